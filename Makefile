@@ -1,0 +1,54 @@
+# make demo   build everything and run it with the demo data
+# make test   all checks, as in CI
+
+GO_TAGS  := -tags nomsgpack
+WASM_OUT := web/src/engine/built
+CORE     := $(shell find core cmd/page -name '*.go' -not -name '*_test.go') go.mod go.sum
+SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not -name '*_test.go')
+PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
+
+.PHONY: demo build test check generate clean
+
+demo: build
+	@exec ./bin/dialarc demo
+
+build:
+	@./scripts/install-packages
+	@$(MAKE) --no-print-directory bin/dialarc
+
+web/node_modules/.installed: web/package-lock.json web/package.json
+	cd web && npm ci --prefer-offline --no-progress
+	@touch $@
+
+$(WASM_OUT)/dialarc.wasm: $(CORE)
+	@mkdir -p $(WASM_OUT)
+	cp "$$(go env GOROOT)/lib/wasm/wasm_exec.js" $(WASM_OUT)/wasm_exec.js
+	GOOS=js GOARCH=wasm go build $(GO_TAGS) -ldflags="-s -w" -o $@ ./cmd/page
+
+internal/webui/dist/index.html: web/node_modules/.installed $(WASM_OUT)/dialarc.wasm $(PAGE)
+	cd web && npm run --silent build
+
+bin/dialarc: internal/webui/dist/index.html $(CORE) $(SERVER)
+	go build $(GO_TAGS) -o $@ ./cmd/dialarc
+
+# What is generated from the Go types; committed, and checked to be current by the tests.
+generate: bin/dialarc
+	./bin/dialarc openapi > docs/openapi.json
+	./bin/dialarc schema > docs/setup.schema.json
+	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts >/dev/null
+
+test:
+	@./scripts/install-packages browser
+	@$(MAKE) --no-print-directory check
+
+check: bin/dialarc
+	@test -z "$$(gofmt -l cmd core internal test)" || { echo "not formatted:"; gofmt -l cmd core internal test; exit 1; }
+	go vet $(GO_TAGS) ./...
+	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
+	cd web && npm run --silent lint
+	./scripts/check-generated
+	go test $(GO_TAGS) -race ./core/... ./internal/... ./cmd/dialarc
+	go test $(GO_TAGS) -count=1 ./test/...
+
+clean:
+	rm -rf bin internal/webui/dist/* $(WASM_OUT) web/node_modules

@@ -1,0 +1,119 @@
+package main
+
+import (
+	"encoding/csv"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"math"
+	"os"
+	"strconv"
+
+	"dialarc/core"
+	"dialarc/core/dialin"
+	"dialarc/core/setup"
+)
+
+func runEval(args []string, out io.Writer) error {
+	asCSV := false
+	var file string
+	for _, a := range args {
+		switch {
+		case a == "--csv" || a == "-csv":
+			asCSV = true
+		case file == "":
+			file = a
+		default:
+			return fmt.Errorf("eval takes one file, and %q is one too many", a)
+		}
+	}
+	d, err := readDocument(file)
+	if err != nil {
+		return err
+	}
+	report, problems := core.Evaluate(&d)
+	if len(problems) > 0 {
+		return problems
+	}
+	if asCSV {
+		return writeCSV(out, report)
+	}
+	return printJSON(out, report)
+}
+
+func runSweep(args []string, out io.Writer) error {
+	if len(args) != 1 {
+		return errors.New("sweep takes one file, or - for standard input")
+	}
+	d, err := readDocument(args[0])
+	if err != nil {
+		return err
+	}
+	painting, problems := new(dialin.Sweeper).Paint(&d)
+	if len(problems) > 0 {
+		return problems
+	}
+	return printJSON(out, painting)
+}
+
+// readDocument reads and validates a file, - being standard input.
+func readDocument(file string) (setup.Document, error) {
+	var in io.Reader = os.Stdin
+	switch {
+	case file == "":
+		return setup.Document{}, errors.New("name a file, or - for standard input")
+	case file != "-":
+		f, err := os.Open(file)
+		if err != nil {
+			return setup.Document{}, err
+		}
+		defer f.Close()
+		in = f
+	}
+	raw, err := io.ReadAll(io.LimitReader(in, setup.MaxBytes+1))
+	if err != nil {
+		return setup.Document{}, err
+	}
+	d, problems := setup.Parse(raw)
+	if len(problems) > 0 {
+		return d, problems
+	}
+	return d, nil
+}
+
+func printJSON(out io.Writer, v any) error {
+	enc := json.NewEncoder(out)
+	enc.SetEscapeHTML(false)
+	enc.SetIndent("", "  ")
+	return enc.Encode(v)
+}
+
+// writeCSV prints one row per sample; where there is no number the field is empty.
+func writeCSV(out io.Writer, r *core.Report) error {
+	heads := []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "arm_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm", "off_axis_Nm", "elbow_Nm"}
+	c := &r.Curves
+	columns := []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow}
+	for _, p := range r.Parts {
+		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m")
+		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift)
+	}
+	w := csv.NewWriter(out)
+	if err := w.Write(heads); err != nil {
+		return err
+	}
+	row := make([]string, len(columns))
+	for i := range c.S {
+		for k, column := range columns {
+			row[k] = ""
+			if i < len(column) && !math.IsNaN(column[i]) {
+				row[k] = strconv.FormatFloat(column[i], 'g', 10, 64)
+			}
+		}
+		if err := w.Write(row); err != nil {
+			return err
+		}
+	}
+	w.Flush()
+	return w.Error()
+}

@@ -1,0 +1,57 @@
+// Command dialarc is the whole program: the server, the demo, and the evaluation of setups from the command line.
+package main
+
+import (
+	"errors"
+	"fmt"
+	"io"
+	"os"
+
+	"dialarc/core/setup"
+)
+
+type command struct {
+	name, usage, about string
+	run                func(args []string, out io.Writer) error
+}
+
+func commands() []command {
+	return []command{
+		{"eval", "eval FILE|- [--csv]", "evaluate a setup document and print its report as JSON, or its curves as CSV", runEval},
+		{"sweep", "sweep FILE|-", "print how well every value of every setting would fit, as JSON", runSweep},
+		{"serve", "serve [--addr HOST:PORT]", "migrate the database named by DATABASE_URL and serve the application", runServe},
+		{"demo", "demo [--addr HOST:PORT]", "like serve, and load the invented demo data if it is not there yet", runDemo},
+		{"migrate", "migrate", "bring the database named by DATABASE_URL to the newest version", runMigrate},
+		{"openapi", "openapi", "print the description of the HTTP interface", runOpenAPI},
+		{"schema", "schema", "print the JSON Schema of the setup document", runSchema},
+	}
+}
+
+func main() {
+	if err := dispatch(os.Args[1:], os.Stdout); err != nil {
+		fmt.Fprintln(os.Stderr, "dialarc:", err)
+		var problems setup.Problems
+		if errors.As(err, &problems) {
+			os.Exit(1)
+		}
+		os.Exit(2)
+	}
+}
+
+func dispatch(args []string, out io.Writer) error {
+	if len(args) > 0 {
+		for _, c := range commands() {
+			if c.name == args[0] {
+				return c.run(args[1:], out)
+			}
+		}
+		if args[0] != "help" && args[0] != "-h" && args[0] != "--help" {
+			return fmt.Errorf("there is no command %q; dialarc help lists them", args[0])
+		}
+	}
+	fmt.Fprintln(out, "dialarc models the torque of a setup on a target muscle.")
+	for _, c := range commands() {
+		fmt.Fprintf(out, "  dialarc %-26s %s\n", c.usage, c.about)
+	}
+	return nil
+}

@@ -1,0 +1,115 @@
+//go:build js && wasm
+
+// Command page is the core for the browser: a few named functions on globalThis.dialarc, JSON text in, JSON text out.
+// Each answers {"ok": ...} or {"problems": [...]}, and none keeps anything between calls but memory.
+package main
+
+import (
+	"encoding/json"
+	"fmt"
+	"syscall/js"
+
+	"dialarc/core"
+	"dialarc/core/dialin"
+	"dialarc/core/setup"
+)
+
+type answer struct {
+	OK       any            `json:"ok,omitempty"`
+	Problems setup.Problems `json:"problems,omitempty"`
+}
+
+var (
+	evaluator core.Evaluator
+	sweeper   dialin.Sweeper
+)
+
+func main() {
+	js.Global().Set("dialarc", js.ValueOf(map[string]any{
+		"evaluate": export(evaluate),
+		"scene":    export(scene),
+		"settings": export(settings),
+		"apply":    export(apply),
+		"loadKind": export(loadKind),
+		"paint":    export(paint),
+		"bench":    js.FuncOf(bench),
+	}))
+	select {}
+}
+
+// export makes a Go function of the arguments callable. A panic becomes a problem instead of ending the program.
+func export(f func(args []js.Value) (any, setup.Problems)) js.Func {
+	return js.FuncOf(func(_ js.Value, args []js.Value) (out any) {
+		defer func() {
+			if r := recover(); r != nil {
+				out = text(answer{Problems: setup.Problems{{What: fmt.Sprint("The calculation failed: ", r, "."), Hint: "Undo the last change and report this."}}})
+			}
+		}()
+		v, problems := f(args)
+		return text(answer{OK: v, Problems: problems})
+	})
+}
+
+func text(a answer) string {
+	if len(a.Problems) > 0 {
+		a.OK = nil
+	}
+	raw, err := json.Marshal(a)
+	if err != nil {
+		return `{"problems":[{"what":"The result cannot be written."}]}`
+	}
+	return string(raw)
+}
+
+func document(args []js.Value) (setup.Document, setup.Problems) {
+	return setup.Parse([]byte(args[0].String()))
+}
+
+func evaluate(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return evaluator.Evaluate(&d)
+}
+
+func scene(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return core.SceneAt(&d, args[1].Float())
+}
+
+// settings and apply also serve a document with problems, since turning a dial is how they are mended.
+func settings(args []js.Value) (any, setup.Problems) {
+	d, problems := setup.Read([]byte(args[0].String()))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return dialin.Settings(&d), nil
+}
+
+func apply(args []js.Value) (any, setup.Problems) {
+	d, problems := setup.Read([]byte(args[0].String()))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return dialin.Apply(&d, args[1].String(), args[2].Float())
+}
+
+func loadKind(args []js.Value) (any, setup.Problems) {
+	d, problems := setup.Read([]byte(args[0].String()))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return d.WithLoadKind(args[1].Int(), args[2].String())
+}
+
+func paint(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return sweeper.Paint(&d)
+}

@@ -1,0 +1,148 @@
+// Package body turns a lifter and a posture into segments with lengths, masses and places in the room.
+//
+// Right limbs are computed as written; the left are their mirror image in the lifter's sagittal plane. Angles are in
+// radians here.
+package body
+
+import (
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
+
+// Segment numbers a rigid part of the body.
+type Segment int
+
+// The segments, the near ones of a limb first. Segments of the left limbs follow those of the right in the same order.
+const (
+	Trunk Segment = iota
+	Head
+	UpperArmR
+	ForearmR
+	HandR
+	ThighR
+	ShankR
+	FootR
+	UpperArmL
+	ForearmL
+	HandL
+	ThighL
+	ShankL
+	FootL
+	NumSegments = int(FootL) + 1
+)
+
+// Side numbers a side of the body: Right or Left.
+type Side int
+
+// The two sides.
+const (
+	Right Side = iota
+	Left
+)
+
+// SideOf reads a side from its name in a document; everything but "left" is the right.
+func SideOf(name string) Side {
+	if name == "left" {
+		return Left
+	}
+	return Right
+}
+
+// Name is the side as written in documents.
+func (s Side) Name() string { return [2]string{"right", "left"}[s] }
+
+// On gives the segment of this side for a segment of the right side.
+func (s Side) On(right Segment) Segment {
+	if s == Left && right >= UpperArmR && right <= FootR {
+		return right + (UpperArmL - UpperArmR)
+	}
+	return right
+}
+
+// SegmentNames are the names of the segments in scenes and documents.
+var SegmentNames = [NumSegments]string{"trunk", "head",
+	"upperArm.right", "forearm.right", "hand.right", "thigh.right", "shank.right", "foot.right",
+	"upperArm.left", "forearm.left", "hand.left", "thigh.left", "shank.left", "foot.left"}
+
+// Body holds the lengths (m) and masses (kg) of one lifter.
+type Body struct {
+	Stature, Mass                          float64
+	ShoulderHeight, ShoulderHalf           float64
+	UpperArm, Forearm, Hand, Grip          float64
+	HipHeight, HipHalf, KneeHeight, AnkleH float64
+	FootLength, ChinHeight                 float64
+	Masses                                 [NumSegments]float64
+}
+
+// Shares of body mass and places of the centres of mass from the near end, as a share of the segment's length: Winter,
+// Biomechanics and Motor Control of Human Movement, 4th ed. 2009, table 4.1 (from memory). The hand's centre of mass is
+// taken at the grip and the head's at ear height, 0.93 of stature (own).
+var massShares = map[Segment]float64{Trunk: 0.497, Head: 0.081,
+	UpperArmR: 0.028, ForearmR: 0.016, HandR: 0.006, ThighR: 0.100, ShankR: 0.0465, FootR: 0.0145}
+
+const (
+	comUpperArm = 0.436
+	comForearm  = 0.430
+	comThigh    = 0.433
+	comShank    = 0.433
+	comFoot     = 0.50
+	comTrunk    = 0.50
+	earHeight   = 0.93
+	heelToAnkle = 0.25 // share of the foot's length behind the ankle (own)
+)
+
+// New scales a body to the lifter. Lengths that were measured replace the usual share of stature.
+func New(l *setup.Lifter) Body {
+	b := Body{
+		Stature: l.Stature, Mass: l.Mass,
+		ShoulderHeight: l.LengthOf("shoulderHeight"), ShoulderHalf: l.LengthOf("shoulderHalfBreadth"),
+		UpperArm: l.LengthOf("upperArm"), Forearm: l.LengthOf("forearm"), Hand: l.LengthOf("hand"), Grip: l.LengthOf("grip"),
+		HipHeight: l.LengthOf("hipHeight"), HipHalf: l.LengthOf("hipHalfBreadth"),
+		KneeHeight: l.LengthOf("kneeHeight"), AnkleH: l.LengthOf("ankleHeight"),
+		FootLength: l.LengthOf("footLength"), ChinHeight: l.LengthOf("chinHeight"),
+	}
+	for seg, share := range massShares {
+		b.Masses[seg] = share * l.Mass
+		if seg >= UpperArmR {
+			b.Masses[Left.On(seg)] = share * l.Mass
+		}
+	}
+	return b
+}
+
+// ArmLength is the distance from the shoulder joint to the middle of the closed hand with the elbow straight, m.
+func (b *Body) ArmLength() float64 { return b.UpperArm + b.Forearm + b.Grip }
+
+// Station is where the lifter stands: mid-hip in the room (m), the pelvis' and trunk's orientation, and half the
+// distance between the ankles (m).
+type Station struct {
+	MidHip   space.Vec
+	Heading  space.Mat // legs and feet
+	Trunk    space.Mat // pelvis and trunk together
+	HalfFeet float64
+}
+
+// Stand reads a standing posture. The hips stay at standing hip height: what spreading the feet takes off (2 mm at
+// 30 cm) is below what the tape can tell.
+func (b *Body) Stand(p *setup.Posture) Station {
+	heading := space.RotY(space.Rad(p.HeadingDeg))
+	pitch := space.RotZ(-space.Rad(p.Trunk.PitchDeg))
+	bend := space.RotX(space.Rad(p.Trunk.BendDeg))
+	turn := space.RotY(space.Rad(p.Trunk.TurnDeg))
+	trunk := heading.Mul(&pitch)
+	trunk = trunk.Mul(&bend)
+	trunk = trunk.Mul(&turn)
+	return Station{
+		MidHip:   space.Vec{X: p.X, Y: b.HipHeight, Z: p.Z},
+		Heading:  heading,
+		Trunk:    trunk,
+		HalfFeet: p.FeetApart / 2,
+	}
+}
+
+// Mirror reflects a point of the room in the sagittal plane of the standing lifter (through mid-hip, along the heading).
+func (s *Station) Mirror(p space.Vec) space.Vec {
+	back := s.Heading.Transpose()
+	local := back.Apply(sub(p, s.MidHip))
+	return add(s.MidHip, s.Heading.Apply(space.MirrorPoint(local)))
+}

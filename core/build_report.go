@@ -1,0 +1,175 @@
+package core
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+
+	"dialarc/core/load"
+	"dialarc/core/profile"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
+
+// report copies an outcome into the form that is printed.
+func (o *outcome) report() *Report {
+	line := o.lineUp()
+	r := &Report{Schema: ReportSchema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust),
+		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
+		Warnings: o.warnings(), Path: o.reportPath()}
+	r.Verdicts = make([]Verdict, 0, 3)
+	for _, s := range o.sentences(line) {
+		v := Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Values: make(map[string]Quantity, len(s.Values))}
+		for name, q := range s.Values {
+			v.Values[name] = Quantity{Value: rounded(q.Value), Kind: q.Kind}
+		}
+		r.Verdicts = append(r.Verdicts, v)
+	}
+	return r
+}
+
+func clone(x []float64) Curve { return append(make(Curve, 0, len(x)), x...) }
+
+func degrees(x []float64) Curve {
+	c := make(Curve, len(x))
+	for i, a := range x {
+		c[i] = space.Deg(a)
+	}
+	return c
+}
+
+// known copies a curve with the gaps cut out.
+func (o *outcome) known(x []float64) Curve {
+	c := clone(x)
+	for i := range c {
+		if o.inGap(i) {
+			c[i] = math.NaN()
+		}
+	}
+	return c
+}
+
+func (o *outcome) curves() Curves {
+	r := o.rep
+	effort := make([]float64, len(r.S))
+	for i := range effort {
+		effort[i] = r.Total[i] / o.capacity[i]
+	}
+	return Curves{
+		S: clone(r.S), AngleDeg: degrees(r.Angle), SweptDeg: degrees(r.Swept),
+		Torque: o.known(r.Total), Loads: o.known(r.Loads), Arm: clone(r.Weights), Lowering: o.known(r.Lowering),
+		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
+		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Elbow: o.known(r.Elbow),
+	}
+}
+
+func (o *outcome) parts() []Part {
+	parts := make([]Part, 0, len(o.rep.Parts))
+	for k, index := range o.rep.Index {
+		p, def := &o.rep.Parts[k], &o.doc.Loads[index]
+		part := Part{ID: def.ID, Index: index, Kind: def.Kind, Torque: clone(p.Torque), Tension: clone(p.Tension),
+			MomentArm: clone(p.MomentArm), InPlane: clone(p.InPlane), Lift: clone(p.Lift)}
+		for i, state := range p.State {
+			if state != load.Working {
+				part.Torque[i], part.MomentArm[i], part.InPlane[i] = math.NaN(), math.NaN(), math.NaN()
+			}
+			if state == load.ToppedOut {
+				part.Tension[i] = math.NaN()
+			}
+		}
+		parts = append(parts, part)
+	}
+	return parts
+}
+
+func (o *outcome) profile() Profile {
+	r := &o.result
+	return Profile{
+		Loads: shape(&r.Loads), Total: shape(&r.Total),
+		PeakEffort: metric(r.PeakEffort, 1), LimitingAngleDeg: metric(r.LimitingAngle, space.Deg(1)),
+		Match: metric(r.Match, 1), LoadFactor: metric(r.LoadFactor, 1), Reps: metric(r.Reps, 1),
+		DeadSpots: spans(r.DeadSpots), Cliffs: spans(r.Cliffs),
+	}
+}
+
+func shape(s *profile.Shape) Shape {
+	return Shape{Peak: metric(s.Peak, 1), PeakAngleDeg: metric(s.PeakAngle, space.Deg(1)), LeftStart: metric(s.LeftStart, 1),
+		LeftEnd: metric(s.LeftEnd, 1), Centroid: metric(s.Centroid, 1), Phase: s.Phase, Assisting: metric(s.Assisting, 1),
+		Thirds: [3]Metric{metric(s.Thirds[0], 1), metric(s.Thirds[1], 1), metric(s.Thirds[2], 1)}}
+}
+
+func spans(in []profile.Span) []Span {
+	out := make([]Span, 0, len(in))
+	for _, s := range in {
+		out = append(out, Span{FromDeg: rounded(space.Deg(s.From)), ToDeg: rounded(space.Deg(s.To))})
+	}
+	return out
+}
+
+func (o *outcome) reportStarts() []Start {
+	out := make([]Start, 0, len(o.starts))
+	for _, s := range o.starts {
+		out = append(out, Start{Index: s.Index, First: rounded(s.First), Least: rounded(s.Least), Most: rounded(s.Most),
+			Travel: rounded(s.Travel), LeastDeg: rounded(space.Deg(o.angleAt(s.AtS)))})
+	}
+	return out
+}
+
+func (o *outcome) reportGaps() []Gap {
+	out := make([]Gap, 0, len(o.gaps))
+	for _, g := range o.gaps {
+		kind := "slack"
+		if g.State == load.ToppedOut {
+			kind = "toppedOut"
+		}
+		out = append(out, Gap{Kind: kind, Index: g.Index, Why: gapWords[g.State],
+			FromDeg: rounded(space.Deg(o.rep.Angle[g.From])), ToDeg: rounded(space.Deg(o.rep.Angle[g.To]))})
+	}
+	return out
+}
+
+func (o *outcome) reportPath() Path {
+	r := o.rep
+	p := Path{Joint: make([]Point, len(r.S)), Direction: make([]Point, len(r.S)), Grip: make([]Point, len(r.S)), Axis: make([]Point, len(r.S))}
+	for i := range r.S {
+		p.Joint[i], p.Direction[i], p.Grip[i], p.Axis[i] = point(r.Joint[i]), point(r.Direction[i]), point(r.Grip[i]), point(r.Axis[i])
+	}
+	return p
+}
+
+// warnings lists what can be computed but goes beyond what the lifter owns or the model knows.
+func (o *outcome) warnings() []setup.Problem {
+	out := []setup.Problem{}
+	lifter := &o.doc.Lifter
+	owned := lifter.Owned(setup.ShoulderElevation)
+	first, last := space.Deg(o.rep.Angle[0]), space.Deg(o.rep.Angle[len(o.rep.Angle)-1])
+	if o.doc.Movement.Kind == "shoulder-raise" {
+		out = append(out, beyond("movement.fromDeg", "elevation", math.Min(first, last), owned)...)
+		out = append(out, beyond("movement.toDeg", "elevation", math.Max(first, last), owned)...)
+	}
+	for key, deg := range o.doc.Movement.Hold {
+		if c, ok := setup.CoordinateOf(key); ok {
+			out = append(out, beyond("movement.hold."+key, setup.Coordinates[c].Label, deg, lifter.Owned(c))...)
+		}
+	}
+	if last > 150 {
+		out = append(out, setup.Problem{Path: "movement.toDeg", What: "Above 150 degrees the strength shape has no points.",
+			Why: "It is held flat there.", Hint: "Measure the lifter's strength near the end of the range."})
+	}
+	sortProblems(out)
+	return out
+}
+
+func beyond(path, label string, deg float64, owned setup.Range) []setup.Problem {
+	if deg >= owned.FromDeg-1e-9 && deg <= owned.ToDeg+1e-9 {
+		return nil
+	}
+	p := setup.Problem{Path: path, What: fmt.Sprintf("The %s of %s degrees is beyond what this lifter owns.", label, short(deg)),
+		Why: "Loads outside the owned range can hurt.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.", short(owned.FromDeg), short(owned.ToDeg))}
+	if owned.Pain != "" {
+		p.Why += " Noted: " + owned.Pain + "."
+	}
+	return []setup.Problem{p}
+}
+
+func short(x float64) string { return strconv.FormatFloat(x, 'g', 5, 64) }

@@ -1,0 +1,33 @@
+package catalogue
+
+import "math"
+
+// Station is a cable station with two columns whose pulleys sit in numbered holes.
+type Station struct {
+	Key        string
+	Label      string
+	LowestHole float64 // height of the pulley's exit in hole 1, m
+	Spacing    float64 // between holes, m
+	Holes      int
+	Height     float64 // of the column, m
+	StackStep  float64 // between pins, kg
+	Lightest   float64 // pin, kg
+	Heaviest   float64 // pin, kg
+	HalfWidth  float64 // of the column's square section, m
+}
+
+// Stations lists the stations that ship with the program: invented kit of common proportions.
+var Stations = map[string]Station{
+	"twin-column": {Key: "twin-column", Label: "Twin column", LowestHole: 0.20, Spacing: 0.07, Holes: 25, Height: 2.05,
+		StackStep: 1.25, Lightest: 2.5, Heaviest: 70, HalfWidth: 0.05},
+}
+
+// HoleHeight is the height of the pulley's exit in a hole, m; holes count from 1.
+func (s *Station) HoleHeight(hole int) float64 { return s.LowestHole + float64(hole-1)*s.Spacing }
+
+// NearestHole is the hole whose height is nearest, and how far off it is in m (positive: the height is above the hole).
+func (s *Station) NearestHole(height float64) (hole int, off float64) {
+	hole = 1 + int(math.Round((height-s.LowestHole)/s.Spacing))
+	hole = max(1, min(s.Holes, hole))
+	return hole, height - s.HoleHeight(hole)
+}

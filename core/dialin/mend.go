@@ -1,0 +1,72 @@
+package dialin
+
+import "math"
+
+// Mend is a change of one setting that would improve the match.
+type Mend struct {
+	Key   string  `json:"key" doc:"The setting."`
+	Label string  `json:"label" doc:"Its label."`
+	Kind  string  `json:"kind" doc:"Its kind of unit."`
+	From  float64 `json:"from" doc:"Its present value."`
+	To    float64 `json:"to" doc:"The value to turn it to."`
+	Match float64 `json:"match" doc:"The match that gives, 0 to 100."`
+}
+
+const (
+	worthwhile = 3.0 // points of match below which a mend is not worth a walk to the column (own)
+	mostOf     = 0.7 // share of the best possible gain that a smaller change has to reach to be preferred (own)
+)
+
+// mendable are the settings that a mend may turn: what a coach can change within a set. The columns stand where they
+// stand, and the range and the load are the coach's to choose.
+var mendable = map[string]bool{"pulley.height": true, "stance.out": true, "path.plane": true}
+
+// mend finds the fewest steps of one setting that reach most of what any single setting could gain.
+func mend(p *Painting, settings []Setting) *Mend {
+	now := math.Inf(-1)
+	if p.Match.Value != nil {
+		now = *p.Match.Value
+	}
+	best := now
+	for i, s := range p.Sweeps {
+		if mendable[nameOf(settings[i].Key)] && s.Best >= 0 {
+			best = math.Max(best, s.Scores[s.Best])
+		}
+	}
+	if math.IsInf(best, -1) || best-now < worthwhile {
+		return nil
+	}
+	enough := best - worthwhile // from no match at all, anything near the best will do
+	if !math.IsInf(now, -1) {
+		enough = now + mostOf*(best-now)
+	}
+	return fewestSteps(p, settings, enough)
+}
+
+func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
+	var found *Mend
+	fewest := math.Inf(1)
+	for i, sweep := range p.Sweeps {
+		s := &settings[i]
+		if !mendable[nameOf(s.Key)] {
+			continue
+		}
+		for k, score := range sweep.Scores {
+			steps := math.Abs(sweep.Values[k]-s.Value) / s.Step
+			if score >= enough && steps < fewest {
+				fewest = steps
+				found = &Mend{Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Match: score}
+			}
+		}
+	}
+	return found
+}
+
+func nameOf(key string) string {
+	for i := range key {
+		if key[i] == '/' {
+			return key[:i]
+		}
+	}
+	return key
+}

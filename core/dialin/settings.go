@@ -1,0 +1,198 @@
+// Package dialin knows what can be turned on a setup, within which limits, and how well each value would fit.
+package dialin
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+	"strings"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/setup"
+)
+
+// Setting is one thing that can be turned: a dial.
+type Setting struct {
+	Key   string   `json:"key" doc:"Name of the dial, with the load's place where it belongs to one, like pulley.height/0."`
+	Group string   `json:"group" doc:"Section of the rig." enum:"loads,body,path"`
+	Label string   `json:"label"`
+	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,hole"`
+	From  float64  `json:"from"`
+	To    float64  `json:"to"`
+	Step  float64  `json:"step"`
+	Value float64  `json:"value"`
+	At    *float64 `json:"at,omitempty" doc:"For a hole: its height, m."`
+	Paint string   `json:"paint" doc:"What the track is painted with." enum:"match,effort"`
+	Paths []string `json:"paths" doc:"Paths in the document that it speaks for."`
+}
+
+// dial knows how to read and write one kind of setting. Index is the load's place, or -1.
+type dial struct {
+	name    string
+	perLoad string // kind of load it belongs to; empty when it belongs to the setup
+	setting func(d *setup.Document, index int) Setting
+	apply   func(d *setup.Document, index int, value float64)
+}
+
+var dials = []dial{
+	{"pulley.height", "cable", pulleyHeight, setPulleyHeight},
+	{"columns.apart", "cable", columnsApart, setColumnsApart},
+	{"load.stack", "cable", stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
+	{"load.mass", "dumbbell", dumbbellMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
+	{"stance.out", "", stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
+	{"path.plane", "", held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
+	{"path.elbow", "", held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
+	{"path.rotation", "", held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"range.from", "", rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
+	{"range.to", "", rangeTo, func(d *setup.Document, _ int, v float64) { d.Movement.ToDeg = v }},
+}
+
+// Settings lists what can be turned on a document, in the order of the rig.
+func Settings(d *setup.Document) []Setting {
+	var out []Setting
+	add := func(dl *dial, key string, index int) {
+		s := dl.setting(d, index)
+		s.Key = key
+		if s.Paint == "" {
+			s.Paint = "match"
+		}
+		out = append(out, s)
+	}
+	for i := range dials {
+		dl := &dials[i]
+		if dl.perLoad == "" {
+			if d.Movement.Kind == "shoulder-raise" || dl.name == "stance.out" {
+				add(dl, dl.name, -1)
+			}
+			continue
+		}
+		for k := range d.Loads {
+			if d.Loads[k].Kind == dl.perLoad {
+				add(dl, fmt.Sprintf("%s/%d", dl.name, k), k)
+			}
+		}
+	}
+	return out
+}
+
+// Apply is the document with one setting turned to a value. It changes nothing else, and it does not check the value:
+// evaluating the result does.
+func Apply(d *setup.Document, key string, value float64) (setup.Document, setup.Problems) {
+	c := d.Clone()
+	name, place, _ := strings.Cut(key, "/")
+	for i := range dials {
+		dl := &dials[i]
+		if dl.name != name {
+			continue
+		}
+		index := -1
+		if dl.perLoad != "" {
+			k, err := strconv.Atoi(place)
+			if err != nil || k < 0 || k >= len(c.Loads) || c.Loads[k].Kind != dl.perLoad {
+				break
+			}
+			index = k
+		}
+		if math.IsNaN(value) || math.IsInf(value, 0) {
+			return c, setup.Problems{{Path: key, What: "That is not a number.", Hint: "Give a finite number."}}
+		}
+		dl.apply(&c, index, value)
+		return c, nil
+	}
+	return c, setup.Problems{{Path: key, What: "This setup has no setting " + strconv.Quote(key) + "."}}
+}
+
+func station(l *setup.Load) (catalogue.Station, bool) {
+	if l.Kit == nil {
+		return catalogue.Station{}, false
+	}
+	st, ok := catalogue.Stations[l.Kit.Station]
+	return st, ok
+}
+
+func loadPath(i int, field string) string { return fmt.Sprintf("loads[%d].%s", i, field) }
+
+func pulleyHeight(d *setup.Document, i int) Setting {
+	l := &d.Loads[i]
+	s := Setting{Group: "loads", Label: "Pulley", Paths: []string{loadPath(i, "pulley.y"), loadPath(i, "pulley"), loadPath(i, "travel"), loadPath(i, "parkedGap")}}
+	if st, ok := station(l); ok {
+		height := l.Pulley.Y
+		s.Kind, s.From, s.To, s.Step, s.At = "hole", 1, float64(st.Holes), 1, &height
+		s.Value = 1 + (height-st.LowestHole)/st.Spacing
+		if near := math.Round(s.Value); math.Abs(near-s.Value) < 1e-6 {
+			s.Value = near
+		}
+		return s
+	}
+	s.Kind, s.From, s.To, s.Step, s.Value = "length", 0.05, 2.30, 0.05, l.Pulley.Y
+	return s
+}
+
+func setPulleyHeight(d *setup.Document, i int, v float64) {
+	l := &d.Loads[i]
+	st, ok := station(l)
+	if !ok {
+		l.Pulley.Y = v
+		return
+	}
+	l.Pulley.Y = math.Round(1e6*(st.LowestHole+(v-1)*st.Spacing)) / 1e6
+	l.Kit.Hole = int(math.Round(v))
+}
+
+func columnsApart(d *setup.Document, i int) Setting {
+	return Setting{Group: "loads", Label: "Columns apart", Kind: "length", From: 0.6, To: 3.0, Step: 0.05,
+		Value: 2 * math.Abs(d.Loads[i].Pulley.Z), Paths: []string{loadPath(i, "pulley.z")}}
+}
+
+func setColumnsApart(d *setup.Document, i int, v float64) {
+	z := &d.Loads[i].Pulley.Z
+	sign := 1.0
+	// A pulley in the middle belongs to the column behind the opposite hand.
+	if *z < 0 || (*z == 0 && d.Loads[i].Side == "right") {
+		sign = -1
+	}
+	*z = sign * v / 2
+}
+
+func stackMass(d *setup.Document, i int) Setting {
+	l := &d.Loads[i]
+	s := Setting{Group: "loads", Label: "Load on the pin", Kind: "mass", From: 2.5, To: 40, Step: 1.25, Value: l.StackMass,
+		Paint: "effort", Paths: []string{loadPath(i, "stackMass")}}
+	if st, ok := station(l); ok {
+		s.From, s.Step = st.Lightest, st.StackStep
+	}
+	return s
+}
+
+func dumbbellMass(d *setup.Document, i int) Setting {
+	return Setting{Group: "loads", Label: "Dumbbell", Kind: "mass", From: 1, To: 40, Step: 0.5, Value: d.Loads[i].Mass,
+		Paint: "effort", Paths: []string{loadPath(i, "mass")}}
+}
+
+func stanceOut(d *setup.Document, _ int) Setting {
+	return Setting{Group: "body", Label: "Step out", Kind: "length", From: 0, To: 1.5, Step: 0.05, Value: d.Posture.X, Paths: []string{"posture.x"}}
+}
+
+func held(label, key string, from, to float64) func(*setup.Document, int) Setting {
+	return func(d *setup.Document, _ int) Setting {
+		return Setting{Group: "path", Label: label, Kind: "angle", From: from, To: to, Step: 5, Value: d.Movement.Hold[key],
+			Paths: []string{"movement.hold." + key}}
+	}
+}
+
+func hold(key string) func(*setup.Document, int, float64) {
+	return func(d *setup.Document, _ int, v float64) {
+		if d.Movement.Hold == nil {
+			d.Movement.Hold = map[string]float64{}
+		}
+		d.Movement.Hold[key] = v
+	}
+}
+
+func rangeFrom(d *setup.Document, _ int) Setting {
+	return Setting{Group: "path", Label: "Range from", Kind: "angle", From: 0, To: 90, Step: 5, Value: d.Movement.FromDeg, Paths: []string{"movement.fromDeg"}}
+}
+
+func rangeTo(d *setup.Document, _ int) Setting {
+	return Setting{Group: "path", Label: "Range to", Kind: "angle", From: 30, To: 170, Step: 5, Value: d.Movement.ToDeg, Paths: []string{"movement.toDeg"}}
+}

@@ -1,0 +1,96 @@
+package dialin
+
+import (
+	"math"
+
+	"dialarc/core"
+	"dialarc/core/setup"
+)
+
+// Samples is how many points along the path a sweep judges each value at.
+const Samples = 31
+
+// Sweep says how well every value of one setting would fit, everything else held.
+type Sweep struct {
+	Key    string     `json:"key"`
+	Values core.Curve `json:"values"`
+	Scores core.Curve `json:"scores" doc:"Match (0 to 100), or for a load the largest effort; null where the value cannot be used."`
+	Why    []string   `json:"why" doc:"For each value why it cannot be used; empty where it can."`
+	Best   int        `json:"best" doc:"Index of the best value, -1 when there is none; a load has no best value."`
+}
+
+// Sweeper runs sweeps one after the other and reuses its memory. The zero value is ready.
+type Sweeper struct{ eval core.Evaluator }
+
+// Sweep judges all values of a setting. A setting that the document does not have is a problem.
+func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
+	values := valuesOf(s)
+	out := Sweep{Key: s.Key, Values: values, Scores: make(core.Curve, len(values)), Why: make([]string, len(values)), Best: -1}
+	for i, v := range values {
+		turned, problems := Apply(d, s.Key, v)
+		if len(problems) > 0 {
+			return Sweep{}, problems
+		}
+		out.Scores[i], out.Why[i] = w.score(&turned, s.Paint)
+		if s.Paint == "match" && !math.IsNaN(out.Scores[i]) && (out.Best < 0 || out.Scores[i] > out.Scores[out.Best]) {
+			out.Best = i
+		}
+	}
+	return out, nil
+}
+
+// score is the painted value of one document, NaN with the reason when it cannot be used.
+func (w *Sweeper) score(d *setup.Document, paint string) (float64, string) {
+	sc, problems := w.eval.Score(d, Samples)
+	if len(problems) > 0 {
+		return math.NaN(), problems[0].What
+	}
+	m := sc.Match
+	if paint == "effort" {
+		m = sc.Effort
+	}
+	switch {
+	case m.Value == nil:
+		return math.NaN(), m.Why
+	case paint == "effort" && *m.Value > 1:
+		return *m.Value, "More than the lifter has."
+	}
+	return *m.Value, ""
+}
+
+// valuesOf lists the values of a dial from end to end in whole steps.
+func valuesOf(s *Setting) core.Curve {
+	n := int(math.Floor((s.To-s.From)/s.Step+1e-9)) + 1
+	values := make(core.Curve, n)
+	for i := range values {
+		values[i] = math.Round(1e6*(s.From+float64(i)*s.Step)) / 1e6
+	}
+	return values
+}
+
+// Painting is all that is painted for one document: the match it has, every sweep and the smallest mend.
+type Painting struct {
+	Match  core.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
+	Sweeps []Sweep     `json:"sweeps"`
+	Mend   *Mend       `json:"mend" doc:"The smallest change of one setting that helps, or null."`
+}
+
+// Paint sweeps every setting of a document.
+func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) {
+	p := Painting{Match: core.Metric{Why: "The setup cannot be evaluated as it stands."}, Sweeps: []Sweep{}}
+	settings := Settings(d)
+	if m, why := w.score(d, "match"); !math.IsNaN(m) {
+		p.Match = core.Metric{Value: &m}
+	} else {
+		p.Match.Why = why
+	}
+	for i := range settings {
+		s, problems := w.Sweep(d, &settings[i])
+		if len(problems) > 0 {
+			return p, problems
+		}
+		p.Sweeps = append(p.Sweeps, s)
+	}
+	p.Mend = mend(&p, settings)
+	return p, nil
+}

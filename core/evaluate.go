@@ -1,0 +1,222 @@
+// Package core evaluates setups: a document goes in, a report comes out, always the same for the same document, whether
+// the core runs in the server, in the page or on the command line.
+//
+// The flow is straight: document, body, movement, loads, torque, profile, verdicts.
+package core
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/movement"
+	"dialarc/core/profile"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/support"
+	"dialarc/core/torque"
+	"dialarc/core/verdict"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// Evaluator evaluates documents one after the other and reuses its memory. The zero value is ready; it must not be
+// shared between goroutines.
+type Evaluator struct {
+	rep      torque.Repetition
+	capacity []float64
+	variable []float64
+}
+
+// model is a document made ready to compute.
+type model struct {
+	doc     *setup.Document
+	body    body.Body
+	station body.Station
+	path    *movement.Path
+	items   []load.Item
+	columns []support.Column
+	region  setup.Region
+}
+
+func newModel(d *setup.Document) *model {
+	m := &model{doc: d, body: body.New(&d.Lifter), path: movement.New(&d.Movement)}
+	m.station = m.body.Stand(&d.Posture)
+	m.items = load.Build(d.Loads, &m.station, m.path.Both())
+	m.columns = support.Columns(m.items)
+	m.region, _ = setup.RegionOf(d.Target.Region)
+	return m
+}
+
+// outcome is a judged repetition. Its slices belong to the Evaluator.
+type outcome struct {
+	*model
+	rep      *torque.Repetition
+	result   profile.Result
+	capacity []float64
+	trust    profile.Trust
+	starts   []support.Start
+	gaps     []support.Gap
+}
+
+// judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
+func (e *Evaluator) judge(m *model, n int) (*outcome, setup.Problems) {
+	e.rep.Run(&torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items, Samples: n})
+	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep)}
+	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
+	problems = append(problems, support.Impossible(o.starts)...)
+	if len(e.rep.Parts) == 0 {
+		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the arm that moves.",
+			Why: "The profile is that of the moving arm.", Hint: "Put a load on the " + m.path.Lead().Name() + " arm."})
+	}
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	o.trust = e.fillCapacity(m)
+	o.capacity = e.capacity
+	e.fillVariable(m)
+	o.result = profile.Judge(&profile.Input{Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
+		Variable: e.variable, Capacity: e.capacity, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom})
+	return o, nil
+}
+
+// fillCapacity writes the capacity along the path. The plane is that of the pose in the middle of the path: a raise
+// keeps one plane, and a curved path is judged by the plane it mostly runs in.
+func (e *Evaluator) fillCapacity(m *model) profile.Trust {
+	var arms, rates [2]body.Arm
+	m.path.At(0.5, &arms, &rates)
+	c := profile.NewCapacity(&m.doc.Lifter, m.region, arms[m.path.Lead()][setup.ShoulderPlane])
+	e.capacity = e.capacity[:0]
+	for _, a := range e.rep.Angle {
+		e.capacity = append(e.capacity, c.At(a))
+	}
+	return c.Trust
+}
+
+func (e *Evaluator) fillVariable(m *model) {
+	e.variable = append(e.variable[:0], make([]float64, len(e.rep.S))...)
+	for k, index := range e.rep.Index {
+		if m.doc.Loads[index].Variable {
+			for i, t := range e.rep.Parts[k].Torque {
+				e.variable[i] += t
+			}
+		}
+	}
+}
+
+// Evaluate validates a document and computes its report. On problems there is no report.
+func Evaluate(d *setup.Document) (*Report, setup.Problems) {
+	return new(Evaluator).Evaluate(d)
+}
+
+// EvaluateJSON reads a document from JSON text and computes its report.
+func EvaluateJSON(raw []byte) (*Report, setup.Problems) {
+	d, problems := setup.Parse(raw)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return Evaluate(&d)
+}
+
+// Evaluate is the package's Evaluate with reused memory. The report keeps nothing of the Evaluator.
+func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
+	o, problems := e.judge(newModel(d), d.Samples)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return o.report(), nil
+}
+
+// Score is what a sweep needs of a document: the match (0 to 100) and the largest effort.
+type Score struct {
+	Match  profile.Metric
+	Effort profile.Metric
+}
+
+// Score judges a document at n samples without building a report.
+func (e *Evaluator) Score(d *setup.Document, n int) (Score, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return Score{}, problems
+	}
+	o, problems := e.judge(newModel(d), n)
+	if len(problems) > 0 {
+		return Score{}, problems
+	}
+	return Score{Match: o.result.Match, Effort: o.result.PeakEffort}, nil
+}
+
+// gapWhy says in words why the curve has gaps; empty when it has none.
+func (o *outcome) gapWhy() string {
+	if len(o.gaps) == 0 {
+		return ""
+	}
+	return gapWords[o.gaps[0].State]
+}
+
+var gapWords = map[load.State]string{
+	load.Slack:     "The stack rests over a part of the range, so the curve has a gap.",
+	load.ToppedOut: "The stack is at the top of its travel over a part of the range, so the curve has a gap.",
+}
+
+func (o *outcome) inGap(i int) bool {
+	for _, g := range o.gaps {
+		if i >= g.From && i <= g.To {
+			return true
+		}
+	}
+	return false
+}
+
+// sentences words the verdicts.
+func (o *outcome) sentences(line LineUp) []verdict.Sentence {
+	out := []verdict.Sentence{}
+	if line.OffAxisShare.Value != nil {
+		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: *line.OffAxisShare.Value, PassesBy: line.PassesBy.Value}))
+	}
+	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.School))
+	for _, st := range o.starts {
+		out = append(out, verdict.Start(st, o.angleAt(st.AtS)))
+	}
+	return out
+}
+
+func (o *outcome) angleAt(s float64) float64 {
+	return o.rep.Angle[int(math.Round(s*float64(len(o.rep.S)-1)))]
+}
+
+// lineUp measures how well the loads lie in the plane of movement.
+func (o *outcome) lineUp() LineUp {
+	n := len(o.rep.S)
+	off, along := 0.0, 0.0
+	for i := range n {
+		off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
+	}
+	l := LineUp{PassesBy: Metric{Why: "No cable pulls on the arm."}, OffAxisShare: Metric{Why: "The loads put no torque on the joint."}}
+	if along > 0 {
+		share := rounded(off / along)
+		l.OffAxisShare = Metric{Value: &share}
+	}
+	for k := range o.items {
+		if it := &o.items[k]; it.From != nil && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
+			l.PassesBy = o.passesBy(it, n-1)
+			break
+		}
+	}
+	return l
+}
+
+// passesBy is the horizontal distance from the shoulder to a cable's line seen from above, along the lifter's heading.
+func (o *outcome) passesBy(it *load.Item, i int) Metric {
+	grip, joint := o.rep.Grip[i], o.rep.Joint[i]
+	line := space.Vec{X: it.From.X - grip.X, Z: it.From.Z - grip.Z}
+	if r3.Norm(line) < 0.01 {
+		return Metric{Why: "The cable hangs straight, so from above it has no direction."}
+	}
+	u := r3.Unit(line)
+	off := space.Reject(space.Vec{X: grip.X - joint.X, Z: grip.Z - joint.Z}, u)
+	by := rounded(math.Copysign(r3.Norm(off), r3.Dot(off, o.station.Heading.Apply(space.X))))
+	return Metric{Value: &by}
+}

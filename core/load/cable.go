@@ -1,0 +1,60 @@
+package load
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// cable runs from a pulley at P to a contact at C and is pulled by a stack of mass m through a ratio k.
+//
+// The tension is T = k m g while the stack hangs in it, along (P - C)/|P - C|. Friction f makes it k m g (1 + f) where
+// the cable is being drawn out and k m g (1 - f) where it runs back. The stack has been lifted by
+// k (|P - C| - attachment length - parked gap): below zero it rests and the cable is slack, above its travel it has
+// topped out and the path cannot go on.
+type cable struct {
+	pulley          space.Vec
+	weight          float64 // m g, N
+	ratio, friction float64
+	parked          float64 // attachment length + parked gap, m
+	travel          float64 // of the stack, m
+	at              contact
+}
+
+func newCable(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Source, *space.Vec) {
+	p := place(space.Vec{X: l.Pulley.X, Y: l.Pulley.Y, Z: l.Pulley.Z})
+	return &cable{pulley: p, weight: l.StackMass * Gravity, ratio: l.Ratio, friction: l.Friction,
+		parked: l.AttachmentLength + l.ParkedGap, travel: l.Travel, at: at}, &p
+}
+
+func (c *cable) At(f *body.Frames, phase Phase) Pull {
+	contact := c.at.in(f)
+	line := r3.Sub(c.pulley, contact)
+	length := r3.Norm(line)
+	pull := Pull{Contact: contact, Lift: c.ratio * (length - c.parked)}
+	switch {
+	case pull.Lift < 0:
+		pull.State = Slack
+		return pull
+	case pull.Lift > c.travel:
+		pull.State = ToppedOut
+	}
+	u := r3.Scale(1/length, line)
+	// dL/ds is the speed at which the contact leaves the pulley; its sign says which way the pulleys turn.
+	drawn := -r3.Dot(u, f.Velocity(c.at.segment, contact)) * float64(phase)
+	loss := 0.0
+	if math.Abs(drawn) > 1e-12 {
+		loss = math.Copysign(c.friction, drawn)
+	}
+	pull.Tension = c.ratio * c.weight * (1 + loss)
+	pull.Force = r3.Scale(pull.Tension, u)
+	return pull
+}
+
+func (c *cable) Energy(f *body.Frames) float64 {
+	return c.ratio * c.weight * math.Max(0, r3.Norm(r3.Sub(c.pulley, c.at.in(f)))-c.parked)
+}

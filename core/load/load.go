@@ -1,0 +1,109 @@
+// Package load turns the loads of a document into forces on the body. Each kind is one file; kinds is their registry.
+package load
+
+import (
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
+
+// Gravity is the standard acceleration of free fall, m/s² (CGPM 1901; ISO 80000-3).
+const Gravity = 9.80665
+
+// State says whether a load works at a place along the path.
+type State int
+
+// The states of a load.
+const (
+	Working   State = iota
+	Slack           // the stack still rests: the cable carries nothing
+	ToppedOut       // the stack has come to the end of its travel: the path cannot go on
+)
+
+// Phase is the direction of travel along the path.
+type Phase float64
+
+// The two phases of a repetition.
+const (
+	Lifting  Phase = 1
+	Lowering Phase = -1
+)
+
+// Pull is what a load does at one place along the path.
+type Pull struct {
+	Force   space.Vec // on the contact, N
+	Contact space.Vec // where it acts, m
+	Tension float64   // along the line of force, N; the weight of a free weight
+	Lift    float64   // how far the stack is lifted, m; 0 for a free weight
+	State   State
+}
+
+// Source is one load on one limb, ready to be evaluated.
+type Source interface {
+	// At gives the pull on the body in the frames, travelling in the given phase.
+	At(f *body.Frames, phase Phase) Pull
+	// Energy is the load's potential energy in J, without friction; its change along the path is the work that the
+	// joints do against the load.
+	Energy(f *body.Frames) float64
+}
+
+// Item is a source with its place in the document.
+type Item struct {
+	Source
+	Index   int          // in the document's loads
+	Mirror  bool         // the other limb's copy of a one-sided load
+	Segment body.Segment // what it pulls on
+	Def     *setup.Load
+	From    *space.Vec // the pulley; nil for a free weight
+}
+
+// kinds builds a source of each kind; place puts the document's right-handed geometry on the actual side.
+var kinds = map[string]func(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Source, *space.Vec){
+	"dumbbell": newWeight,
+	"cable":    newCable,
+}
+
+// contact is a place on a segment.
+type contact struct {
+	segment body.Segment
+	side    body.Side
+	grip    bool
+	share   float64
+}
+
+func (c *contact) in(f *body.Frames) space.Vec {
+	if c.grip {
+		return f.Grip[c.side]
+	}
+	return f.PointOn(c.segment, c.share)
+}
+
+var contactSegments = map[string]body.Segment{"hand": body.HandR, "forearm": body.ForearmR, "upperArm": body.UpperArmR}
+
+// Build reads the loads of a validated document. With mirror, every load is doubled onto the other limb, reflected in
+// the lifter's sagittal plane.
+func Build(loads []setup.Load, st *body.Station, mirror bool) []Item {
+	items := make([]Item, 0, 2*len(loads))
+	for i := range loads {
+		items = append(items, build(i, &loads[i], st, false))
+		if mirror {
+			items = append(items, build(i, &loads[i], st, true))
+		}
+	}
+	return items
+}
+
+func build(index int, l *setup.Load, st *body.Station, mirrored bool) Item {
+	side := body.SideOf(l.Side)
+	place := func(p space.Vec) space.Vec { return p }
+	if mirrored {
+		side = body.Left - side
+		place = st.Mirror
+	}
+	at := contact{segment: side.On(contactSegments[l.Contact.Segment]), side: side, grip: l.Contact.Fraction == nil}
+	if l.Contact.Fraction != nil {
+		at.share = *l.Contact.Fraction
+	}
+	source, from := kinds[l.Kind](l, at, place)
+	return Item{Source: source, Index: index, Mirror: mirrored, Segment: at.segment, Def: l, From: from}
+}

@@ -1,0 +1,97 @@
+package core
+
+import (
+	"encoding/json"
+	"math"
+	"strconv"
+
+	"dialarc/core/profile"
+	"dialarc/core/space"
+)
+
+// Curve is a list of numbers, one per sample; a gap is written as null. It is printed with 10 significant digits, which
+// keeps the numbers of server, page and command line equal to 1e-9.
+type Curve []float64
+
+// MarshalJSON writes the numbers, null where there is none.
+func (c Curve) MarshalJSON() ([]byte, error) {
+	b := make([]byte, 0, 14*len(c)+2)
+	b = append(b, '[')
+	for i, x := range c {
+		if i > 0 {
+			b = append(b, ',')
+		}
+		b = appendNumber(b, x)
+	}
+	return append(b, ']'), nil
+}
+
+// UnmarshalJSON reads a curve back, null as NaN.
+func (c *Curve) UnmarshalJSON(raw []byte) error {
+	items, err := splitNumbers(raw)
+	*c = items
+	return err
+}
+
+// Point is a place or a direction in room axes, m.
+type Point struct {
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
+	Z float64 `json:"z"`
+}
+
+// MarshalJSON writes the point with 10 significant digits.
+func (p Point) MarshalJSON() ([]byte, error) {
+	b := append(make([]byte, 0, 60), `{"x":`...)
+	b = append(appendNumber(b, p.X), `,"y":`...)
+	b = append(appendNumber(b, p.Y), `,"z":`...)
+	return append(appendNumber(b, p.Z), '}'), nil
+}
+
+// Metric is a number that may be missing; then why says why.
+type Metric struct {
+	Value *float64 `json:"value" doc:"The number, or null."`
+	Why   string   `json:"why,omitempty" doc:"Why there is none."`
+}
+
+func appendNumber(b []byte, x float64) []byte {
+	if math.IsNaN(x) || math.IsInf(x, 0) {
+		return append(b, "null"...)
+	}
+	return strconv.AppendFloat(b, x, 'g', 10, 64)
+}
+
+func point(v space.Vec) Point { return Point{v.X, v.Y, v.Z} }
+
+// rounded is x with 10 significant digits.
+func rounded(x float64) float64 {
+	y, err := strconv.ParseFloat(strconv.FormatFloat(x, 'g', 10, 64), 64)
+	if err != nil {
+		return x
+	}
+	return y
+}
+
+func metric(m profile.Metric, scale float64) Metric {
+	if m.Value == nil {
+		return Metric{Why: m.Why}
+	}
+	v := rounded(*m.Value * scale)
+	return Metric{Value: &v, Why: m.Why}
+}
+
+// splitNumbers parses a JSON list of numbers and nulls.
+func splitNumbers(raw []byte) ([]float64, error) {
+	var items []*float64
+	if err := json.Unmarshal(raw, &items); err != nil {
+		return nil, err
+	}
+	out := make([]float64, len(items))
+	for i, x := range items {
+		out[i] = math.NaN()
+		if x != nil {
+			out[i] = *x
+		}
+	}
+	return out, nil
+}

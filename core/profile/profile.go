@@ -1,0 +1,247 @@
+package profile
+
+import (
+	"math"
+
+	"gonum.org/v1/gonum/floats"
+)
+
+// Metric is a number that may be missing; then Why says why. Its unit is given where it is used.
+type Metric struct {
+	Value *float64
+	Why   string
+}
+
+func known(x float64) Metric { return Metric{Value: &x} }
+
+// Missing is a metric that could not be computed.
+func Missing(why string) Metric { return Metric{Why: why} }
+
+// Input is one repetition to judge: slices of equal length, from the start of the lift to its end. The long end of the
+// target is the start: along a one-joint lift the region that lifts can only shorten.
+type Input struct {
+	Swept    []float64 // swept angle from the start, rad, rising
+	Angle    []float64 // named coordinate, rad
+	Total    []float64 // resisting torque of loads and weights, N·m
+	Loads    []float64 // of the loads alone, N·m
+	Variable []float64 // of the loads that advice may scale, N·m
+	Capacity []float64 // N·m, above zero
+	GapWhy   string    // why the curve has gaps; empty when it has none
+	School   string
+	Custom   []float64 // five heights for the school custom
+}
+
+// Shape describes one torque curve.
+type Shape struct {
+	Peak      Metric // N·m
+	PeakAngle Metric // rad, named coordinate; the first angle of a plateau
+	LeftStart Metric // share of the peak at the start
+	LeftEnd   Metric // share of the peak at the end
+	Centroid  Metric // mean place from the long end, 0 to 1, weighted by torque; torque that assists weighs nothing
+	Phase     string // early, mid or late; empty when the centroid is missing
+	Thirds    [3]Metric
+	Assisting Metric // share of |torque| that helps the lift instead of resisting it
+}
+
+// Span is a piece of the range, rad of the named coordinate.
+type Span struct{ From, To float64 }
+
+// Result is what Judge finds.
+type Result struct {
+	Loads, Total  Shape
+	Effort        []float64 // total over capacity
+	PeakEffort    Metric
+	LimitingAngle Metric    // rad, where effort is largest
+	Target        []float64 // N·m, the wanted curve, scaled to the same mean; nil when there is no score
+	Match         Metric    // 0 to 100
+	LoadFactor    Metric    // what the variable loads would have to be multiplied by for a peak effort of 1
+	Reps          Metric    // repetitions possible with the present load, by Epley 1985
+	DeadSpots     []Span    // under 15% of the peak
+	Cliffs        []Span    // more than half of the peak gained or lost within a tenth of the swept range
+}
+
+const (
+	deadShare     = 0.15 // of the peak
+	cliffShare    = 0.5  // of the peak
+	cliffWindow   = 0.1  // of the swept range
+	earlyCentroid = 0.45
+	lateCentroid  = 0.55
+	lowEffort     = 0.35 // where the schools early and late let effort go
+)
+
+// Judge computes every metric of a profile. Metrics that need the whole range are missing when there are gaps.
+func Judge(in *Input) Result {
+	var r Result
+	if in.GapWhy != "" {
+		r.fail(in.GapWhy)
+		return r
+	}
+	u := places(in.Swept)
+	if u == nil {
+		r.fail("The target joint does not move, so there is no range to judge.")
+		return r
+	}
+	r.Loads, r.Total = describe(u, in.Angle, in.Loads), describe(u, in.Angle, in.Total)
+	r.Effort = make([]float64, len(u))
+	floats.DivTo(r.Effort, in.Total, in.Capacity)
+	limit := floats.MaxIdx(r.Effort)
+	r.PeakEffort, r.LimitingAngle = known(r.Effort[limit]), known(in.Angle[limit])
+	r.solveLoad(in)
+	r.score(in, u)
+	r.DeadSpots, r.Cliffs = deadSpots(in), cliffs(in, u)
+	return r
+}
+
+func (r *Result) fail(why string) {
+	m := Missing(why)
+	s := Shape{Peak: m, PeakAngle: m, LeftStart: m, LeftEnd: m, Centroid: m, Thirds: [3]Metric{m, m, m}, Assisting: m}
+	r.Loads, r.Total = s, s
+	r.PeakEffort, r.LimitingAngle, r.Match, r.LoadFactor, r.Reps = m, m, m, m, m
+}
+
+// places scales swept angles to 0..1; nil when nothing is swept.
+func places(swept []float64) []float64 {
+	whole := swept[len(swept)-1]
+	if !(whole > 1e-9) {
+		return nil
+	}
+	u := make([]float64, len(swept))
+	floats.ScaleTo(u, 1/whole, swept)
+	return u
+}
+
+// mean is the average of y over u by the trapezoidal rule; u runs from 0 to 1.
+func mean(u []float64, y func(int) float64) float64 {
+	sum := 0.0
+	for i := 1; i < len(u); i++ {
+		sum += (u[i] - u[i-1]) * (y(i) + y(i-1)) / 2
+	}
+	return sum
+}
+
+func describe(u, angle, torque []float64) Shape {
+	top := floats.MaxIdx(torque)
+	peak := torque[top]
+	none := Missing("No torque resists the lift anywhere in the range.")
+	s := Shape{Peak: known(peak), PeakAngle: none, LeftStart: none, LeftEnd: none, Centroid: none, Thirds: [3]Metric{none, none, none}, Assisting: none}
+	size := mean(u, func(i int) float64 { return math.Abs(torque[i]) })
+	resisting := func(i int) float64 { return math.Max(0, torque[i]) }
+	area := mean(u, resisting)
+	if size > 0 {
+		s.Assisting = known(math.Max(0, size-area) / size)
+	}
+	if peak <= 0 || area <= 0 {
+		return s
+	}
+	first := top
+	for first > 0 && torque[first-1] >= peak*(1-1e-9) {
+		first--
+	}
+	s.PeakAngle = known(angle[first])
+	s.LeftStart, s.LeftEnd = known(torque[0]/peak), known(torque[len(torque)-1]/peak)
+	centroid := mean(u, func(i int) float64 { return u[i] * resisting(i) }) / area
+	s.Centroid, s.Phase = known(centroid), PhaseOf(centroid)
+	for k := range s.Thirds {
+		s.Thirds[k] = known(third(u, resisting, k) / area)
+	}
+	return s
+}
+
+// PhaseOf names where a load falls by its centroid from the long end: early below 0.45, late above 0.55, else mid.
+func PhaseOf(centroid float64) string {
+	switch {
+	case centroid < earlyCentroid:
+		return "early"
+	case centroid > lateCentroid:
+		return "late"
+	}
+	return "mid"
+}
+
+// third is the integral of y over the k-th third of u, splitting the pieces that straddle a border.
+func third(u []float64, y func(int) float64, k int) float64 {
+	from, to := float64(k)/3, float64(k+1)/3
+	sum := 0.0
+	for i := 1; i < len(u); i++ {
+		a, b := math.Max(from, u[i-1]), math.Min(to, u[i])
+		if a >= b {
+			continue
+		}
+		at := func(x float64) float64 { return y(i-1) + (y(i)-y(i-1))*(x-u[i-1])/(u[i]-u[i-1]) }
+		sum += (b - a) * (at(a) + at(b)) / 2
+	}
+	return sum
+}
+
+// solveLoad finds the factor on the variable loads at which the largest effort is 1. Torque is linear in them, and the
+// segments' weights and fixed loads do not scale, so the factor is the least of (capacity - rest) / variable.
+func (r *Result) solveLoad(in *Input) {
+	factor := math.Inf(1)
+	for i, v := range in.Variable {
+		if v > 1e-9 {
+			factor = math.Min(factor, (in.Capacity[i]-(in.Total[i]-v))/v)
+		}
+	}
+	switch {
+	case math.IsInf(factor, 1):
+		r.LoadFactor = Missing("No load that may be changed resists the lift.")
+	case factor <= 0:
+		r.LoadFactor = Missing("The arm's own weight and the fixed loads already ask for all that the lifter has.")
+	default:
+		r.LoadFactor = known(factor)
+	}
+	r.Reps = Missing(r.LoadFactor.Why)
+	if r.LoadFactor.Value == nil {
+		return
+	}
+	// Epley 1985 (from memory): 1RM = w (1 + n/30), for n of at least 2.
+	if n := 30 * (factor - 1); n >= 2 {
+		r.Reps = known(n)
+	} else {
+		r.Reps = Missing("The load is too near the model's one-repetition limit for a count.")
+	}
+}
+
+func deadSpots(in *Input) []Span {
+	peak := floats.Max(in.Total)
+	if peak <= 0 {
+		return nil
+	}
+	return spans(in.Angle, func(i int) bool { return in.Total[i] < deadShare*peak })
+}
+
+// cliffs lists the stretches in which torque changes by more than half the peak within a tenth of the swept range.
+func cliffs(in *Input, u []float64) []Span {
+	peak := floats.Max(in.Total)
+	if peak <= 0 {
+		return nil
+	}
+	steep := make([]bool, len(u))
+	for i := range u {
+		for j := i + 1; j < len(u) && u[j]-u[i] <= cliffWindow+1e-9; j++ {
+			if math.Abs(in.Total[j]-in.Total[i]) > cliffShare*peak {
+				for k := i; k <= j; k++ {
+					steep[k] = true
+				}
+				break
+			}
+		}
+	}
+	return spans(in.Angle, func(i int) bool { return steep[i] })
+}
+
+// spans collects the runs of samples for which in holds.
+func spans(angle []float64, in func(int) bool) []Span {
+	var found []Span
+	for i := 0; i < len(angle); i++ {
+		if !in(i) {
+			continue
+		}
+		from := i
+		for i+1 < len(angle) && in(i+1) {
+			i++
+		}
+		found = append(found, Span{angle[from], angle[i]})
+	}
+	return found
+}

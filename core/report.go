@@ -1,0 +1,134 @@
+package core
+
+import "dialarc/core/setup"
+
+// ReportSchema is the version of the report.
+const ReportSchema = "dialarc.report/1"
+
+// Report is everything that one document gives. Curves have one value per sample along the path, in the direction of
+// lifting; the long end of the target is the first.
+type Report struct {
+	Schema   string          `json:"schema" doc:"Report version."`
+	Name     string          `json:"name" doc:"The document's name."`
+	Lead     string          `json:"lead" doc:"Side that the curves are of." enum:"right,left"`
+	Both     bool            `json:"both" doc:"Whether the other side does the same, mirrored."`
+	Trust    string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,estimate"`
+	Curves   Curves          `json:"curves"`
+	Parts    []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
+	Profile  Profile         `json:"profile"`
+	LineUp   LineUp          `json:"lineUp"`
+	Starts   []Start         `json:"starts" doc:"How far the stacks are lifted."`
+	Gaps     []Gap           `json:"gaps" doc:"Stretches of the range in which a load cannot do its work."`
+	Verdicts []Verdict       `json:"verdicts"`
+	Warnings []setup.Problem `json:"warnings" doc:"What can be evaluated but should be looked at."`
+	Path     Path            `json:"path"`
+}
+
+// Curves are the main curves.
+type Curves struct {
+	S        Curve `json:"s" doc:"Place along the path, 0 to 1."`
+	AngleDeg Curve `json:"angleDeg" doc:"Elevation of the arm, degrees."`
+	SweptDeg Curve `json:"sweptDeg" doc:"Swept angle from the start, degrees."`
+	Torque   Curve `json:"torque" doc:"Resisting torque of loads and arm while lifting, N·m."`
+	Loads    Curve `json:"loads" doc:"Of the loads alone, N·m."`
+	Arm      Curve `json:"arm" doc:"Of the arm's own weight, N·m."`
+	Lowering Curve `json:"lowering" doc:"Of loads and arm while lowering, N·m."`
+	Capacity Curve `json:"capacity" doc:"Largest torque that the lifter can hold, N·m."`
+	Effort   Curve `json:"effort" doc:"Torque over capacity."`
+	Target   Curve `json:"target" doc:"What the school wants, scaled to the same mean, N·m; empty without a score."`
+	Twist    Curve `json:"twist" doc:"Torque about the upper arm's long axis, N·m."`
+	Bend     Curve `json:"bend" doc:"Torque out of the plane of movement, N·m."`
+	OffAxis  Curve `json:"offAxis" doc:"Size of what the loads leave beside the axis, N·m."`
+	Elbow    Curve `json:"elbow" doc:"Size of the torque about the elbow, N·m."`
+}
+
+// Part is one load's share.
+type Part struct {
+	ID        string `json:"id" doc:"The load's id."`
+	Index     int    `json:"index" doc:"Its place in the document's loads."`
+	Kind      string `json:"kind" doc:"The load's kind."`
+	Torque    Curve  `json:"torque" doc:"Resisting torque, N·m; null where the load cannot work."`
+	Tension   Curve  `json:"tension" doc:"Force along its line, N."`
+	MomentArm Curve  `json:"momentArm" doc:"Distance from the joint to the line of force in the plane of movement, m."`
+	InPlane   Curve  `json:"inPlane" doc:"Share of the force that lies in the plane of movement."`
+	Lift      Curve  `json:"lift" doc:"How far the stack is lifted, m."`
+}
+
+// Shape describes a torque curve.
+type Shape struct {
+	Peak         Metric    `json:"peak" doc:"Largest torque, N·m."`
+	PeakAngleDeg Metric    `json:"peakAngleDeg" doc:"Where it is, degrees."`
+	LeftStart    Metric    `json:"leftStart" doc:"Share of the peak at the start."`
+	LeftEnd      Metric    `json:"leftEnd" doc:"Share of the peak at the end."`
+	Centroid     Metric    `json:"centroid" doc:"Mean place of the torque, 0 long end to 1 short end."`
+	Phase        string    `json:"phase" doc:"early, mid or late; empty when there is no centroid."`
+	Thirds       [3]Metric `json:"thirds" doc:"Share of the torque in each third from the long end."`
+	Assisting    Metric    `json:"assisting" doc:"Share of the torque that helps the lift."`
+}
+
+// Span is a piece of the range.
+type Span struct {
+	FromDeg float64 `json:"fromDeg"`
+	ToDeg   float64 `json:"toDeg"`
+}
+
+// Profile judges the curve.
+type Profile struct {
+	Loads            Shape  `json:"loads" doc:"Of the loads alone; the phase word is taken from here."`
+	Total            Shape  `json:"total" doc:"With the arm's own weight."`
+	PeakEffort       Metric `json:"peakEffort" doc:"Largest torque over capacity."`
+	LimitingAngleDeg Metric `json:"limitingAngleDeg" doc:"Where that is, degrees."`
+	Match            Metric `json:"match" doc:"How well the profile fits the school, 0 to 100."`
+	LoadFactor       Metric `json:"loadFactor" doc:"Factor on the variable loads for a peak effort of 1."`
+	Reps             Metric `json:"reps" doc:"Repetitions possible with this load by the model."`
+	DeadSpots        []Span `json:"deadSpots" doc:"Under 15% of the peak."`
+	Cliffs           []Span `json:"cliffs" doc:"More than half the peak gained or lost within a tenth of the range."`
+}
+
+// LineUp says how well the loads lie in the plane of movement.
+type LineUp struct {
+	OffAxisShare Metric `json:"offAxisShare" doc:"Mean size of the loads' off-axis torque over the mean of their resisting torque."`
+	PassesBy     Metric `json:"passesBy" doc:"Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it."`
+}
+
+// Start says how far a stack is lifted.
+type Start struct {
+	Index    int     `json:"index" doc:"The cable's place in the document's loads."`
+	First    float64 `json:"first" doc:"Lift at the start, m."`
+	Least    float64 `json:"least" doc:"Least lift over the range, m; negative when cable is missing."`
+	LeastDeg float64 `json:"leastDeg" doc:"Where that is, degrees."`
+	Most     float64 `json:"most" doc:"Largest lift, m."`
+	Travel   float64 `json:"travel" doc:"The stack's travel, m."`
+}
+
+// Gap is a stretch without an answer.
+type Gap struct {
+	Kind    string  `json:"kind" enum:"slack,toppedOut"`
+	Index   int     `json:"index" doc:"The load's place in the document's loads."`
+	FromDeg float64 `json:"fromDeg"`
+	ToDeg   float64 `json:"toDeg"`
+	Why     string  `json:"why"`
+}
+
+// Verdict is one sentence for the coach. Text holds names in braces for the values, so that the reader's units can be
+// filled in.
+type Verdict struct {
+	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,start"`
+	Tone   string              `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
+	Text   string              `json:"text" doc:"The sentence, values as {name}."`
+	Values map[string]Quantity `json:"values"`
+}
+
+// Quantity is a number with its kind of unit.
+type Quantity struct {
+	Value float64 `json:"value"`
+	Kind  string  `json:"kind" enum:"length,angle,mass,torque,force,percent,count,hole"`
+}
+
+// Path is the geometry of the lead arm over the range, for the picture.
+type Path struct {
+	Joint     []Point `json:"joint" doc:"Shoulder joint."`
+	Direction []Point `json:"direction" doc:"Unit vector along the upper arm."`
+	Grip      []Point `json:"grip" doc:"Middle of the closed hand."`
+	Axis      []Point `json:"axis" doc:"Unit axis that the upper arm swings about."`
+}

@@ -1,0 +1,141 @@
+package core
+
+import (
+	"sort"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/support"
+	"dialarc/core/torque"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// Scene is what a picture of one place along the path needs: the body, the kit, the lines of force and moment arms.
+type Scene struct {
+	S        float64            `json:"s" doc:"Place along the path."`
+	AngleDeg float64            `json:"angleDeg" doc:"Elevation of the lead arm, degrees."`
+	Heading  float64            `json:"headingDeg" doc:"Where the lifter faces, degrees."`
+	Sizes    map[string]float64 `json:"sizes" doc:"Lengths of the body, m."`
+	Segments []SceneSegment     `json:"segments"`
+	Loads    []SceneLoad        `json:"loads"`
+	Columns  []SceneColumn      `json:"columns"`
+}
+
+// SceneSegment is one rigid part: its near joint, its axes and its length.
+type SceneSegment struct {
+	Name   string     `json:"name"`
+	Origin Point      `json:"origin" doc:"Near joint, m."`
+	Turn   [9]float64 `json:"turn" doc:"Rotation matrix by rows; the segment runs along -Y from its origin."`
+}
+
+// SceneLoad is one load at this place.
+type SceneLoad struct {
+	Index     int     `json:"index"`
+	ID        string  `json:"id"`
+	Kind      string  `json:"kind"`
+	Mirror    bool    `json:"mirror" doc:"The other limb's copy."`
+	Side      string  `json:"side"`
+	State     string  `json:"state" enum:"working,slack,toppedOut"`
+	Contact   Point   `json:"contact"`
+	Pulley    *Point  `json:"pulley,omitempty"`
+	Force     Point   `json:"force" doc:"N."`
+	Tension   float64 `json:"tension" doc:"N."`
+	Joint     Point   `json:"joint" doc:"The target joint on this side."`
+	Foot      Point   `json:"foot" doc:"Where the moment arm meets the line of force, in the plane of movement."`
+	MomentArm float64 `json:"momentArm" doc:"m."`
+	InPlane   float64 `json:"inPlane" doc:"Share of the force in the plane of movement."`
+	Mass      float64 `json:"mass" doc:"On the pin or in the hand, kg."`
+}
+
+// SceneColumn is an upright with its holes.
+type SceneColumn struct {
+	Index     int     `json:"index" doc:"The load it belongs to."`
+	Mirror    bool    `json:"mirror"`
+	X         float64 `json:"x"`
+	Z         float64 `json:"z"`
+	Height    float64 `json:"height"`
+	HalfWidth float64 `json:"halfWidth"`
+	Lowest    float64 `json:"lowestHole" doc:"Height of hole 1, m; 0 when there are no numbered holes."`
+	Spacing   float64 `json:"spacing"`
+	Holes     int     `json:"holes"`
+}
+
+var stateNames = map[load.State]string{load.Working: "working", load.Slack: "slack", load.ToppedOut: "toppedOut"}
+
+// SceneAt computes the scene of a valid document at s in [0, 1].
+func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
+	problems := setup.Validate(d)
+	if !(s >= 0 && s <= 1) {
+		problems = append(problems, setup.Problem{Path: "s", What: "The place along the path is outside it.", Hint: "Give 0 to 1."})
+	}
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	m := newModel(d)
+	var arms, rates [2]body.Arm
+	var f body.Frames
+	m.path.At(s, &arms, &rates)
+	f.Place(&m.body, &m.station, &arms, &rates)
+	b := &m.body
+	sc := &Scene{S: s, AngleDeg: space.Deg(arms[m.path.Lead()][setup.ShoulderElevation]), Heading: d.Posture.HeadingDeg,
+		Sizes: map[string]float64{"stature": b.Stature, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
+			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
+			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}
+	for seg, name := range body.SegmentNames {
+		sc.Segments = append(sc.Segments, SceneSegment{Name: name, Origin: point(f.Origin[seg]), Turn: flat(&f.Turn[seg])})
+	}
+	for i := range m.items {
+		sc.Loads = append(sc.Loads, sceneLoad(&m.items[i], &f))
+	}
+	for _, c := range m.columns {
+		sc.Columns = append(sc.Columns, sceneColumn(&c))
+	}
+	return sc, nil
+}
+
+func flat(m *space.Mat) [9]float64 {
+	var out [9]float64
+	for i := range 9 {
+		out[i] = m[i/3][i%3]
+	}
+	return out
+}
+
+func sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
+	pull := it.At(f, load.Lifting)
+	side := body.Right
+	if it.Segment >= body.UpperArmL {
+		side = body.Left
+	}
+	joint := side.Joint(body.ShoulderR)
+	swing := space.Reject(f.Spin[joint], f.Direction(body.Far[joint][0]))
+	l := SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(), State: stateNames[pull.State],
+		Contact: point(pull.Contact), Force: point(pull.Force), Tension: pull.Tension, Joint: point(f.Joint[joint]),
+		Foot: point(f.Joint[joint]), Mass: it.Def.Mass}
+	if it.From != nil {
+		p := point(*it.From)
+		l.Pulley, l.Mass = &p, it.Def.StackMass
+	}
+	if speed := r3.Norm(swing); speed > 0 && pull.Tension > 0 {
+		axis := r3.Scale(1/speed, swing)
+		foot := torque.Foot(f.Joint[joint], axis, pull)
+		l.Foot, l.MomentArm = point(foot), r3.Norm(r3.Sub(foot, f.Joint[joint]))
+		l.InPlane = r3.Norm(space.Reject(pull.Force, axis)) / pull.Tension
+	}
+	return l
+}
+
+func sceneColumn(c *support.Column) SceneColumn {
+	out := SceneColumn{Index: c.Index, Mirror: c.Mirror, X: c.X, Z: c.Z, Height: c.Height, HalfWidth: c.HalfWidth}
+	if c.Station != nil {
+		out.Lowest, out.Spacing, out.Holes = c.Station.LowestHole, c.Station.Spacing, c.Station.Holes
+	}
+	return out
+}
+
+func sortProblems(p []setup.Problem) {
+	sort.SliceStable(p, func(i, j int) bool { return p[i].Path < p[j].Path })
+}

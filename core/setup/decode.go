@@ -1,0 +1,205 @@
+package setup
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"reflect"
+	"sort"
+	"strconv"
+	"strings"
+)
+
+// MaxBytes is the largest document that Parse reads. A real one has about 2 kB.
+const MaxBytes = 1 << 20
+
+// Parse reads a document, fills in defaults and validates it. The problems are empty exactly when the document can be
+// evaluated as far as its own fields tell. On problems the document holds whatever could be read.
+func Parse(raw []byte) (Document, Problems) {
+	if len(raw) > MaxBytes {
+		return Document{}, Problems{{What: fmt.Sprintf("The document has %d bytes.", len(raw)),
+			Why: fmt.Sprintf("More than %d bytes is no setup.", MaxBytes), Hint: "Send one setup document, usually about 2 kB."}}
+	}
+	d, problems := Read(raw)
+	if len(problems) > 0 {
+		return d, problems
+	}
+	return d, Validate(&d)
+}
+
+// UnmarshalJSON fills in the defaults of a load before the given fields replace them.
+func (l *Load) UnmarshalJSON(raw []byte) error {
+	type plain Load
+	p := plain{Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Travel: DefaultTravel}
+	err := json.Unmarshal(raw, &p)
+	*l = Load(p)
+	return err
+}
+
+// UnmarshalJSON fills in the number of samples before the given fields replace it.
+func (d *Document) UnmarshalJSON(raw []byte) error {
+	type plain Document
+	p := plain{Samples: DefaultSamples}
+	err := json.Unmarshal(raw, &p)
+	*d = Document(p)
+	return err
+}
+
+// Shape compares JSON text with a Go type field by field, without the decoder's silent leniency: it reports broken
+// JSON with line and column, values of the wrong type and unknown names, each with its path.
+func Shape(raw []byte, t reflect.Type) Problems {
+	dec := json.NewDecoder(bytes.NewReader(raw))
+	dec.UseNumber()
+	var v any
+	if err := dec.Decode(&v); err != nil {
+		return Problems{syntax(raw, err)}
+	}
+	if _, err := dec.Token(); !errors.Is(err, io.EOF) {
+		return Problems{{What: "There is more text after the end of the document.", Hint: "Send one JSON object and nothing after it."}}
+	}
+	var found Problems
+	shape("", v, t, &found)
+	return found
+}
+
+func syntax(raw []byte, err error) Problem {
+	offset := int64(len(raw))
+	var bad *json.SyntaxError
+	if errors.As(err, &bad) {
+		offset = bad.Offset
+	}
+	if len(bytes.TrimSpace(raw)) == 0 {
+		return Problem{What: "The document is empty.", Hint: "Send a JSON object with the schema " + Schema + "."}
+	}
+	before := raw[:min(max(offset-1, 0), int64(len(raw)))]
+	line := 1 + bytes.Count(before, []byte("\n"))
+	column := len(before) - bytes.LastIndexByte(before, '\n')
+	hint := "JSON wants double quotes round names and text, and no comma after the last item."
+	if rest := string(raw[len(before):]); strings.HasPrefix(rest, "NaN") || strings.HasPrefix(rest, "Inf") || strings.HasPrefix(rest, "aN") || strings.HasPrefix(rest, "nf") {
+		hint = "NaN and Infinity are not numbers in JSON: leave the field out or give a finite number."
+	}
+	return Problem{What: fmt.Sprintf("This is not JSON at line %d, column %d: %s.", line, column, err), Hint: hint}
+}
+
+// shape walks v against t. Only the kinds that the documents use are known.
+func shape(path string, v any, t reflect.Type, found *Problems) {
+	switch t.Kind() {
+	case reflect.Pointer:
+		if v != nil {
+			shape(path, v, t.Elem(), found)
+		}
+	case reflect.Struct:
+		shapeStruct(path, v, t, found)
+	case reflect.Map:
+		object, ok := v.(map[string]any)
+		if !ok {
+			wrongType(path, v, "an object", found)
+			return
+		}
+		for _, key := range sortedKeys(object) {
+			shape(join(path, key), object[key], t.Elem(), found)
+		}
+	case reflect.Slice:
+		list, ok := v.([]any)
+		if !ok {
+			wrongType(path, v, "a list", found)
+			return
+		}
+		for i, item := range list {
+			shape(path+"["+strconv.Itoa(i)+"]", item, t.Elem(), found)
+		}
+	default:
+		shapeLeaf(path, v, t, found)
+	}
+}
+
+func shapeStruct(path string, v any, t reflect.Type, found *Problems) {
+	object, ok := v.(map[string]any)
+	if !ok {
+		wrongType(path, v, "an object", found)
+		return
+	}
+	fields := make(map[string]reflect.Type, t.NumField())
+	for i := range t.NumField() {
+		name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
+		fields[name] = t.Field(i).Type
+	}
+	for _, key := range sortedKeys(object) {
+		ft, known := fields[key]
+		if !known {
+			*found = append(*found, Problem{Path: join(path, key), What: fmt.Sprintf("There is no field %q here.", key),
+				Why: "An unknown field would be lost without a word.", Hint: "Fields here: " + strings.Join(sortedKeys(fields), ", ") + "."})
+			continue
+		}
+		shape(join(path, key), object[key], ft, found)
+	}
+}
+
+func shapeLeaf(path string, v any, t reflect.Type, found *Problems) {
+	switch t.Kind() {
+	case reflect.String:
+		if _, ok := v.(string); !ok {
+			wrongType(path, v, "text", found)
+		}
+	case reflect.Bool:
+		if _, ok := v.(bool); !ok {
+			wrongType(path, v, "true or false", found)
+		}
+	case reflect.Float64:
+		n, ok := v.(json.Number)
+		if !ok {
+			wrongType(path, v, "a number", found)
+		} else if _, err := n.Float64(); err != nil {
+			*found = append(*found, Problem{Path: path, What: "The number " + clip(n.String()) + " is too large.", Hint: "Give a finite number."})
+		}
+	case reflect.Int:
+		n, ok := v.(json.Number)
+		if !ok {
+			wrongType(path, v, "a whole number", found)
+		} else if _, err := strconv.Atoi(n.String()); err != nil {
+			*found = append(*found, Problem{Path: path, What: clip(n.String()) + " is not a whole number.", Hint: "Give a whole number."})
+		}
+	}
+}
+
+func wrongType(path string, v any, want string, found *Problems) {
+	got := "an object"
+	switch x := v.(type) {
+	case nil:
+		got = "null"
+	case string:
+		got = "the text " + strconv.Quote(clip(x))
+	case json.Number:
+		got = "the number " + clip(x.String())
+	case bool:
+		got = strconv.FormatBool(x)
+	case []any:
+		got = "a list"
+	}
+	*found = append(*found, Problem{Path: path, What: "Here stands " + got + ".", Hint: "Give " + want + "."})
+}
+
+func clip(s string) string {
+	if r := []rune(s); len(r) > 40 {
+		return string(r[:40]) + "..."
+	}
+	return s
+}
+
+func join(path, key string) string {
+	if path == "" {
+		return key
+	}
+	return path + "." + key
+}
+
+func sortedKeys[V any](m map[string]V) []string {
+	keys := make([]string, 0, len(m))
+	for k := range m {
+		keys = append(keys, k)
+	}
+	sort.Strings(keys)
+	return keys
+}

@@ -1,0 +1,188 @@
+// Package verdict puts the numbers into a coach's words: one short sentence each, with the values left as names in
+// braces, so that whoever shows it fills in the reader's units.
+package verdict
+
+import (
+	"math"
+
+	"dialarc/core/profile"
+	"dialarc/core/space"
+	"dialarc/core/support"
+)
+
+// Tone says how a sentence should be taken.
+type Tone string
+
+// The tones, the best first.
+const (
+	Good Tone = "good"
+	Look Tone = "look" // could be better
+	Stop Tone = "stop" // does not work as it stands
+)
+
+// Quantity is a value of a sentence and its kind of unit: length (m), angle (degrees), mass (kg), torque (N·m), force
+// (N), percent (0 to 100), count.
+type Quantity struct {
+	Value float64
+	Kind  string
+}
+
+// Sentence is one verdict.
+type Sentence struct {
+	Key    string // lineUp, profile, start
+	Tone   Tone
+	Text   string
+	Values map[string]Quantity
+}
+
+func angle(rad float64) Quantity     { return Quantity{space.Deg(rad), "angle"} }
+func percent(share float64) Quantity { return Quantity{100 * share, "percent"} }
+
+// Profile says where the setup is heaviest, what is left at the end, and where it strays furthest from what the school
+// wants. The slices have one value per sample.
+func Profile(r *profile.Result, swept, total []float64, school string) Sentence {
+	s := Sentence{Key: "profile", Tone: Good, Values: map[string]Quantity{}}
+	if r.Match.Value == nil || r.Total.PeakAngle.Value == nil {
+		s.Tone, s.Text = Stop, "No profile: "+lower(firstOf(r.Match.Why, r.Total.PeakAngle.Why))
+		return s
+	}
+	s.Values["at"], s.Values["peak"] = angle(*r.Total.PeakAngle.Value), Quantity{*r.Total.Peak.Value, "torque"}
+	s.Values["left"] = percent(*r.Total.LeftEnd.Value)
+	s.Text = "Heaviest at {at} ({peak}), {left} of it left at the end"
+	if *r.Total.LeftEnd.Value >= 1-1e-9 {
+		s.Text = "Heaviest at the very end ({peak})"
+	}
+	if stray, tone := straying(r, swept, total, school); stray != "" {
+		s.Text, s.Tone = s.Text+": "+stray, tone
+	}
+	s.Text += "."
+	if len(r.DeadSpots) > 0 {
+		d := r.DeadSpots[0]
+		s.Values["deadFrom"], s.Values["deadTo"] = angle(d.From), angle(d.To)
+		s.Text += " Next to nothing from {deadFrom} to {deadTo}."
+		s.Tone = Look
+	}
+	if e := *r.PeakEffort.Value; e > 1 {
+		s.Values["effort"], s.Values["limit"] = percent(e), angle(*r.LimitingAngle.Value)
+		s.Text += " It asks for {effort} of the lifter's strength at {limit}."
+		s.Tone = Stop
+	}
+	return s
+}
+
+// straying compares the thirds of the range with the wanted curve and words the largest difference.
+func straying(r *profile.Result, swept, total []float64, school string) (string, Tone) {
+	if r.Target == nil {
+		return "on the whole it helps the lift", Stop
+	}
+	whole, level := swept[len(swept)-1], 0.0
+	var off [3]float64
+	for i := 1; i < len(swept); i++ {
+		step := swept[i] - swept[i-1]
+		k := min(2, int(3*(swept[i]+swept[i-1])/2/whole))
+		off[k] += step * (total[i] + total[i-1] - r.Target[i] - r.Target[i-1]) / 2
+		level += step * (r.Target[i] + r.Target[i-1]) / 2
+	}
+	worst := 0
+	for k := range off {
+		if math.Abs(off[k]) > math.Abs(off[worst]) {
+			worst = k
+		}
+	}
+	against := map[string]string{"match": "the muscle's strength", "overload": "the muscle's strength", "custom": "the drawn profile"}[school]
+	if against == "" {
+		against = "the " + school + " school wants"
+	}
+	share := 3 * off[worst] / level
+	place := [3]string{"at the start", "in the middle", "at the end"}[worst]
+	more := "more"
+	if share < 0 {
+		more = "less"
+	}
+	switch size := math.Abs(share); {
+	case size < 0.05:
+		return "close to " + wantedAs(against, school) + " all the way", Good
+	case size < 0.15:
+		return "a little " + more + " than " + against + " " + place, Good
+	case size < 0.4:
+		return "clearly " + more + " than " + against + " " + place, Look
+	default:
+		return "far " + more + " than " + against + " " + place, Look
+	}
+}
+
+func wantedAs(against, school string) string {
+	if school == "match" || school == "overload" || school == "custom" {
+		return against
+	}
+	return "what " + against
+}
+
+// LineUpInput is what LineUp speaks of: the share of the loads' torque that is beside the axis, and how far the first
+// cable passes from the shoulder seen from above (m, positive in front; nil when there is no cable).
+type LineUpInput struct {
+	OffAxisShare float64
+	PassesBy     *float64
+}
+
+// linedUp is how near the cable has to pass the shoulder, seen from above, to count as lined up, m (common practice, no
+// source).
+const linedUp = 0.02
+
+// LineUp says whether the pull lies in the plane of the path.
+func LineUp(in LineUpInput) Sentence {
+	s := Sentence{Key: "lineUp", Tone: Good, Values: map[string]Quantity{"off": percent(in.OffAxisShare)}}
+	if in.PassesBy == nil {
+		s.Text = "The pull lies in the plane of the path."
+		if in.OffAxisShare > 0.1 {
+			s.Text, s.Tone = "Beside the path there is {off} as much torque as along it.", Look
+		}
+		return s
+	}
+	by := *in.PassesBy
+	s.Values["by"] = Quantity{math.Abs(by), "length"}
+	if math.Abs(by) <= linedUp {
+		s.Text = "Seen from above the cable runs along the arm and under the shoulder."
+		return s
+	}
+	side := "in front of"
+	if by < 0 {
+		side = "behind"
+	}
+	s.Tone = Look
+	s.Text = "Seen from above the cable passes {by} " + side + " the shoulder at the end; {off} as much torque goes beside the path as along it."
+	return s
+}
+
+// Start says whether the stack is off its rest from the beginning and how much travel is left.
+func Start(st support.Start, leastAt float64) Sentence {
+	s := Sentence{Key: "start", Tone: Good, Values: map[string]Quantity{
+		"first": {st.First, "length"}, "least": {math.Abs(st.Least), "length"}, "at": angle(leastAt),
+		"left": {math.Abs(st.Travel - st.Most), "length"},
+	}}
+	switch {
+	case st.Least < 0:
+		s.Tone, s.Text = Stop, "The stack rests at {at}: the cable is {least} too long there."
+	case st.Most > st.Travel:
+		s.Tone, s.Text = Stop, "The stack reaches its top {left} before the end of the range."
+	case st.Least < support.Enough:
+		s.Tone, s.Text = Look, "The stack all but rests at {at}: lifted only {least} there."
+	default:
+		s.Text = "Stack lifted {first} at the start, {left} of travel to spare."
+	}
+	return s
+}
+
+func firstOf(a, b string) string {
+	if a != "" {
+		return a
+	}
+	return b
+}
+
+func lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return string(s[0]|0x20) + s[1:]
+}

@@ -1,0 +1,82 @@
+// Package demo holds the invented scenario that the program is shown with: the rehearsal hall of a touring stage-craft
+// troupe. Nobody and nothing in it is real.
+package demo
+
+import (
+	"context"
+	"encoding/json"
+
+	"dialarc/core/setup"
+	"dialarc/internal/store"
+)
+
+// CoachName is who looks after the troupe.
+const CoachName = "Perle Ansgar"
+
+// person is one of the troupe.
+type person struct {
+	name, notes string
+	body        setup.Lifter
+	stack       float64 // kg on the pin
+	bell        float64 // kg in the hand
+}
+
+func troupe() []person {
+	return []person{
+		{
+			name: "Suvi Brandt", notes: "Aerial performer. Hangs by one arm in the second act; wants shoulders that last the tour.",
+			stack: 5, bell: 4,
+			body: setup.Lifter{Stature: 1.68, Mass: 61, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.315},
+				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: 0, ToDeg: 170}},
+				Strength: []setup.StrengthTest{
+					{Action: "shoulder.abduction", AngleDeg: 20, Torque: 45}, {Action: "shoulder.abduction", AngleDeg: 60, Torque: 39}, {Action: "shoulder.abduction", AngleDeg: 100, Torque: 29},
+					{Action: "shoulder.flexion", AngleDeg: 20, Torque: 51}, {Action: "shoulder.flexion", AngleDeg: 60, Torque: 46}, {Action: "shoulder.flexion", AngleDeg: 100, Torque: 36},
+				}},
+		},
+		{
+			name: "Ilvane Torsk", notes: "Rigger. Broad; the arms track wide. Old strain on the left, quiet for a year.",
+			stack: 10, bell: 9,
+			body: setup.Lifter{Stature: 1.88, Mass: 94, NaturalPathDeg: 16, Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
+				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: 0, ToDeg: 150, Pain: "left side pinches near the top"}}},
+		},
+		{
+			name: "Madoc Quill", notes: "Puppeteer. Holds both arms overhead for minutes at a time.",
+			stack: 6.25, bell: 5,
+			body: setup.Lifter{Stature: 1.74, Mass: 70, NaturalPathDeg: 10},
+		},
+	}
+}
+
+// Load fills the database of a coach who never had a lifter. Calling it again changes nothing.
+func Load(ctx context.Context, st *store.Store, coach store.Coach) error {
+	return st.Once(ctx, coach.ID, func(tx *store.Store) error {
+		for _, p := range troupe() {
+			if err := add(ctx, tx, coach, &p); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+func add(ctx context.Context, st *store.Store, coach store.Coach, p *person) error {
+	body, err := json.Marshal(p.body)
+	if err != nil {
+		return err
+	}
+	l := store.Lifter{Row: store.Row{CoachID: coach.ID, Name: p.name}, Notes: p.notes, Body: body}
+	if err := st.CreateLifter(ctx, &l); err != nil {
+		return err
+	}
+	for _, d := range raises(p) {
+		document, err := json.Marshal(d)
+		if err != nil {
+			return err
+		}
+		row := store.Setup{Row: store.Row{CoachID: coach.ID, Name: d.Name}, LifterID: l.ID, Document: document}
+		if err := st.CreateSetup(ctx, &row); err != nil {
+			return err
+		}
+	}
+	return nil
+}

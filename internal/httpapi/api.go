@@ -1,0 +1,114 @@
+// Package httpapi offers the program over HTTP: one file per resource, each handler decoding, calling and encoding.
+package httpapi
+
+import (
+	"log/slog"
+	"net/http"
+	"reflect"
+
+	"dialarc/core"
+	"dialarc/core/setup"
+	"dialarc/internal/store"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humagin"
+	"github.com/gin-gonic/gin"
+)
+
+// Server answers requests for one coach until there are accounts.
+type Server struct {
+	Store *store.Store
+	Coach store.Coach
+}
+
+// Handler is the whole HTTP interface below /api.
+func (s *Server) Handler() *gin.Engine {
+	engine, _ := s.build()
+	return engine
+}
+
+// OpenAPI is the description of the interface.
+func OpenAPI() *huma.OpenAPI {
+	_, api := (&Server{}).build()
+	return api.OpenAPI()
+}
+
+func (s *Server) build() (*gin.Engine, huma.API) {
+	gin.SetMode(gin.ReleaseMode)
+	huma.NewError = newFailure
+	huma.DefaultArrayNullable = false
+	engine := gin.New()
+	engine.Use(logged(), gin.CustomRecovery(func(c *gin.Context, err any) {
+		slog.Error("a request failed", "path", c.Request.URL.Path, "error", err)
+		c.AbortWithStatusJSON(http.StatusInternalServerError, newFailure(http.StatusInternalServerError, "The server failed. Nothing was changed; try again."))
+	}))
+	config := huma.DefaultConfig("Dial Arc", "1")
+	config.DocsPath = ""     // huma's page loads its script from outside
+	config.CreateHooks = nil // no $schema in answers
+	config.OpenAPIPath, config.SchemasPath = "/api/openapi", ""
+	config.Info.Description = "Lifters, setups and their evaluation."
+	config.Components.Schemas = huma.NewMapRegistry("#/components/schemas/", schemaName)
+	api := humagin.New(engine, config)
+	registerTypes(api.OpenAPI().Components.Schemas)
+	s.registerEvaluate(api)
+	s.registerLifters(api)
+	s.registerSetups(api)
+	s.registerHealth(api)
+	describeRawBodies(api.OpenAPI())
+	describePage(api.OpenAPI().Components.Schemas)
+	return engine, api
+}
+
+// describeRawBodies takes out what huma adds to the description of handlers that decode their body themselves.
+func describeRawBodies(o *huma.OpenAPI) {
+	for _, item := range o.Paths {
+		for _, op := range []*huma.Operation{item.Post, item.Put} {
+			if op != nil && op.RequestBody != nil {
+				delete(op.RequestBody.Content, "application/octet-stream")
+			}
+		}
+	}
+}
+
+// nullableNumbers describes core.Curve: numbers, null in a gap.
+type nullableNumbers []float64
+
+// Schema implements huma.SchemaProvider.
+func (nullableNumbers) Schema(huma.Registry) *huma.Schema {
+	return &huma.Schema{Type: huma.TypeArray, Items: &huma.Schema{Type: huma.TypeNumber, Nullable: true}, Description: "One number per sample, null in a gap."}
+}
+
+type nullableBench struct{}
+
+// Schema implements huma.SchemaProvider.
+func (nullableBench) Schema(huma.Registry) *huma.Schema {
+	return &huma.Schema{Type: huma.TypeObject, Nullable: true, Description: "The bench, or null.",
+		Properties: map[string]*huma.Schema{"angleDeg": {Type: huma.TypeNumber, Description: "Back rest from horizontal, degrees."}}}
+}
+
+// metricSchema is core.Metric with a value that may be null.
+type metricSchema struct{}
+
+// Schema implements huma.SchemaProvider.
+func (metricSchema) Schema(huma.Registry) *huma.Schema {
+	return &huma.Schema{Type: huma.TypeObject, Required: []string{"value"}, Description: "A number that may be missing; then why says why.",
+		Properties: map[string]*huma.Schema{
+			"value": {Type: huma.TypeNumber, Nullable: true},
+			"why":   {Type: huma.TypeString, Description: "Why there is none."},
+		}}
+}
+
+func registerTypes(r huma.Registry) {
+	r.RegisterTypeAlias(reflect.TypeFor[core.Curve](), reflect.TypeFor[nullableNumbers]())
+	r.RegisterTypeAlias(reflect.TypeFor[core.Metric](), reflect.TypeFor[metricSchema]())
+	r.RegisterTypeAlias(reflect.TypeFor[*setup.Bench](), reflect.TypeFor[nullableBench]())
+}
+
+func logged() gin.HandlerFunc {
+	return func(c *gin.Context) {
+		c.Next()
+		if status := c.Writer.Status(); status >= 500 {
+			slog.Error("answered", "method", c.Request.Method, "path", c.Request.URL.Path, "status", status)
+		}
+	}
+}

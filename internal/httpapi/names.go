@@ -1,0 +1,38 @@
+package httpapi
+
+import (
+	"reflect"
+	"strings"
+
+	"dialarc/core"
+	"dialarc/core/dialin"
+	"dialarc/core/setup"
+
+	"github.com/danielgtaylor/huma/v2"
+)
+
+// prefixes keep types of the same name in different packages apart in the description.
+var prefixes = map[string]string{
+	reflect.TypeFor[core.Report]().PkgPath():    "Report",
+	reflect.TypeFor[setup.Document]().PkgPath(): "Document",
+}
+
+// schemaName is the name of a Go type in the description.
+func schemaName(t reflect.Type, hint string) string {
+	name := huma.DefaultSchemaNamer(t, hint)
+	for t.Kind() == reflect.Pointer || t.Kind() == reflect.Slice {
+		t = t.Elem()
+	}
+	prefix := prefixes[t.PkgPath()]
+	if t == reflect.TypeFor[setup.Problem]() || strings.HasPrefix(name, prefix) || strings.HasPrefix(name, "Scene") {
+		return name
+	}
+	return prefix + name
+}
+
+// describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
+func describePage(r huma.Registry) {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting]()} {
+		r.Schema(t, true, "")
+	}
+}

@@ -1,0 +1,237 @@
+// Package localpg runs a private PostgreSQL server on loopback, for the demo and for tests. It uses Debian's binaries,
+// keeps its cluster in a folder of its own and never touches another server.
+package localpg
+
+import (
+	"context"
+	"crypto/rand"
+	"errors"
+	"fmt"
+	"net"
+	"net/url"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"syscall"
+	"time"
+)
+
+// FirstPort is where the search for a free port starts: beside the usual 5432, so that other servers are left alone.
+const FirstPort = 54329
+
+// Options says where and how the server runs.
+type Options struct {
+	Dirs      []string // folders to try for the cluster, in order; the first that works is used
+	Throwaway bool     // for tests: do not wait for the disk. Never for data that matters.
+}
+
+// Server is a running PostgreSQL server.
+type Server struct {
+	URL  string // of the database dialarc
+	Dir  string
+	Port int
+
+	bin    string
+	as     *owner
+	lock   *os.File
+	secret string
+}
+
+// ErrRunning says that another program of this kind already uses the folder.
+var ErrRunning = errors.New("the database in this folder is already in use by another running demo")
+
+// Start brings the server up, creating its cluster the first time.
+func Start(ctx context.Context, opt Options) (*Server, error) {
+	bin, err := findBinaries()
+	if err != nil {
+		return nil, err
+	}
+	var failures []error
+	for _, dir := range opt.Dirs {
+		s := &Server{Dir: dir, bin: bin}
+		err := s.start(ctx, opt)
+		if err == nil || errors.Is(err, ErrRunning) {
+			return s, err
+		}
+		failures = append(failures, fmt.Errorf("in %s: %w", dir, err))
+	}
+	return nil, fmt.Errorf("PostgreSQL could not be started: %w", errors.Join(failures...))
+}
+
+func findBinaries() (string, error) {
+	found, _ := filepath.Glob("/usr/lib/postgresql/*/bin/initdb")
+	best, bestVersion := "", -1
+	for _, f := range found {
+		dir := filepath.Dir(f)
+		if v, err := strconv.Atoi(filepath.Base(filepath.Dir(dir))); err == nil && v > bestVersion {
+			best, bestVersion = dir, v
+		}
+	}
+	if best != "" {
+		return best, nil
+	}
+	if f, err := exec.LookPath("initdb"); err == nil {
+		return filepath.Dir(f), nil
+	}
+	return "", errors.New("no PostgreSQL server programs found: install Debian's package postgresql")
+}
+
+func (s *Server) start(ctx context.Context, opt Options) (err error) {
+	if s.as, err = prepareDir(s.Dir); err != nil {
+		return err
+	}
+	if err = s.takeLock(); err != nil {
+		return err
+	}
+	defer func() {
+		if err != nil {
+			s.lock.Close()
+		}
+	}()
+	if _, statErr := os.Stat(filepath.Join(s.data(), "PG_VERSION")); statErr != nil {
+		if err = s.initialise(ctx); err != nil {
+			return err
+		}
+	}
+	secret, err := os.ReadFile(s.secretFile())
+	if err != nil {
+		return err
+	}
+	s.secret = strings.TrimSpace(string(secret))
+	if err = s.launch(ctx, opt); err != nil {
+		return err
+	}
+	if err = s.createDatabase(ctx, "dialarc"); err != nil {
+		return err
+	}
+	s.URL = s.URLOf("dialarc")
+	return nil
+}
+
+func (s *Server) data() string       { return filepath.Join(s.Dir, "data") }
+func (s *Server) secretFile() string { return filepath.Join(s.Dir, "password") }
+func (s *Server) logFile() string    { return filepath.Join(s.Dir, "server.log") }
+
+// URLOf is the address of a database on the server.
+func (s *Server) URLOf(database string) string {
+	u := url.URL{Scheme: "postgres", User: url.UserPassword("dialarc", s.secret), Host: "127.0.0.1:" + strconv.Itoa(s.Port), Path: "/" + database, RawQuery: "sslmode=disable"}
+	return u.String()
+}
+
+// takeLock makes sure that only one program starts and stops this cluster.
+func (s *Server) takeLock() error {
+	f, err := os.OpenFile(filepath.Join(s.Dir, "lock"), os.O_CREATE|os.O_RDWR, 0o600)
+	if err != nil {
+		return err
+	}
+	if err := syscall.Flock(int(f.Fd()), syscall.LOCK_EX|syscall.LOCK_NB); err != nil {
+		f.Close()
+		return ErrRunning
+	}
+	s.lock = f
+	return nil
+}
+
+func (s *Server) initialise(ctx context.Context) error {
+	if err := os.RemoveAll(s.data()); err != nil { // left by an interrupted first start
+		return err
+	}
+	if err := os.WriteFile(s.secretFile(), []byte(rand.Text()+"\n"), 0o600); err != nil {
+		return err
+	}
+	if err := s.as.own(s.secretFile()); err != nil {
+		return err
+	}
+	return s.run(ctx, "initdb", "-D", s.data(), "-U", "dialarc", "-A", "scram-sha-256", "--pwfile="+s.secretFile(), "-E", "UTF8", "--locale=C.UTF-8", "-N")
+}
+
+// launch starts the server, or finds the port of one that an interrupted program left running.
+func (s *Server) launch(ctx context.Context, opt Options) error {
+	if s.run(ctx, "pg_ctl", "-D", s.data(), "status") == nil {
+		port, err := s.runningPort()
+		s.Port = port
+		return err
+	}
+	for port := FirstPort; ; {
+		free, err := freePort(port)
+		if err != nil {
+			return err
+		}
+		s.Port = free
+		args := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories=", free)
+		if opt.Throwaway {
+			args += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
+		}
+		err = s.run(ctx, "pg_ctl", "-D", s.data(), "-l", s.logFile(), "-w", "-t", "60", "-o", args, "start")
+		if err == nil {
+			return nil
+		}
+		// Another program may have taken the port in between; anything else will not mend itself.
+		if _, taken := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", free), time.Second); taken != nil || free-FirstPort > 200 {
+			return fmt.Errorf("%w\n%s", err, tail(s.logFile()))
+		}
+		port = free + 1
+	}
+}
+
+// runningPort reads the port from the server's own file: its fourth line.
+func (s *Server) runningPort() (int, error) {
+	raw, err := os.ReadFile(filepath.Join(s.data(), "postmaster.pid"))
+	if err != nil {
+		return 0, err
+	}
+	lines := strings.Split(string(raw), "\n")
+	if len(lines) < 4 {
+		return 0, errors.New("the running server does not tell its port")
+	}
+	return strconv.Atoi(strings.TrimSpace(lines[3]))
+}
+
+func freePort(from int) (int, error) {
+	for port := from; port < from+300 && port < 65536; port++ {
+		l, err := net.Listen("tcp", "127.0.0.1:"+strconv.Itoa(port))
+		if err == nil {
+			return port, l.Close()
+		}
+	}
+	return 0, fmt.Errorf("no free port from %d on", from)
+}
+
+// Stop shuts the server down and lets go of the folder. The data stay.
+func (s *Server) Stop() error {
+	ctx, cancel := context.WithTimeout(context.Background(), time.Minute)
+	defer cancel()
+	err := s.run(ctx, "pg_ctl", "-D", s.data(), "-w", "-t", "50", "-m", "fast", "stop")
+	return errors.Join(err, s.lock.Close())
+}
+
+// run runs one of PostgreSQL's programs as the cluster's owner, in an environment of its own, away from the terminal's
+// signals, so that Ctrl-C reaches only this program, which then stops the server in order.
+func (s *Server) run(ctx context.Context, name string, args ...string) error {
+	cmd := exec.CommandContext(ctx, filepath.Join(s.bin, name), args...)
+	cmd.Dir = s.Dir
+	cmd.Env = []string{"PATH=" + s.bin + ":/usr/sbin:/usr/bin:/sbin:/bin", "LC_ALL=C.UTF-8"}
+	cmd.SysProcAttr = &syscall.SysProcAttr{Setsid: true, Credential: s.as.credential}
+	out, err := os.CreateTemp("", "dialarc-pg-*")
+	if err != nil {
+		return err
+	}
+	defer os.Remove(out.Name())
+	defer out.Close()
+	cmd.Stdout, cmd.Stderr = out, out // a file, not a pipe: the server keeps it open and a pipe would never end
+	if err := cmd.Run(); err != nil {
+		return fmt.Errorf("%s: %w: %s", name, err, tail(out.Name()))
+	}
+	return nil
+}
+
+func tail(file string) string {
+	raw, _ := os.ReadFile(file)
+	text := strings.TrimSpace(string(raw))
+	if len(text) > 800 {
+		text = "..." + text[len(text)-800:]
+	}
+	return text
+}

@@ -1,0 +1,137 @@
+// Package store keeps lifters and setups in PostgreSQL. Every row belongs to a coach, and every query names the coach;
+// writes carry the version that they were based on.
+package store
+
+import (
+	"context"
+	"embed"
+	"errors"
+	"fmt"
+	"io/fs"
+	"time"
+
+	"github.com/jackc/pgx/v5/pgxpool"
+	"github.com/jackc/pgx/v5/stdlib"
+	"github.com/pressly/goose/v3"
+	"github.com/pressly/goose/v3/lock"
+	"gorm.io/driver/postgres"
+	"gorm.io/gorm"
+	"gorm.io/gorm/logger"
+)
+
+//go:embed migrations/*.sql
+var migrations embed.FS
+
+// Store is a connection to the database. It keeps nothing in memory, so several programs can share one database.
+type Store struct {
+	pool *pgxpool.Pool
+	db   *gorm.DB
+}
+
+// Open connects to the database. It does not migrate.
+func Open(ctx context.Context, url string) (*Store, error) {
+	pool, err := pgxpool.New(ctx, url)
+	if err != nil {
+		return nil, err
+	}
+	if err := pool.Ping(ctx); err != nil {
+		pool.Close()
+		return nil, fmt.Errorf("the database does not answer: %w", err)
+	}
+	db, err := gorm.Open(postgres.New(postgres.Config{Conn: stdlib.OpenDBFromPool(pool)}), &gorm.Config{
+		Logger: logger.Discard, TranslateError: true, NowFunc: func() time.Time { return time.Now().UTC().Truncate(time.Microsecond) },
+	})
+	if err != nil {
+		pool.Close()
+		return nil, err
+	}
+	return &Store{pool: pool, db: db}, nil
+}
+
+// Close lets go of all connections.
+func (s *Store) Close() { s.pool.Close() }
+
+// Ping asks whether the database answers.
+func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
+
+// Migrate brings the database to the newest version. Programs that start together wait for each other.
+func (s *Store) Migrate(ctx context.Context) error {
+	files, err := fs.Sub(migrations, "migrations")
+	if err != nil {
+		return err
+	}
+	locker, err := lock.NewPostgresSessionLocker()
+	if err != nil {
+		return err
+	}
+	db := stdlib.OpenDBFromPool(s.pool)
+	defer db.Close()
+	provider, err := goose.NewProvider(goose.DialectPostgres, db, files, goose.WithSessionLocker(locker))
+	if err != nil {
+		return err
+	}
+	_, err = provider.Up(ctx)
+	return err
+}
+
+// The ways in which a row cannot be had.
+var (
+	ErrNotFound = errors.New("not found")
+	ErrStale    = errors.New("changed by someone else in the meantime")
+	ErrExists   = errors.New("there already")
+)
+
+// Row is what lifters and setups have in common.
+type Row struct {
+	ID        string `gorm:"default:gen_random_uuid()"`
+	CoachID   string
+	Version   int
+	Name      string
+	CreatedAt time.Time
+	UpdatedAt time.Time
+	DeletedAt gorm.DeletedAt
+}
+
+// Coach owns lifters and setups.
+type Coach struct {
+	ID        string `gorm:"default:gen_random_uuid()"`
+	Name      string
+	CreatedAt time.Time
+}
+
+// FirstCoach is the coach of this installation, made when there is none yet.
+func (s *Store) FirstCoach(ctx context.Context, name string) (Coach, error) {
+	var c Coach
+	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		if err := tx.Exec("lock table coaches in share row exclusive mode").Error; err != nil {
+			return err
+		}
+		err := tx.Order("created_at, id").First(&c).Error
+		if errors.Is(err, gorm.ErrRecordNotFound) {
+			c = Coach{Name: name}
+			return tx.Create(&c).Error
+		}
+		return err
+	})
+	return c, err
+}
+
+// Page is a part of a list.
+type Page struct {
+	Offset, Limit int
+}
+
+// Once runs fill in one transaction for a coach who never had a lifter, deleted ones included, and does nothing for
+// others. Programs that start together do not fill twice.
+func (s *Store) Once(ctx context.Context, coach string, fill func(*Store) error) error {
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		if err := tx.Exec("select from coaches where id = ? for update", coach).Error; err != nil {
+			return err
+		}
+		var n int64
+		if err := tx.Unscoped().Model(&Lifter{}).Where("coach_id = ?", coach).Count(&n).Error; err != nil || n > 0 {
+			return err
+		}
+		return fill(&Store{pool: s.pool, db: tx})
+	})
+}
