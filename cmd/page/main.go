@@ -10,6 +10,7 @@ import (
 	"syscall/js"
 
 	"dialarc/core"
+	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
 	"dialarc/core/setup"
 )
@@ -32,6 +33,7 @@ func main() {
 		"apply":    export(apply),
 		"loadKind": export(loadKind),
 		"paint":    export(paint),
+		"ready":    export(ready),
 		"bench":    js.FuncOf(bench),
 	}))
 	select {}
@@ -112,4 +114,16 @@ func paint(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	return sweeper.Paint(&d)
+}
+
+// ready lists the setups to begin with for a lifter.
+func ready(args []js.Value) (any, setup.Problems) {
+	var l setup.Lifter
+	if err := json.Unmarshal([]byte(args[0].String()), &l); err != nil {
+		return nil, setup.Problems{{Path: "lifter", What: "The lifter cannot be read: " + err.Error() + "."}}
+	}
+	if problems := setup.ValidateLifter("lifter", &l); len(problems) > 0 {
+		return nil, problems
+	}
+	return catalogue.ReadySetups(&l), nil
 }

@@ -74,7 +74,7 @@ func (s *Server) registerLifters(api huma.API) {
 	}
 	r.register(api)
 	huma.Register(api, huma.Operation{OperationID: "listLifters", Method: http.MethodGet, Path: r.path, Summary: "List lifters", Errors: []int{503}},
-		func(ctx context.Context, in *pageInput) (*lifterList, error) {
+		func(ctx context.Context, in *PageInput) (*lifterList, error) {
 			list, total, err := s.Store.Lifters(ctx, s.Coach.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &lifterList{}
 			out.Body.Items, out.Body.Total = r.shown(list), total

@@ -12,7 +12,8 @@ var uuidForm = regexp.MustCompile(`^[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-
 
 func isUUID(s string) bool { return uuidForm.MatchString(s) }
 
-type pageInput struct {
+// PageInput asks for a part of a list. It is exported because huma fills embedded fields only then.
+type PageInput struct {
 	Offset int `query:"offset" minimum:"0" default:"0" doc:"How many to pass over."`
 	Limit  int `query:"limit" minimum:"1" maximum:"200" default:"100" doc:"How many to send."`
 }

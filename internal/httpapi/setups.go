@@ -39,7 +39,7 @@ type setupList struct {
 }
 
 type setupListInput struct {
-	pageInput
+	PageInput
 	LifterID string `query:"lifterId" format:"uuid" doc:"Only this lifter's."`
 }
 

@@ -1,0 +1,49 @@
+package catalogue
+
+import (
+	"math"
+
+	"dialarc/core/setup"
+)
+
+// Ready is a setup to begin with.
+type Ready struct {
+	Key      string         `json:"key"`
+	About    string         `json:"about" doc:"What it is for, in a line."`
+	Document setup.Document `json:"document"`
+}
+
+// ReadySetups lists the setups to begin with for one lifter, loaded lightly for their body mass: about 8% of it on the
+// pin, 7% in the hand (own).
+func ReadySetups(l *setup.Lifter) []Ready {
+	stack := math.Max(2.5, math.Round(0.08*l.Mass/1.25)*1.25)
+	bell := math.Max(1, math.Round(0.07*l.Mass/0.5)*0.5)
+	return []Ready{
+		{"raise.behind.hand", "Heaviest where the arm starts; falls as the muscle does.", behind(l, "Cross-behind raise, hand height", 9, 0.30, 45, stack)},
+		{"raise.behind.knee", "The same from low: more in the middle and on top.", behind(l, "Cross-behind raise, knee height", 4, 0.30, 45, stack)},
+		{"raise.behind.lined", "Further out, so that the cable runs along the arm and under the shoulder.", behind(l, "Cross-behind raise, lined up", 7, 0.70, 45, stack)},
+		{"raise.dumbbell", "Nothing at the bottom, most at shoulder height.", withBell(behind(l, "Dumbbell raise to the side", 9, 0.30, 20, stack), bell)},
+	}
+}
+
+// behind is a raise against the cable of the opposite column, which passes behind the back.
+func behind(l *setup.Lifter, name string, hole int, out, plane, stack float64) setup.Document {
+	station := Stations["twin-column"]
+	return setup.Document{
+		Schema: setup.Schema, Name: name, Samples: setup.DefaultSamples,
+		Target:  setup.Target{Region: "deltoid.middle", School: "match", Joint: "shoulder"},
+		Lifter:  *l,
+		Posture: setup.Posture{Kind: "standing", Root: "feet", X: out, Feet: "parallel", FeetApart: 0.30},
+		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", Primary: "shoulder.elevation", FromDeg: 5, ToDeg: 95,
+			Hold: map[string]float64{"shoulder.planeDeg": plane, "shoulder.rotationDeg": 0, "elbow.flexionDeg": 5}},
+		Loads: []setup.Load{{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+			Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: 1, Friction: setup.DefaultFriction,
+			ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel, Kit: &setup.Kit{Station: station.Key, Column: "left", Hole: hole}}},
+		Tempo: setup.Tempo{Down: 3, Up: 2, Top: 1},
+	}
+}
+
+func withBell(d setup.Document, mass float64) setup.Document {
+	d.Loads[0] = setup.Load{ID: "dumbbell", Kind: "dumbbell", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}
+	return d
+}

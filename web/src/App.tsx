@@ -1,0 +1,38 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { BenchScreen } from "./screens/bench/BenchScreen";
+import { EmptyBench } from "./screens/bench/EmptyBench";
+import { LiftersScreen } from "./screens/lifters/LiftersScreen";
+import { Shell } from "./screens/Shell";
+import { usePreferences } from "./state/preferences";
+import { GlobalStyle } from "./theme/global";
+import { Notices } from "./ui/Notices";
+
+const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
+
+export function App() {
+  const { theme } = usePreferences();
+  useEffect(() => {
+    if (theme === "system") delete document.documentElement.dataset.theme;
+    else document.documentElement.dataset.theme = theme;
+  }, [theme]);
+  return (
+    <QueryClientProvider client={cache}>
+      <GlobalStyle />
+      <BrowserRouter>
+        <Routes>
+          <Route element={<Shell />}>
+            <Route path="/" element={<Navigate to="/lifters" replace />} />
+            <Route path="/lifters" element={<LiftersScreen />} />
+            <Route path="/lifters/:id" element={<LiftersScreen />} />
+            <Route path="/bench" element={<EmptyBench />} />
+            <Route path="/bench/:id" element={<BenchScreen />} />
+            <Route path="*" element={<Navigate to="/lifters" replace />} />
+          </Route>
+        </Routes>
+      </BrowserRouter>
+      <Notices />
+    </QueryClientProvider>
+  );
+}

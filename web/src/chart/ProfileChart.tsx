@@ -1,0 +1,192 @@
+import { AxisBottom, AxisLeft } from "@visx/axis";
+import { scaleLinear } from "@visx/scale";
+import { AreaClosed, LinePath } from "@visx/shape";
+import { useRef } from "react";
+import styled from "styled-components";
+import type { Report } from "../engine/types";
+import { followPointer } from "../figure/drags";
+import { useUnits } from "../state/units";
+import { useSize } from "../ui/useSize";
+
+const Box = styled.div`
+  .legend { display: flex; flex-wrap: wrap; gap: 2px 10px; margin: 2px 0 4px; font-size: 12px; color: var(--quiet); }
+  .legend span { display: inline-flex; align-items: center; gap: 4px; }
+  svg { display: block; width: 100%; touch-action: none; cursor: ew-resize; }
+`;
+
+type Props = { report: Report; s: number; moveTo: (s: number) => void };
+
+const margin = { left: 36, right: 10, top: 8, bottom: 22 };
+const height = 196;
+
+/** The unrolled arc: torque over the angle, with what the muscle can do and what the school wants. */
+export function ProfileChart({ report, s, moveTo }: Props) {
+  const units = useUnits();
+  const [frame, { width }] = useSize<HTMLDivElement>();
+  const svg = useRef<SVGSVGElement>(null);
+  const c = report.curves;
+  const factor = units.unit("torque").factor;
+  const values = [c.torque, c.capacity, c.arm].flat().filter((v): v is number => v != null);
+  const top = Math.max(...values, 1) * factor * 1.08;
+  const bottom = Math.min(0, ...values) * factor * 1.08;
+  const first = c.angleDeg[0] ?? 0;
+  const last = c.angleDeg.at(-1) ?? 1;
+  const x = scaleLinear({
+    domain: [first, last],
+    range: [margin.left, Math.max(margin.left + 10, width - margin.right)],
+  });
+  const y = scaleLinear({ domain: [bottom, top], range: [height - margin.bottom, margin.top], nice: true });
+  const indices = c.s.map((_, i) => i);
+  const at = (curve: (number | null)[]) => ({
+    data: indices,
+    x: (i: number) => x(c.angleDeg[i] ?? 0),
+    y: (i: number) => y((curve[i] ?? 0) * factor),
+    defined: (i: number) => curve[i] != null,
+  });
+  const drag = (event: React.PointerEvent<SVGSVGElement>) => {
+    const go = (clientX: number) => {
+      const left = svg.current?.getBoundingClientRect().left ?? 0;
+      moveTo(Math.max(0, Math.min(1, (x.invert(clientX - left) - first) / (last - first))));
+    };
+    go(event.clientX);
+    followPointer(event, go, () => {});
+  };
+  const angle = first + (last - first) * s;
+  const torque = valueAt(c.torque, s);
+  const text = { fill: "var(--quiet)", fontSize: 10, fontFamily: "Spline Sans Mono Variable" };
+  return (
+    <Box ref={frame}>
+      <Legend hasTarget={c.target.length > 0} />
+      {width > 0 && (
+        <svg ref={svg} height={height} role="img" aria-label={describe(report, units.text)} onPointerDown={drag}>
+          <Thirds x={x} first={first} last={last} />
+          {c.target.length > 0 && <TargetBand at={at(c.target)} />}
+          <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
+          <LinePath {...at(c.capacity)} stroke="var(--slate)" strokeWidth={1.6} strokeDasharray="6 4" />
+          <LinePath {...at(c.arm)} stroke="var(--ember)" strokeWidth={1.2} strokeDasharray="2 3" />
+          <LinePath {...at(c.torque)} stroke="var(--ember)" strokeWidth={2.6} />
+          {report.gaps.map((g) => (
+            <Gap key={`${g.index}${g.fromDeg}`} from={x(g.fromDeg)} to={x(g.toDeg)} />
+          ))}
+          <AxisLeft
+            scale={y}
+            left={margin.left}
+            numTicks={4}
+            hideAxisLine
+            hideTicks
+            tickLabelProps={() => ({ ...text, textAnchor: "end", dx: 4, dy: 3 })}
+          />
+          <AxisBottom
+            scale={x}
+            top={height - margin.bottom}
+            numTicks={6}
+            stroke="var(--line)"
+            tickStroke="var(--line)"
+            tickLength={4}
+            tickFormat={(v) => `${v}°`}
+            tickLabelProps={() => ({ ...text, textAnchor: "middle", dy: 2 })}
+          />
+          <text x={4} y={10} {...text}>
+            {units.unit("torque").name}
+          </text>
+          <line
+            x1={x(angle)}
+            x2={x(angle)}
+            y1={margin.top}
+            y2={height - margin.bottom}
+            stroke="var(--ink)"
+            strokeWidth={1.3}
+          />
+          {torque !== null && (
+            <circle
+              cx={x(angle)}
+              cy={y(torque * factor)}
+              r={4.5}
+              fill="var(--sheet)"
+              stroke="var(--ink)"
+              strokeWidth={2}
+            />
+          )}
+        </svg>
+      )}
+    </Box>
+  );
+}
+
+/** The value of a curve at a place along the path, between its samples; null in a gap. */
+export function valueAt(curve: (number | null)[], s: number): number | null {
+  const at = s * (curve.length - 1);
+  const [a, b] = [curve[Math.floor(at)], curve[Math.ceil(at)]];
+  if (a == null || b == null) return null;
+  return a + (b - a) * (at - Math.floor(at));
+}
+
+function describe(report: Report, text: (v: number, kind: string) => string): string {
+  const { peak, peakAngleDeg, leftEnd } = report.profile.total;
+  if (peak.value == null || peakAngleDeg.value == null || leftEnd.value == null)
+    return "Torque over the angle; it has a gap.";
+  return `Torque over the angle: largest ${text(peak.value, "torque")} at ${text(peakAngleDeg.value, "angle")}, ${text(100 * leftEnd.value, "percent")} of it at the end.`;
+}
+
+function Thirds({ x, first, last }: { x: (v: number) => number; first: number; last: number }) {
+  return [1, 2].map((k) => {
+    const at = x(first + ((last - first) * k) / 3);
+    return (
+      <line
+        key={k}
+        x1={at}
+        x2={at}
+        y1={margin.top}
+        y2={height - margin.bottom}
+        stroke="var(--line)"
+        strokeDasharray="2 3"
+      />
+    );
+  });
+}
+
+function TargetBand({
+  at,
+}: {
+  at: { data: number[]; x: (i: number) => number; y: (i: number) => number; defined: (i: number) => boolean };
+}) {
+  return (
+    <>
+      <defs>
+        <pattern id="targetHatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="5" stroke="var(--slate)" strokeWidth="1.3" opacity="0.55" />
+        </pattern>
+      </defs>
+      <LinePath {...at} stroke="url(#targetHatch)" strokeWidth={9} />
+    </>
+  );
+}
+
+function Gap({ from, to }: { from: number; to: number }) {
+  return (
+    <rect
+      x={from}
+      width={Math.max(3, to - from)}
+      y={margin.top}
+      height={height - margin.top - margin.bottom}
+      fill="url(#hatch)"
+      opacity={0.6}
+    />
+  );
+}
+
+function Legend({ hasTarget }: { hasTarget: boolean }) {
+  const line = (props: React.SVGProps<SVGLineElement>) => (
+    <svg width="16" height="8" aria-hidden style={{ width: 16 }}>
+      <line x1="0" x2="16" y1="4" y2="4" {...props} />
+    </svg>
+  );
+  return (
+    <div className="legend">
+      <span>{line({ stroke: "var(--ember)", strokeWidth: 2.6 })}torque</span>
+      <span>{line({ stroke: "var(--slate)", strokeWidth: 1.6, strokeDasharray: "6 4" })}strength</span>
+      {hasTarget && <span>{line({ stroke: "var(--slate)", strokeWidth: 7, opacity: 0.35 })}wanted</span>}
+      <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}arm alone</span>
+    </div>
+  );
+}

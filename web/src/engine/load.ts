@@ -1,0 +1,29 @@
+import "./built/wasm_exec.js";
+import wasmUrl from "./built/dialarc.wasm?url";
+
+/** The functions that the core puts on globalThis: JSON text in, JSON text out. */
+export type RawCore = {
+  evaluate(document: string): string;
+  scene(document: string, s: number): string;
+  settings(document: string): string;
+  apply(document: string, key: string, value: number): string;
+  loadKind(document: string, index: number, kind: string): string;
+  paint(document: string): string;
+  ready(lifter: string): string;
+  bench(document: string, times: number): number;
+};
+
+declare global {
+  var dialarc: RawCore | undefined;
+  // From the Go distribution's wasm_exec.js.
+  var Go: new () => { importObject: WebAssembly.Imports; run(instance: WebAssembly.Instance): Promise<void> };
+}
+
+/** Starts the core in this thread. */
+export async function loadCore(): Promise<RawCore> {
+  const go = new globalThis.Go();
+  const { instance } = await WebAssembly.instantiateStreaming(fetch(wasmUrl), go.importObject);
+  void go.run(instance);
+  if (!globalThis.dialarc) throw new Error("The calculation core did not start.");
+  return globalThis.dialarc;
+}

@@ -1,0 +1,27 @@
+import type { components } from "../api/schema.gen";
+
+type Schemas = components["schemas"];
+
+export type SetupDocument = Schemas["Document"];
+export type Load = Schemas["DocumentLoad"];
+export type Lifter = Schemas["DocumentLifter"];
+export type Report = Schemas["Report"];
+export type Scene = Schemas["Scene"];
+export type SceneLoad = Schemas["SceneLoad"];
+export type SceneColumn = Schemas["SceneColumn"];
+export type SceneSegment = Schemas["SceneSegment"];
+export type Setting = Schemas["Setting"];
+export type Painting = Schemas["Painting"];
+export type Sweep = Schemas["Sweep"];
+export type Ready = Schemas["Ready"];
+export type Mend = Schemas["Mend"];
+export type Problem = Schemas["Problem"];
+export type Verdict = Schemas["ReportVerdict"];
+export type Quantity = Schemas["ReportQuantity"];
+export type Point = Schemas["ReportPoint"];
+export type StoredSetup = Schemas["Setup"];
+export type StoredLifter = Schemas["Lifter"];
+export type Failure = Schemas["Failure"];
+
+/** What every call of the core answers: a value, or what is wrong. */
+export type Answer<T> = { ok: T; problems?: undefined } | { ok?: undefined; problems: Problem[] };

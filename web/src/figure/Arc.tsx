@@ -1,0 +1,121 @@
+import type { Report, Scene } from "../engine/types";
+import { add, mul, path, type Vec, type Vec2, vec } from "./vector";
+import { project, type View } from "./view";
+
+const widest = 0.16; // of the ribbon at the largest torque, m
+
+/** Where the ribbon lies: outside the finger tips, so that the hand stays free. */
+export type Ring = { inner: number; handle: number };
+
+export function ringOf(scene: Scene): Ring {
+  const s = scene.sizes;
+  const inner = (s.upperArm ?? 0.33) + (s.forearm ?? 0.26) + (s.hand ?? 0.19) + 0.03;
+  return { inner, handle: inner + widest + 0.035 };
+}
+
+/** The colour of an effort: pale, ember, deep. */
+export function effortColour(effort: number): string {
+  const share = Math.max(0, Math.min(1, effort));
+  if (share < 0.5) return `color-mix(in oklab, var(--ember) ${Math.round(share * 200)}%, var(--ember-pale))`;
+  return `color-mix(in oklab, var(--ember-deep) ${Math.round((share - 0.5) * 200)}%, var(--ember))`;
+}
+
+export function directionNow(scene: Scene, lead: string): { joint: Vec; direction: Vec } | null {
+  const upper = scene.segments.find((s) => s.name === `upperArm.${lead}`);
+  if (!upper) return null;
+  const t = upper.turn;
+  return { joint: upper.origin, direction: vec(-(t[1] ?? 0), -(t[4] ?? 0), -(t[7] ?? 0)) };
+}
+
+/** The ribbon round the working joint: as wide at each angle as the torque there, darker the harder it is. */
+export function Ribbon({ view, report, ring }: { view: View; report: Report; ring: Ring }) {
+  const { joint, direction } = report.path;
+  const { torque, effort, angleDeg } = report.curves;
+  const most = Math.max(...torque.map((t) => t ?? 0), 1e-9);
+  const at = (i: number, r: number): Vec2 => project(view, add(joint[i] as Vec, mul(direction[i] as Vec, r)));
+  const pieces = [];
+  const step = 2;
+  for (let i = 0; i + 1 < joint.length; i += step) {
+    const j = Math.min(joint.length - 1, i + step);
+    const [a, b] = [torque[i], torque[j]];
+    if (a == null || b == null) {
+      const d = path([at(i, ring.inner), at(j, ring.inner), at(j, ring.inner + 0.04), at(i, ring.inner + 0.04)]);
+      pieces.push(<path key={i} d={d} fill="url(#hatch)" />);
+      continue;
+    }
+    const [wa, wb] = [(Math.max(0, a) / most) * widest, (Math.max(0, b) / most) * widest];
+    const fill = effortColour(((effort[i] ?? 0) + (effort[j] ?? 0)) / 2);
+    pieces.push(
+      <path
+        key={i}
+        d={path([at(i, ring.inner), at(j, ring.inner), at(j, ring.inner + wb), at(i, ring.inner + wa)])}
+        fill={fill}
+        stroke={fill}
+        strokeWidth={0.6}
+      />,
+    );
+  }
+  const ticks = [];
+  for (let i = 0; i < joint.length; i++) {
+    const before = angleDeg[i - 1] ?? Number.NaN;
+    const here = angleDeg[i] ?? 0;
+    if (Math.floor(before / 15) !== Math.floor(here / 15) && i > 0) {
+      const [p, q] = [at(i, ring.inner - 0.015), at(i, ring.inner)];
+      ticks.push(<line key={i} x1={p[0]} y1={p[1]} x2={q[0]} y2={q[1]} />);
+    }
+  }
+  const base = joint.map((_, i) => at(i, ring.inner));
+  return (
+    <g>
+      {pieces}
+      <g stroke="var(--quiet)">
+        <path d={path(base, false)} fill="none" strokeWidth={0.8} />
+        {ticks}
+      </g>
+    </g>
+  );
+}
+
+/** A handle on the ring: the ends of the range and the needle. */
+export function RingHandle(props: {
+  view: View;
+  joint: Vec;
+  direction: Vec;
+  ring: Ring;
+  label: string;
+  needle?: boolean;
+  onPointerDown?: (event: React.PointerEvent<SVGElement>) => void;
+}) {
+  const { view, joint, direction, ring, label, needle } = props;
+  const at = (r: number) => project(view, add(joint, mul(direction, r)));
+  const [inner, outer, knob, text] = [
+    at(ring.inner - 0.03),
+    at(ring.handle - 0.035),
+    at(ring.handle),
+    at(ring.handle + 0.1),
+  ];
+  return (
+    <g onPointerDown={props.onPointerDown} style={{ cursor: "grab", touchAction: "none" }} data-handle={label}>
+      <line
+        x1={inner[0]}
+        y1={inner[1]}
+        x2={outer[0]}
+        y2={outer[1]}
+        stroke="var(--ink)"
+        strokeWidth={needle ? 3 : 1.4}
+        strokeLinecap="round"
+      />
+      <circle cx={knob[0]} cy={knob[1]} r={18} fill="transparent" />
+      {needle ? (
+        <circle cx={knob[0]} cy={knob[1]} r={6} fill="var(--ink)" />
+      ) : (
+        <circle cx={knob[0]} cy={knob[1]} r={6} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.6} />
+      )}
+      {!needle && (
+        <text x={text[0]} y={text[1] + 4} textAnchor="middle" fontSize={11} fill="var(--quiet)" className="mono">
+          {label}
+        </text>
+      )}
+    </g>
+  );
+}

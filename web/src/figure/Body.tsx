@@ -1,0 +1,59 @@
+import { memo } from "react";
+import type { Blob, Group, Person, Tint } from "./person";
+import { dot, hull, path, type Vec2 } from "./vector";
+import { depth, ellipse, type View } from "./view";
+
+const fills: Record<Tint, string> = {
+  skin: "var(--skin)",
+  vest: "var(--vest)",
+  shorts: "var(--shorts)",
+  shoe: "var(--shoe)",
+  hair: "var(--hair)",
+};
+
+/** The outline of a chain: the hull of every two neighbours, as one path. */
+function chainPath(view: View, chain: Blob[]): string {
+  const rings: Vec2[][] = chain.map((b) => ellipse(view, b.centre, b.axes));
+  if (rings.length === 1) return path(rings[0] as Vec2[]);
+  let d = "";
+  for (let i = 1; i < rings.length; i++) d += path(hull([...(rings[i - 1] as Vec2[]), ...(rings[i] as Vec2[])]));
+  return d;
+}
+
+/**
+ * One group of the body. All its parts are drawn once as outline and then once as fill, so that the lines between parts
+ * vanish and one outline remains round the group.
+ */
+export const BodyGroup = memo(function BodyGroup({ view, group, far }: { view: View; group: Group; far: boolean }) {
+  const parts = group.parts.map((p) => ({ tint: p.tint, d: chainPath(view, p.chain), near: depthOf(view, p.chain) }));
+  if (group.name === "head") parts.sort((a, b) => a.near - b.near);
+  return (
+    <g>
+      {parts.map((p, i) => (
+        <path key={i} d={p.d} fill="none" stroke="var(--outline)" strokeWidth={2.4} strokeLinejoin="round" />
+      ))}
+      {parts.map((p, i) => {
+        const fill = far && p.tint === "skin" ? "var(--skin-far)" : fills[p.tint];
+        return <path key={i} d={p.d} fill={fill} stroke={fill} strokeWidth={0.5} />;
+      })}
+    </g>
+  );
+});
+
+function depthOf(view: View, chain: Blob[]): number {
+  return chain.reduce((sum, b) => sum + depth(view, b.centre), 0) / chain.length;
+}
+
+/** The target region on one shoulder, darker the harder it works; nothing when it faces away. */
+export function Strip({ view, strip, effort }: { view: View; strip: Person["strips"][number]; effort: number }) {
+  const facing = dot(strip.facing, view.toward);
+  if (facing < -0.35) return null;
+  return (
+    <path
+      d={chainPath(view, strip.chain)}
+      fill="var(--plum)"
+      opacity={0.3 + 0.65 * Math.max(0, Math.min(1, effort))}
+      stroke="none"
+    />
+  );
+}

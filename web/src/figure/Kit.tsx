@@ -1,0 +1,137 @@
+import type { SceneColumn, SceneLoad } from "../engine/types";
+import type { Person } from "./person";
+import { add, hull, mul, path, type Vec, type Vec2, vec } from "./vector";
+import { ellipse, project, type View } from "./view";
+
+/** The outline of an upright box. */
+function box(view: View, x: number, z: number, half: number, low: number, high: number): string {
+  const corners: Vec2[] = [];
+  for (const dx of [-half, half])
+    for (const dz of [-half, half]) for (const y of [low, high]) corners.push(project(view, vec(x + dx, y, z + dz)));
+  return path(hull(corners));
+}
+
+/** A column with its numbered holes, seen where the view shows heights. */
+export function Column({ view, column, numbered }: { view: View; column: SceneColumn; numbered: boolean }) {
+  const { x, z, halfWidth, height } = column;
+  const upright = Math.abs(view.up.y) > 0.4;
+  const holes = [];
+  for (let i = 0; upright && i < column.holes; i++) {
+    const y = column.lowestHole + i * column.spacing;
+    const [px, py] = project(view, vec(x, y, z));
+    holes.push(<circle key={i} cx={px} cy={py} r={Math.max(1.2, view.scale * 0.006)} fill="var(--line)" />);
+    if (numbered && i % 4 === 0) {
+      const outward = view.name === "side" ? -1 : Math.sign(project(view, vec(x, y, z))[0] - view.middle[0]) || 1;
+      const shift = outward * (halfWidth * view.scale * 1.45 + 5);
+      holes.push(
+        <text key={`n${i}`} x={px + shift} y={py + 3.5} fontSize={10} textAnchor={outward > 0 ? "start" : "end"}>
+          {i + 1}
+        </text>,
+      );
+    }
+  }
+  return (
+    <g className="mono" fill="var(--quiet)">
+      <path d={box(view, x, z, halfWidth * 2.4, 0, 0.05)} fill="var(--metal)" stroke="var(--metal-line)" />
+      <path
+        d={box(view, x, z, halfWidth, 0.05, height)}
+        fill="var(--sheet)"
+        stroke="var(--metal-line)"
+        strokeWidth={1.2}
+      />
+      {holes}
+    </g>
+  );
+}
+
+type Piece = { from: number; to: number; middle: Vec };
+
+/** A cable in pieces, each with a depth of its own, so that it can pass behind the body and come out in front. */
+export function cablePieces(load: SceneLoad): Piece[] {
+  const { pulley, contact } = load;
+  if (!pulley) return [];
+  const n = load.state === "slack" ? 1 : 8;
+  const at = (t: number) => add(pulley, mul(vec(contact.x - pulley.x, contact.y - pulley.y, contact.z - pulley.z), t));
+  return Array.from({ length: n }, (_, i) => ({ from: i / n, to: (i + 1) / n, middle: at((i + 0.5) / n) }));
+}
+
+export function Cable({ view, load, piece }: { view: View; load: SceneLoad; piece: Piece }) {
+  if (!load.pulley) return null;
+  const [p, c] = [project(view, load.pulley), project(view, load.contact)];
+  if (load.state === "slack") {
+    const sag: Vec2 = [(p[0] + c[0]) / 2, Math.max(p[1], c[1]) + 18];
+    return <path d={`M${p}Q${sag} ${c}`} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeDasharray="5 4" />;
+  }
+  const at = (t: number): Vec2 => [p[0] + (c[0] - p[0]) * t, p[1] + (c[1] - p[1]) * t];
+  const [from, to] = [at(piece.from), at(piece.to)];
+  return <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke="var(--ink)" strokeWidth={1.7} />;
+}
+
+/** What the hand holds: a stirrup handle on a cable, or a dumbbell. */
+export function Held({ view, load, hand }: { view: View; load: SceneLoad; hand: Person["hands"][number] }) {
+  if (load.kind === "dumbbell") return <Dumbbell view={view} hand={hand} mass={load.mass} />;
+  if (!load.pulley) return null;
+  const [a, b] = [add(hand.grip, mul(hand.across, 0.065)), add(hand.grip, mul(hand.across, -0.065))];
+  const toPulley = vec(load.pulley.x - hand.grip.x, load.pulley.y - hand.grip.y, load.pulley.z - hand.grip.z);
+  const length = Math.hypot(toPulley.x, toPulley.y, toPulley.z) || 1;
+  const yoke = add(hand.grip, mul(toPulley, 0.1 / length));
+  const points = [project(view, a), project(view, yoke), project(view, b)];
+  return (
+    <g fill="none" stroke="var(--ink)" strokeLinejoin="round" strokeLinecap="round">
+      <path d={path(points, false)} strokeWidth={1.8} />
+      <path d={path([project(view, a), project(view, b)], false)} strokeWidth={5} />
+    </g>
+  );
+}
+
+function Dumbbell({ view, hand, mass }: { view: View; hand: Person["hands"][number]; mass: number }) {
+  const radius = 0.03 + 0.017 * Math.cbrt(mass);
+  const thick = 0.018 + 0.006 * Math.cbrt(mass);
+  const axes = discAxes(hand, radius, 0.008);
+  const disc = (centre: number): string => {
+    const near = ellipse(view, add(hand.grip, mul(hand.across, centre - thick)), axes);
+    const far = ellipse(view, add(hand.grip, mul(hand.across, centre + thick)), axes);
+    return path(hull([...near, ...far]));
+  };
+  const bar = [
+    project(view, add(hand.grip, mul(hand.across, 0.1))),
+    project(view, add(hand.grip, mul(hand.across, -0.1))),
+  ];
+  return (
+    <g stroke="var(--outline)" strokeLinejoin="round">
+      <path d={path(bar, false)} stroke="var(--metal-line)" strokeWidth={6} />
+      {[-0.085, 0.085].map((c) => (
+        <path key={c} d={disc(c)} fill="var(--shoe)" strokeWidth={1.2} />
+      ))}
+    </g>
+  );
+}
+
+function discAxes(hand: Person["hands"][number], radius: number, thin: number): [Vec, Vec, Vec] {
+  const third = vec(
+    hand.across.y * hand.along.z - hand.across.z * hand.along.y,
+    hand.across.z * hand.along.x - hand.across.x * hand.along.z,
+    hand.across.x * hand.along.y - hand.across.y * hand.along.x,
+  );
+  return [mul(hand.across, thin), mul(hand.along, radius), mul(third, radius)];
+}
+
+/** The floor: a grid of 10 cm seen from above or at an angle, a line from the side. */
+export function Floor({ view, low, high }: { view: View; low: Vec; high: Vec }) {
+  const lines = [];
+  const flat = Math.abs(view.toward.y);
+  if (flat < 0.05) {
+    const y = project(view, vec(0, 0, 0))[1];
+    return <line x1={0} x2={view.middle[0] * 2} y1={y} y2={y} stroke="var(--line)" strokeWidth={1.4} />;
+  }
+  const grid = (value: number) => (Math.round(value * 10) % 5 === 0 ? 1.1 : 0.5);
+  for (let x = Math.round(low.x * 10) / 10; x <= high.x + 1e-9; x += 0.1) {
+    const [a, b] = [project(view, vec(x, 0, low.z)), project(view, vec(x, 0, high.z))];
+    lines.push(<line key={`x${x.toFixed(1)}`} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} strokeWidth={grid(x)} />);
+  }
+  for (let z = Math.round(low.z * 10) / 10; z <= high.z + 1e-9; z += 0.1) {
+    const [a, b] = [project(view, vec(low.x, 0, z)), project(view, vec(high.x, 0, z))];
+    lines.push(<line key={`z${z.toFixed(1)}`} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} strokeWidth={grid(z)} />);
+  }
+  return <g stroke="var(--line)">{lines}</g>;
+}

@@ -1,0 +1,266 @@
+import type { Scene, SceneSegment } from "../engine/types";
+import { add, dot, type Vec, vec } from "./vector";
+
+/** An ellipsoid with its half axes as vectors. */
+export type Blob = { centre: Vec; axes: [Vec, Vec, Vec] };
+export type Tint = "skin" | "vest" | "shorts" | "shoe" | "hair";
+/** A part is a chain of ellipsoids; neighbours are joined by their common hull. */
+export type Part = { tint: Tint; chain: Blob[] };
+/** Parts that share one outline and one depth. */
+export type Group = { name: string; parts: Part[] };
+
+type Size = number | [number, number, number];
+
+/** Builds blobs in the axes of one segment, sizes in metres at a stature of 1.75 m. */
+class Limb {
+  private readonly axes: [Vec, Vec, Vec];
+  constructor(
+    private readonly segment: SceneSegment,
+    readonly k: number,
+  ) {
+    const t = segment.turn;
+    const at = (i: number) => t[i] ?? 0;
+    this.axes = [vec(at(0), at(3), at(6)), vec(at(1), at(4), at(7)), vec(at(2), at(5), at(8))];
+  }
+  /** A place in the segment's own axes, metres. */
+  at(x: number, y: number, z: number): Vec {
+    const [a, b, c] = this.axes;
+    return add(this.segment.origin, {
+      x: a.x * x + b.x * y + c.x * z,
+      y: a.y * x + b.y * y + c.y * z,
+      z: a.z * x + b.z * y + c.z * z,
+    });
+  }
+  blob(x: number, y: number, z: number, size: Size): Blob {
+    const [rx, ry, rz] = typeof size === "number" ? [size, size, size] : size;
+    const [a, b, c] = this.axes;
+    const k = this.k;
+    const long = (v: Vec, r: number) => vec(v.x * r * k, v.y * r * k, v.z * r * k);
+    return { centre: this.at(x, y, z), axes: [long(a, rx), long(b, ry), long(c, rz)] };
+  }
+  axis(i: 0 | 1 | 2): Vec {
+    return this.axes[i];
+  }
+}
+
+export type Person = {
+  groups: Group[];
+  /** The line of the target region on each shoulder: middle of the strip and the way it faces. */
+  strips: { side: string; chain: Blob[]; facing: Vec }[];
+  hands: { side: string; grip: Vec; across: Vec; along: Vec }[];
+};
+
+/** The lifter as a person: everything hangs on the segments that the core computes. */
+export function person(scene: Scene, region: string): Person {
+  const k = (scene.sizes.stature ?? 1.75) / 1.75;
+  const limb = (name: string): Limb => {
+    const segment = scene.segments.find((s) => s.name === name);
+    if (!segment) throw new Error(`The scene has no ${name}.`);
+    return new Limb(segment, k);
+  };
+  const holding = new Set(scene.loads.map((l) => l.side));
+  const out: Person = { groups: [], strips: [], hands: [] };
+  out.groups.push(trunk(limb("trunk"), scene, k), head(limb("head"), k));
+  for (const side of ["right", "left"]) {
+    out.groups.push(leg(side, limb, scene));
+    out.groups.push(arm(side, limb, scene, holding.has(side)));
+    out.strips.push(strip(side, limb(`upperArm.${side}`), scene, region));
+    const hand = limb(`hand.${side}`);
+    out.hands.push({
+      side,
+      grip: hand.at(0, -(scene.sizes.grip ?? 0.0875), 0),
+      across: hand.axis(0),
+      along: hand.axis(1),
+    });
+  }
+  return out;
+}
+
+function trunk(t: Limb, scene: Scene, k: number): Group {
+  const sh = (scene.sizes.shoulderHeight ?? 1.43) - (scene.sizes.hipHeight ?? 0.93);
+  const wide = scene.sizes.shoulderHalf ?? 0.175;
+  const chest = wide - 0.008 * k;
+  const y = (share: number) => share * sh;
+  return {
+    name: "trunk",
+    parts: [
+      {
+        tint: "shorts",
+        chain: [t.blob(-0.004, y(0.1), 0, [0.108, 0.06, 0.15]), t.blob(-0.012, y(-0.06), 0, [0.118, 0.075, 0.158])],
+      },
+      {
+        tint: "vest",
+        chain: [t.blob(0, y(0.14), 0, [0.102, 0.05, 0.148]), t.blob(0.004, y(0.36), 0, [0.095, 0.06, 0.136])],
+      },
+      {
+        tint: "vest",
+        chain: [
+          t.blob(0.004, y(0.36), 0, [0.095, 0.06, 0.136]),
+          t.blob(0.012, y(0.68), 0, [0.12, 0.1, chest / k - 0.004]),
+          t.blob(0, y(0.87), 0, [0.104, 0.075, chest / k - 0.012]),
+        ],
+      },
+      {
+        tint: "vest",
+        chain: [t.blob(0, y(0.87), 0, [0.1, 0.065, 0.15]), t.blob(-0.008, y(1.0), 0, [0.066, 0.05, 0.118])],
+      },
+      {
+        tint: "skin",
+        chain: [t.blob(-0.012, y(1.03), 0.075 * k, 0.044), t.blob(-0.008, y(1.1), 0, 0.056)],
+      },
+      {
+        tint: "skin",
+        chain: [t.blob(-0.012, y(1.03), -0.075 * k, 0.044), t.blob(-0.008, y(1.1), 0, 0.056)],
+      },
+      {
+        tint: "skin",
+        chain: [t.blob(-0.01, y(1.08), 0, 0.055), t.blob(0.008, y(1.26), 0, [0.055, 0.05, 0.052])],
+      },
+    ],
+  };
+}
+
+function head(h: Limb, k: number): Group {
+  const at = (x: number, y: number, z: number, size: Size) => h.blob(x * k, y * k, z * k, size);
+  return {
+    name: "head",
+    parts: [
+      { tint: "hair", chain: [at(-0.012, 0.222, 0, [0.1, 0.104, 0.082])] },
+      { tint: "hair", chain: [at(-0.045, 0.19, 0, [0.06, 0.085, 0.07])] },
+      {
+        tint: "skin",
+        chain: [at(0.024, 0.205, 0, [0.076, 0.088, 0.071]), at(0.042, 0.133, 0, [0.042, 0.034, 0.04])],
+      },
+      { tint: "skin", chain: [at(0.098, 0.188, 0, [0.016, 0.01, 0.012]), at(0.085, 0.215, 0, [0.012, 0.012, 0.009])] },
+      { tint: "skin", chain: [at(-0.006, 0.187, 0.079, [0.018, 0.03, 0.007])] },
+      { tint: "skin", chain: [at(-0.006, 0.187, -0.079, [0.018, 0.03, 0.007])] },
+    ],
+  };
+}
+
+function arm(side: string, limb: (name: string) => Limb, scene: Scene, holds: boolean): Group {
+  const u = limb(`upperArm.${side}`);
+  const f = limb(`forearm.${side}`);
+  const h = limb(`hand.${side}`);
+  const [upper, fore, grip] = [scene.sizes.upperArm ?? 0.33, scene.sizes.forearm ?? 0.26, scene.sizes.grip ?? 0.09];
+  const tip = scene.sizes.hand ?? 0.19;
+  const out = side === "right" ? 1 : -1;
+  const thumb = h.blob(0.026, -grip * 0.8, -out * 0.018, 0.014);
+  const fingers: Part[] = holds
+    ? [
+        { tint: "skin", chain: [h.blob(0, -0.012, 0, [0.03, 0.02, 0.022]), h.blob(0, -grip, 0, [0.04, 0.036, 0.03])] },
+        { tint: "skin", chain: [h.blob(0.03, -grip * 0.7, 0, 0.014), thumb] },
+      ]
+    : [
+        {
+          tint: "skin",
+          chain: [
+            h.blob(0, -0.012, 0, [0.028, 0.02, 0.02]),
+            h.blob(0, -grip * 0.9, 0, [0.04, 0.03, 0.018]),
+            h.blob(0.004, -tip * 0.93, -out * 0.008, [0.026, 0.014, 0.012]),
+          ],
+        },
+        { tint: "skin", chain: [h.blob(0.028, -grip * 0.55, 0, 0.016), h.blob(0.042, -grip * 0.95, 0, 0.012)] },
+      ];
+  return {
+    name: `arm.${side}`,
+    parts: [
+      {
+        tint: "skin",
+        chain: [
+          u.blob(0, 0.006, 0, [0.062, 0.058, 0.058]),
+          u.blob(0.004, -0.34 * upper, out * 0.006, [0.053, 0.06, 0.05]),
+          u.blob(0.002, -0.7 * upper, 0, [0.046, 0.05, 0.042]),
+          u.blob(0, -upper, 0, 0.038),
+        ],
+      },
+      {
+        tint: "skin",
+        chain: [
+          f.blob(0, 0, 0, 0.038),
+          f.blob(0.004, -0.25 * fore, 0, [0.044, 0.05, 0.042]),
+          f.blob(0, -0.7 * fore, 0, [0.033, 0.04, 0.029]),
+          f.blob(0, -fore, 0, [0.029, 0.02, 0.022]),
+        ],
+      },
+      ...fingers,
+    ],
+  };
+}
+
+function leg(side: string, limb: (name: string) => Limb, scene: Scene): Group {
+  const t = limb(`thigh.${side}`);
+  const s = limb(`shank.${side}`);
+  const f = limb(`foot.${side}`);
+  const thigh = (scene.sizes.hipHeight ?? 0.93) - (scene.sizes.kneeHeight ?? 0.5);
+  const shank = (scene.sizes.kneeHeight ?? 0.5) - (scene.sizes.ankleHeight ?? 0.07);
+  const foot = scene.sizes.footLength ?? 0.266;
+  const ankle = scene.sizes.ankleHeight ?? 0.068;
+  const out = side === "right" ? 1 : -1;
+  return {
+    name: `leg.${side}`,
+    parts: [
+      {
+        tint: "skin",
+        chain: [
+          t.blob(0, -0.45 * thigh, 0, [0.08, 0.08, 0.074]),
+          t.blob(0.006, -0.78 * thigh, 0, [0.064, 0.06, 0.058]),
+          t.blob(0.01, -thigh, 0, [0.057, 0.058, 0.052]),
+        ],
+      },
+      {
+        tint: "skin",
+        chain: [
+          s.blob(0.008, -0.02, 0, [0.054, 0.05, 0.05]),
+          s.blob(-0.014, -0.3 * shank, out * 0.006, [0.057, 0.08, 0.053]),
+          s.blob(-0.006, -0.68 * shank, 0, [0.04, 0.06, 0.037]),
+          s.blob(-0.004, -0.97 * shank, 0, [0.034, 0.03, 0.031]),
+        ],
+      },
+      {
+        tint: "shorts",
+        chain: [
+          t.blob(-0.008, 0.01, out * 0.012, [0.108, 0.08, 0.086]),
+          t.blob(0.002, -0.24 * thigh, 0, [0.096, 0.08, 0.084]),
+          t.blob(0.004, -0.5 * thigh, 0, [0.088, 0.028, 0.081]),
+        ],
+      },
+      {
+        tint: "shoe",
+        chain: [
+          f.blob(-0.08 * foot, 0.38 * ankle - ankle + 0.014, 0, [0.05, 0.04, 0.036]),
+          f.blob(0.32 * foot, -ankle + 0.036, out * 0.006, [0.07, 0.034, 0.045]),
+          f.blob(0.58 * foot, -ankle + 0.026, out * 0.008, [0.05, 0.024, 0.04]),
+        ],
+      },
+      { tint: "shoe", chain: [f.blob(0, 0, 0, [0.038, 0.03, 0.034]), f.blob(-0.02, -ankle + 0.04, 0, 0.036)] },
+    ],
+  };
+}
+
+/** The strip of the deltoid that the setup is for, lying on the outside or the front of the shoulder. */
+function strip(side: string, u: Limb, scene: Scene, region: string) {
+  const upper = scene.sizes.upperArm ?? 0.33;
+  const out = side === "right" ? 1 : -1;
+  const front = region.endsWith("anterior");
+  const place = (away: number, y: number): Blob =>
+    front ? u.blob(away, y, out * 0.01, [0.012, 0.03, 0.02]) : u.blob(0, y, out * away, [0.021, 0.03, 0.012]);
+  return {
+    side,
+    chain: [place(0.036, 0.026), place(0.052, -0.14 * upper), place(0.046, -0.32 * upper), place(0.03, -0.46 * upper)],
+    facing: front ? u.axis(0) : vec(out * u.axis(2).x, out * u.axis(2).y, out * u.axis(2).z),
+  };
+}
+
+/** The middle of a group, for sorting by depth. */
+export function middleDepth(group: Group, toward: Vec): number {
+  let sum = 0;
+  let n = 0;
+  for (const part of group.parts) {
+    for (const blob of part.chain) {
+      sum += dot(blob.centre, toward);
+      n++;
+    }
+  }
+  return sum / n;
+}

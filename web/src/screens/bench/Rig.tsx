@@ -1,0 +1,155 @@
+import { useId, useState } from "react";
+import styled from "styled-components";
+import type { Painting, Problem, Setting, SetupDocument } from "../../engine/types";
+import { Choice, Segments } from "../../ui/Choice";
+import { Dial } from "../../ui/Dial";
+import { Mark } from "../../ui/Mark";
+
+const Column = styled.div`
+  padding: 4px 14px 24px;
+  .problem { display: flex; gap: 6px; padding: 8px 0; }
+`;
+
+const Section = styled.section`
+  border-bottom: 1px solid var(--line);
+  padding: 4px 0 8px;
+  &:last-child { border: 0; }
+  > h2 > button {
+    width: 100%;
+    display: flex;
+    justify-content: space-between;
+    padding: 7px 0 5px;
+    border: 0;
+    background: none;
+    color: var(--quiet);
+    font-size: 12px;
+    font-weight: 600;
+    cursor: pointer;
+  }
+  .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
+  .load { display: flex; align-items: center; justify-content: space-between; gap: 8px; padding: 2px 0 4px; }
+  .load span { color: var(--quiet); }
+`;
+
+export const regions = [
+  { key: "deltoid.middle", label: "Deltoid, middle" },
+  { key: "deltoid.anterior", label: "Deltoid, front" },
+];
+
+export const schools = [
+  { key: "match", label: "Match strength", note: "Even effort over the range" },
+  { key: "early", label: "Early", note: "Most where the muscle is long" },
+  { key: "even", label: "Even torque", note: "No dead spot, no cliff" },
+  { key: "late", label: "Late", note: "Hardest where the muscle is short" },
+  { key: "overload", label: "Overload", note: "The most that the weakest point allows" },
+];
+
+type Props = {
+  document: SetupDocument;
+  settings: Setting[];
+  painting: Painting | null;
+  problems: Problem[];
+  warnings: Problem[];
+  turn: (key: string, value: number, drag: boolean) => void;
+  turnDone: () => void;
+  setLoadKind: (index: number, kind: string) => void;
+  setTarget: (change: Partial<SetupDocument["target"]>) => void;
+};
+
+/** The left column: what the setup is for and everything that can be turned on it. */
+export function Rig(props: Props) {
+  const { document, settings, painting, problems, warnings } = props;
+  const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
+  const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
+  const dials = (group: string, index?: number) =>
+    settings
+      .filter((s) => s.group === group && (index === undefined || s.key.endsWith(`/${index}`)))
+      .map((s) => (
+        <Dial
+          key={s.key}
+          setting={s}
+          sweep={painting?.sweeps.find((w) => w.key === s.key)}
+          problems={problems.filter(mine(s))}
+          warnings={warnings.filter(mine(s))}
+          onTurn={(v, drag) => props.turn(s.key, v, drag)}
+          onDone={props.turnDone}
+        />
+      ));
+  return (
+    <Column>
+      {homeless.map((p) => (
+        <div className="problem" role="alert" key={p.path + p.what}>
+          <Mark tone="stop" />
+          <span>
+            {p.what} {p.why} {p.hint}
+          </span>
+        </div>
+      ))}
+      <Fold title="Target">
+        <div className="pair">
+          <Choice
+            label="Region"
+            options={regions}
+            value={document.target.region}
+            onChange={(region) => props.setTarget({ region })}
+          />
+          <Choice
+            label="School"
+            options={schoolsFor(document)}
+            value={document.target.school}
+            onChange={(school) => props.setTarget({ school: school as SetupDocument["target"]["school"] })}
+          />
+        </div>
+      </Fold>
+      {(document.loads ?? []).map((load, i) => (
+        <Fold key={load.id} title={document.movement.side === "both" ? "Load, each arm" : "Load"}>
+          <div className="load">
+            <Segments
+              label="Kind of load"
+              options={[
+                { key: "cable", label: "Cable" },
+                { key: "dumbbell", label: "Dumbbell" },
+              ]}
+              value={load.kind}
+              onChange={(kind) => props.setLoadKind(i, kind)}
+            />
+            <span>{load.kind === "cable" ? describeCable(load) : "in the hand"}</span>
+          </div>
+          {dials("loads", i)}
+        </Fold>
+      ))}
+      <Fold title="Body">{dials("body")}</Fold>
+      <Fold title="Path">{dials("path")}</Fold>
+    </Column>
+  );
+}
+
+function schoolsFor(document: SetupDocument) {
+  if (document.target.school !== "custom") return schools;
+  return [...schools, { key: "custom", label: "As drawn", note: "Five points of the document" }];
+}
+
+function describeCable(load: SetupDocument["loads"][number]): string {
+  const column = load.kit?.column;
+  const crossed = column && column !== load.side;
+  return column ? `${column} column, ${crossed ? "crossed" : "same side"}` : "free pulley";
+}
+
+/** A section that folds. */
+function Fold({ title, children }: { title: string; children: React.ReactNode }) {
+  const [open, setOpen] = useState(true);
+  const id = useId();
+  return (
+    <Section>
+      <h2>
+        <button type="button" aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
+          {title}
+          <span aria-hidden>{open ? "−" : "+"}</span>
+        </button>
+      </h2>
+      <div id={id} hidden={!open}>
+        {children}
+      </div>
+    </Section>
+  );
+}

@@ -1,0 +1,93 @@
+import { useEffect, useRef } from "react";
+import { usePreferences } from "../../state/preferences";
+
+/** What the keys of the bench do, in the order in which the help lists them. */
+export type KeyActions = {
+  along(direction: number): void;
+  pulley(direction: number): void;
+  stance(direction: number): void;
+  load(direction: number): void;
+  view(name: "side" | "front" | "top" | "free"): void;
+  play(): void;
+  undo(): void;
+  redo(): void;
+  save(): void;
+  help(): void;
+};
+
+export const keyHelp: [string, string][] = [
+  ["← →", "along the range"],
+  ["Page Up, Page Down", "pulley one hole up, down"],
+  [", .", "one step in, out"],
+  ["− +", "load one step less, more"],
+  ["1 2 3 4", "side, front, top, free view"],
+  ["P", "play at the tempo"],
+  ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
+  ["Ctrl S", "save"],
+  ["?", "this list"],
+];
+
+type Table = Record<string, (act: KeyActions) => void>;
+
+/** Keys that move; a focused dial keeps them for itself. */
+const moves: Table = {
+  ArrowLeft: (act) => act.along(-1),
+  ArrowRight: (act) => act.along(1),
+  PageUp: (act) => act.pulley(1),
+  PageDown: (act) => act.pulley(-1),
+};
+
+/** Single keys, which can be switched off. */
+const letters: Table = {
+  ",": (act) => act.stance(-1),
+  ".": (act) => act.stance(1),
+  "-": (act) => act.load(-1),
+  "+": (act) => act.load(1),
+  "=": (act) => act.load(1),
+  "1": (act) => act.view("side"),
+  "2": (act) => act.view("front"),
+  "3": (act) => act.view("top"),
+  "4": (act) => act.view("free"),
+  p: (act) => act.play(),
+  "?": (act) => act.help(),
+};
+
+/** Whether the element takes keys for itself: a field that is typed in, or a dial that the arrows turn. */
+function takesKeys(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.closest('[role="dialog"], [role="listbox"]')) return true;
+  if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
+  return target instanceof HTMLInputElement && target.type !== "range";
+}
+
+const isDial = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.type === "range";
+
+export function useKeys(actions: KeyActions): void {
+  const { letterKeys } = usePreferences();
+  const latest = useRef(actions);
+  latest.current = actions;
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const act = latest.current;
+      if ((e.ctrlKey || e.metaKey) && !e.altKey) {
+        const key = e.key.toLowerCase();
+        if (key === "s") act.save();
+        else if (takesKeys(e.target)) return;
+        else if (key === "z" && e.shiftKey) act.redo();
+        else if (key === "z") act.undo();
+        else if (key === "y") act.redo();
+        else return;
+        e.preventDefault();
+        return;
+      }
+      if (e.altKey || takesKeys(e.target)) return;
+      const move =
+        (isDial(e.target) ? undefined : moves[e.key]) ?? (letterKeys ? letters[e.key.toLowerCase()] : undefined);
+      if (!move) return;
+      e.preventDefault();
+      move(act);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [letterKeys]);
+}

@@ -1,0 +1,106 @@
+import { ChevronDown } from "lucide-react";
+import { Button, type Key, Label, ListBox, ListBoxItem, Popover, Select, SelectValue } from "react-aria-components";
+import styled from "styled-components";
+
+const Box = styled(Select)`
+  display: grid;
+  gap: 3px;
+  min-width: 0;
+  label { color: var(--quiet); font-size: 12px; }
+  button {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 6px;
+    min-height: 30px;
+    padding: 3px 8px 3px 10px;
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: var(--paper);
+    cursor: pointer;
+    text-align: left;
+  }
+  button > span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  button[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 1px; }
+`;
+
+const Pop = styled(Popover)`
+  min-width: var(--trigger-width);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  box-shadow: 0 8px 24px rgb(0 0 0 / 16%);
+  padding: 4px;
+`;
+
+const Item = styled(ListBoxItem)`
+  padding: 6px 10px;
+  border-radius: 5px;
+  cursor: pointer;
+  outline: none;
+  &[data-focused] { background: var(--paper); }
+  &[data-selected] { font-weight: 600; }
+  small { display: block; color: var(--quiet); font-weight: 400; }
+`;
+
+export type Option = { key: string; label: string; note?: string };
+
+export function Choice(props: {
+  label: string;
+  options: Option[];
+  value: string;
+  onChange: (key: string) => void;
+  hideLabel?: boolean;
+}) {
+  const onChange = (key: Key | Key[] | null) => key !== null && !Array.isArray(key) && props.onChange(String(key));
+  return (
+    <Box value={props.value} onChange={onChange} aria-label={props.hideLabel ? props.label : undefined}>
+      {!props.hideLabel && <Label>{props.label}</Label>}
+      <Button>
+        <SelectValue>{({ selectedText }) => selectedText}</SelectValue>
+        <ChevronDown size={14} aria-hidden />
+      </Button>
+      <Pop>
+        <ListBox items={props.options.map((o) => ({ ...o, id: o.key }))} style={{ outline: "none" }}>
+          {(o) => (
+            <Item id={o.id} textValue={o.label}>
+              {o.label}
+              {o.note && <small>{o.note}</small>}
+            </Item>
+          )}
+        </ListBox>
+      </Pop>
+    </Box>
+  );
+}
+
+const Row = styled.div`
+  display: inline-flex;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  overflow: hidden;
+  button {
+    border: 0;
+    background: transparent;
+    min-height: 26px;
+    padding: 2px 10px;
+    cursor: pointer;
+    color: var(--quiet);
+  }
+  button + button { border-left: 1px solid var(--line); }
+  button[aria-pressed="true"] { background: var(--ink); color: var(--sheet); font-weight: 600; }
+  button:focus-visible { outline-offset: -3px; }
+`;
+
+/** A few choices side by side. */
+export function Segments(props: { label: string; options: Option[]; value: string; onChange: (key: string) => void }) {
+  return (
+    <Row role="group" aria-label={props.label}>
+      {props.options.map((o) => (
+        <button key={o.key} type="button" aria-pressed={o.key === props.value} onClick={() => props.onChange(o.key)}>
+          {o.label}
+        </button>
+      ))}
+    </Row>
+  );
+}

@@ -1,0 +1,219 @@
+import { Minus, Plus } from "lucide-react";
+import { useMemo } from "react";
+import { Button, Group, Input, NumberField, Slider, SliderThumb, SliderTrack } from "react-aria-components";
+import styled from "styled-components";
+import type { Problem, Setting, Sweep } from "../engine/types";
+import { useUnits } from "../state/units";
+import { Mark } from "./Mark";
+
+const Box = styled.div`
+  padding: 2px 0 4px;
+  .head { display: flex; align-items: center; gap: 6px; min-height: 24px; }
+  .head > span:first-child { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  .side { color: var(--quiet); font-size: 12px; white-space: nowrap; }
+  .problem { display: flex; gap: 6px; margin-top: 4px; color: var(--brick); font-size: 12px; line-height: 16px; }
+  .warning { color: var(--ochre); }
+  .problem span { color: var(--ink); }
+`;
+
+const Value = styled(NumberField)`
+  .group { display: flex; align-items: center; border: 1px solid transparent; border-radius: 5px; }
+  input {
+    width: 46px;
+    padding: 1px 3px;
+    border: 0;
+    border-radius: 4px;
+    background: transparent;
+    text-align: right;
+    font-weight: 600;
+  }
+  input:hover { background: var(--paper); }
+`;
+
+const Step = styled(Button)`
+  width: 24px;
+  height: 22px;
+  display: grid;
+  place-items: center;
+  padding: 0;
+  border: 1px solid var(--line);
+  background: var(--paper);
+  color: var(--quiet);
+  cursor: pointer;
+  &:first-of-type { border-radius: 5px 0 0 5px; }
+  &:last-of-type { border-radius: 0 5px 5px 0; border-left: 0; }
+  &[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 1px; z-index: 1; }
+  @media (pointer: coarse) { width: 40px; height: 36px; }
+`;
+
+const Track = styled(SliderTrack)`
+  position: relative;
+  height: 18px;
+  .paint {
+    position: absolute;
+    inset: 4px 0;
+    border-radius: 3px;
+    overflow: hidden;
+    background: var(--line);
+  }
+  .paint i { position: absolute; top: 0; bottom: 0; }
+  .paint i[data-closed] {
+    background: repeating-linear-gradient(135deg, var(--sheet) 0 3px, var(--quiet) 3px 4px);
+  }
+  .best {
+    position: absolute;
+    top: -4px;
+    margin-left: -5px;
+    border: 5px solid transparent;
+    border-top: 6px solid var(--ember-deep);
+    border-bottom: 0;
+  }
+  @media (pointer: coarse) { height: 30px; .paint { inset: 8px 0; } .best { top: 0; } }
+`;
+
+const Thumb = styled(SliderThumb)`
+  top: 50%;
+  width: 11px;
+  height: 20px;
+  border: 2px solid var(--ink);
+  border-radius: 4px;
+  background: var(--sheet);
+  cursor: grab;
+  &[data-dragging] { cursor: grabbing; }
+  &[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 2px; }
+  @media (pointer: coarse) { width: 18px; height: 30px; }
+`;
+
+type Props = {
+  setting: Setting;
+  sweep?: Sweep;
+  problems: Problem[];
+  warnings: Problem[];
+  onTurn: (value: number, drag: boolean) => void;
+  onDone: () => void;
+};
+
+/** A setting with its value, its step buttons and a track painted with how well every other value would fit. */
+export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Props) {
+  const units = useUnits();
+  const unit = units.unit(setting.kind);
+  const step = units.step(setting);
+  const shown = setting.value * unit.factor;
+  const hole = setting.kind === "hole";
+  const aside = hole && setting.at != null ? units.text(setting.at, "length") : unit.name;
+  const nudge = (direction: number) => onTurn(neighbour(setting.value, step, direction), false);
+  return (
+    <Box data-dial={setting.key}>
+      <div className="head">
+        <span>{setting.label}</span>
+        {hole && <span className="side">hole</span>}
+        <Value
+          aria-label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
+          value={Number(shown.toFixed(setting.kind === "mass" ? 2 : 1))}
+          onChange={(v) => Number.isFinite(v) && onTurn(v / unit.factor, false)}
+          formatOptions={{ maximumFractionDigits: setting.kind === "mass" ? 2 : 1, useGrouping: false }}
+          isInvalid={problems.length > 0}
+        >
+          <Group className="group">
+            <Input className="mono" />
+          </Group>
+        </Value>
+        <span className="side mono">{aside}</span>
+        <span style={{ display: "inline-flex" }}>
+          <Step aria-label={`${setting.label}: one step less`} onPress={() => nudge(-1)}>
+            <Minus size={13} aria-hidden />
+          </Step>
+          <Step aria-label={`${setting.label}: one step more`} onPress={() => nudge(1)}>
+            <Plus size={13} aria-hidden />
+          </Step>
+        </span>
+      </div>
+      <Slider
+        aria-label={setting.label}
+        minValue={setting.from}
+        maxValue={setting.to}
+        step={setting.step}
+        value={Math.max(setting.from, Math.min(setting.to, setting.value))}
+        onChange={(v) => onTurn(v as number, true)}
+        onChangeEnd={onDone}
+      >
+        <Track>
+          <Paint setting={setting} sweep={sweep} />
+          <Thumb />
+        </Track>
+      </Slider>
+      {problems.map((p) => (
+        <div className="problem" key={p.path + p.what} role="alert">
+          <Mark tone="stop" />
+          <span>
+            {p.what} {p.hint}
+          </span>
+        </div>
+      ))}
+      {warnings.map((p) => (
+        <div className="problem warning" key={p.path + p.what}>
+          <Mark tone="caution" />
+          <span>
+            {p.what} {p.why}
+          </span>
+        </div>
+      ))}
+    </Box>
+  );
+}
+
+/** The next value on the dial's own grid in a direction. */
+function neighbour(value: number, step: number, direction: number): number {
+  const at = value / step;
+  const near = Math.round(at);
+  const next = Math.abs(at - near) < 1e-6 ? near + direction : direction > 0 ? Math.ceil(at) : Math.floor(at);
+  return Math.round(next * step * 1e6) / 1e6;
+}
+
+function Paint({ setting, sweep }: { setting: Setting; sweep?: Sweep }) {
+  const cells = useMemo(() => (sweep ? paintCells(sweep, setting.paint) : []), [sweep, setting.paint]);
+  const best = sweep && sweep.best >= 0 ? sweep.values[sweep.best] : null;
+  return (
+    <>
+      <span className="paint" aria-hidden>
+        {cells.map((c) => (
+          <i
+            key={c.left}
+            data-closed={c.closed || undefined}
+            style={{ left: `${c.left}%`, width: `${c.width + 0.2}%`, background: c.colour }}
+          />
+        ))}
+      </span>
+      {best != null && (
+        <span
+          className="best"
+          aria-hidden
+          style={{ left: `${(100 * (best - setting.from)) / (setting.to - setting.from)}%` }}
+        />
+      )}
+    </>
+  );
+}
+
+type Cell = { left: number; width: number; colour?: string; closed: boolean };
+
+/**
+ * The cells of a track: poor is the hairline colour, good is slate; the span of scores is stretched to at least 12
+ * points, so that a dial that hardly matters looks even.
+ */
+function paintCells(sweep: Sweep, paint: Setting["paint"]): Cell[] {
+  const n = sweep.values.length;
+  const open = sweep.scores.filter((s, i): s is number => s != null && !sweep.why[i]);
+  const high = paint === "effort" ? 1 : Math.max(...open);
+  const low = paint === "effort" ? 0 : Math.min(...open, high - 12);
+  return sweep.values.map((_, i) => {
+    const left = i === 0 ? 0 : (100 * (i - 0.5)) / (n - 1);
+    const right = i === n - 1 ? 100 : (100 * (i + 0.5)) / (n - 1);
+    const score = sweep.scores[i];
+    const cell = { left, width: right - left };
+    if (score == null || sweep.why[i]) return { ...cell, closed: true };
+    const share = Math.max(0, Math.min(1, (score - low) / (high - low)));
+    const hue = paint === "effort" ? "var(--ember)" : "var(--slate)";
+    return { ...cell, closed: false, colour: `color-mix(in oklab, ${hue} ${Math.round(share * 100)}%, var(--line))` };
+  });
+}
