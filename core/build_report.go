@@ -9,6 +9,8 @@ import (
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/floats"
 )
 
 // report copies an outcome into the form that is printed.
@@ -52,9 +54,7 @@ func (o *outcome) known(x []float64) Curve {
 func (o *outcome) curves() Curves {
 	r := o.rep
 	effort := make([]float64, len(r.S))
-	for i := range effort {
-		effort[i] = r.Total[i] / o.capacity[i]
-	}
+	floats.DivTo(effort, r.Total, o.capacity)
 	return Curves{
 		S: clone(r.S), AngleDeg: degrees(r.Angle), SweptDeg: degrees(r.Swept),
 		Torque: o.known(r.Total), Loads: o.known(r.Loads), Arm: clone(r.Weights), Lowering: o.known(r.Lowering),
@@ -130,11 +130,15 @@ func (o *outcome) reportGaps() []Gap {
 
 func (o *outcome) reportPath() Path {
 	r := o.rep
-	p := Path{Joint: make([]Point, len(r.S)), Direction: make([]Point, len(r.S)), Grip: make([]Point, len(r.S)), Axis: make([]Point, len(r.S))}
-	for i := range r.S {
-		p.Joint[i], p.Direction[i], p.Grip[i], p.Axis[i] = point(r.Joint[i]), point(r.Direction[i]), point(r.Grip[i]), point(r.Axis[i])
+	return Path{Joint: triples(r.Joint), Direction: triples(r.Direction), Grip: triples(r.Grip)}
+}
+
+func triples(points []space.Vec) Curve {
+	c := make(Curve, 0, 3*len(points))
+	for _, p := range points {
+		c = append(c, p.X, p.Y, p.Z)
 	}
-	return p
+	return c
 }
 
 // warnings lists what can be computed but goes beyond what the lifter owns or the model knows.

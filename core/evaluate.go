@@ -212,11 +212,11 @@ func (o *outcome) lineUp() LineUp {
 func (o *outcome) passesBy(it *load.Item, i int) Metric {
 	grip, joint := o.rep.Grip[i], o.rep.Joint[i]
 	line := space.Vec{X: it.From.X - grip.X, Z: it.From.Z - grip.Z}
-	if r3.Norm(line) < 0.01 {
+	if space.Norm(line) < 0.01 {
 		return Metric{Why: "The cable hangs straight, so from above it has no direction."}
 	}
 	u := r3.Unit(line)
 	off := space.Reject(space.Vec{X: grip.X - joint.X, Z: grip.Z - joint.Z}, u)
-	by := rounded(math.Copysign(r3.Norm(off), r3.Dot(off, o.station.Heading.Apply(space.X))))
+	by := rounded(math.Copysign(space.Norm(off), r3.Dot(off, o.station.Heading.Apply(space.X))))
 	return Metric{Value: &by}
 }

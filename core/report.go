@@ -125,10 +125,20 @@ type Quantity struct {
 	Kind  string  `json:"kind" enum:"length,angle,mass,torque,force,percent,count,hole"`
 }
 
-// Path is the geometry of the lead arm over the range, for the picture.
+// Path is the geometry of the lead arm over the range, for the picture: three numbers (x, y, z) per sample.
 type Path struct {
-	Joint     []Point `json:"joint" doc:"Shoulder joint."`
-	Direction []Point `json:"direction" doc:"Unit vector along the upper arm."`
-	Grip      []Point `json:"grip" doc:"Middle of the closed hand."`
-	Axis      []Point `json:"axis" doc:"Unit axis that the upper arm swings about."`
+	Joint     Curve `json:"joint" doc:"Shoulder joint, m."`
+	Direction Curve `json:"direction" doc:"Unit vector along the upper arm."`
+	Grip      Curve `json:"grip" doc:"Middle of the closed hand, m."`
+}
+
+// AllCurves lists every curve of the report, in the order of its JSON.
+func (r *Report) AllCurves() []*Curve {
+	c := &r.Curves
+	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Arm, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis, &c.Elbow}
+	for i := range r.Parts {
+		p := &r.Parts[i]
+		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift)
+	}
+	return append(all, &r.Path.Joint, &r.Path.Direction, &r.Path.Grip)
 }

@@ -105,7 +105,7 @@ func flat(m *space.Mat) [9]float64 {
 }
 
 func sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
-	pull := it.At(f, load.Lifting)
+	pull := it.At(f)
 	side := body.Right
 	if it.Segment >= body.UpperArmL {
 		side = body.Left
@@ -119,11 +119,11 @@ func sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
 		p := point(*it.From)
 		l.Pulley, l.Mass = &p, it.Def.StackMass
 	}
-	if speed := r3.Norm(swing); speed > 0 && pull.Tension > 0 {
+	if speed := space.Norm(swing); speed > 0 && pull.Tension > 0 {
 		axis := r3.Scale(1/speed, swing)
 		foot := torque.Foot(f.Joint[joint], axis, pull)
-		l.Foot, l.MomentArm = point(foot), r3.Norm(r3.Sub(foot, f.Joint[joint]))
-		l.InPlane = r3.Norm(space.Reject(pull.Force, axis)) / pull.Tension
+		l.Foot, l.MomentArm = point(foot), space.Norm(r3.Sub(foot, f.Joint[joint]))
+		l.InPlane = space.Norm(space.Reject(pull.Force, axis)) / pull.Tension
 	}
 	return l
 }

@@ -1,7 +1,7 @@
 //go:build js && wasm
 
 // Command page is the core for the browser: a few named functions on globalThis.dialarc, JSON text in, JSON text out.
-// Each answers {"ok": ...} or {"problems": [...]}, and none keeps anything between calls but memory.
+// Each answers {"ok": ...} or {"problems": [...]}, and the same call always gets the same answer.
 package main
 
 import (
@@ -27,7 +27,7 @@ var (
 
 func main() {
 	js.Global().Set("dialarc", js.ValueOf(map[string]any{
-		"evaluate": export(evaluate),
+		"evaluate": js.FuncOf(evaluate),
 		"scene":    export(scene),
 		"settings": export(settings),
 		"apply":    export(apply),
@@ -44,7 +44,7 @@ func export(f func(args []js.Value) (any, setup.Problems)) js.Func {
 	return js.FuncOf(func(_ js.Value, args []js.Value) (out any) {
 		defer func() {
 			if r := recover(); r != nil {
-				out = text(answer{Problems: setup.Problems{{What: fmt.Sprint("The calculation failed: ", r, "."), Hint: "Undo the last change and report this."}}})
+				out = text(failure(r))
 			}
 		}()
 		v, problems := f(args)
@@ -56,23 +56,16 @@ func text(a answer) string {
 	if len(a.Problems) > 0 {
 		a.OK = nil
 	}
-	raw, err := json.Marshal(a)
-	if err != nil {
-		return `{"problems":[{"what":"The result cannot be written."}]}`
-	}
-	return string(raw)
+	return marshal(a)
 }
 
+func failure(r any) answer {
+	return answer{Problems: setup.Problems{{What: fmt.Sprint("The calculation failed: ", r, "."), Hint: "Undo the last change and report this."}}}
+}
+
+// document reads a document of the right shape; whoever evaluates it judges its values.
 func document(args []js.Value) (setup.Document, setup.Problems) {
-	return setup.Parse([]byte(args[0].String()))
-}
-
-func evaluate(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return evaluator.Evaluate(&d)
+	return last.get(args[0].String())
 }
 
 func scene(args []js.Value) (any, setup.Problems) {
@@ -83,9 +76,9 @@ func scene(args []js.Value) (any, setup.Problems) {
 	return core.SceneAt(&d, args[1].Float())
 }
 
-// settings and apply also serve a document with problems, since turning a dial is how they are mended.
+// settings, apply and loadKind also serve a document with problems, since turning a dial is how they are mended.
 func settings(args []js.Value) (any, setup.Problems) {
-	d, problems := setup.Read([]byte(args[0].String()))
+	d, problems := document(args)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -93,7 +86,7 @@ func settings(args []js.Value) (any, setup.Problems) {
 }
 
 func apply(args []js.Value) (any, setup.Problems) {
-	d, problems := setup.Read([]byte(args[0].String()))
+	d, problems := document(args)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -101,7 +94,7 @@ func apply(args []js.Value) (any, setup.Problems) {
 }
 
 func loadKind(args []js.Value) (any, setup.Problems) {
-	d, problems := setup.Read([]byte(args[0].String()))
+	d, problems := document(args)
 	if len(problems) > 0 {
 		return nil, problems
 	}

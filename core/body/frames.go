@@ -59,7 +59,7 @@ func (f *Frames) Place(b *Body, st *Station, arms, rates *[2]Arm) {
 	f.Body, f.Station = b, st
 	f.placeTrunk()
 	for side := Right; side <= Left; side++ {
-		f.placeArm(side, &arms[side], &rates[side])
+		f.PlaceArm(side, &arms[side], &rates[side])
 		f.placeLeg(side)
 	}
 }
@@ -73,19 +73,18 @@ func (f *Frames) placeTrunk() {
 	f.COM[Head] = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: earHeight*b.Stature - b.HipHeight}))
 }
 
-// placeArm follows humerus = swing(plane, elevation) twist(rotation): the swing turns by the elevation about the
+// PlaceArm computes the frames of one arm anew, the rest of the body having been placed before.
+//
+// It follows humerus = swing(plane, elevation) twist(rotation): the swing turns by the elevation about the
 // horizontal axis sin p Z - cos p X, the twist about the humerus' own long axis, internal rotation +.
-func (f *Frames) placeArm(side Side, q, rate *Arm) {
+func (f *Frames) PlaceArm(side Side, q, rate *Arm) {
 	b, trunk := f.Body, &f.Station.Trunk
 	sp, cp := math.Sincos(q[setup.ShoulderPlane])
 	axis := space.Vec{X: -cp, Z: sp}
 	swing := space.Rot(axis, q[setup.ShoulderElevation])
-	twist := space.RotY(q[setup.ShoulderRotation])
-	humerus := swing.Mul(&twist)
-	flex := space.RotZ(q[setup.ElbowFlexion])
-	forearm := humerus.Mul(&flex)
-	pron := space.RotY(q[setup.ForearmPronation])
-	hand := forearm.Mul(&pron)
+	humerus := turned(&swing, space.RotY, q[setup.ShoulderRotation])
+	forearm := turned(&humerus, space.RotZ, q[setup.ElbowFlexion])
+	hand := turned(&forearm, space.RotY, q[setup.ForearmPronation])
 
 	// Rates of the three shoulder angles add up about the vertical, the swing's axis and the long axis d.
 	d := swing.Apply(space.Vec{Y: -1})
@@ -112,6 +111,15 @@ func (f *Frames) placeArm(side Side, q, rate *Arm) {
 	f.Spin[sh], f.Spin[el] = trunk.Apply(spin), trunk.Apply(elbowSpin)
 }
 
+// turned is m followed by a rotation about one of its own axes; most coordinates of most paths are zero.
+func turned(m *space.Mat, about func(float64) space.Mat, angle float64) space.Mat {
+	if angle == 0 {
+		return *m
+	}
+	r := about(angle)
+	return m.Mul(&r)
+}
+
 // placeLeg stands the leg on the floor below the hip, spread to the stance.
 func (f *Frames) placeLeg(side Side) {
 	b, st := f.Body, f.Station
@@ -119,7 +127,7 @@ func (f *Frames) placeLeg(side Side) {
 	hip := add(st.MidHip, st.Trunk.Apply(space.Vec{Z: sign * b.HipHalf}))
 	ankle := add(st.MidHip, st.Heading.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: sign * st.HalfFeet}))
 	down := sub(ankle, hip)
-	length := r3.Norm(down)
+	length := space.Norm(down)
 	turn := uprightAlong(r3.Scale(1/length, down), &st.Heading)
 	thigh, shank, foot := side.On(ThighR), side.On(ShankR), side.On(FootR)
 	share := (b.HipHeight - b.KneeHeight) / (b.HipHeight - b.AnkleH)
@@ -161,15 +169,21 @@ func (f *Frames) PointOn(s Segment, share float64) space.Vec {
 	}
 }
 
+// near lists, for each segment, the joints between it and the root.
+var near = func() (list [NumSegments][]Joint) {
+	for j, far := range Far {
+		for _, seg := range far {
+			list[seg] = append(list[seg], Joint(j))
+		}
+	}
+	return list
+}()
+
 // Velocity is the change per unit s of a point that is fixed to an arm segment.
 func (f *Frames) Velocity(s Segment, p space.Vec) space.Vec {
 	var v space.Vec
-	for j, far := range Far {
-		for _, seg := range far {
-			if seg == s {
-				v = add(v, r3.Cross(f.Spin[j], sub(p, f.Joint[j])))
-			}
-		}
+	for _, j := range near[s] {
+		v = add(v, r3.Cross(f.Spin[j], sub(p, f.Joint[j])))
 	}
 	return v
 }

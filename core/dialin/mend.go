@@ -30,7 +30,7 @@ func mend(p *Painting, settings []Setting) *Mend {
 	best := now
 	for i, s := range p.Sweeps {
 		if mendable[nameOf(settings[i].Key)] && s.Best >= 0 {
-			best = math.Max(best, s.Scores[s.Best])
+			best = max(best, s.Scores[s.Best])
 		}
 	}
 	if math.IsInf(best, -1) || best-now < worthwhile {

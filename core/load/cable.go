@@ -31,10 +31,10 @@ func newCable(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Sourc
 		parked: l.AttachmentLength + l.ParkedGap, travel: l.Travel, at: at}, &p
 }
 
-func (c *cable) At(f *body.Frames, phase Phase) Pull {
+func (c *cable) At(f *body.Frames) Pull {
 	contact := c.at.in(f)
 	line := r3.Sub(c.pulley, contact)
-	length := r3.Norm(line)
+	length := space.Norm(line)
 	pull := Pull{Contact: contact, Lift: c.ratio * (length - c.parked)}
 	switch {
 	case pull.Lift < 0:
@@ -44,17 +44,19 @@ func (c *cable) At(f *body.Frames, phase Phase) Pull {
 		pull.State = ToppedOut
 	}
 	u := r3.Scale(1/length, line)
-	// dL/ds is the speed at which the contact leaves the pulley; its sign says which way the pulleys turn.
-	drawn := -r3.Dot(u, f.Velocity(c.at.segment, contact)) * float64(phase)
 	loss := 0.0
-	if math.Abs(drawn) > 1e-12 {
-		loss = math.Copysign(c.friction, drawn)
+	if c.friction > 0 {
+		// dL/ds is the speed at which the contact leaves the pulley; its sign says which way the pulleys turn.
+		if drawn := -r3.Dot(u, f.Velocity(c.at.segment, contact)); math.Abs(drawn) > 1e-12 {
+			loss = math.Copysign(c.friction, drawn)
+		}
 	}
-	pull.Tension = c.ratio * c.weight * (1 + loss)
-	pull.Force = r3.Scale(pull.Tension, u)
+	full := c.ratio * c.weight
+	pull.Tension = full * (1 + loss)
+	pull.Force, pull.Lowering = r3.Scale(pull.Tension, u), r3.Scale(full*(1-loss), u)
 	return pull
 }
 
 func (c *cable) Energy(f *body.Frames) float64 {
-	return c.ratio * c.weight * math.Max(0, r3.Norm(r3.Sub(c.pulley, c.at.in(f)))-c.parked)
+	return c.ratio * c.weight * max(0, space.Norm(r3.Sub(c.pulley, c.at.in(f)))-c.parked)
 }

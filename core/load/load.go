@@ -20,28 +20,20 @@ const (
 	ToppedOut       // the stack has come to the end of its travel: the path cannot go on
 )
 
-// Phase is the direction of travel along the path.
-type Phase float64
-
-// The two phases of a repetition.
-const (
-	Lifting  Phase = 1
-	Lowering Phase = -1
-)
-
 // Pull is what a load does at one place along the path.
 type Pull struct {
-	Force   space.Vec // on the contact, N
-	Contact space.Vec // where it acts, m
-	Tension float64   // along the line of force, N; the weight of a free weight
-	Lift    float64   // how far the stack is lifted, m; 0 for a free weight
-	State   State
+	Force    space.Vec // on the contact while lifting, N
+	Lowering space.Vec // on the contact while lowering, N; another when friction or hysteresis changes sides
+	Contact  space.Vec // where it acts, m
+	Tension  float64   // along the line of force while lifting, N; the weight of a free weight
+	Lift     float64   // how far the stack is lifted, m; 0 for a free weight
+	State    State
 }
 
 // Source is one load on one limb, ready to be evaluated.
 type Source interface {
-	// At gives the pull on the body in the frames, travelling in the given phase.
-	At(f *body.Frames, phase Phase) Pull
+	// At gives the pull on the body in the frames.
+	At(f *body.Frames) Pull
 	// Energy is the load's potential energy in J, without friction; its change along the path is the work that the
 	// joints do against the load.
 	Energy(f *body.Frames) float64

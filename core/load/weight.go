@@ -16,9 +16,10 @@ func newWeight(l *setup.Load, at contact, _ func(space.Vec) space.Vec) (Source, 
 	return &weight{mass: l.Mass, at: at}, nil
 }
 
-func (w *weight) At(f *body.Frames, _ Phase) Pull {
+func (w *weight) At(f *body.Frames) Pull {
 	n := w.mass * Gravity
-	return Pull{Force: space.Vec{Y: -n}, Contact: w.at.in(f), Tension: n}
+	down := space.Vec{Y: -n}
+	return Pull{Force: down, Lowering: down, Contact: w.at.in(f), Tension: n}
 }
 
 func (w *weight) Energy(f *body.Frames) float64 { return w.mass * Gravity * w.at.in(f).Y }

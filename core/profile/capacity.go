@@ -39,7 +39,7 @@ type curve struct {
 }
 
 func (c *curve) value(deg float64) float64 {
-	return c.scale * c.at.Predict(math.Max(c.low, math.Min(c.high, deg)))
+	return c.scale * c.at.Predict(max(c.low, min(c.high, deg)))
 }
 
 // NewCapacity builds the capacity of a region's joint actions for a raise in a plane of elevation (radians). Between
@@ -47,7 +47,7 @@ func (c *curve) value(deg float64) float64 {
 // blended by sin² of the plane (own): smooth, and without a step where a path is turned.
 func NewCapacity(l *setup.Lifter, region setup.Region, plane float64) Capacity {
 	c := Capacity{Trust: Measured}
-	s := math.Sin(math.Max(0, math.Min(plane, math.Pi/2)))
+	s := math.Sin(max(0, min(plane, math.Pi/2)))
 	c.forward = s * s
 	for i, weight := range []float64{1 - c.forward, c.forward} {
 		c.curves[i] = newCurve(l, region.Action[i])

@@ -125,10 +125,13 @@ func describe(u, angle, torque []float64) Shape {
 	none := Missing("No torque resists the lift anywhere in the range.")
 	s := Shape{Peak: known(peak), PeakAngle: none, LeftStart: none, LeftEnd: none, Centroid: none, Thirds: [3]Metric{none, none, none}, Assisting: none}
 	size := mean(u, func(i int) float64 { return math.Abs(torque[i]) })
-	resisting := func(i int) float64 { return math.Max(0, torque[i]) }
-	area := mean(u, resisting)
+	resisting := make([]float64, len(torque))
+	for i, t := range torque {
+		resisting[i] = max(0, t)
+	}
+	area := mean(u, func(i int) float64 { return resisting[i] })
 	if size > 0 {
-		s.Assisting = known(math.Max(0, size-area) / size)
+		s.Assisting = known(max(0, size-area) / size)
 	}
 	if peak <= 0 || area <= 0 {
 		return s
@@ -139,7 +142,7 @@ func describe(u, angle, torque []float64) Shape {
 	}
 	s.PeakAngle = known(angle[first])
 	s.LeftStart, s.LeftEnd = known(torque[0]/peak), known(torque[len(torque)-1]/peak)
-	centroid := mean(u, func(i int) float64 { return u[i] * resisting(i) }) / area
+	centroid := mean(u, func(i int) float64 { return u[i] * resisting[i] }) / area
 	s.Centroid, s.Phase = known(centroid), PhaseOf(centroid)
 	for k := range s.Thirds {
 		s.Thirds[k] = known(third(u, resisting, k) / area)
@@ -159,16 +162,16 @@ func PhaseOf(centroid float64) string {
 }
 
 // third is the integral of y over the k-th third of u, splitting the pieces that straddle a border.
-func third(u []float64, y func(int) float64, k int) float64 {
+func third(u, y []float64, k int) float64 {
 	from, to := float64(k)/3, float64(k+1)/3
 	sum := 0.0
 	for i := 1; i < len(u); i++ {
-		a, b := math.Max(from, u[i-1]), math.Min(to, u[i])
+		a, b := max(from, u[i-1]), min(to, u[i])
 		if a >= b {
 			continue
 		}
-		at := func(x float64) float64 { return y(i-1) + (y(i)-y(i-1))*(x-u[i-1])/(u[i]-u[i-1]) }
-		sum += (b - a) * (at(a) + at(b)) / 2
+		slope := (y[i] - y[i-1]) / (u[i] - u[i-1])
+		sum += (b - a) * (y[i-1] + slope*((a+b)/2-u[i-1]))
 	}
 	return sum
 }
@@ -179,7 +182,7 @@ func (r *Result) solveLoad(in *Input) {
 	factor := math.Inf(1)
 	for i, v := range in.Variable {
 		if v > 1e-9 {
-			factor = math.Min(factor, (in.Capacity[i]-(in.Total[i]-v))/v)
+			factor = min(factor, (in.Capacity[i]-(in.Total[i]-v))/v)
 		}
 	}
 	switch {

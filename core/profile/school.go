@@ -59,7 +59,7 @@ func (r *Result) score(in *Input, u []float64) {
 	scale := mean(u, func(i int) float64 { return wanted[i] })
 	floats.Scale(1/scale, wanted)
 	off := mean(u, func(i int) float64 { e := actual[i]/level - wanted[i]; return e * e })
-	r.Match = known(100 * math.Max(0, 1-math.Sqrt(off)))
+	r.Match = known(100 * max(0, 1-math.Sqrt(off)))
 	r.Target = wanted
 	floats.Scale(level, r.Target)
 	if effort {
@@ -73,7 +73,7 @@ func (r *Result) scoreOverload(in *Input, u []float64) {
 		return
 	}
 	k := *r.LoadFactor.Value
-	r.Match = known(100 * math.Max(0, mean(u, func(i int) float64 {
+	r.Match = known(100 * max(0, mean(u, func(i int) float64 {
 		return (in.Total[i] + (k-1)*in.Variable[i]) / in.Capacity[i]
 	})))
 	// Drawn where the muscle would be asked for the same effort as at the limiting angle.

@@ -94,8 +94,12 @@ func standsIn(c *Column, b *body.Body, st *body.Station) (setup.Problem, bool) {
 	return setup.Problem{}, false
 }
 
+// clearSamples is at how many places along the path an arm is checked: 3 degrees apart on a usual raise.
+const clearSamples = 31
+
 func armIn(c *Column, rep *torque.Repetition) (setup.Problem, bool) {
-	for i := range rep.S {
+	step := max(1, (len(rep.S)-1)/(clearSamples-1))
+	for i := 0; i < len(rep.S); i += step {
 		pieces := [...]struct {
 			name     string
 			from, to space.Vec
@@ -114,7 +118,7 @@ func armIn(c *Column, rep *torque.Repetition) (setup.Problem, bool) {
 
 func atPulley(it *load.Item, rep *torque.Repetition) (setup.Problem, bool) {
 	for i := range rep.S {
-		if d := r3.Norm(r3.Sub(*it.From, rep.Grip[i])); d < 0.03 {
+		if d := space.Norm(r3.Sub(*it.From, rep.Grip[i])); d < 0.03 {
 			return setup.Problem{Path: fmt.Sprintf("loads[%d].pulley", it.Index),
 				What: fmt.Sprintf("At %.0f degrees the hand is at the pulley itself.", space.Deg(rep.Angle[i])),
 				Why:  "There a cable pulls nowhere.", Hint: "Move the pulley or the lifter by 5 cm or more."}, true

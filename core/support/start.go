@@ -36,7 +36,7 @@ func Starts(rep *torque.Repetition, loads []setup.Load) []Start {
 			if x < st.Least {
 				st.Least, st.AtS = x, rep.S[i]
 			}
-			st.Most = math.Max(st.Most, x)
+			st.Most = max(st.Most, x)
 		}
 		out = append(out, st)
 	}

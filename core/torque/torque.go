@@ -74,7 +74,11 @@ func (r *Repetition) Run(in *Input) {
 	for i := range r.S {
 		s := float64(i) / float64(in.Samples-1)
 		in.Path.At(s, &arms, &rates)
-		r.frames.Place(in.Body, in.Station, &arms, &rates)
+		if i == 0 {
+			r.frames.Place(in.Body, in.Station, &arms, &rates)
+		} else {
+			r.frames.PlaceArm(lead, &arms[lead], &rates[lead]) // nothing else moves that the torque depends on
+		}
 		before := speed
 		speed = r.sample(i, joint, acting)
 		r.S[i], r.Angle[i] = s, arms[lead][setup.ShoulderElevation]
@@ -103,7 +107,7 @@ func (r *Repetition) sample(i int, joint body.Joint, acting []*load.Item) float6
 	j := f.Joint[joint]
 	d := f.Direction(body.Far[joint][0])
 	swing := space.Reject(f.Spin[joint], d)
-	speed := r3.Norm(swing)
+	speed := space.Norm(swing)
 	axis := space.Vec{}
 	if speed > 0 {
 		axis = r3.Scale(1/speed, swing)
@@ -111,35 +115,37 @@ func (r *Repetition) sample(i int, joint body.Joint, acting []*load.Item) float6
 	r.Axis[i], r.Joint[i], r.Direction[i] = axis, j, d
 
 	weights := WeightTorque(f, joint)
-	loads, lowering := space.Vec{}, space.Vec{}
+	loads, lowering, elbow := space.Vec{}, space.Vec{}, WeightTorque(f, joint+1)
 	for k, item := range acting {
-		up, down := r.Parts[k].set(i, item, f, j, axis)
+		pull := item.At(f)
+		up, down := r.Parts[k].set(i, &pull, j, axis)
 		loads, lowering = r3.Add(loads, up), r3.Add(lowering, down)
+		if item.Segment != body.Far[joint][0] {
+			elbow = r3.Add(elbow, LoadTorque(f, joint+1, pull))
+		}
 	}
 	total := r3.Add(loads, weights)
 	r.Weights[i] = -r3.Dot(weights, axis)
 	r.Loads[i] = -r3.Dot(loads, axis)
 	r.Total[i] = -r3.Dot(total, axis)
 	r.Lowering[i] = -r3.Dot(r3.Add(lowering, weights), axis)
-	r.OffAxis[i] = r3.Norm(space.Reject(loads, axis))
+	r.OffAxis[i] = space.Norm(space.Reject(loads, axis))
 	r.Twist[i] = r3.Dot(total, d)
 	r.Bend[i] = r3.Dot(total, r3.Cross(d, axis))
-	r.Elbow[i] = r3.Norm(elbowTorque(f, joint+1, acting))
+	r.Elbow[i] = space.Norm(elbow)
 	return speed
 }
 
 // set writes one load's values and returns its torque vectors about the joint while lifting and while lowering.
-func (p *Part) set(i int, item *load.Item, f *body.Frames, j, axis space.Vec) (up, down space.Vec) {
-	pull := item.At(f, load.Lifting)
+func (p *Part) set(i int, pull *load.Pull, j, axis space.Vec) (up, down space.Vec) {
 	arm := r3.Sub(pull.Contact, j)
-	up = r3.Cross(arm, pull.Force)
-	down = r3.Cross(arm, item.At(f, load.Lowering).Force)
+	up, down = r3.Cross(arm, pull.Force), r3.Cross(arm, pull.Lowering)
 	p.Torque[i], p.Lowering[i] = -r3.Dot(up, axis), -r3.Dot(down, axis)
-	p.OffAxis[i] = r3.Norm(space.Reject(up, axis))
+	p.OffAxis[i] = space.Norm(space.Reject(up, axis))
 	p.Tension[i], p.Lift[i], p.State[i] = pull.Tension, pull.Lift, pull.State
 	p.MomentArm[i], p.InPlane[i] = 0, 0
 	if pull.Tension > 0 {
-		inPlane := r3.Norm(space.Reject(pull.Force, axis))
+		inPlane := space.Norm(space.Reject(pull.Force, axis))
 		p.InPlane[i] = inPlane / pull.Tension
 		if inPlane > 0 {
 			p.MomentArm[i] = math.Abs(p.Torque[i]) / inPlane
@@ -162,23 +168,11 @@ func LoadTorque(f *body.Frames, joint body.Joint, pull load.Pull) space.Vec {
 	return r3.Cross(r3.Sub(pull.Contact, f.Joint[joint]), pull.Force)
 }
 
-func elbowTorque(f *body.Frames, elbow body.Joint, acting []*load.Item) space.Vec {
-	t := WeightTorque(f, elbow)
-	for _, item := range acting {
-		for _, seg := range body.Far[elbow] {
-			if item.Segment == seg {
-				t = r3.Add(t, LoadTorque(f, elbow, item.At(f, load.Lifting)))
-			}
-		}
-	}
-	return t
-}
-
 // Foot is where the perpendicular from the joint meets the line of force, both projected on the plane through the
 // joint and square to the unit axis; the joint itself when the force has no part in that plane.
 func Foot(joint, axis space.Vec, pull load.Pull) space.Vec {
 	force := space.Reject(pull.Force, axis)
-	size := r3.Norm(force)
+	size := space.Norm(force)
 	if size == 0 {
 		return joint
 	}

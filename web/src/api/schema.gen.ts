@@ -736,14 +736,12 @@ export interface components {
       torque: (number | null)[];
     };
     ReportPath: {
-      /** @description Unit axis that the upper arm swings about. */
-      axis: components["schemas"]["ReportPoint"][];
       /** @description Unit vector along the upper arm. */
-      direction: components["schemas"]["ReportPoint"][];
-      /** @description Middle of the closed hand. */
-      grip: components["schemas"]["ReportPoint"][];
-      /** @description Shoulder joint. */
-      joint: components["schemas"]["ReportPoint"][];
+      direction: (number | null)[];
+      /** @description Middle of the closed hand, m. */
+      grip: (number | null)[];
+      /** @description Shoulder joint, m. */
+      joint: (number | null)[];
     };
     ReportPoint: {
       /** Format: double */
@@ -1578,6 +1576,10 @@ export interface operations {
   listSetups: {
     parameters: {
       query?: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
         /** @description Only this lifter's. */
         lifterId?: string;
       };

@@ -16,8 +16,8 @@ const Box = styled.div`
 
 type Props = { report: Report; s: number; moveTo: (s: number) => void };
 
-const margin = { left: 36, right: 10, top: 8, bottom: 22 };
-const height = 196;
+const margin = { left: 36, right: 10, top: 18, bottom: 22 };
+const height = 200;
 
 /** The unrolled arc: torque over the angle, with what the muscle can do and what the school wants. */
 export function ProfileChart({ report, s, moveTo }: Props) {

@@ -6,7 +6,10 @@ export class Core {
   constructor(private readonly raw: RawCore) {}
 
   evaluate(document: string): Answer<Report> {
-    return JSON.parse(this.raw.evaluate(document));
+    const { json, numbers } = this.raw.evaluate(document);
+    const answer = JSON.parse(json) as Answer<Report>;
+    if (answer.ok && numbers) unpack(answer.ok, new Float64Array(numbers.buffer));
+    return answer;
   }
   scene(document: string, s: number): Answer<Scene> {
     return JSON.parse(this.raw.scene(document, s));
@@ -22,6 +25,26 @@ export class Core {
   }
   ready(lifter: Lifter): Answer<Ready[]> {
     return JSON.parse(this.raw.ready(JSON.stringify(lifter)));
+  }
+}
+
+type Curve = (number | null)[];
+
+/** Puts the numbers back into the curves of a report, which hold only where they lie. */
+function unpack(report: Report, numbers: Float64Array): void {
+  const fill = (holder: Record<string, Curve>) => {
+    for (const [name, place] of Object.entries(holder)) {
+      const [offset, length] = place as [number, number];
+      holder[name] = Array.from(numbers.subarray(offset, offset + length), (x) => (Number.isNaN(x) ? null : x));
+    }
+  };
+  fill(report.curves as unknown as Record<string, Curve>);
+  fill(report.path as unknown as Record<string, Curve>);
+  for (const part of report.parts ?? []) {
+    const { torque, tension, momentArm, inPlane, lift } = part;
+    const curves = { torque, tension, momentArm, inPlane, lift };
+    fill(curves);
+    Object.assign(part, curves);
   }
 }
 

@@ -3,7 +3,7 @@ import wasmUrl from "./built/dialarc.wasm?url";
 
 /** The functions that the core puts on globalThis: JSON text in, JSON text out. */
 export type RawCore = {
-  evaluate(document: string): string;
+  evaluate(document: string): { json: string; numbers?: Uint8Array };
   scene(document: string, s: number): string;
   settings(document: string): string;
   apply(document: string, key: string, value: number): string;

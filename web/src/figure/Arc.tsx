@@ -1,4 +1,5 @@
 import type { Report, Scene } from "../engine/types";
+import { sweptArm } from "./sweep";
 import { add, mul, path, type Vec, type Vec2, vec } from "./vector";
 import { project, type View } from "./view";
 
@@ -29,7 +30,7 @@ export function directionNow(scene: Scene, lead: string): { joint: Vec; directio
 
 /** The ribbon round the working joint: as wide at each angle as the torque there, darker the harder it is. */
 export function Ribbon({ view, report, ring }: { view: View; report: Report; ring: Ring }) {
-  const { joint, direction } = report.path;
+  const { joint, direction } = sweptArm(report);
   const { torque, effort, angleDeg } = report.curves;
   const most = Math.max(...torque.map((t) => t ?? 0), 1e-9);
   const at = (i: number, r: number): Vec2 => project(view, add(joint[i] as Vec, mul(direction[i] as Vec, r)));
@@ -88,12 +89,10 @@ export function RingHandle(props: {
 }) {
   const { view, joint, direction, ring, label, needle } = props;
   const at = (r: number) => project(view, add(joint, mul(direction, r)));
-  const [inner, outer, knob, text] = [
-    at(ring.inner - 0.03),
-    at(ring.handle - 0.035),
-    at(ring.handle),
-    at(ring.handle + 0.1),
-  ];
+  const [inner, outer, knob] = [at(ring.inner - 0.03), at(ring.handle - 0.035), at(ring.handle)];
+  const length = Math.hypot(knob[0] - inner[0], knob[1] - inner[1]) || 1;
+  const beyond = (i: 0 | 1) => knob[i] + ((knob[i] - inner[i]) / length) * 23;
+  const text = [beyond(0), beyond(1)] as const;
   return (
     <g onPointerDown={props.onPointerDown} style={{ cursor: "grab", touchAction: "none" }} data-handle={label}>
       <line

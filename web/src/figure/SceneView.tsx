@@ -9,6 +9,7 @@ import { elevationAt, followPointer, heightAt, inPicture, movedAlong, planeAt } 
 import { Forces, forceScale } from "./Forces";
 import { Cable, Column, cablePieces, Floor, Held } from "./Kit";
 import { middleDepth, type Person, person } from "./person";
+import { sweptArm } from "./sweep";
 import { add, mul, norm, type Vec, type Vec2, vec } from "./vector";
 import { depth, type Extent, fit, project, type Turn, type View, type ViewName } from "./view";
 
@@ -142,7 +143,8 @@ function extentOf(scene: Scene, report: Report): Extent {
   const out = (x: number) => Math.ceil(x / 0.2 - 1e-9) * 0.2;
   const hip = scene.segments[0]?.origin ?? vec(0, 0.93, 0);
   const reach = ringOf(scene).handle + 0.11;
-  const rim = report.path.direction.map((d, i) => add(report.path.joint[i] ?? hip, mul(d, reach)));
+  const arm = sweptArm(report);
+  const rim = arm.direction.map((d, i) => add(arm.joint[i] ?? hip, mul(d, reach)));
   const hands = scene.segments.filter((s) => s.name.startsWith("hand.")).map((s) => s.origin);
   const points = [...rim, ...hands, ...scene.columns.map((c) => vec(c.x, c.height, c.z))];
   let [back, front, side, top] = [0.35, 0.45, 0.55, 1.06 * (scene.sizes.stature ?? 1.75)];
@@ -332,7 +334,7 @@ function PlaneHandle(props: {
 }) {
   const { view, setting, now } = props;
   if (view.name !== "top" || !setting) return null;
-  const last = props.report.path.direction.at(-1);
+  const last = sweptArm(props.report).direction.at(-1);
   if (!last) return null;
   const flat = vec(last.x, 0, last.z);
   if (norm(flat) < 0.05) return null;
@@ -371,7 +373,7 @@ function Ends(props: {
   const { report } = props;
   return (["range.from", "range.to"] as const).map((key, i) => {
     const at = i === 0 ? 0 : -1;
-    const [joint, direction] = [report.path.joint.at(at), report.path.direction.at(at)];
+    const [joint, direction] = [sweptArm(report).joint.at(at), sweptArm(report).direction.at(at)];
     if (!joint || !direction) return null;
     const angle = Math.round(report.curves.angleDeg.at(at) ?? 0);
     return (

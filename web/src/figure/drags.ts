@@ -1,5 +1,6 @@
 import { flushSync } from "react-dom";
 import type { Report } from "../engine/types";
+import { sweptArm } from "./sweep";
 import { dot, type Vec, type Vec2, vec } from "./vector";
 import { project, unproject, type View } from "./view";
 
@@ -77,10 +78,11 @@ export function elevationAt(view: View, report: Report, screen: Vec2): number | 
 }
 
 function planeBasis(report: Report): [Vec, Vec, Vec] | null {
-  const n = report.path.direction.length;
-  const [a, b] = [report.path.direction[0], report.path.direction[n - 1]];
+  const arm = sweptArm(report);
+  const n = arm.direction.length;
+  const [a, b] = [arm.direction[0], arm.direction[n - 1]];
   const [ea, eb] = [report.curves.angleDeg[0], report.curves.angleDeg[n - 1]];
-  const joint = report.path.joint[0];
+  const joint = arm.joint[0];
   if (!a || !b || ea == null || eb == null || !joint) return null;
   const [ca, sa, cb, sb] = [ea, eb].flatMap((e) => [Math.cos((e * Math.PI) / 180), Math.sin((e * Math.PI) / 180)]) as [
     number,

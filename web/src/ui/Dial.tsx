@@ -97,6 +97,7 @@ type Props = {
 export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Props) {
   const units = useUnits();
   const unit = units.unit(setting.kind);
+  const digits = setting.kind === "mass" ? unit.digits : 1;
   const step = units.step(setting);
   const shown = setting.value * unit.factor;
   const hole = setting.kind === "hole";
@@ -109,9 +110,9 @@ export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Pro
         {hole && <span className="side">hole</span>}
         <Value
           aria-label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
-          value={Number(shown.toFixed(setting.kind === "mass" ? 2 : 1))}
+          value={Number(shown.toFixed(digits))}
           onChange={(v) => Number.isFinite(v) && onTurn(v / unit.factor, false)}
-          formatOptions={{ maximumFractionDigits: setting.kind === "mass" ? 2 : 1, useGrouping: false }}
+          formatOptions={{ maximumFractionDigits: digits, useGrouping: false }}
           isInvalid={problems.length > 0}
         >
           <Group className="group">

@@ -49,7 +49,9 @@ const Columns = styled.div`
   .tabs { display: none; }
   @media (max-width: 999px) {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: minmax(0, 54%) auto minmax(0, 1fr);
+    grid-template-rows: minmax(0, 58%) auto minmax(0, 1fr);
+    .views { position: absolute; z-index: 2; padding: 6px 10px; }
+    .middle { position: relative; grid-template-rows: minmax(0, 1fr) auto; }
     .middle { order: 0; }
     .tabs { display: flex; order: 1; justify-content: center; padding: 6px; border-top: 1px solid var(--line); }
     .rig, .arc { order: 2; border: 0; }

@@ -15,6 +15,11 @@ const Box = styled.div`
   .under { display: flex; align-items: center; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
   .under .now { font-weight: 600; }
   .under small { color: var(--quiet); font-size: 12px; }
+  @media (max-width: 999px) {
+    padding: 2px 14px 4px;
+    .under { flex-wrap: nowrap; }
+    .under button small { display: none; }
+  }
 `;
 
 const Track = styled(SliderTrack)`

@@ -1,0 +1,143 @@
+package load_test
+
+import (
+	"math"
+	"math/rand/v2"
+	"testing"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/diff/fd"
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+func near(t *testing.T, what string, got, want, tolerance float64) {
+	t.Helper()
+	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
+		t.Errorf("%s: got %.12g, want %.12g", what, got, want)
+	}
+}
+
+type rig struct {
+	b  body.Body
+	st body.Station
+	p  *movement.Path
+	f  body.Frames
+}
+
+func newRig() *rig {
+	r := &rig{b: body.New(&setup.Lifter{Stature: 1.75, Mass: 75})}
+	r.st = r.b.Stand(&setup.Posture{X: 0.3})
+	r.p = movement.New(&setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 0, ToDeg: 90})
+	return r
+}
+
+func (r *rig) at(s float64) *body.Frames {
+	var arms, rates [2]body.Arm
+	r.p.At(s, &arms, &rates)
+	r.f.Place(&r.b, &r.st, &arms, &rates)
+	return &r.f
+}
+
+var grip = setup.Contact{Segment: "hand", At: "grip"}
+
+func cable(change func(*setup.Load)) setup.Load {
+	l := setup.Load{ID: "c", Kind: "cable", Side: "right", Contact: grip, Pulley: &setup.Point{X: 0, Y: 0.5, Z: -0.5}, StackMass: 10, Ratio: 1, ParkedGap: 0.05, Travel: 1.6}
+	change(&l)
+	return l
+}
+
+func (r *rig) build(l setup.Load) load.Item { return load.Build([]setup.Load{l}, &r.st, false)[0] }
+
+// A mass of 1 kg weighs 9.80665 N (CGPM 1901; ISO 80000-3), straight down wherever it is.
+func TestFreeWeight(t *testing.T) {
+	r := newRig()
+	it := r.build(setup.Load{ID: "d", Kind: "dumbbell", Side: "right", Contact: grip, Mass: 1})
+	for _, s := range []float64{0, 0.4, 1} {
+		p := it.At(r.at(s))
+		if p.Force != (space.Vec{Y: -9.80665}) || p.Lowering != p.Force || p.Contact != r.f.Grip[body.Right] {
+			t.Errorf("at %v: %+v", s, p)
+		}
+	}
+}
+
+// The force on the hand points to the pulley and is the stack's weight times the ratio.
+func TestCablePull(t *testing.T) {
+	r := newRig()
+	it := r.build(cable(func(l *setup.Load) { l.Ratio = 0.5 }))
+	p := it.At(r.at(0.5))
+	near(t, "tension", p.Tension, 5*9.80665, 1e-9)
+	toPulley := r3.Unit(r3.Sub(space.Vec{X: 0, Y: 0.5, Z: -0.5}, r.f.Grip[body.Right]))
+	near(t, "direction", r3.Dot(r3.Unit(p.Force), toPulley), 1, 1e-12)
+	near(t, "lift", p.Lift, 0.5*(r3.Norm(r3.Sub(space.Vec{X: 0, Y: 0.5, Z: -0.5}, r.f.Grip[body.Right]))-0.05), 1e-12)
+}
+
+// Friction adds where the cable is drawn out and takes away where it runs back; the other phase is the reverse.
+func TestFriction(t *testing.T) {
+	r := newRig()
+	it := r.build(cable(func(l *setup.Load) { l.Friction = 0.1 }))
+	w := 10 * 9.80665
+	p := it.At(r.at(0.3)) // the hand rises away from a low pulley on the other side
+	near(t, "lifting", p.Tension, 1.1*w, 1e-9)
+	near(t, "lowering", r3.Norm(p.Lowering), 0.9*w, 1e-9)
+	above := r.build(cable(func(l *setup.Load) { l.Friction, l.Pulley = 0.1, &setup.Point{X: 0.3, Y: 2.4, Z: 0.9} }))
+	p = above.At(r.at(0.6)) // the hand rises towards a high pulley: the cable runs back
+	near(t, "running back", p.Tension, 0.9*w, 1e-9)
+	near(t, "drawn out on the way down", r3.Norm(p.Lowering), 1.1*w, 1e-9)
+}
+
+func TestSlackAndToppedOut(t *testing.T) {
+	r := newRig()
+	slack := r.build(cable(func(l *setup.Load) { l.AttachmentLength = 2 }))
+	p := slack.At(r.at(0))
+	if p.State != load.Slack || p.Tension != 0 || p.Force != (space.Vec{}) || p.Lift >= 0 {
+		t.Errorf("a strap of 2 m leaves the stack at rest: %+v", p)
+	}
+	short := r.build(cable(func(l *setup.Load) { l.Travel = 0.1 }))
+	if p := short.At(r.at(1)); p.State != load.ToppedOut || p.Lift <= 0.1 {
+		t.Errorf("a travel of 10 cm is used up: %+v", p)
+	}
+	good := r.build(cable(func(*setup.Load) {}))
+	if p := good.At(r.at(0.5)); p.State != load.Working {
+		t.Errorf("an ordinary cable works: %+v", p)
+	}
+}
+
+// The power of the pull is the loss of potential energy: F · v = -dU/ds, by gonum's finite differences.
+func TestEnergyIsWork(t *testing.T) {
+	r := newRig()
+	random := rand.New(rand.NewPCG(1, 9))
+	for range 40 {
+		l := cable(func(l *setup.Load) {
+			l.Pulley = &setup.Point{X: random.Float64()*2 - 1, Y: random.Float64() * 2.2, Z: random.Float64()*3 - 1.5}
+			l.Ratio, l.Travel = 0.25+random.Float64(), 6
+		})
+		if random.IntN(3) == 0 {
+			l = setup.Load{ID: "d", Kind: "dumbbell", Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: new(0.7)}, Mass: 1 + 9*random.Float64()}
+		}
+		it := r.build(l)
+		s := 0.1 + 0.8*random.Float64()
+		dU := fd.Derivative(func(x float64) float64 { return it.Energy(r.at(x)) }, s, &fd.Settings{Formula: fd.Central, Step: 1e-5})
+		p := it.At(r.at(s))
+		near(t, "power", r3.Dot(p.Force, r.f.Velocity(it.Segment, p.Contact)), -dU, 1e-5)
+	}
+}
+
+// A mirrored document pulls on the other hand from the mirrored place.
+func TestMirroredLoads(t *testing.T) {
+	r := newRig()
+	items := load.Build([]setup.Load{cable(func(*setup.Load) {})}, &r.st, true)
+	if len(items) != 2 || !items[1].Mirror || items[1].Segment != body.HandL {
+		t.Fatalf("two items, the second mirrored: %+v", items)
+	}
+	f := r.at(0.5)
+	a, b := items[0].At(f), items[1].At(f)
+	if r3.Norm(r3.Sub(space.MirrorPoint(a.Force), b.Force)) > 1e-9 || r3.Norm(r3.Sub(r.st.Mirror(a.Contact), b.Contact)) > 1e-12 {
+		t.Errorf("not mirror images: %+v %+v", a, b)
+	}
+	near(t, "mirrored pulley", items[1].From.Z, 0.5, 1e-12)
+}
