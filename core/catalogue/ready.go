@@ -13,11 +13,12 @@ type Ready struct {
 	Document setup.Document `json:"document"`
 }
 
-// ReadySetups lists the setups to begin with for one lifter, loaded lightly for their body mass: about 8% of it on the
-// pin, 7% in the hand (own).
+// ReadySetups lists the setups to begin with for one lifter, loaded lightly for their body mass: about 14% of it on the
+// pin, of which half arrives at the handle, or 4% in the hand (own).
 func ReadySetups(l *setup.Lifter) []Ready {
-	stack := math.Max(2.5, math.Round(0.08*l.Mass/1.25)*1.25)
-	bell := math.Max(1, math.Round(0.07*l.Mass/0.5)*0.5)
+	station := Stations["twin-column"]
+	stack := max(station.Lightest, math.Round(0.14*l.Mass/station.StackStep)*station.StackStep)
+	bell := max(1, math.Round(0.04*l.Mass/0.5)*0.5)
 	return []Ready{
 		{"raise.behind.hand", "Heaviest where the arm starts; falls as the muscle does.", behind(l, "Cross-behind raise, hand height", 9, 0.30, 45, stack)},
 		{"raise.behind.knee", "The same from low: more in the middle and on top.", behind(l, "Cross-behind raise, knee height", 4, 0.30, 45, stack)},
@@ -37,7 +38,7 @@ func behind(l *setup.Lifter, name string, hole int, out, plane, stack float64) s
 		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", Primary: "shoulder.elevation", FromDeg: 5, ToDeg: 95,
 			Hold: map[string]float64{"shoulder.planeDeg": plane, "shoulder.rotationDeg": 0, "elbow.flexionDeg": 5}},
 		Loads: []setup.Load{{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
-			Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: 1, Friction: setup.DefaultFriction,
+			Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: station.Ratio, Friction: setup.DefaultFriction,
 			ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel, Kit: &setup.Kit{Station: station.Key, Column: "left", Hole: hole}}},
 		Tempo: setup.Tempo{Down: 3, Up: 2, Top: 1},
 	}

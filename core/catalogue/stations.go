@@ -14,12 +14,13 @@ type Station struct {
 	Lightest   float64 // pin, kg
 	Heaviest   float64 // pin, kg
 	HalfWidth  float64 // of the column's square section, m
+	Ratio      float64 // force at the handle over weight of the stack
 }
 
 // Stations lists the stations that ship with the program: invented kit of common proportions.
 var Stations = map[string]Station{
 	"twin-column": {Key: "twin-column", Label: "Twin column", LowestHole: 0.20, Spacing: 0.07, Holes: 25, Height: 2.05,
-		StackStep: 1.25, Lightest: 2.5, Heaviest: 70, HalfWidth: 0.05},
+		StackStep: 2.5, Lightest: 5, Heaviest: 100, HalfWidth: 0.05, Ratio: 0.5},
 }
 
 // HoleHeight is the height of the pulley's exit in a hole, m; holes count from 1.

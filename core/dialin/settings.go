@@ -156,7 +156,7 @@ func setColumnsApart(d *setup.Document, i int, v float64) {
 
 func stackMass(d *setup.Document, i int) Setting {
 	l := &d.Loads[i]
-	s := Setting{Group: "loads", Label: "Load on the pin", Kind: "mass", From: 2.5, To: 40, Step: 1.25, Value: l.StackMass,
+	s := Setting{Group: "loads", Label: "Load on the pin", Kind: "mass", From: 2.5, To: 50, Step: 1.25, Value: l.StackMass,
 		Paint: "effort", Paths: []string{loadPath(i, "stackMass")}}
 	if st, ok := station(l); ok {
 		s.From, s.Step = st.Lightest, st.StackStep

@@ -25,7 +25,7 @@ func troupe() []person {
 	return []person{
 		{
 			name: "Suvi Brandt", notes: "Aerial performer. Hangs by one arm in the second act; wants shoulders that last the tour.",
-			stack: 5, bell: 4,
+			stack: 10, bell: 2.5,
 			body: setup.Lifter{Stature: 1.68, Mass: 61, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.315},
 				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: 0, ToDeg: 170}},
 				Strength: []setup.StrengthTest{
@@ -35,13 +35,13 @@ func troupe() []person {
 		},
 		{
 			name: "Ilvane Torsk", notes: "Rigger. Broad; the arms track wide. Old strain on the left, quiet for a year.",
-			stack: 10, bell: 9,
+			stack: 15, bell: 3.5,
 			body: setup.Lifter{Stature: 1.88, Mass: 94, NaturalPathDeg: 16, Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
 				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: 0, ToDeg: 150, Pain: "left side pinches near the top"}}},
 		},
 		{
 			name: "Madoc Quill", notes: "Puppeteer. Holds both arms overhead for minutes at a time.",
-			stack: 6.25, bell: 5,
+			stack: 10, bell: 3,
 			body: setup.Lifter{Stature: 1.74, Mass: 70, NaturalPathDeg: 10},
 		},
 	}

@@ -1,0 +1,269 @@
+package profile_test
+
+import (
+	"math"
+	"testing"
+
+	"dialarc/core/profile"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/floats"
+	"gonum.org/v1/gonum/integrate"
+)
+
+func near(t *testing.T, what string, got, want, tolerance float64) {
+	t.Helper()
+	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
+		t.Errorf("%s: got %.10g, want %.10g", what, got, want)
+	}
+}
+
+func value(t *testing.T, what string, m profile.Metric) float64 {
+	t.Helper()
+	if m.Value == nil {
+		t.Errorf("%s is missing: %s", what, m.Why)
+		return math.NaN()
+	}
+	return *m.Value
+}
+
+// curve is a profile over 90 degrees from 5 degrees on, given over the place u in [0, 1].
+func curve(n int, torque, capacity func(u float64) float64) *profile.Input {
+	in := &profile.Input{School: "match"}
+	for i := range n {
+		u := float64(i) / float64(n-1)
+		in.Swept = append(in.Swept, u*math.Pi/2)
+		in.Angle = append(in.Angle, space.Rad(5)+u*math.Pi/2)
+		in.Total = append(in.Total, torque(u))
+		in.Loads = append(in.Loads, torque(u))
+		in.Variable = append(in.Variable, torque(u))
+		in.Capacity = append(in.Capacity, capacity(u))
+	}
+	return in
+}
+
+func constant(c float64) func(float64) float64 { return func(float64) float64 { return c } }
+
+// Constant torque: centroid in the middle, thirds alike, nothing lost at either end (closed forms).
+func TestConstantTorque(t *testing.T) {
+	in := curve(101, constant(30), constant(60))
+	in.School = "even"
+	r := profile.Judge(in)
+	near(t, "peak", value(t, "peak", r.Total.Peak), 30, 1e-12)
+	near(t, "a plateau peaks at its first angle", space.Deg(value(t, "angle", r.Total.PeakAngle)), 5, 1e-9)
+	near(t, "centroid", value(t, "centroid", r.Total.Centroid), 0.5, 1e-12)
+	near(t, "left at the end", value(t, "left", r.Total.LeftEnd), 1, 1e-12)
+	for _, third := range r.Total.Thirds {
+		near(t, "third", value(t, "third", third), 1.0/3, 1e-9)
+	}
+	near(t, "match with even", value(t, "match", r.Match), 100, 1e-9)
+	near(t, "effort", value(t, "effort", r.PeakEffort), 0.5, 1e-12)
+	near(t, "load factor", value(t, "factor", r.LoadFactor), 2, 1e-12)
+	if r.Total.Phase != "mid" || len(r.DeadSpots)+len(r.Cliffs) > 0 {
+		t.Errorf("phase %s, dead %v, cliffs %v", r.Total.Phase, r.DeadSpots, r.Cliffs)
+	}
+}
+
+// A torque that grows in proportion has its centroid at 2/3 and shares 1/9, 3/9, 5/9 of its area; one that falls is the
+// mirror image (closed forms of the triangle).
+func TestTriangle(t *testing.T) {
+	r := profile.Judge(curve(301, func(u float64) float64 { return 40 * u }, constant(60)))
+	near(t, "centroid", value(t, "centroid", r.Total.Centroid), 2.0/3, 1e-5)
+	for k, want := range []float64{1.0 / 9, 3.0 / 9, 5.0 / 9} {
+		near(t, "third", value(t, "third", r.Total.Thirds[k]), want, 1e-5)
+	}
+	if r.Total.Phase != "late" {
+		t.Errorf("rising torque is %s", r.Total.Phase)
+	}
+	if len(r.DeadSpots) != 1 || math.Abs(space.Deg(r.DeadSpots[0].To)-(5+0.15*90)) > 0.5 {
+		t.Errorf("under 15%% of the peak up to 18.5 degrees: %v", r.DeadSpots)
+	}
+	r = profile.Judge(curve(301, func(u float64) float64 { return 40 * (1 - u) }, constant(60)))
+	near(t, "centroid", value(t, "centroid", r.Total.Centroid), 1.0/3, 1e-5)
+	if r.Total.Phase != "early" {
+		t.Errorf("falling torque is %s", r.Total.Phase)
+	}
+}
+
+// The centroid and the thirds agree with gonum's quadrature on a smooth curve.
+func TestCentroidAgainstQuadrature(t *testing.T) {
+	in := curve(201, func(u float64) float64 { return 20 + 15*math.Sin(4*u) }, constant(60))
+	r := profile.Judge(in)
+	u, moment := make([]float64, 201), make([]float64, 201)
+	floats.ScaleTo(u, 2/math.Pi, in.Swept)
+	floats.MulTo(moment, u, in.Total)
+	area := integrate.Trapezoidal(u, in.Total)
+	near(t, "centroid", value(t, "centroid", r.Total.Centroid), integrate.Trapezoidal(u, moment)/area, 1e-12)
+	sum := 0.0
+	for _, third := range r.Total.Thirds {
+		sum += value(t, "third", third)
+	}
+	near(t, "sum of the thirds", sum, 1, 1e-12)
+}
+
+func TestPhaseWords(t *testing.T) {
+	for centroid, want := range map[float64]string{0.30: "early", 0.449: "early", 0.45: "mid", 0.55: "mid", 0.551: "late", 0.64: "late"} {
+		if got := profile.PhaseOf(centroid); got != want {
+			t.Errorf("%v is %s, want %s", centroid, got, want)
+		}
+	}
+}
+
+// Each school gives 100 to exactly what it wants, at any size, and less to the others.
+func TestEachSchoolWantsItsOwn(t *testing.T) {
+	falling := func(u float64) float64 { return 70 - 35*u }
+	shapes := map[string]func(u float64) float64{
+		"match":  func(u float64) float64 { return 0.6 * falling(u) },
+		"early":  func(u float64) float64 { return 0.9 * (1 - 0.65*u) * falling(u) },
+		"late":   func(u float64) float64 { return 0.4 * (0.35 + 0.65*u) * falling(u) },
+		"even":   constant(12),
+		"custom": func(u float64) float64 { return 3 * u },
+	}
+	for school, torque := range shapes {
+		for judge := range shapes {
+			in := curve(101, torque, falling)
+			in.School, in.Custom = judge, []float64{0, 1, 2, 3, 4}
+			r := profile.Judge(in)
+			match := value(t, "match", r.Match)
+			if judge == school {
+				near(t, school+" by itself", match, 100, 1e-6)
+				near(t, school+": the wanted curve is the curve", floats.Distance(r.Target, in.Total, math.Inf(1)), 0, 1e-6)
+			} else if match > 99 {
+				t.Errorf("%s gives %s %.1f", judge, school, match)
+			}
+		}
+	}
+}
+
+// The error of constant torque against falling effort, worked by hand: with capacity constant, the school early wants
+// (1 - 0.65 u)/0.675, so the squared error is the integral of (1 - that)², (0.65/0.675)²/12.
+func TestMatchByHand(t *testing.T) {
+	in := curve(2001, constant(30), constant(60))
+	in.School = "early"
+	near(t, "match", value(t, "match", profile.Judge(in).Match), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
+}
+
+// Overload: the load is raised until the largest effort is 1; then the mean effort is scored.
+func TestOverload(t *testing.T) {
+	in := curve(1001, func(u float64) float64 { return 20 + 20*u }, constant(80))
+	in.School = "overload"
+	r := profile.Judge(in)
+	near(t, "factor", value(t, "factor", r.LoadFactor), 2, 1e-9)
+	near(t, "mean effort", value(t, "match", r.Match), 75, 1e-6)
+}
+
+// Fixed parts do not scale: with 10 N·m of arm and 20 of load against 40, the load may grow by 1.5.
+func TestLoadFactorLeavesTheArm(t *testing.T) {
+	in := curve(11, constant(30), constant(40))
+	for i := range in.Variable {
+		in.Variable[i] = 20
+	}
+	near(t, "factor", value(t, "factor", profile.Judge(in).LoadFactor), 1.5, 1e-12)
+	for i := range in.Capacity {
+		in.Capacity[i] = 9
+	}
+	if r := profile.Judge(in); r.LoadFactor.Value != nil || r.LoadFactor.Why == "" || r.Reps.Why == "" {
+		t.Errorf("the arm alone is too much, yet the factor is %+v", r.LoadFactor)
+	}
+}
+
+// 80 kg for 10 repetitions is a one-repetition limit of 106.7 kg (Epley 1985, from memory).
+func TestRepetitions(t *testing.T) {
+	in := curve(11, constant(80), constant(106.666666666))
+	near(t, "repetitions", value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
+	in = curve(11, constant(80), constant(82))
+	if r := profile.Judge(in); r.Reps.Value != nil || r.Reps.Why == "" {
+		t.Errorf("so near the limit there is no count, yet %+v", r.Reps)
+	}
+}
+
+// Torque that helps the lift weighs nothing and is told by itself: half of sin over a whole turn.
+func TestAssistingTorque(t *testing.T) {
+	r := profile.Judge(curve(1001, func(u float64) float64 { return math.Sin(2 * math.Pi * u) }, constant(2)))
+	near(t, "assisting", value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
+	near(t, "centroid of the first half wave", value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
+	r = profile.Judge(curve(101, constant(-5), constant(60)))
+	if r.Match.Value == nil || *r.Match.Value != 0 || r.Match.Why == "" || r.Total.Centroid.Value != nil {
+		t.Errorf("all help: match %+v, centroid %+v", r.Match, r.Total.Centroid)
+	}
+}
+
+func TestCliff(t *testing.T) {
+	r := profile.Judge(curve(101, func(u float64) float64 {
+		if u < 0.5 {
+			return 40
+		}
+		return 5
+	}, constant(60)))
+	if len(r.Cliffs) != 1 || space.Deg(r.Cliffs[0].From) > 50 || space.Deg(r.Cliffs[0].To) < 50 {
+		t.Errorf("there is a cliff at 50 degrees: %v", r.Cliffs)
+	}
+	if r := profile.Judge(curve(101, func(u float64) float64 { return 40 - 35*u }, constant(60))); len(r.Cliffs) > 0 {
+		t.Errorf("a steady fall is no cliff: %v", r.Cliffs)
+	}
+}
+
+// With a gap every metric is missing and says why; so it is when nothing moves.
+func TestMissingMetricsSayWhy(t *testing.T) {
+	in := curve(11, constant(30), constant(60))
+	in.GapWhy = "The stack rests."
+	still := curve(11, constant(30), constant(60))
+	clear(still.Swept)
+	for _, r := range []profile.Result{profile.Judge(in), profile.Judge(still)} {
+		for i, m := range []profile.Metric{r.Match, r.Total.Peak, r.Total.Centroid, r.Loads.LeftEnd, r.PeakEffort, r.LoadFactor, r.Reps} {
+			if m.Value != nil || m.Why == "" {
+				t.Errorf("metric %d: %+v", i, m)
+			}
+		}
+	}
+}
+
+func lifter(tests ...setup.StrengthTest) *setup.Lifter {
+	return &setup.Lifter{Stature: 1.75, Mass: 80, Strength: tests}
+}
+
+// Capacity in the order of trust: by body mass, through one test, through several; flat beyond its table.
+func TestCapacity(t *testing.T) {
+	region, _ := setup.RegionOf("deltoid.middle")
+	c := profile.NewCapacity(lifter(), region, 0)
+	near(t, "by body mass, hanging", c.At(0), 0.75*80, 1e-9)
+	near(t, "by body mass, level", c.At(math.Pi/2), 0.75*80*0.68, 1e-9)
+	near(t, "flat above the table", c.At(space.Rad(170)), 0.75*80*0.40, 1e-9)
+	if c.Trust != profile.Estimate {
+		t.Errorf("trust %s", c.Trust)
+	}
+	one := setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}
+	c = profile.NewCapacity(lifter(one), region, 0)
+	near(t, "through the test", c.At(math.Pi/2), 34, 1e-9)
+	near(t, "shape kept", c.At(0), 50, 1e-9)
+	if c.Trust != profile.Scaled {
+		t.Errorf("trust %s", c.Trust)
+	}
+	two := setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 30, Torque: 46}
+	c = profile.NewCapacity(lifter(one, two), region, 0)
+	near(t, "through both", c.At(space.Rad(30)), 46, 1e-9)
+	near(t, "two points are a straight line", c.At(space.Rad(60)), 40, 1e-9)
+	near(t, "flat below the tests", c.At(0), 46, 1e-9)
+	if c.Trust != profile.Measured {
+		t.Errorf("trust %s", c.Trust)
+	}
+}
+
+// Straight ahead flexion holds; between, the two are blended evenly at 45 degrees, and trust is that of the weaker.
+func TestCapacityBetweenThePlanes(t *testing.T) {
+	region, _ := setup.RegionOf("deltoid.middle")
+	side, front := profile.NewCapacity(lifter(), region, 0), profile.NewCapacity(lifter(), region, math.Pi/2)
+	near(t, "flexion", front.At(0), 0.85*80, 1e-9)
+	between := profile.NewCapacity(lifter(), region, math.Pi/4)
+	near(t, "half way", between.At(1), (side.At(1)+front.At(1))/2, 1e-9)
+	behind := profile.NewCapacity(lifter(), region, -0.4)
+	near(t, "behind the body as at its side", behind.At(1), side.At(1), 1e-12)
+	tested := lifter(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50})
+	if c := profile.NewCapacity(tested, region, 0); c.Trust != profile.Measured {
+		t.Errorf("to the side: %s", c.Trust)
+	}
+	if c := profile.NewCapacity(tested, region, math.Pi/4); c.Trust != profile.Estimate {
+		t.Errorf("between: %s", c.Trust)
+	}
+}
