@@ -1,7 +1,5 @@
 package catalogue
 
-import "math"
-
 // Station is a cable station with two columns whose pulleys sit in numbered holes.
 type Station struct {
 	Key        string
@@ -25,10 +23,3 @@ var Stations = map[string]Station{
 
 // HoleHeight is the height of the pulley's exit in a hole, m; holes count from 1.
 func (s *Station) HoleHeight(hole int) float64 { return s.LowestHole + float64(hole-1)*s.Spacing }
-
-// NearestHole is the hole whose height is nearest, and how far off it is in m (positive: the height is above the hole).
-func (s *Station) NearestHole(height float64) (hole int, off float64) {
-	hole = 1 + int(math.Round((height-s.LowestHole)/s.Spacing))
-	hole = max(1, min(s.Holes, hole))
-	return hole, height - s.HoleHeight(hole)
-}

@@ -1,0 +1,152 @@
+package main
+
+import (
+	"bytes"
+	"encoding/csv"
+	"encoding/json"
+	"errors"
+	"math"
+	"os"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+
+	"dialarc/core"
+	"dialarc/core/setup"
+)
+
+const document = "../../core/testdata/raise.json"
+
+func run(t *testing.T, args ...string) string {
+	t.Helper()
+	var out bytes.Buffer
+	if err := dispatch(args, &out); err != nil {
+		t.Fatal(err)
+	}
+	return out.String()
+}
+
+func TestEvalPrintsTheReport(t *testing.T) {
+	var got core.Report
+	if err := json.Unmarshal([]byte(run(t, "eval", document)), &got); err != nil {
+		t.Fatal(err)
+	}
+	raw, err := os.ReadFile(document)
+	if err != nil {
+		t.Fatal(err)
+	}
+	want, _ := core.EvaluateJSON(raw)
+	if got.Schema != core.ReportSchema || *got.Profile.Match.Value != *want.Profile.Match.Value {
+		t.Errorf("%s, match %v, want %v", got.Schema, *got.Profile.Match.Value, *want.Profile.Match.Value)
+	}
+}
+
+func TestEvalCSV(t *testing.T) {
+	rows, err := csv.NewReader(strings.NewReader(run(t, "eval", document, "--csv"))).ReadAll()
+	if err != nil || len(rows) != 102 {
+		t.Fatalf("%d rows, %v", len(rows), err)
+	}
+	column := map[string]int{}
+	for i, name := range rows[0] {
+		column[name] = i
+	}
+	for _, c := range []struct {
+		row  int
+		want float64
+	}{{1, 45.76}, {51, 37.20}, {101, 18.63}} {
+		got, err := strconv.ParseFloat(rows[c.row][column["cable_Nm"]], 64)
+		if err != nil || math.Abs(got-c.want) > 0.005 {
+			t.Errorf("row %d: %v, want %v (%v)", c.row, got, c.want, err)
+		}
+	}
+}
+
+func TestCSVLeavesGapsEmpty(t *testing.T) {
+	raw, err := os.ReadFile(document)
+	if err != nil {
+		t.Fatal(err)
+	}
+	file := filepath.Join(t.TempDir(), "slack.json")
+	slack := strings.Replace(string(raw), `"attachmentLength": 0`, `"attachmentLength": 0.9`, 1)
+	if err := os.WriteFile(file, []byte(slack), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	rows, err := csv.NewReader(strings.NewReader(run(t, "eval", "--csv", file))).ReadAll()
+	if err != nil || rows[1][3] != "" || rows[101][3] == "" {
+		t.Errorf("torque at the start %q, at the end %q, %v", rows[1][3], rows[101][3], err)
+	}
+}
+
+func TestSweepPrintsEveryDial(t *testing.T) {
+	var got struct {
+		Sweeps []struct {
+			Key    string
+			Values []float64
+			Scores []*float64
+		}
+	}
+	if err := json.Unmarshal([]byte(run(t, "sweep", document)), &got); err != nil {
+		t.Fatal(err)
+	}
+	if len(got.Sweeps) != 9 || got.Sweeps[0].Key != "pulley.height/0" || len(got.Sweeps[0].Values) != 25 || len(got.Sweeps[0].Scores) != 25 {
+		t.Errorf("%d sweeps, the first %+v", len(got.Sweeps), got.Sweeps[0])
+	}
+}
+
+func TestProblemsAreErrors(t *testing.T) {
+	file := filepath.Join(t.TempDir(), "bad.json")
+	if err := os.WriteFile(file, []byte(`{"schema":"dialarc.setup/1","lifter":{"mass":"heavy"}}`), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	err := dispatch([]string{"eval", file}, &bytes.Buffer{})
+	var problems setup.Problems
+	if !errors.As(err, &problems) || problems[0].Path != "lifter.mass" || !strings.Contains(err.Error(), "Give a number.") {
+		t.Errorf("%v", err)
+	}
+}
+
+func TestUsage(t *testing.T) {
+	help := run(t)
+	for _, c := range commands() {
+		if !strings.Contains(help, c.usage) {
+			t.Errorf("help does not list %s", c.name)
+		}
+	}
+	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", "no such file"}, {"sweep"}} {
+		if err := dispatch(args, &bytes.Buffer{}); err == nil {
+			t.Errorf("%v was taken", args)
+		}
+	}
+	t.Setenv("DATABASE_URL", "")
+	for _, args := range [][]string{{"serve"}, {"migrate"}} {
+		if err := dispatch(args, &bytes.Buffer{}); err == nil || !strings.Contains(err.Error(), "DATABASE_URL") {
+			t.Errorf("%v without a database: %v", args, err)
+		}
+	}
+}
+
+// The JSON Schema speaks of the fields that the golden document has.
+func TestSchemaKnowsTheDocument(t *testing.T) {
+	var schema struct {
+		Defs map[string]struct {
+			Properties map[string]json.RawMessage `json:"properties"`
+		} `json:"$defs"`
+	}
+	if err := json.Unmarshal([]byte(run(t, "schema")), &schema); err != nil {
+		t.Fatal(err)
+	}
+	raw, err := os.ReadFile(document)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var d map[string]json.RawMessage
+	if err := json.Unmarshal(raw, &d); err != nil {
+		t.Fatal(err)
+	}
+	for field := range d {
+		if _, ok := schema.Defs["Document"].Properties[field]; !ok {
+			t.Errorf("the schema has no %s", field)
+		}
+	}
+}

@@ -1,0 +1,103 @@
+package support_test
+
+import (
+	"testing"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/support"
+	"dialarc/core/torque"
+)
+
+type scene struct {
+	doc   setup.Document
+	b     body.Body
+	st    body.Station
+	items []load.Item
+	rep   torque.Repetition
+}
+
+func arrange(change func(*setup.Document)) *scene {
+	s := &scene{doc: setup.Document{
+		Lifter:   setup.Lifter{Stature: 1.75, Mass: 75},
+		Posture:  setup.Posture{X: 0.5},
+		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 5, ToDeg: 95, Hold: map[string]float64{"shoulder.planeDeg": 45}},
+		Loads: []setup.Load{{ID: "c", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+			Pulley: &setup.Point{Y: 0.5, Z: -0.55}, StackMass: 10, Ratio: 1, Travel: 3, Kit: &setup.Kit{Station: "twin-column", Column: "left", Hole: 5}}},
+	}}
+	change(&s.doc)
+	s.b = body.New(&s.doc.Lifter)
+	s.st = s.b.Stand(&s.doc.Posture)
+	p := movement.New(&s.doc.Movement)
+	s.items = load.Build(s.doc.Loads, &s.st, p.Both())
+	s.rep.Run(&torque.Input{Body: &s.b, Station: &s.st, Path: p, Items: s.items, Samples: 101})
+	return s
+}
+
+func (s *scene) clear() setup.Problems {
+	return support.Clear(support.Columns(s.items), s.items, &s.b, &s.st, &s.rep)
+}
+
+func TestColumnsComeInPairs(t *testing.T) {
+	s := arrange(func(*setup.Document) {})
+	cols := support.Columns(s.items)
+	if len(cols) != 2 || cols[0].Z != -0.55 || cols[1].Z != 0.55 || cols[0].Side != "left" || cols[1].Side != "right" || cols[0].Station == nil {
+		t.Errorf("columns %+v", cols)
+	}
+	s = arrange(func(d *setup.Document) { d.Loads[0].Kit = nil })
+	if cols := support.Columns(s.items); len(cols) != 0 {
+		t.Errorf("a pulley on the wall has columns: %+v", cols)
+	}
+	s = arrange(func(d *setup.Document) { d.Loads[0].Kit.Station = "somewhere else" })
+	if cols := support.Columns(s.items); len(cols) != 2 || cols[0].Station != nil || cols[0].Height <= 0 {
+		t.Errorf("an unknown station has columns of the usual size: %+v", cols)
+	}
+}
+
+// The arm sweeps sideways: it meets a column that stands in its plane within reach, and only then.
+func TestArmMeetsColumn(t *testing.T) {
+	for _, c := range []struct {
+		name string
+		x, z float64
+		hits bool
+	}{{"in the plane, within reach", 0, 0.55, true}, {"in the plane, out of reach", 0, 1.2, false}, {"half a metre behind", 0.5, 0.55, false}} {
+		s := arrange(func(d *setup.Document) {
+			d.Posture.X, d.Movement.Hold["shoulder.planeDeg"], d.Loads[0].Pulley.Z = c.x, 0, -c.z
+		})
+		if got := len(s.clear()) > 0; got != c.hits {
+			t.Errorf("%s: hits %v, want %v", c.name, got, c.hits)
+		}
+	}
+}
+
+func TestStartsFollowTheCable(t *testing.T) {
+	s := arrange(func(*setup.Document) {})
+	st := support.Starts(&s.rep, s.doc.Loads)
+	if len(st) != 1 || !(st[0].Least > 0 && st[0].Least <= st[0].First && st[0].Most > st[0].First) {
+		t.Fatalf("starts %+v", st)
+	}
+	if p := support.Impossible(st); len(p) > 0 {
+		t.Errorf("an ordinary start is called impossible: %v", p)
+	}
+	if gaps := support.Gaps(&s.rep); len(gaps) > 0 {
+		t.Errorf("an ordinary repetition has gaps: %v", gaps)
+	}
+}
+
+// A strap as long as the cable in the middle of the range leaves the stack at rest before and lifts it after.
+func TestGapEndsWhereTheStackLeavesItsRest(t *testing.T) {
+	s := arrange(func(*setup.Document) {})
+	middle := s.rep.Parts[0].Lift[50]
+	s = arrange(func(d *setup.Document) { d.Loads[0].AttachmentLength = middle })
+	gaps := support.Gaps(&s.rep)
+	if len(gaps) != 1 || gaps[0].State != load.Slack || gaps[0].From != 0 || gaps[0].To < 48 || gaps[0].To > 50 {
+		t.Errorf("gaps %+v", gaps)
+	}
+	s = arrange(func(d *setup.Document) { d.Loads[0].Travel = middle })
+	gaps = support.Gaps(&s.rep)
+	if len(gaps) != 1 || gaps[0].State != load.ToppedOut || gaps[0].To != 100 || gaps[0].From < 50 || gaps[0].From > 52 {
+		t.Errorf("gaps %+v", gaps)
+	}
+}

@@ -1,0 +1,26 @@
+package demo_test
+
+import (
+	"testing"
+
+	"dialarc/core"
+	"dialarc/internal/demo"
+)
+
+// Everything that the demo shows evaluates without gaps, warnings or more effort than the lifter has.
+func TestDemoSetupsAreSound(t *testing.T) {
+	documents := demo.Documents()
+	if len(documents) != 12 {
+		t.Errorf("three lifters with four setups each, not %d", len(documents))
+	}
+	for _, d := range documents {
+		r, problems := core.Evaluate(&d)
+		if len(problems) > 0 {
+			t.Errorf("%s, %v kg: %v", d.Name, d.Lifter.Mass, problems)
+			continue
+		}
+		if e := r.Profile.PeakEffort; e.Value == nil || *e.Value > 1 || len(r.Gaps)+len(r.Warnings) > 0 {
+			t.Errorf("%s, %v kg: effort %+v, gaps %v, warnings %v", d.Name, d.Lifter.Mass, e, r.Gaps, r.Warnings)
+		}
+	}
+}

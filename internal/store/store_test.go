@@ -1,0 +1,271 @@
+package store_test
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"os"
+	"sync"
+	"testing"
+
+	"dialarc/internal/localpg"
+	"dialarc/internal/store"
+
+	"github.com/jackc/pgx/v5"
+)
+
+var database *localpg.Testing
+
+func TestMain(m *testing.M) { os.Exit(localpg.RunTests(m, &database)) }
+
+var ctx = context.Background()
+
+func open(t *testing.T, url string) *store.Store {
+	t.Helper()
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(s.Close)
+	if err := s.Migrate(ctx); err != nil {
+		t.Fatal(err)
+	}
+	return s
+}
+
+func coach(t *testing.T, s *store.Store) store.Coach {
+	t.Helper()
+	c, err := s.FirstCoach(ctx, "A coach")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return c
+}
+
+func lifter(t *testing.T, s *store.Store, coach, name string) store.Lifter {
+	t.Helper()
+	l := store.Lifter{Row: store.Row{CoachID: coach, Name: name}, Body: json.RawMessage(`{"stature":1.7,"mass":70}`)}
+	if err := s.CreateLifter(ctx, &l); err != nil {
+		t.Fatal(err)
+	}
+	return l
+}
+
+func setup(t *testing.T, s *store.Store, l store.Lifter, name string) store.Setup {
+	t.Helper()
+	row := store.Setup{Row: store.Row{CoachID: l.CoachID, Name: name}, LifterID: l.ID, Document: json.RawMessage(`{"name":"x"}`)}
+	if err := s.CreateSetup(ctx, &row); err != nil {
+		t.Fatal(err)
+	}
+	return row
+}
+
+var everything = store.Page{Limit: 100}
+
+// Migrating a database that is up to date and full of data changes nothing; programs that start together wait for each
+// other.
+func TestMigrateAgainKeepsTheData(t *testing.T) {
+	url := database.New(t)
+	s := open(t, url)
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	var wait sync.WaitGroup
+	for range 4 {
+		wait.Go(func() {
+			other, err := store.Open(ctx, url)
+			if err != nil {
+				t.Error(err)
+				return
+			}
+			defer other.Close()
+			if err := other.Migrate(ctx); err != nil {
+				t.Error(err)
+			}
+		})
+	}
+	wait.Wait()
+	got, err := s.Lifter(ctx, l.CoachID, l.ID)
+	if err != nil || got.Name != "Someone" || got.Version != 1 {
+		t.Errorf("%+v, %v", got, err)
+	}
+}
+
+func TestFirstCoachIsOne(t *testing.T) {
+	s := open(t, database.New(t))
+	ids := make(chan string, 8)
+	var wait sync.WaitGroup
+	for range 8 {
+		wait.Go(func() {
+			c, err := s.FirstCoach(ctx, "A coach")
+			if err != nil {
+				t.Error(err)
+			}
+			ids <- c.ID
+		})
+	}
+	wait.Wait()
+	first := <-ids
+	for range 7 {
+		if id := <-ids; id != first {
+			t.Errorf("two coaches, %s and %s", first, id)
+		}
+	}
+}
+
+func TestUpdateNeedsTheVersion(t *testing.T) {
+	s := open(t, database.New(t))
+	st := setup(t, s, lifter(t, s, coach(t, s).ID, "Someone"), "First")
+	mine := st
+	mine.Name, mine.Document = "Mine", json.RawMessage(`{"name":"mine"}`)
+	if err := s.UpdateSetup(ctx, &mine); err != nil || mine.Version != 2 || mine.Name != "Mine" {
+		t.Fatalf("%+v, %v", mine, err)
+	}
+	theirs := st
+	theirs.Name = "Theirs"
+	if err := s.UpdateSetup(ctx, &theirs); !errors.Is(err, store.ErrStale) || theirs.Name != "Mine" || theirs.Version != 2 {
+		t.Errorf("a stale write gives what is there: %+v, %v", theirs.Row, err)
+	}
+	if err := s.DeleteSetup(ctx, st.CoachID, st.ID, 1); !errors.Is(err, store.ErrStale) {
+		t.Errorf("deleting an old version: %v", err)
+	}
+}
+
+// Of many writers that start from one version exactly one wins.
+func TestOnlyOneWriterWins(t *testing.T) {
+	s := open(t, database.New(t))
+	st := setup(t, s, lifter(t, s, coach(t, s).ID, "Someone"), "First")
+	results := make(chan error, 12)
+	for i := range 12 {
+		go func() {
+			row := st
+			row.Name = fmt.Sprint("Writer ", i)
+			results <- s.UpdateSetup(ctx, &row)
+		}()
+	}
+	won := 0
+	for range 12 {
+		switch err := <-results; {
+		case err == nil:
+			won++
+		case !errors.Is(err, store.ErrStale):
+			t.Error(err)
+		}
+	}
+	if won != 1 {
+		t.Errorf("%d writers won", won)
+	}
+}
+
+func TestRepeatedCreateMakesNoSecond(t *testing.T) {
+	s := open(t, database.New(t))
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	again := store.Lifter{Row: store.Row{ID: l.ID, CoachID: l.CoachID, Name: "Again"}, Body: l.Body}
+	if err := s.CreateLifter(ctx, &again); !errors.Is(err, store.ErrExists) || again.Name != "Someone" {
+		t.Errorf("%+v, %v", again.Row, err)
+	}
+	if _, total, _ := s.Lifters(ctx, l.CoachID, everything); total != 1 {
+		t.Errorf("%d lifters", total)
+	}
+}
+
+// A deleted lifter takes the setups along, and brings back just those that went with it.
+func TestDeleteAndRestore(t *testing.T) {
+	s := open(t, database.New(t))
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	kept, dropped := setup(t, s, l, "Kept"), setup(t, s, l, "Dropped before")
+	if err := s.DeleteSetup(ctx, l.CoachID, dropped.ID, 1); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DeleteLifter(ctx, l.CoachID, l.ID, l.Version); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.Lifter(ctx, l.CoachID, l.ID); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("the deleted lifter: %v", err)
+	}
+	if _, err := s.Setup(ctx, l.CoachID, kept.ID); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("the deleted lifter's setup: %v", err)
+	}
+	if _, err := s.RestoreLifter(ctx, l.CoachID, l.ID); err != nil {
+		t.Fatal(err)
+	}
+	rows, total, err := s.Setups(ctx, l.CoachID, l.ID, everything)
+	if err != nil || total != 1 || rows[0].Name != "Kept" {
+		t.Errorf("after the restore: %v, %d, %v", rows, total, err)
+	}
+	if back, err := s.RestoreSetup(ctx, l.CoachID, dropped.ID); err != nil || back.Name != "Dropped before" {
+		t.Errorf("%+v, %v", back.Row, err)
+	}
+}
+
+// Another coach sees and changes nothing.
+func TestCoachesAreApart(t *testing.T) {
+	url := database.New(t)
+	s := open(t, url)
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	st := setup(t, s, l, "Something")
+	conn, err := pgx.Connect(ctx, url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close(ctx)
+	var other string
+	if err := conn.QueryRow(ctx, "insert into coaches (name) values ('Another') returning id::text").Scan(&other); err != nil {
+		t.Fatal(err)
+	}
+	stranger := st
+	stranger.CoachID, stranger.Name = other, "Stolen"
+	for what, err := range map[string]error{
+		"update":           s.UpdateSetup(ctx, &stranger),
+		"delete":           s.DeleteSetup(ctx, other, st.ID, 1),
+		"delete lifter":    s.DeleteLifter(ctx, other, l.ID, 1),
+		"setup for theirs": s.CreateSetup(ctx, &store.Setup{Row: store.Row{CoachID: other, Name: "x"}, LifterID: l.ID, Document: st.Document}),
+	} {
+		if !errors.Is(err, store.ErrNotFound) {
+			t.Errorf("%s: %v", what, err)
+		}
+	}
+	if _, total, _ := s.Setups(ctx, other, "", everything); total != 0 {
+		t.Errorf("the other coach sees %d setups", total)
+	}
+	if got, _ := s.Setup(ctx, l.CoachID, st.ID); got.Name != "Something" {
+		t.Errorf("the setup is now called %s", got.Name)
+	}
+}
+
+func TestPages(t *testing.T) {
+	s := open(t, database.New(t))
+	c := coach(t, s)
+	for _, name := range []string{"C", "A", "D", "B"} {
+		lifter(t, s, c.ID, name)
+	}
+	rows, total, err := s.Lifters(ctx, c.ID, store.Page{Offset: 1, Limit: 2})
+	if err != nil || total != 4 || len(rows) != 2 || rows[0].Name != "B" || rows[1].Name != "C" {
+		t.Errorf("%v %d %v", rows, total, err)
+	}
+}
+
+// Filling happens once, also when two programs start together; when it fails nothing of it stays.
+func TestOnce(t *testing.T) {
+	s := open(t, database.New(t))
+	c := coach(t, s)
+	wrong := errors.New("half way")
+	err := s.Once(ctx, c.ID, func(tx *store.Store) error {
+		lifter(t, tx, c.ID, "Half")
+		return wrong
+	})
+	if _, total, _ := s.Lifters(ctx, c.ID, everything); !errors.Is(err, wrong) || total != 0 {
+		t.Errorf("after a failure there are %d lifters (%v)", total, err)
+	}
+	var wait sync.WaitGroup
+	for range 3 {
+		wait.Go(func() {
+			if err := s.Once(ctx, c.ID, func(tx *store.Store) error { lifter(t, tx, c.ID, "Whole"); return nil }); err != nil {
+				t.Error(err)
+			}
+		})
+	}
+	wait.Wait()
+	if _, total, _ := s.Lifters(ctx, c.ID, everything); total != 1 {
+		t.Errorf("%d lifters", total)
+	}
+}
