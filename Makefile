@@ -7,7 +7,7 @@ CORE     := $(shell find core cmd/page -name '*.go' -not -name '*_test.go') go.m
 SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not -name '*_test.go')
 PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
-.PHONY: demo build test check generate clean
+.PHONY: demo build test check generate screenshots clean
 
 demo: build
 	@exec ./bin/dialarc demo
@@ -49,6 +49,10 @@ check: bin/dialarc
 	./scripts/check-generated
 	go test $(GO_TAGS) -race ./core/... ./internal/... ./cmd/dialarc
 	go test $(GO_TAGS) -count=1 ./test/...
+
+# Renews docs/screenshots from a running demo.
+screenshots: bin/dialarc
+	./scripts/screenshots
 
 clean:
 	rm -rf bin internal/webui/dist/* $(WASM_OUT) web/node_modules

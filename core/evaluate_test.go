@@ -304,3 +304,24 @@ func TestReadySetupsAreReady(t *testing.T) {
 		}
 	}
 }
+
+// Lists are never null in what the page reads, also when they are empty.
+func TestNoListIsNull(t *testing.T) {
+	_, d := golden(t, "dumbbell.json")
+	r := evaluated(t, &d)
+	sc, problems := core.SceneAt(&d, 0.5)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	for _, v := range []any{r, sc} {
+		raw, err := json.Marshal(v)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, name := range []string{"columns", "loads", "segments", "parts", "gaps", "warnings", "verdicts", "starts", "deadSpots", "cliffs"} {
+			if strings.Contains(string(raw), `"`+name+`":null`) {
+				t.Errorf("%s is null in %T", name, v)
+			}
+		}
+	}
+}

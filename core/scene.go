@@ -80,7 +80,7 @@ func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
 	m.path.At(s, &arms, &rates)
 	f.Place(&m.body, &m.station, &arms, &rates)
 	b := &m.body
-	sc := &Scene{S: s, AngleDeg: space.Deg(arms[m.path.Lead()][setup.ShoulderElevation]), Heading: d.Posture.HeadingDeg,
+	sc := &Scene{Segments: make([]SceneSegment, 0, body.NumSegments), Loads: make([]SceneLoad, 0, len(m.items)), Columns: make([]SceneColumn, 0, len(m.columns)), S: s, AngleDeg: space.Deg(arms[m.path.Lead()][setup.ShoulderElevation]), Heading: d.Posture.HeadingDeg,
 		Sizes: map[string]float64{"stature": b.Stature, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
 			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
 			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}

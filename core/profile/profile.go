@@ -198,10 +198,13 @@ func (r *Result) solveLoad(in *Input) {
 		return
 	}
 	// Epley 1985 (from memory): 1RM = w (1 + n/30), for n of at least 2.
-	if n := 30 * (factor - 1); n >= 2 {
+	switch n := 30 * (factor - 1); {
+	case n >= 2:
 		r.Reps = known(n)
-	} else {
+	case n >= 0:
 		r.Reps = Missing("The load is too near the model's one-repetition limit for a count.")
+	default:
+		r.Reps = Missing("The load is more than the model's one-repetition limit.")
 	}
 }
 

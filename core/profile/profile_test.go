@@ -2,6 +2,7 @@ package profile_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"dialarc/core/profile"
@@ -172,9 +173,10 @@ func TestLoadFactorLeavesTheArm(t *testing.T) {
 func TestRepetitions(t *testing.T) {
 	in := curve(11, constant(80), constant(106.666666666))
 	near(t, "repetitions", value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
-	in = curve(11, constant(80), constant(82))
-	if r := profile.Judge(in); r.Reps.Value != nil || r.Reps.Why == "" {
-		t.Errorf("so near the limit there is no count, yet %+v", r.Reps)
+	for capacity, why := range map[float64]string{82: "too near", 70: "more than"} {
+		if r := profile.Judge(curve(11, constant(80), constant(capacity))); r.Reps.Value != nil || !strings.Contains(r.Reps.Why, why) {
+			t.Errorf("80 of %v leave no count, yet %+v", capacity, r.Reps)
+		}
 	}
 }
 

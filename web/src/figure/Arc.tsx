@@ -35,7 +35,7 @@ export function Ribbon({ view, report, ring }: { view: View; report: Report; rin
   const most = Math.max(...torque.map((t) => t ?? 0), 1e-9);
   const at = (i: number, r: number): Vec2 => project(view, add(joint[i] as Vec, mul(direction[i] as Vec, r)));
   const pieces = [];
-  const step = 2;
+  const step = Math.max(1, Math.round((joint.length - 1) / 33)); // pieces of about 3 degrees
   for (let i = 0; i + 1 < joint.length; i += step) {
     const j = Math.min(joint.length - 1, i + step);
     const [a, b] = [torque[i], torque[j]];

@@ -1,7 +1,8 @@
+import { memo } from "react";
 import type { SceneColumn, SceneLoad } from "../engine/types";
 import type { Person } from "./person";
 import { add, hull, mul, path, type Vec, type Vec2, vec } from "./vector";
-import { ellipse, project, type View } from "./view";
+import { type Extent, ellipse, project, type View } from "./view";
 
 /** The outline of an upright box. */
 function box(view: View, x: number, z: number, half: number, low: number, high: number): string {
@@ -11,8 +12,10 @@ function box(view: View, x: number, z: number, half: number, low: number, high: 
   return path(hull(corners));
 }
 
+type ColumnProps = { view: View; column: SceneColumn; numbered: boolean };
+
 /** A column with its numbered holes, seen where the view shows heights. */
-export function Column({ view, column, numbered }: { view: View; column: SceneColumn; numbered: boolean }) {
+export const Column = memo(function Column({ view, column, numbered }: ColumnProps) {
   const { x, z, halfWidth, height } = column;
   const upright = Math.abs(view.up.y) > 0.4;
   const holes = [];
@@ -42,6 +45,10 @@ export function Column({ view, column, numbered }: { view: View; column: SceneCo
       {holes}
     </g>
   );
+}, sameColumn);
+
+function sameColumn(a: ColumnProps, b: ColumnProps): boolean {
+  return a.view === b.view && a.numbered === b.numbered && JSON.stringify(a.column) === JSON.stringify(b.column);
 }
 
 type Piece = { from: number; to: number; middle: Vec };
@@ -117,21 +124,28 @@ function discAxes(hand: Person["hands"][number], radius: number, thin: number): 
 }
 
 /** The floor: a grid of 10 cm seen from above or at an angle, a line from the side. */
-export function Floor({ view, low, high }: { view: View; low: Vec; high: Vec }) {
-  const lines = [];
-  const flat = Math.abs(view.toward.y);
-  if (flat < 0.05) {
+export function Floor({ view, extent }: { view: View; extent: Extent }) {
+  const { low, high } = extent;
+  if (Math.abs(view.toward.y) < 0.05) {
     const y = project(view, vec(0, 0, 0))[1];
     return <line x1={0} x2={view.middle[0] * 2} y1={y} y2={y} stroke="var(--line)" strokeWidth={1.4} />;
   }
-  const grid = (value: number) => (Math.round(value * 10) % 5 === 0 ? 1.1 : 0.5);
-  for (let x = Math.round(low.x * 10) / 10; x <= high.x + 1e-9; x += 0.1) {
-    const [a, b] = [project(view, vec(x, 0, low.z)), project(view, vec(x, 0, high.z))];
-    lines.push(<line key={`x${x.toFixed(1)}`} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} strokeWidth={grid(x)} />);
-  }
-  for (let z = Math.round(low.z * 10) / 10; z <= high.z + 1e-9; z += 0.1) {
-    const [a, b] = [project(view, vec(low.x, 0, z)), project(view, vec(high.x, 0, z))];
-    lines.push(<line key={`z${z.toFixed(1)}`} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} strokeWidth={grid(z)} />);
-  }
-  return <g stroke="var(--line)">{lines}</g>;
+  const tenths = (from: number, to: number) =>
+    Array.from({ length: Math.round((to - from) * 10) + 1 }, (_, i) => Math.round(from * 10) + i);
+  const line = (a: Vec, b: Vec) => path([project(view, a), project(view, b)], false);
+  const lines = [
+    ...tenths(low.x, high.x).map((n) => ({ n, d: line(vec(n / 10, 0, low.z), vec(n / 10, 0, high.z)) })),
+    ...tenths(low.z, high.z).map((n) => ({ n, d: line(vec(low.x, 0, n / 10), vec(high.x, 0, n / 10)) })),
+  ];
+  const joined = (strong: boolean) =>
+    lines
+      .filter((l) => (l.n % 5 === 0) === strong)
+      .map((l) => l.d)
+      .join("");
+  return (
+    <g stroke="var(--line)" fill="none">
+      <path d={joined(false)} strokeWidth={0.5} />
+      <path d={joined(true)} strokeWidth={1.1} />
+    </g>
+  );
 }

@@ -47,7 +47,10 @@ export function SceneView(props: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [frame, size] = useSize<HTMLDivElement>();
   const extent = useMemo(() => extentOf(scene, report), [scene, report]);
-  const view = fit(viewName, scene.headingDeg, viewTurn, extent, size.width, size.height);
+  const framed = JSON.stringify([viewName, scene.headingDeg, viewTurn, extent, size]);
+  // The view stays the same object while nothing in it changes, so that what hangs on it need not be drawn again.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: framed holds them all
+  const view = useMemo(() => fit(viewName, scene.headingDeg, viewTurn, extent, size.width, size.height), [framed]);
   const who = useMemo(() => person(scene, props.document.target.region), [scene, props.document.target.region]);
   const ring = ringOf(scene);
   const now = directionNow(scene, report.lead);
@@ -98,7 +101,7 @@ export function SceneView(props: Props) {
               <line x1="0" y1="0" x2="0" y2="6" stroke="var(--quiet)" strokeWidth="1.4" />
             </pattern>
           </defs>
-          <Floor view={view} low={vec(extent.low.x, 0, extent.low.z)} high={vec(extent.high.x, 0, extent.high.z)} />
+          <Floor view={view} extent={extent} />
           <Solids view={view} scene={scene} who={who} effort={props.effort} lead={report.lead} />
           <Ribbon view={view} report={report} ring={ring} />
           {scene.loads.map((l) => (

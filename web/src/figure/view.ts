@@ -84,23 +84,21 @@ export function unproject(view: View, [x, y]: Vec2): Vec2 {
   ];
 }
 
+const steps = 24;
+const circle = Array.from({ length: steps }, (_, i): Vec2 => {
+  const angle = (2 * Math.PI * i) / steps;
+  return [Math.cos(angle), Math.sin(angle)];
+});
+
 /** The outline of an ellipsoid, whose projection is an ellipse: centre and its three half axes as vectors. */
-export function ellipse(view: View, centre: Vec, axes: [Vec, Vec, Vec], steps = 28): Vec2[] {
-  const flat = axes.map((a): Vec2 => [dot(a, view.right) * view.scale, -dot(a, view.up) * view.scale]);
-  const [cx, cy] = project(view, centre);
-  const out: Vec2[] = [];
-  for (let i = 0; i < steps; i++) {
-    const [c, s] = [Math.cos((2 * Math.PI * i) / steps), Math.sin((2 * Math.PI * i) / steps)];
-    let n = 0;
-    let [x, y] = [0, 0];
-    for (const p of flat) {
-      const along = p[0] * c + p[1] * s;
-      n += along * along;
-      x += p[0] * along;
-      y += p[1] * along;
-    }
-    n = Math.sqrt(n) || 1;
-    out.push([cx + x / n, cy + y / n]);
-  }
-  return out;
+export function ellipse(view: View, centre: Vec, axes: [Vec, Vec, Vec]): Vec2[] {
+  const k = view.scale;
+  const [ax, bx, cx] = axes.map((a) => dot(a, view.right) * k) as [number, number, number];
+  const [ay, by, cy] = axes.map((a) => -dot(a, view.up) * k) as [number, number, number];
+  const [x0, y0] = project(view, centre);
+  return circle.map(([c, s]): Vec2 => {
+    const [a, b, d] = [ax * c + ay * s, bx * c + by * s, cx * c + cy * s];
+    const n = Math.sqrt(a * a + b * b + d * d) || 1;
+    return [x0 + (ax * a + bx * b + cx * d) / n, y0 + (ay * a + by * b + cy * d) / n];
+  });
 }

@@ -1,7 +1,8 @@
 import { Moon, Ruler, Sun } from "lucide-react";
-import { NavLink, Outlet } from "react-router";
+import { NavLink, Outlet, useLocation } from "react-router";
 import styled from "styled-components";
 import { setPreferences, usePreferences } from "../state/preferences";
+import { ErrorBoundary } from "../ui/ErrorBoundary";
 
 const Frame = styled.div`
   height: 100dvh;
@@ -47,6 +48,7 @@ const Frame = styled.div`
 /** The rail and the room for a screen. */
 export function Shell() {
   const { units, theme } = usePreferences();
+  const { pathname } = useLocation();
   const dark = theme === "dark" || (theme === "system" && matchMedia("(prefers-color-scheme: dark)").matches);
   return (
     <Frame>
@@ -77,7 +79,9 @@ export function Shell() {
         </button>
       </nav>
       <main>
-        <Outlet />
+        <ErrorBoundary place={pathname}>
+          <Outlet />
+        </ErrorBoundary>
       </main>
     </Frame>
   );

@@ -4,6 +4,7 @@ import styled from "styled-components";
 
 const Box = styled(Select)`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 3px;
   min-width: 0;
   label { color: var(--quiet); font-size: 12px; }
@@ -11,9 +12,9 @@ const Box = styled(Select)`
     display: flex;
     align-items: center;
     justify-content: space-between;
-    gap: 6px;
+    gap: 3px;
     min-height: 30px;
-    padding: 3px 8px 3px 10px;
+    padding: 3px 5px 3px 8px;
     border: 1px solid var(--line);
     border-radius: 6px;
     background: var(--paper);
@@ -58,7 +59,7 @@ export function Choice(props: {
       {!props.hideLabel && <Label>{props.label}</Label>}
       <Button>
         <SelectValue>{({ selectedText }) => selectedText}</SelectValue>
-        <ChevronDown size={14} aria-hidden />
+        <ChevronDown size={13} aria-hidden style={{ flex: "none" }} />
       </Button>
       <Pop>
         <ListBox items={props.options.map((o) => ({ ...o, id: o.key }))} style={{ outline: "none" }}>

@@ -1,5 +1,5 @@
 import { Minus, Plus } from "lucide-react";
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import { Button, Group, Input, NumberField, Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
 import type { Problem, Setting, Sweep } from "../engine/types";
@@ -89,12 +89,12 @@ type Props = {
   sweep?: Sweep;
   problems: Problem[];
   warnings: Problem[];
-  onTurn: (value: number, drag: boolean) => void;
+  onTurn: (key: string, value: number, drag: boolean) => void;
   onDone: () => void;
 };
 
 /** A setting with its value, its step buttons and a track painted with how well every other value would fit. */
-export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Props) {
+export const Dial = memo(function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Props) {
   const units = useUnits();
   const unit = units.unit(setting.kind);
   const digits = setting.kind === "mass" ? unit.digits : 1;
@@ -102,7 +102,7 @@ export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Pro
   const shown = setting.value * unit.factor;
   const hole = setting.kind === "hole";
   const aside = hole && setting.at != null ? units.text(setting.at, "length") : unit.name;
-  const nudge = (direction: number) => onTurn(neighbour(setting.value, step, direction), false);
+  const nudge = (direction: number) => onTurn(setting.key, neighbour(setting.value, step, direction), false);
   return (
     <Box data-dial={setting.key}>
       <div className="head">
@@ -111,7 +111,7 @@ export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Pro
         <Value
           aria-label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
           value={Number(shown.toFixed(digits))}
-          onChange={(v) => Number.isFinite(v) && onTurn(v / unit.factor, false)}
+          onChange={(v) => Number.isFinite(v) && onTurn(setting.key, v / unit.factor, false)}
           formatOptions={{ maximumFractionDigits: digits, useGrouping: false }}
           isInvalid={problems.length > 0}
         >
@@ -135,7 +135,7 @@ export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Pro
         maxValue={setting.to}
         step={setting.step}
         value={Math.max(setting.from, Math.min(setting.to, setting.value))}
-        onChange={(v) => onTurn(v as number, true)}
+        onChange={(v) => onTurn(setting.key, v as number, true)}
         onChangeEnd={onDone}
       >
         <Track>
@@ -161,6 +161,12 @@ export function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Pro
       ))}
     </Box>
   );
+}, alike);
+
+/** Whether a dial would look the same: settings come anew with every document, mostly unchanged. */
+function alike(a: Props, b: Props): boolean {
+  const text = (p: Props) => JSON.stringify([p.setting, p.problems, p.warnings]);
+  return a.sweep === b.sweep && a.onTurn === b.onTurn && a.onDone === b.onDone && text(a) === text(b);
 }
 
 /** The next value on the dial's own grid in a direction. */

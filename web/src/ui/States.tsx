@@ -2,7 +2,7 @@ import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { Button } from "./Button";
 
-const Box = styled.div`
+export const FailedBox = styled.div`
   height: 100%;
   display: grid;
   place-content: center;
@@ -17,9 +17,9 @@ const Box = styled.div`
 
 export function Loading({ what }: { what: string }) {
   return (
-    <Box role="status">
+    <FailedBox role="status">
       <p>{what} …</p>
-    </Box>
+    </FailedBox>
   );
 }
 
@@ -27,7 +27,7 @@ export function Loading({ what }: { what: string }) {
 export function Failed(props: { what: string; why: string; again?: () => void; home?: boolean }) {
   const navigate = useNavigate();
   return (
-    <Box role="alert">
+    <FailedBox role="alert">
       <h1>{props.what}</h1>
       <p>{props.why}</p>
       <div className="actions">
@@ -38,14 +38,14 @@ export function Failed(props: { what: string; why: string; again?: () => void; h
         )}
         {props.home && <Button onPress={() => navigate("/lifters")}>Go to the lifters</Button>}
       </div>
-    </Box>
+    </FailedBox>
   );
 }
 
 /** Nothing is here yet: what will be, and the way to begin. */
 export function Empty(props: { title: string; text: string; action?: string; onAction?: () => void }) {
   return (
-    <Box>
+    <FailedBox>
       <h1>{props.title}</h1>
       <p>{props.text}</p>
       {props.action && (
@@ -55,6 +55,6 @@ export function Empty(props: { title: string; text: string; action?: string; onA
           </Button>
         </div>
       )}
-    </Box>
+    </FailedBox>
   );
 }

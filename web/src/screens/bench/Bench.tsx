@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useReducer, useState } from "react";
+import { useEffect, useReducer, useState } from "react";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { ProfileChart, valueAt } from "../../chart/ProfileChart";
@@ -12,6 +12,7 @@ import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { Failed } from "../../ui/States";
+import { useStable } from "../../ui/useStable";
 import { BenchHeader } from "./BenchHeader";
 import { Conflict } from "./Conflict";
 import { readDraft } from "./draft";
@@ -85,18 +86,12 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const [playing, play] = usePlay(model.document.tempo, moveTo);
   const away = useServerAway();
 
-  const change = useCallback(
-    (to: SetupDocument, drag = false) => dispatch({ type: "change", to: JSON.stringify(to), drag }),
-    [],
-  );
-  const turn = useCallback(
-    (key: string, value: number, drag: boolean) => {
-      const next = core.apply(state.now, key, value);
-      if (next.ok) change(next.ok, drag);
-    },
-    [core, state.now, change],
-  );
-  const turnDone = useCallback(() => dispatch({ type: "dragDone" }), []);
+  const change = (to: SetupDocument, drag = false) => dispatch({ type: "change", to: JSON.stringify(to), drag });
+  const turn = useStable((key: string, value: number, drag: boolean) => {
+    const next = core.apply(state.now, key, value);
+    if (next.ok) change(next.ok, drag);
+  });
+  const turnDone = useStable(() => dispatch({ type: "dragDone" }));
   const nudge = (name: string, direction: number) => {
     const setting = model.settings.find((x) => x.key === name || x.key.startsWith(`${name}/`));
     if (!setting) return;
@@ -113,10 +108,10 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     },
     view: setViewName,
     play,
-    undo: () => dispatch({ type: "undo" }),
-    redo: () => dispatch({ type: "redo" }),
-    save: () => void saving.save(),
-    help: () => setHelp(true),
+    undo: () => undo(),
+    redo: () => redo(),
+    save: () => save(),
+    help: () => showHelp(),
   });
   useEffect(() => {
     const ask = (e: BeforeUnloadEvent) => saving.state.kind === "saving" && e.preventDefault();
@@ -125,22 +120,35 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   }, [saving.state.kind]);
 
   const { good, scene, painting, problems } = model;
-  const setLoadKind = (index: number, kind: string) => {
+  const setLoadKind = useStable((index: number, kind: string) => {
     const next = core.loadKind(state.now, index, kind);
     if (next.ok) change(next.ok);
-  };
+  });
+  const setTarget = useStable((t: Partial<SetupDocument["target"]>) =>
+    change({ ...model.document, target: { ...model.document.target, ...t } }),
+  );
+  const rename = useStable((name: string) => change({ ...model.document, name }));
+  const undo = useStable(() => dispatch({ type: "undo" }));
+  const redo = useStable(() => dispatch({ type: "redo" }));
+  const save = useStable(() => void saving.save());
+  const showHelp = useStable(() => setHelp(true));
   const effort = good ? (valueAt(good.report.curves.effort, s) ?? 0) : 0;
   return (
     <Page>
       <BenchHeader
-        stored={stored}
+        lifterId={stored.lifterId}
         name={model.document.name}
-        rename={(name) => change({ ...model.document, name })}
-        saving={saving}
+        rename={rename}
+        state={saving.state.kind}
+        refusal={saving.state.kind === "refused" ? saving.state.why : ""}
+        version={saving.version}
         away={away || saving.state.kind === "waiting"}
-        undo={state.past.length > 0 ? () => dispatch({ type: "undo" }) : undefined}
-        redo={state.future.length > 0 ? () => dispatch({ type: "redo" }) : undefined}
-        help={() => setHelp(true)}
+        canUndo={state.past.length > 0}
+        canRedo={state.future.length > 0}
+        undo={undo}
+        redo={redo}
+        save={save}
+        help={showHelp}
       />
       <Columns data-tab={tab}>
         <section className="rig" aria-label="Rig">
@@ -153,7 +161,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
             turn={turn}
             turnDone={turnDone}
             setLoadKind={setLoadKind}
-            setTarget={(t) => change({ ...model.document, target: { ...model.document.target, ...t } })}
+            setTarget={setTarget}
           />
         </section>
         <div className="tabs">

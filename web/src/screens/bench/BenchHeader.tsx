@@ -1,13 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { CircleHelp, CloudOff, Redo2, Undo2 } from "lucide-react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
-import type { StoredSetup } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
-import type { SaveState, useSaving } from "./useSaving";
+import type { SaveState } from "./useSaving";
 
 const Bar = styled.header`
   display: flex;
@@ -49,52 +48,54 @@ const Bar = styled.header`
 `;
 
 type Props = {
-  stored: StoredSetup;
+  lifterId: string;
   name: string;
   rename: (name: string) => void;
-  saving: ReturnType<typeof useSaving>;
+  state: SaveState["kind"];
+  refusal: string;
+  version: number;
   away: boolean;
-  undo?: () => void;
-  redo?: () => void;
+  canUndo: boolean;
+  canRedo: boolean;
+  undo: () => void;
+  redo: () => void;
+  save: () => void;
   help: () => void;
 };
 
-export function BenchHeader({ stored, name, rename, saving, away, undo, redo, help }: Props) {
+export const BenchHeader = memo(function BenchHeader(props: Props) {
+  const { lifterId, state } = props;
   const lifter = useQuery({
-    queryKey: ["lifter", stored.lifterId],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: stored.lifterId } } })),
+    queryKey: ["lifter", lifterId],
+    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: lifterId } } })),
   });
   return (
     <Bar>
-      <Link to={`/lifters/${stored.lifterId}`}>{lifter.data?.name ?? "Lifter"}</Link>
+      <Link to={`/lifters/${lifterId}`}>{lifter.data?.name ?? "Lifter"}</Link>
       <span className="slash">/</span>
-      <Name key={name} name={name} rename={rename} />
-      <Status state={saving.state} version={saving.version} />
+      <Name key={props.name} name={props.name} rename={props.rename} />
+      <Status state={state} refusal={props.refusal} version={props.version} />
       <span className="push" />
-      {away && (
+      {props.away && (
         <span className="away" role="status">
           <CloudOff size={15} aria-hidden /> Server away: your work is kept here
         </span>
       )}
-      <Button look="quiet" aria-label="Undo" isDisabled={!undo} onPress={undo}>
+      <Button look="quiet" aria-label="Undo" isDisabled={!props.canUndo} onPress={props.undo}>
         <Undo2 size={16} aria-hidden />
       </Button>
-      <Button look="quiet" aria-label="Redo" isDisabled={!redo} onPress={redo}>
+      <Button look="quiet" aria-label="Redo" isDisabled={!props.canRedo} onPress={props.redo}>
         <Redo2 size={16} aria-hidden />
       </Button>
-      <Button look="quiet" aria-label="Keys" onPress={help}>
+      <Button look="quiet" aria-label="Keys" onPress={props.help}>
         <CircleHelp size={16} aria-hidden />
       </Button>
-      <Button
-        look="strong"
-        onPress={() => void saving.save()}
-        isDisabled={saving.state.kind === "saving" || saving.state.kind === "saved"}
-      >
+      <Button look="strong" onPress={props.save} isDisabled={state === "saving" || state === "saved"}>
         Save
       </Button>
     </Bar>
   );
-}
+});
 
 /** The name, taken over when the field is left. */
 function Name({ name, rename }: { name: string; rename: (name: string) => void }) {
@@ -119,20 +120,20 @@ function Name({ name, rename }: { name: string; rename: (name: string) => void }
   );
 }
 
-function Status({ state, version }: { state: SaveState; version: number }) {
+function Status({ state, refusal, version }: { state: SaveState["kind"]; refusal: string; version: number }) {
   const words: Record<SaveState["kind"], string> = {
     saved: `version ${version}`,
     unsaved: `version ${version}, not saved`,
     saving: "saving …",
     waiting: "waiting for the server",
-    refused: state.kind === "refused" ? state.why : "",
+    refused: refusal,
     conflict: "changed elsewhere",
   };
   return (
-    <span className="status" role="status" data-kind={state.kind} data-testid="save-state">
-      {state.kind === "refused" && <Mark tone="stop" />}
-      {state.kind === "unsaved" && <span aria-hidden>●</span>}
-      {words[state.kind]}
+    <span className="status" role="status" data-kind={state} data-testid="save-state">
+      {state === "refused" && <Mark tone="stop" />}
+      {state === "unsaved" && <span aria-hidden>●</span>}
+      {words[state]}
     </span>
   );
 }

@@ -1,4 +1,4 @@
-import { useId, useState } from "react";
+import { memo, useId, useState } from "react";
 import styled from "styled-components";
 import type { Painting, Problem, Setting, SetupDocument } from "../../engine/types";
 import { Choice, Segments } from "../../ui/Choice";
@@ -28,15 +28,15 @@ const Section = styled.section`
   }
   .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
   .load { display: flex; align-items: center; justify-content: space-between; gap: 8px; padding: 2px 0 4px; }
-  .load span { color: var(--quiet); }
+  .load span { color: var(--quiet); font-size: 12px; line-height: 15px; text-align: right; }
 `;
 
-export const regions = [
+const regions = [
   { key: "deltoid.middle", label: "Deltoid, middle" },
   { key: "deltoid.anterior", label: "Deltoid, front" },
 ];
 
-export const schools = [
+const schools = [
   { key: "match", label: "Match strength", note: "Even effort over the range" },
   { key: "early", label: "Early", note: "Most where the muscle is long" },
   { key: "even", label: "Even torque", note: "No dead spot, no cliff" },
@@ -71,7 +71,7 @@ export function Rig(props: Props) {
           sweep={painting?.sweeps.find((w) => w.key === s.key)}
           problems={problems.filter(mine(s))}
           warnings={warnings.filter(mine(s))}
-          onTurn={(v, drag) => props.turn(s.key, v, drag)}
+          onTurn={props.turn}
           onDone={props.turnDone}
         />
       ));
@@ -86,20 +86,7 @@ export function Rig(props: Props) {
         </div>
       ))}
       <Fold title="Target">
-        <div className="pair">
-          <Choice
-            label="Region"
-            options={regions}
-            value={document.target.region}
-            onChange={(region) => props.setTarget({ region })}
-          />
-          <Choice
-            label="School"
-            options={schoolsFor(document)}
-            value={document.target.school}
-            onChange={(school) => props.setTarget({ school: school as SetupDocument["target"]["school"] })}
-          />
-        </div>
+        <Target region={document.target.region} school={document.target.school} set={props.setTarget} />
       </Fold>
       {(document.loads ?? []).map((load, i) => (
         <Fold key={load.id} title={document.movement.side === "both" ? "Load, each arm" : "Load"}>
@@ -124,15 +111,30 @@ export function Rig(props: Props) {
   );
 }
 
-function schoolsFor(document: SetupDocument) {
-  if (document.target.school !== "custom") return schools;
-  return [...schools, { key: "custom", label: "As drawn", note: "Five points of the document" }];
-}
+type TargetProps = { region: string; school: string; set: Props["setTarget"] };
+
+/** What the setup is for: the region, and the school that judges the profile. */
+const Target = memo(function Target({ region, school, set }: TargetProps) {
+  const drawn = { key: "custom", label: "As drawn", note: "Five points of the document" };
+  return (
+    <div className="pair">
+      <Choice label="Region" options={regions} value={region} onChange={(key) => set({ region: key })} />
+      <Choice
+        label="School"
+        options={school === "custom" ? [...schools, drawn] : schools}
+        value={school}
+        onChange={(key) => set({ school: key as SetupDocument["target"]["school"] })}
+      />
+    </div>
+  );
+});
 
 function describeCable(load: SetupDocument["loads"][number]): string {
   const column = load.kit?.column;
   const crossed = column && column !== load.side;
-  return column ? `${column} column, ${crossed ? "crossed" : "same side"}` : "free pulley";
+  const ratio = load.ratio ?? 1;
+  const share = ratio === 1 ? "" : ratio === 0.5 ? ", half the stack" : `, ${ratio} of the stack`;
+  return (column ? `${column} column, ${crossed ? "crossed" : "same side"}` : "free pulley") + share;
 }
 
 /** A section that folds. */

@@ -1,4 +1,5 @@
 import { Pause, Play } from "lucide-react";
+import { memo } from "react";
 import { Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
 import { valueAt } from "../../chart/ProfileChart";
@@ -12,6 +13,8 @@ const Box = styled.div`
   border-top: 1px solid var(--line);
   .thirds { display: grid; grid-template-columns: repeat(3, 1fr); font-size: 12px; color: var(--quiet); }
   .thirds span { border-left: 1px solid var(--line); padding-left: 6px; }
+  .track { position: relative; }
+  .track .paint { position: absolute; inset: 6px 0; border-radius: 2px; }
   .under { display: flex; align-items: center; justify-content: space-between; gap: 12px; flex-wrap: wrap; }
   .under .now { font-weight: 600; }
   .under small { color: var(--quiet); font-size: 12px; }
@@ -24,8 +27,6 @@ const Box = styled.div`
 
 const Track = styled(SliderTrack)`
   height: 26px;
-  .paint { position: absolute; inset: 6px 0; overflow: hidden; border-radius: 2px; background: var(--line); }
-  .paint i { position: absolute; top: 0; bottom: 0; }
 `;
 
 const Thumb = styled(SliderThumb)`
@@ -53,7 +54,6 @@ type Props = {
 export function Scrubber({ report, s, moveTo, playing, play, tempo }: Props) {
   const units = useUnits();
   const { effort, angleDeg, torque } = report.curves;
-  const cells = 50;
   const angle = valueAt(angleDeg, s) ?? 0;
   const now = valueAt(torque, s);
   const share = valueAt(effort, s);
@@ -64,33 +64,10 @@ export function Scrubber({ report, s, moveTo, playing, play, tempo }: Props) {
         <span>mid</span>
         <span>late</span>
       </div>
-      <Slider
-        aria-label="Place along the range"
-        minValue={0}
-        maxValue={1}
-        step={0.005}
-        value={s}
-        onChange={(v) => moveTo(v as number)}
-      >
-        <Track>
-          <span className="paint" aria-hidden>
-            {Array.from({ length: cells }, (_, i) => {
-              const e = valueAt(effort, (i + 0.5) / cells);
-              return (
-                <i
-                  key={i}
-                  style={{
-                    left: `${(100 * i) / cells}%`,
-                    width: `${100 / cells + 0.2}%`,
-                    background: e === null ? undefined : effortColour(e),
-                  }}
-                />
-              );
-            })}
-          </span>
-          <Thumb />
-        </Track>
-      </Slider>
+      <div className="track">
+        <span className="paint" aria-hidden style={{ background: gradient(effort) }} />
+        <Needle s={s} moveTo={moveTo} />
+      </div>
       <div className="under">
         <Button look="quiet" onPress={play} aria-label={playing ? "Pause" : "Play at the tempo"}>
           {playing ? <Pause size={15} aria-hidden /> : <Play size={15} aria-hidden />}
@@ -103,6 +80,33 @@ export function Scrubber({ report, s, moveTo, playing, play, tempo }: Props) {
       </div>
     </Box>
   );
+}
+
+const Needle = memo(function Needle({ s, moveTo }: { s: number; moveTo: (s: number) => void }) {
+  return (
+    <Slider
+      aria-label="Place along the range"
+      minValue={0}
+      maxValue={1}
+      step={0.005}
+      value={s}
+      onChange={(v) => moveTo(v as number)}
+    >
+      <Track>
+        <Thumb />
+      </Track>
+    </Slider>
+  );
+});
+
+/** The efforts along the range as one gradient; gaps are the hairline colour. */
+function gradient(effort: (number | null)[]): string {
+  const stops = 24;
+  const colours = Array.from({ length: stops + 1 }, (_, i) => {
+    const e = valueAt(effort, i / stops);
+    return `${e === null ? "var(--line)" : effortColour(e)} ${Math.round((100 * i) / stops)}%`;
+  });
+  return `linear-gradient(to right, ${colours.join(", ")})`;
 }
 
 function tempoText(t: SetupDocument["tempo"]): string {

@@ -1,0 +1,275 @@
+package e2e
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"slices"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// timeFrames records how long the page works in each frame of a drag.
+const timeFrames = `(() => { window.frames_ = []; const raf = window.requestAnimationFrame.bind(window);
+	window.requestAnimationFrame = f => raf(t => { const a = performance.now(); f(t); window.frames_.push(performance.now() - a); }); })()`
+
+// From opening the page to a saved setup that survives a reload and a restart: the pulley by mouse, by keyboard, undo,
+// save.
+func TestFromOpeningToASavedSetup(t *testing.T) {
+	prog := startProgram(t)
+	p := openRaise(t, prog)
+	hole, peak := p.dial("pulley.height/0"), p.peakAngle()
+
+	p.do(chromedp.Evaluate[chromedp.Void](timeFrames))
+	p.drag(handle("pulley"), 0, 60, 40) // down the column
+	lower := p.dial("pulley.height/0")
+	if lower >= hole {
+		t.Fatalf("dragged down, the pulley went from hole %v to %v", hole, lower)
+	}
+	if now := p.peakAngle(); now <= peak {
+		t.Errorf("a lower pulley moves the peak up the range: it was at %v and is at %v", peak, now)
+	}
+	frames := read[[]float64](p, "window.frames_")
+	slices.Sort(frames)
+	t.Logf("main-thread work per drag step: median %.1f ms, 95%% under %.1f ms, %d steps", frames[len(frames)/2], frames[len(frames)*95/100], len(frames))
+	p.says(saveState, "not saved")
+
+	p.key(kb.PageUp)
+	p.untilDial("pulley.height/0", lower+1)
+	p.key("z", chromedp.ModifierCtrl)
+	p.untilDial("pulley.height/0", lower)
+	p.key("z", chromedp.ModifierCtrl) // the whole drag is one step
+	p.untilDial("pulley.height/0", hole)
+	p.key("Z", chromedp.ModifierCtrl, chromedp.ModifierShift)
+	p.untilDial("pulley.height/0", lower)
+
+	p.key(".")
+	p.untilDial("stance.out", 35)
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	sentence := read[string](p, `document.querySelector('[data-verdict="profile"]').innerText`)
+	same := func(when string) {
+		t.Helper()
+		p.until("the picture", handle("pulley"))
+		if got := read[string](p, `document.querySelector('[data-verdict="profile"]').innerText`); got != sentence || p.dial("stance.out") != 35 {
+			t.Errorf("%s: %q, was %q", when, got, sentence)
+		}
+		p.says(saveState, "version 2")
+	}
+	p.do(chromedp.Reload())
+	same("after a reload")
+	prog.stop()
+	prog.start()
+	p.do(chromedp.Reload())
+	same("after a restart")
+}
+
+// The other things that can be taken hold of: the stance from the side, the path from above, an end of the range.
+func TestDragsInTheOtherViews(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.key("1")
+	p.until("the stance's handle", handle("stance"))
+	p.drag(handle("stance"), 60, 0, 8)
+	if x := p.dial("stance.out"); x <= 30 {
+		t.Errorf("dragged away from the column, the stance is at %v", x)
+	}
+	p.key("3")
+	p.until("the path's handle", handle("plane"))
+	plane := p.dial("path.plane")
+	p.drag(handle("plane"), 60, 60, 8) // outward and back
+	if now := p.dial("path.plane"); now >= plane {
+		t.Errorf("dragged outward, the plane went from %v to %v", plane, now)
+	}
+	p.key("2")
+	p.until("the end's handle", handle("95°"))
+	p.drag(handle("95°"), 60, -120, 8) // up and inward, along the ring
+	if to := p.dial("range.to"); to <= 95 {
+		t.Errorf("dragged up, the range ends at %v", to)
+	}
+	before := read[string](p, `document.querySelector('[data-testid="now"]').innerText`)
+	p.drag(handle("needle"), 20, 60, 8)
+	if now := read[string](p, `document.querySelector('[data-testid="now"]').innerText`); now == before {
+		t.Errorf("the needle still says %q", now)
+	}
+}
+
+// A dumbbell instead of the cable is the opposite profile: early becomes late; undo brings the cable back.
+func TestDumbbellIsTheOpposite(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.says("dl", "early")
+	p.press("Dumbbell")
+	p.says("dl", "late")
+	p.until("no pulley", "!"+handle("pulley"))
+	p.press("Undo")
+	p.says("dl", "early")
+	p.until("every dial is painted, one of them with its best value", `document.querySelectorAll('[data-dial] .paint i').length > 150 && document.querySelector('[data-dial] .best')`)
+}
+
+// What was changed but not saved is there after a reload, marked as such.
+func TestDraftSurvivesAReload(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.typeInto("path.plane", "30")
+	p.untilDial("path.plane", 30)
+	p.says(saveState, "version 1, not saved")
+	p.do(chromedp.Reload())
+	p.until("the picture", handle("pulley"))
+	p.untilDial("path.plane", 30)
+	p.says(saveState, "version 1, not saved")
+}
+
+// Bad values are answered at their dial; the last good picture stays, and nothing typed is lost.
+func TestBadValueAtItsDial(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.typeInto("range.to", "3")
+	p.says(`[data-dial="range.to"]`, "Swap the ends")
+	p.says(".stale", "last one that works")
+	p.untilDial("range.to", 3)
+	p.until("the picture is still there", handle("pulley"))
+	p.press("Undo")
+	p.until("the problem is gone", `!document.querySelector('.stale')`)
+	p.typeInto("stance.out", "2")
+	p.typeInto("path.plane", "0")
+	p.says(`[data-dial="stance.out"]`, "column")
+}
+
+// While the server is away the bench goes on and says so; a save that was asked for happens by itself afterwards.
+func TestServerAway(t *testing.T) {
+	prog := startProgram(t)
+	p := openRaise(t, prog)
+	prog.stop()
+	p.key(".")
+	p.untilDial("stance.out", 35)
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "waiting for the server")
+	p.says("header", "Server away: your work is kept here")
+	p.key(".")
+	p.untilDial("stance.out", 40)
+	prog.start()
+	p.says(saveState, "version 2")
+	p.do(chromedp.Reload())
+	p.until("the picture", handle("pulley"))
+	p.untilDial("stance.out", 40)
+}
+
+// Two people change one setup: the second is shown both states and keeps either.
+func TestConflict(t *testing.T) {
+	prog := startProgram(t)
+	p := openRaise(t, prog)
+	elsewhere(t, p, prog, 0.55)
+	p.key(".")
+	p.untilDial("stance.out", 35)
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(`[role="dialog"]`, "This setup was changed elsewhere")
+	p.says(`[role="dialog"]`, "posture.x")
+	p.press("Keep mine")
+	p.says(saveState, "version 3")
+	p.untilDial("stance.out", 35)
+
+	elsewhere(t, p, prog, 0.60)
+	p.key(",")
+	p.untilDial("stance.out", 30)
+	p.key("s", chromedp.ModifierCtrl)
+	p.press("Take the saved one")
+	p.untilDial("stance.out", 60)
+	p.says(saveState, "version 4")
+	p.press("Undo") // one's own state is not lost
+	p.untilDial("stance.out", 30)
+}
+
+// elsewhere saves the open setup with another stance, as another person would.
+func elsewhere(t *testing.T, p *page, prog *program, x float64) {
+	t.Helper()
+	id := read[string](p, "location.pathname.split('/').pop()")
+	resp, err := http.Get(prog.url("/api/setups/" + id))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer resp.Body.Close()
+	var row map[string]any
+	if err := json.NewDecoder(resp.Body).Decode(&row); err != nil {
+		t.Fatal(err)
+	}
+	document := row["document"].(map[string]any)
+	document["posture"].(map[string]any)["x"] = x
+	raw, err := json.Marshal(map[string]any{"version": row["version"], "lifterId": row["lifterId"], "document": document})
+	if err != nil {
+		t.Fatal(err)
+	}
+	req, err := http.NewRequest(http.MethodPut, prog.url("/api/setups/"+id), bytes.NewReader(raw))
+	if err != nil {
+		t.Fatal(err)
+	}
+	req.Header.Set("Content-Type", "application/json")
+	answer, err := http.DefaultClient.Do(req)
+	if err != nil || answer.StatusCode != 200 {
+		t.Fatal(answer, err)
+	}
+	answer.Body.Close()
+}
+
+// Lifters: add one with a mistake that is told at its field, begin a setup, delete and take it back.
+func TestLifters(t *testing.T) {
+	p := openPage(t, startProgram(t).url("/lifters"))
+	p.press("Add")
+	p.says(`[role="dialog"]`, "Add a lifter")
+	field := func(label string) string {
+		return fmt.Sprintf(`[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.startsWith(%s)).control`, quoted(label))
+	}
+	fill := func(label, text string) {
+		p.do(chromedp.Evaluate[chromedp.Void]("(e => { e.focus(); e.select(); })(" + field(label) + ")"))
+		p.key(text + kb.Tab)
+	}
+	fill("Name", "Tamsel Orre")
+	fill("Stature", "18")
+	fill("Body mass", "77")
+	p.press("Save")
+	p.says(`[role="dialog"]`, "1 to 2.4 m")
+	fill("Stature", "181")
+	p.press("Save")
+	p.says("h1", "Tamsel Orre")
+	p.says("section", "No setups yet")
+	p.press("New setup")
+	p.press("Begin")
+	p.until("the picture", handle("pulley"))
+	p.says(saveState, "version 1")
+	p.press("Tamsel Orre")
+	p.press("Delete Cross-behind raise, hand height")
+	p.says("section", "No setups yet")
+	p.press("Undo")
+	p.until("the setup is back", `[...document.querySelectorAll('a')].some(a => a.innerText.startsWith('Cross-behind raise, hand height'))`)
+	p.press("Delete Tamsel Orre")
+	p.until("the lifter is gone from the list", `![...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith('Tamsel'))`)
+	p.press("Undo")
+	p.until("the lifter is back", `[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith('Tamsel'))`)
+}
+
+// Everything on the bench can be reached and turned by keyboard alone, and has a name.
+func TestKeyboardAlone(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	nameless := read[[]string](p, `[...document.querySelectorAll('button, a, input, [role="img"]')].filter(e => e.offsetParent !== null || e.tagName === 'svg')
+		.filter(e => !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.labels?.length || e.innerText?.trim())).map(e => e.outerHTML.slice(0, 120))`)
+	if len(nameless) > 0 {
+		t.Errorf("without a name: %s", strings.Join(nameless, "\n"))
+	}
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-dial="path.plane"] input[type="range"]').focus()`))
+	p.key(kb.ArrowRight)
+	p.untilDial("path.plane", 50) // the arrows belong to the focused dial
+	p.key("?")
+	p.says(`[role="dialog"]`, "along the range")
+	p.key(kb.Escape)
+	p.until("the help is gone", `!document.querySelector('[role="dialog"]')`)
+	seen := map[string]bool{}
+	for range 90 {
+		p.key(kb.Tab)
+		seen[read[string](p, `document.activeElement.closest('[data-dial]')?.dataset.dial ?? document.activeElement.closest('[aria-label]')?.getAttribute('aria-label') ?? ''`)] = true
+	}
+	for _, want := range []string{"stance.out", "path.elbow", "range.to", "Place along the range"} {
+		if !seen[want] {
+			t.Errorf("Tab never came to %s", want)
+		}
+	}
+}

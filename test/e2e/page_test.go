@@ -1,0 +1,165 @@
+package e2e
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"regexp"
+	"strconv"
+	"testing"
+	"time"
+
+	"dialarc/test/browser"
+
+	"github.com/chromedp/cdproto/input"
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// page is a tab with the words of the journeys.
+type page struct {
+	t   *testing.T
+	ctx context.Context
+}
+
+func openPage(t *testing.T, url string) *page {
+	t.Helper()
+	ctx, stop := browser.New(limited(t, 3*time.Minute), 3*time.Minute)
+	t.Cleanup(stop)
+	p := &page{t, ctx}
+	p.do(chromedp.EmulateViewport(1280, 800), chromedp.Navigate(url))
+	return p
+}
+
+func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
+	p.t.Helper()
+	if err := chromedp.Do(p.ctx, steps...); err != nil {
+		p.t.Fatal(err)
+	}
+}
+
+// read evaluates an expression in the page.
+func read[T any](p *page, expression string) T {
+	p.t.Helper()
+	v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression))
+	if err != nil {
+		p.t.Fatalf("%s: %v", expression, err)
+	}
+	return v
+}
+
+// until waits for an expression to become true.
+func (p *page) until(what, expression string) {
+	p.t.Helper()
+	deadline := time.Now().Add(20 * time.Second)
+	for time.Now().Before(deadline) {
+		if read[bool](p, "!!("+expression+")") {
+			return
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
+	p.t.Fatalf("%s did not happen; the page says: %.1500s", what, read[string](p, "document.body.innerText"))
+}
+
+func quoted(s string) string {
+	raw, _ := json.Marshal(s)
+	return string(raw)
+}
+
+// says waits for a text in the element that a selector finds.
+func (p *page) says(selector, text string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("%q in %s", text, selector), fmt.Sprintf("[...document.querySelectorAll(%s)].some(e => e.innerText.includes(%s))", quoted(selector), quoted(text)))
+}
+
+// press clicks the button or link whose name is given.
+func (p *page) press(name string) {
+	p.t.Helper()
+	find := fmt.Sprintf("[...document.querySelectorAll('button, a')].find(e => (e.getAttribute('aria-label') ?? e.innerText.split('\\n')[0].trim()) === %s && !e.disabled)", quoted(name))
+	p.until("a button "+name, find)
+	x, y := p.middle(find)
+	p.do(chromedp.MouseClickXY(x, y))
+}
+
+// middle is where an element's middle is on the screen.
+func (p *page) middle(element string) (x, y float64) {
+	p.t.Helper()
+	at := read[[]float64](p, "(() => { const e = "+element+"; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()")
+	return at[0], at[1]
+}
+
+// drag moves the mouse from an element by dx, dy pixels in steps.
+func (p *page) drag(element string, dx, dy float64, steps int) {
+	p.t.Helper()
+	x, y := p.middle(element)
+	held := func(e *input.DispatchMouseEventParams) { e.Buttons = 1 }
+	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y), chromedp.MouseEvent(chromedp.MousePressed, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+	for i := 1; i <= steps; i++ {
+		k := float64(i) / float64(steps)
+		p.do(chromedp.MouseEvent(chromedp.MouseMoved, x+dx*k, y+dy*k, chromedp.ButtonLeft, held), chromedp.Sleep(20*time.Millisecond))
+	}
+	p.do(chromedp.MouseEvent(chromedp.MouseReleased, x+dx, y+dy, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+}
+
+func (p *page) key(keys string, modifiers ...chromedp.Modifier) {
+	p.t.Helper()
+	if len(modifiers) == 0 {
+		p.do(chromedp.KeyEvent(keys))
+		return
+	}
+	p.do(chromedp.KeyEvent(keys, chromedp.KeyModifiers(modifiers...)))
+}
+
+// handle finds something in the picture that can be dragged: what lies under the mouse is its first circle.
+func handle(name string) string {
+	return fmt.Sprintf(`document.querySelector('[data-handle="%s"] circle[fill="transparent"]')`, name)
+}
+
+// dial is the number in a dial's field.
+func (p *page) dial(key string) float64 {
+	p.t.Helper()
+	text := read[string](p, fmt.Sprintf(`document.querySelector('[data-dial="%s"] input').value`, key))
+	v, err := strconv.ParseFloat(text, 64)
+	if err != nil {
+		p.t.Fatalf("the dial %s shows %q", key, text)
+	}
+	return v
+}
+
+// typeInto replaces the number in a dial's field.
+func (p *page) typeInto(key, text string) {
+	p.t.Helper()
+	p.do(chromedp.Evaluate[chromedp.Void](fmt.Sprintf(`(e => { e.focus(); e.select(); })(document.querySelector('[data-dial="%s"] input'))`, key)))
+	p.key(text + kb.Enter)
+}
+
+func (p *page) untilDial(key string, want float64) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("%s at %v", key, want), fmt.Sprintf(`Number(document.querySelector('[data-dial="%s"] input').value) === %v`, key, want))
+}
+
+var heaviest = regexp.MustCompile(`Heaviest at (\d+)°`)
+
+// peakAngle is where the sentence says the setup is heaviest.
+func (p *page) peakAngle() float64 {
+	p.t.Helper()
+	text := read[string](p, `document.querySelector('[data-verdict="profile"]').innerText`)
+	m := heaviest.FindStringSubmatch(text)
+	if m == nil {
+		p.t.Fatalf("the sentence names no angle: %q", text)
+	}
+	v, _ := strconv.ParseFloat(m[1], 64)
+	return v
+}
+
+const saveState = `[data-testid="save-state"]`
+
+// openRaise walks from the front page to the raise on the bench.
+func openRaise(t *testing.T, prog *program) *page {
+	t.Helper()
+	p := openPage(t, prog.url("/"))
+	p.press("Suvi Brandt")
+	p.press("Cross-behind raise, hand height")
+	p.until("the picture", handle("pulley"))
+	return p
+}

@@ -1,0 +1,104 @@
+// Package e2e holds journeys through the running program: the real binary, the real database, a real browser.
+package e2e
+
+import (
+	"bufio"
+	"context"
+	"errors"
+	"net"
+	"os"
+	"os/exec"
+	"strings"
+	"syscall"
+	"testing"
+	"time"
+
+	"dialarc/internal/localpg"
+)
+
+var database *localpg.Testing
+
+func TestMain(m *testing.M) { os.Exit(localpg.RunTests(m, &database)) }
+
+const binary = "../../bin/dialarc"
+
+// program is a running server that can be stopped and started again at the same address.
+type program struct {
+	t        *testing.T
+	database string
+	addr     string
+	cmd      *exec.Cmd
+}
+
+func startProgram(t *testing.T) *program {
+	t.Helper()
+	// A free port, kept over restarts.
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := &program{t: t, database: database.New(t), addr: l.Addr().String()}
+	l.Close()
+	p.start()
+	t.Cleanup(p.stop)
+	return p
+}
+
+func (p *program) start() {
+	p.t.Helper()
+	p.cmd = exec.Command(binary, "demo", "-addr", p.addr)
+	p.cmd.Env = append(os.Environ(), "DATABASE_URL="+p.database)
+	p.cmd.Stderr = os.Stderr
+	out, err := p.cmd.StdoutPipe()
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	if err := p.cmd.Start(); err != nil {
+		p.t.Fatalf("%v (make build makes the program)", err)
+	}
+	ready := make(chan bool, 1)
+	go func() {
+		lines := bufio.NewScanner(out)
+		for lines.Scan() {
+			if strings.Contains(lines.Text(), "Dial Arc is ready: http://"+p.addr) {
+				ready <- true
+			}
+		}
+		close(ready)
+	}()
+	select {
+	case ok := <-ready:
+		if !ok {
+			p.t.Fatal("the program ended before it was ready")
+		}
+	case <-time.After(time.Minute):
+		p.t.Fatal("the program was not ready within a minute")
+	}
+}
+
+// stop ends the program as Ctrl-C does, and wants it to end well.
+func (p *program) stop() {
+	if p.cmd == nil {
+		return
+	}
+	cmd := p.cmd
+	p.cmd = nil
+	if err := cmd.Process.Signal(syscall.SIGINT); err != nil {
+		p.t.Errorf("stopping: %v", err)
+	}
+	if err := cmd.Wait(); err != nil {
+		var exit *exec.ExitError
+		if errors.As(err, &exit) {
+			p.t.Errorf("after Ctrl-C the program ended with %v", exit)
+		}
+	}
+}
+
+func (p *program) url(path string) string { return "http://" + p.addr + path }
+
+func limited(t *testing.T, d time.Duration) context.Context {
+	t.Helper()
+	ctx, cancel := context.WithTimeout(context.Background(), d)
+	t.Cleanup(cancel)
+	return ctx
+}
