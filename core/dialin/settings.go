@@ -154,18 +154,25 @@ func setColumnsApart(d *setup.Document, i int, v float64) {
 	*z = sign * v / 2
 }
 
+// heaviest is the end of a load's dial: a fifth of body mass in the hand, which is more than anybody raises on a straight
+// arm (own), or the load that is there.
+func heaviest(d *setup.Document, step, ratio, now float64) float64 {
+	return max(now, math.Ceil(0.2*d.Lifter.Mass/max(ratio, 0.05)/step)*step)
+}
+
 func stackMass(d *setup.Document, i int) Setting {
 	l := &d.Loads[i]
-	s := Setting{Group: "loads", Label: "Load on the pin", Kind: "mass", From: 2.5, To: 50, Step: 1.25, Value: l.StackMass,
+	s := Setting{Group: "loads", Label: "Load on the pin", Kind: "mass", From: 2.5, Step: 1.25, Value: l.StackMass,
 		Paint: "effort", Paths: []string{loadPath(i, "stackMass")}}
 	if st, ok := station(l); ok {
 		s.From, s.Step = st.Lightest, st.StackStep
 	}
+	s.To = heaviest(d, s.Step, l.Ratio, l.StackMass)
 	return s
 }
 
 func dumbbellMass(d *setup.Document, i int) Setting {
-	return Setting{Group: "loads", Label: "Dumbbell", Kind: "mass", From: 1, To: 40, Step: 0.5, Value: d.Loads[i].Mass,
+	return Setting{Group: "loads", Label: "Dumbbell", Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, d.Loads[i].Mass), Step: 0.5, Value: d.Loads[i].Mass,
 		Paint: "effort", Paths: []string{loadPath(i, "mass")}}
 }
 

@@ -77,6 +77,7 @@ export function Choice(props: {
 
 const Row = styled.div`
   display: inline-flex;
+  flex: none;
   border: 1px solid var(--line);
   border-radius: 6px;
   overflow: hidden;

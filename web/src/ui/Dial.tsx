@@ -49,6 +49,7 @@ const Step = styled(Button)`
 const Track = styled(SliderTrack)`
   position: relative;
   height: 18px;
+  margin-top: 3px;
   .paint {
     position: absolute;
     inset: 4px 0;

@@ -42,6 +42,7 @@ const Columns = styled.div`
   .rig { border-right: 1px solid var(--line); }
   .arc { border-left: 1px solid var(--line); padding: 10px 14px 16px; }
   .arc h2 { color: var(--quiet); font-size: 12px; margin: 4px 0 2px; }
+  .arc .caution { display: flex; gap: 8px; color: var(--quiet); font-size: 12px; line-height: 16px; }
   .arc > div + div { border-top: 1px solid var(--line); margin-top: 8px; padding-top: 6px; }
   .middle { display: grid; grid-template-rows: auto minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
   .views { display: flex; align-items: center; gap: 10px; flex-wrap: wrap; padding: 8px 14px; }
@@ -231,6 +232,13 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
               <div>
                 <h2>Pull and torque</h2>
                 <ReadingChart report={good.report} s={s} />
+              </div>
+              <div className="caution">
+                <Mark tone="caution" />
+                <p>
+                  House rules and the maker's instructions come first. Lifters who are new, injured, pregnant or ill see
+                  a licensed professional. Sharp or joint pain: stop.
+                </p>
               </div>
             </>
           )}

@@ -27,8 +27,8 @@ const Section = styled.section`
     cursor: pointer;
   }
   .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
-  .load { display: flex; align-items: center; justify-content: space-between; gap: 8px; padding: 2px 0 4px; }
-  .load span { color: var(--quiet); font-size: 12px; line-height: 15px; text-align: right; }
+  .load { display: grid; justify-items: start; gap: 4px; padding: 2px 0 4px; }
+  .load span { color: var(--quiet); font-size: 12px; line-height: 15px; }
 `;
 
 const regions = [
