@@ -10,15 +10,9 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/internal/check"
 	"dialarc/core/setup"
 )
-
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
-		t.Errorf("%s: got %.10g, want %.10g", what, got, want)
-	}
-}
 
 func value(t *testing.T, what string, m core.Metric) float64 {
 	t.Helper()
@@ -42,18 +36,18 @@ func evaluated(t *testing.T, d *setup.Document) *core.Report {
 func TestReportOfTheWorkedDocument(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	r := evaluated(t, &d)
-	near(t, "peak of the load", value(t, "peak", r.Profile.Loads.Peak), 45.78, 0.005)
-	near(t, "its angle", value(t, "angle", r.Profile.Loads.PeakAngleDeg), 6.8, 0.05)
-	near(t, "left at the end", value(t, "left", r.Profile.Loads.LeftEnd), 0.41, 0.005)
-	near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 0.433, 0.0005)
+	check.Near(t, "peak of the load", value(t, "peak", r.Profile.Loads.Peak), 45.78, 0.005)
+	check.Near(t, "its angle", value(t, "angle", r.Profile.Loads.PeakAngleDeg), 6.8, 0.05)
+	check.Near(t, "left at the end", value(t, "left", r.Profile.Loads.LeftEnd), 0.41, 0.005)
+	check.Near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 0.433, 0.0005)
 	if r.Profile.Loads.Phase != "early" || r.Lead != "right" || !r.Both || r.Trust != "estimate" {
 		t.Errorf("phase %s, lead %s, both %v, trust %s", r.Profile.Loads.Phase, r.Lead, r.Both, r.Trust)
 	}
-	near(t, "with the arm at the end", r.Curves.Torque[100], 29.58, 0.005)
+	check.Near(t, "with the arm at the end", r.Curves.Torque[100], 29.58, 0.005)
 	// The stack is lifted by the cable's length less the parked gap, here by the arm 5 degrees off hanging.
 	arm, sin, cos := (0.186+0.146+0.050)*1.75, math.Sin(5*math.Pi/180), math.Cos(5*math.Pi/180)
 	dx, dy, dz := 0.30+arm*sin*math.Sqrt2/2, 0.818*1.75-arm*cos-0.76, 0.175+arm*sin*math.Sqrt2/2+0.55
-	near(t, "stack at the start", r.Starts[0].First, math.Sqrt(dx*dx+dy*dy+dz*dz)-0.05, 1e-9)
+	check.Near(t, "stack at the start", r.Starts[0].First, math.Sqrt(dx*dx+dy*dy+dz*dz)-0.05, 1e-9)
 }
 
 // Common practice, no source: a cable is hardest where it is square to the lever, exactly so when the pulley lies in the
@@ -74,7 +68,7 @@ func TestCableIsHardestWhereItIsSquare(t *testing.T) {
 	l := sc.Loads[0]
 	arm := [3]float64{l.Contact.X - l.Joint.X, l.Contact.Y - l.Joint.Y, l.Contact.Z - l.Joint.Z}
 	along := (arm[0]*l.Force.X + arm[1]*l.Force.Y + arm[2]*l.Force.Z) / l.Tension / math.Hypot(arm[0], math.Hypot(arm[1], arm[2]))
-	near(t, "cosine between cable and lever at the peak", along, 0, 2e-3)
+	check.Near(t, "cosine between cable and lever at the peak", along, 0, 2e-3)
 }
 
 // Common practice, no source: a dumbbell raise to the side starts with nothing and is hardest at shoulder height, the
@@ -84,10 +78,10 @@ func TestDumbbellIsTheReverseOfTheStrength(t *testing.T) {
 	bell, _ := d.WithLoadKind(0, "dumbbell")
 	bell.Movement.FromDeg, bell.Movement.ToDeg = 0, 90
 	r := evaluated(t, &bell)
-	near(t, "hanging", r.Curves.Torque[0], 0, 1e-9)
-	near(t, "hardest at shoulder height", value(t, "angle", r.Profile.Total.PeakAngleDeg), 90, 1e-9)
+	check.Near(t, "hanging", r.Curves.Torque[0], 0, 1e-9)
+	check.Near(t, "hardest at shoulder height", value(t, "angle", r.Profile.Total.PeakAngleDeg), 90, 1e-9)
 	// Over a quarter turn the torque is a sine, whose centroid is 2/pi of the way.
-	near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 2/math.Pi, 1e-4)
+	check.Near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 2/math.Pi, 1e-4)
 	for i := 1; i < len(r.Curves.S); i++ {
 		if r.Curves.Torque[i] <= r.Curves.Torque[i-1] || r.Curves.Capacity[i] > r.Curves.Capacity[i-1] {
 			t.Fatalf("at %v degrees torque does not rise or strength does not fall", r.Curves.AngleDeg[i])
@@ -149,8 +143,8 @@ func TestLinedUpCable(t *testing.T) {
 	d.Posture.X = math.Tan(45*math.Pi/180) * (0.55 + half)
 	d.Loads[0].Travel = 3
 	r := evaluated(t, &d)
-	near(t, "passes the shoulder", value(t, "by", r.LineUp.PassesBy), 0, 0.02)
-	near(t, "off-axis share", value(t, "share", r.LineUp.OffAxisShare), 0, 0.02)
+	check.Near(t, "passes the shoulder", value(t, "by", r.LineUp.PassesBy), 0, 0.02)
+	check.Near(t, "off-axis share", value(t, "share", r.LineUp.OffAxisShare), 0, 0.02)
 	d.Posture.X = 0.3
 	off := evaluated(t, &d)
 	if share := value(t, "share", off.LineUp.OffAxisShare); share < 0.2 {
@@ -264,9 +258,9 @@ func TestSceneAgreesWithTheCurves(t *testing.T) {
 			if len(problems) > 0 {
 				t.Fatal(problems)
 			}
-			near(t, file+": tension", sc.Loads[0].Tension, r.Parts[0].Tension[i], 1e-9)
-			near(t, file+": moment arm", sc.Loads[0].MomentArm, r.Parts[0].MomentArm[i], 1e-9)
-			near(t, file+": angle", sc.AngleDeg, r.Curves.AngleDeg[i], 1e-9)
+			check.Near(t, file+": tension", sc.Loads[0].Tension, r.Parts[0].Tension[i], 1e-9)
+			check.Near(t, file+": moment arm", sc.Loads[0].MomentArm, r.Parts[0].MomentArm[i], 1e-9)
+			check.Near(t, file+": angle", sc.AngleDeg, r.Curves.AngleDeg[i], 1e-9)
 		}
 	}
 }

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"dialarc/core/body"
+	"dialarc/core/internal/check"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -24,27 +25,13 @@ func place(p setup.Posture, right body.Arm) (*body.Body, *body.Frames) {
 	return &b, &f
 }
 
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
-		t.Errorf("%s: got %.10g, want %.10g", what, got, want)
-	}
-}
-
-func vecNear(t *testing.T, what string, got, want space.Vec) {
-	t.Helper()
-	if r3.Norm(r3.Sub(got, want)) > 1e-9 {
-		t.Errorf("%s: got %v, want %v", what, got, want)
-	}
-}
-
 func TestMassesSumToTheBody(t *testing.T) {
 	b := body.New(&lifter)
 	sum := 0.0
 	for _, m := range b.Masses {
 		sum += m
 	}
-	near(t, "sum of the segments", sum, 75, 1e-9)
+	check.Near(t, "sum of the segments", sum, 75, 1e-9)
 }
 
 // The compound segments of the table follow from its parts: forearm and hand 0.022 of body mass at 0.682 of
@@ -61,29 +48,29 @@ func TestCompoundSegments(t *testing.T) {
 		return mass / 75, moment / mass / length
 	}
 	mass, at := compound(f.Joint[body.ElbowR], b.Forearm, body.ForearmR, body.HandR)
-	near(t, "forearm and hand, mass", mass, 0.022, 0.022*0.03)
-	near(t, "forearm and hand, place", at, 0.682, 0.682*0.03)
+	check.Near(t, "forearm and hand, mass", mass, 0.022, 0.022*0.03)
+	check.Near(t, "forearm and hand, place", at, 0.682, 0.682*0.03)
 	mass, at = compound(f.Joint[body.ShoulderR], b.UpperArm+b.Forearm, body.UpperArmR, body.ForearmR, body.HandR)
-	near(t, "whole arm, mass", mass, 0.050, 0.050*0.03)
-	near(t, "whole arm, place", at, 0.530, 0.530*0.03)
+	check.Near(t, "whole arm, mass", mass, 0.050, 0.050*0.03)
+	check.Near(t, "whole arm, place", at, 0.530, 0.530*0.03)
 }
 
 // Standing heights and lengths come out as the fractions of stature say (Winter 2009, fig. 4.1, from memory).
 func TestStandingHeights(t *testing.T) {
 	_, f := place(setup.Posture{X: 0.4, Z: -0.2}, body.Arm{})
-	near(t, "shoulder", f.Joint[body.ShoulderR].Y, 0.818*1.75, 1e-9)
-	near(t, "hip", f.Origin[body.ThighR].Y, 0.530*1.75, 1e-9)
-	near(t, "ankle", f.Origin[body.FootL].Y, 0.039*1.75, 1e-9)
-	near(t, "knee", f.Origin[body.ShankR].Y, 0.285*1.75, 2e-3)
-	near(t, "elbow hanging", f.Joint[body.ElbowR].Y, (0.818-0.186)*1.75, 1e-9)
-	vecNear(t, "right shoulder", f.Joint[body.ShoulderR], space.Vec{X: 0.4, Y: 0.818 * 1.75, Z: -0.2 + 0.175})
-	vecNear(t, "left shoulder", f.Joint[body.ShoulderL], space.Vec{X: 0.4, Y: 0.818 * 1.75, Z: -0.2 - 0.175})
+	check.Near(t, "shoulder", f.Joint[body.ShoulderR].Y, 0.818*1.75, 1e-9)
+	check.Near(t, "hip", f.Origin[body.ThighR].Y, 0.530*1.75, 1e-9)
+	check.Near(t, "ankle", f.Origin[body.FootL].Y, 0.039*1.75, 1e-9)
+	check.Near(t, "knee", f.Origin[body.ShankR].Y, 0.285*1.75, 2e-3)
+	check.Near(t, "elbow hanging", f.Joint[body.ElbowR].Y, (0.818-0.186)*1.75, 1e-9)
+	check.Vec(t, "right shoulder", f.Joint[body.ShoulderR], space.Vec{X: 0.4, Y: 0.818 * 1.75, Z: -0.2 + 0.175})
+	check.Vec(t, "left shoulder", f.Joint[body.ShoulderL], space.Vec{X: 0.4, Y: 0.818 * 1.75, Z: -0.2 - 0.175})
 }
 
 func TestTapeReplacesProportions(t *testing.T) {
 	l := setup.Lifter{Stature: 1.75, Mass: 75, Lengths: map[string]float64{"upperArm": 0.36, "grip": 0.10}}
 	b := body.New(&l)
-	near(t, "arm length", b.ArmLength(), 0.36+0.146*1.75+0.10, 1e-12)
+	check.Near(t, "arm length", b.ArmLength(), 0.36+0.146*1.75+0.10, 1e-12)
 }
 
 // The humerus points along d = sin e (sin p X + cos p Z) - cos e Y (trunk axes).
@@ -93,7 +80,7 @@ func TestArmDirection(t *testing.T) {
 		p, e := r.Float64()*3-1, r.Float64()*3
 		_, f := place(setup.Posture{}, body.Arm{setup.ShoulderPlane: p, setup.ShoulderElevation: e, setup.ShoulderRotation: r.Float64()})
 		want := space.Vec{X: math.Sin(e) * math.Sin(p), Y: -math.Cos(e), Z: math.Sin(e) * math.Cos(p)}
-		vecNear(t, "direction", f.Direction(body.UpperArmR), want)
+		check.Vec(t, "direction", f.Direction(body.UpperArmR), want)
 	}
 }
 
@@ -102,13 +89,13 @@ func TestArmDirection(t *testing.T) {
 func TestRotationOfTheArm(t *testing.T) {
 	bent := body.Arm{setup.ShoulderElevation: math.Pi / 2, setup.ElbowFlexion: math.Pi / 2}
 	_, f := place(setup.Posture{}, bent)
-	vecNear(t, "forearm with rotation 0", f.Direction(body.ForearmR), space.X)
+	check.Vec(t, "forearm with rotation 0", f.Direction(body.ForearmR), space.X)
 	bent[setup.ShoulderRotation] = -math.Pi / 2
 	_, f = place(setup.Posture{}, bent)
-	vecNear(t, "forearm turned outward", f.Direction(body.ForearmR), space.Y)
+	check.Vec(t, "forearm turned outward", f.Direction(body.ForearmR), space.Y)
 	hanging := body.Arm{setup.ElbowFlexion: math.Pi / 2, setup.ShoulderRotation: math.Pi / 2}
 	_, f = place(setup.Posture{}, hanging)
-	vecNear(t, "forearm of the hanging right arm turned inward", f.Direction(body.ForearmR), space.Vec{Z: -1})
+	check.Vec(t, "forearm of the hanging right arm turned inward", f.Direction(body.ForearmR), space.Vec{Z: -1})
 }
 
 func TestLeftIsTheMirrorImage(t *testing.T) {
@@ -120,9 +107,9 @@ func TestLeftIsTheMirrorImage(t *testing.T) {
 		var f body.Frames
 		f.Place(&b, &st, &[2]body.Arm{q, q}, &[2]body.Arm{dq, dq})
 		for _, pair := range [][2]body.Segment{{body.UpperArmR, body.UpperArmL}, {body.ForearmR, body.ForearmL}, {body.HandR, body.HandL}, {body.ThighR, body.ThighL}, {body.FootR, body.FootL}} {
-			vecNear(t, body.SegmentNames[pair[0]], st.Mirror(f.COM[pair[0]]), f.COM[pair[1]])
+			check.Vec(t, body.SegmentNames[pair[0]], st.Mirror(f.COM[pair[0]]), f.COM[pair[1]])
 		}
-		vecNear(t, "grip", st.Mirror(f.Grip[body.Right]), f.Grip[body.Left])
+		check.Vec(t, "grip", st.Mirror(f.Grip[body.Right]), f.Grip[body.Left])
 	}
 }
 
@@ -153,7 +140,7 @@ func TestVelocityIsTheDerivative(t *testing.T) {
 				part := func(v space.Vec) float64 { return [3]float64{v.X, v.Y, v.Z}[axis] }
 				want := fd.Derivative(func(s float64) float64 { at(s); return part(f.Grip[side]) }, 0, &fd.Settings{Formula: fd.Central, Step: 1e-5})
 				at(0)
-				near(t, "velocity of the grip", part(f.Velocity(side.On(body.HandR), f.Grip[side])), want, 1e-7)
+				check.Near(t, "velocity of the grip", part(f.Velocity(side.On(body.HandR), f.Grip[side])), want, 1e-7)
 			}
 		}
 	}
@@ -176,29 +163,29 @@ func TestPlaceArmAlone(t *testing.T) {
 
 func TestHeadingAndLean(t *testing.T) {
 	_, f := place(setup.Posture{HeadingDeg: 90}, body.Arm{})
-	vecNear(t, "a turn to the left faces -Z", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
+	check.Vec(t, "a turn to the left faces -Z", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
 	_, f = place(setup.Posture{Trunk: setup.Trunk{PitchDeg: 90}}, body.Arm{})
-	vecNear(t, "a pitch of 90 degrees lays the trunk forward", f.Turn[body.Trunk].Apply(space.Y), space.X)
+	check.Vec(t, "a pitch of 90 degrees lays the trunk forward", f.Turn[body.Trunk].Apply(space.Y), space.X)
 	_, f = place(setup.Posture{Trunk: setup.Trunk{BendDeg: 90}}, body.Arm{})
-	vecNear(t, "a bend of 90 degrees lays it to the right", f.Turn[body.Trunk].Apply(space.Y), space.Z)
+	check.Vec(t, "a bend of 90 degrees lays it to the right", f.Turn[body.Trunk].Apply(space.Y), space.Z)
 	_, f = place(setup.Posture{Trunk: setup.Trunk{TurnDeg: 90}}, body.Arm{})
-	vecNear(t, "a turn of the trunk to the left", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
+	check.Vec(t, "a turn of the trunk to the left", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
 }
 
 func TestLegsReachTheFloor(t *testing.T) {
 	b, f := place(setup.Posture{FeetApart: 0.6, HeadingDeg: 45}, body.Arm{})
 	for _, side := range []body.Side{body.Right, body.Left} {
 		thigh, shank, foot := side.On(body.ThighR), side.On(body.ShankR), side.On(body.FootR)
-		near(t, "ankle height", f.Origin[foot].Y, b.AnkleH, 1e-12)
-		vecNear(t, "the knee lies between hip and ankle", r3.Unit(r3.Sub(f.Origin[shank], f.Origin[thigh])), r3.Unit(r3.Sub(f.Origin[foot], f.Origin[thigh])))
+		check.Near(t, "ankle height", f.Origin[foot].Y, b.AnkleH, 1e-12)
+		check.Vec(t, "the knee lies between hip and ankle", r3.Unit(r3.Sub(f.Origin[shank], f.Origin[thigh])), r3.Unit(r3.Sub(f.Origin[foot], f.Origin[thigh])))
 	}
-	near(t, "between the ankles", r3.Norm(r3.Sub(f.Origin[body.FootR], f.Origin[body.FootL])), 0.6, 1e-12)
+	check.Near(t, "between the ankles", r3.Norm(r3.Sub(f.Origin[body.FootR], f.Origin[body.FootL])), 0.6, 1e-12)
 }
 
 func TestPointOnASegment(t *testing.T) {
 	_, f := place(setup.Posture{}, body.Arm{setup.ShoulderElevation: 1})
-	vecNear(t, "near end", f.PointOn(body.ForearmR, 0), f.Joint[body.ElbowR])
-	vecNear(t, "far end", f.PointOn(body.ForearmR, 1), f.Wrist[body.Right])
-	vecNear(t, "finger tips", f.PointOn(body.HandR, 1), f.Tip[body.Right])
-	vecNear(t, "elbow end of the upper arm", f.PointOn(body.UpperArmR, 1), f.Joint[body.ElbowR])
+	check.Vec(t, "near end", f.PointOn(body.ForearmR, 0), f.Joint[body.ElbowR])
+	check.Vec(t, "far end", f.PointOn(body.ForearmR, 1), f.Wrist[body.Right])
+	check.Vec(t, "finger tips", f.PointOn(body.HandR, 1), f.Tip[body.Right])
+	check.Vec(t, "elbow end of the upper arm", f.PointOn(body.UpperArmR, 1), f.Joint[body.ElbowR])
 }

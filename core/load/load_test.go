@@ -1,11 +1,11 @@
 package load_test
 
 import (
-	"math"
 	"math/rand/v2"
 	"testing"
 
 	"dialarc/core/body"
+	"dialarc/core/internal/check"
 	"dialarc/core/load"
 	"dialarc/core/movement"
 	"dialarc/core/setup"
@@ -14,13 +14,6 @@ import (
 	"gonum.org/v1/gonum/diff/fd"
 	"gonum.org/v1/gonum/spatial/r3"
 )
-
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
-		t.Errorf("%s: got %.12g, want %.12g", what, got, want)
-	}
-}
 
 type rig struct {
 	b  body.Body
@@ -70,10 +63,10 @@ func TestCablePull(t *testing.T) {
 	r := newRig()
 	it := r.build(cable(func(l *setup.Load) { l.Ratio = 0.5 }))
 	p := it.At(r.at(0.5))
-	near(t, "tension", p.Tension, 5*9.80665, 1e-9)
+	check.Near(t, "tension", p.Tension, 5*9.80665, 1e-9)
 	toPulley := r3.Unit(r3.Sub(space.Vec{X: 0, Y: 0.5, Z: -0.5}, r.f.Grip[body.Right]))
-	near(t, "direction", r3.Dot(r3.Unit(p.Force), toPulley), 1, 1e-12)
-	near(t, "lift", p.Lift, 0.5*(r3.Norm(r3.Sub(space.Vec{X: 0, Y: 0.5, Z: -0.5}, r.f.Grip[body.Right]))-0.05), 1e-12)
+	check.Near(t, "direction", r3.Dot(r3.Unit(p.Force), toPulley), 1, 1e-12)
+	check.Near(t, "lift", p.Lift, 0.5*(r3.Norm(r3.Sub(space.Vec{X: 0, Y: 0.5, Z: -0.5}, r.f.Grip[body.Right]))-0.05), 1e-12)
 }
 
 // Friction adds where the cable is drawn out and takes away where it runs back; the other phase is the reverse.
@@ -82,12 +75,12 @@ func TestFriction(t *testing.T) {
 	it := r.build(cable(func(l *setup.Load) { l.Friction = 0.1 }))
 	w := 10 * 9.80665
 	p := it.At(r.at(0.3)) // the hand rises away from a low pulley on the other side
-	near(t, "lifting", p.Tension, 1.1*w, 1e-9)
-	near(t, "lowering", r3.Norm(p.Lowering), 0.9*w, 1e-9)
+	check.Near(t, "lifting", p.Tension, 1.1*w, 1e-9)
+	check.Near(t, "lowering", r3.Norm(p.Lowering), 0.9*w, 1e-9)
 	above := r.build(cable(func(l *setup.Load) { l.Friction, l.Pulley = 0.1, &setup.Point{X: 0.3, Y: 2.4, Z: 0.9} }))
 	p = above.At(r.at(0.6)) // the hand rises towards a high pulley: the cable runs back
-	near(t, "running back", p.Tension, 0.9*w, 1e-9)
-	near(t, "drawn out on the way down", r3.Norm(p.Lowering), 1.1*w, 1e-9)
+	check.Near(t, "running back", p.Tension, 0.9*w, 1e-9)
+	check.Near(t, "drawn out on the way down", r3.Norm(p.Lowering), 1.1*w, 1e-9)
 }
 
 func TestSlackAndToppedOut(t *testing.T) {
@@ -123,7 +116,7 @@ func TestEnergyIsWork(t *testing.T) {
 		s := 0.1 + 0.8*random.Float64()
 		dU := fd.Derivative(func(x float64) float64 { return it.Energy(r.at(x)) }, s, &fd.Settings{Formula: fd.Central, Step: 1e-5})
 		p := it.At(r.at(s))
-		near(t, "power", r3.Dot(p.Force, r.f.Velocity(it.Segment, p.Contact)), -dU, 1e-5)
+		check.Near(t, "power", r3.Dot(p.Force, r.f.Velocity(it.Segment, p.Contact)), -dU, 1e-5)
 	}
 }
 
@@ -139,5 +132,5 @@ func TestMirroredLoads(t *testing.T) {
 	if r3.Norm(r3.Sub(space.MirrorPoint(a.Force), b.Force)) > 1e-9 || r3.Norm(r3.Sub(r.st.Mirror(a.Contact), b.Contact)) > 1e-12 {
 		t.Errorf("not mirror images: %+v %+v", a, b)
 	}
-	near(t, "mirrored pulley", items[1].From.Z, 0.5, 1e-12)
+	check.Near(t, "mirrored pulley", items[1].From.Z, 0.5, 1e-12)
 }

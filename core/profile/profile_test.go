@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/internal/check"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -12,13 +13,6 @@ import (
 	"gonum.org/v1/gonum/floats"
 	"gonum.org/v1/gonum/integrate"
 )
-
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
-		t.Errorf("%s: got %.10g, want %.10g", what, got, want)
-	}
-}
 
 func value(t *testing.T, what string, m profile.Metric) float64 {
 	t.Helper()
@@ -51,16 +45,16 @@ func TestConstantTorque(t *testing.T) {
 	in := curve(101, constant(30), constant(60))
 	in.School = "even"
 	r := profile.Judge(in)
-	near(t, "peak", value(t, "peak", r.Total.Peak), 30, 1e-12)
-	near(t, "a plateau peaks at its first angle", space.Deg(value(t, "angle", r.Total.PeakAngle)), 5, 1e-9)
-	near(t, "centroid", value(t, "centroid", r.Total.Centroid), 0.5, 1e-12)
-	near(t, "left at the end", value(t, "left", r.Total.LeftEnd), 1, 1e-12)
+	check.Near(t, "peak", value(t, "peak", r.Total.Peak), 30, 1e-12)
+	check.Near(t, "a plateau peaks at its first angle", space.Deg(value(t, "angle", r.Total.PeakAngle)), 5, 1e-9)
+	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 0.5, 1e-12)
+	check.Near(t, "left at the end", value(t, "left", r.Total.LeftEnd), 1, 1e-12)
 	for _, third := range r.Total.Thirds {
-		near(t, "third", value(t, "third", third), 1.0/3, 1e-9)
+		check.Near(t, "third", value(t, "third", third), 1.0/3, 1e-9)
 	}
-	near(t, "match with even", value(t, "match", r.Match), 100, 1e-9)
-	near(t, "effort", value(t, "effort", r.PeakEffort), 0.5, 1e-12)
-	near(t, "load factor", value(t, "factor", r.LoadFactor), 2, 1e-12)
+	check.Near(t, "match with even", value(t, "match", r.Match), 100, 1e-9)
+	check.Near(t, "effort", value(t, "effort", r.PeakEffort), 0.5, 1e-12)
+	check.Near(t, "load factor", value(t, "factor", r.LoadFactor), 2, 1e-12)
 	if r.Total.Phase != "mid" || len(r.DeadSpots)+len(r.Cliffs) > 0 {
 		t.Errorf("phase %s, dead %v, cliffs %v", r.Total.Phase, r.DeadSpots, r.Cliffs)
 	}
@@ -70,9 +64,9 @@ func TestConstantTorque(t *testing.T) {
 // mirror image (closed forms of the triangle).
 func TestTriangle(t *testing.T) {
 	r := profile.Judge(curve(301, func(u float64) float64 { return 40 * u }, constant(60)))
-	near(t, "centroid", value(t, "centroid", r.Total.Centroid), 2.0/3, 1e-5)
+	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 2.0/3, 1e-5)
 	for k, want := range []float64{1.0 / 9, 3.0 / 9, 5.0 / 9} {
-		near(t, "third", value(t, "third", r.Total.Thirds[k]), want, 1e-5)
+		check.Near(t, "third", value(t, "third", r.Total.Thirds[k]), want, 1e-5)
 	}
 	if r.Total.Phase != "late" {
 		t.Errorf("rising torque is %s", r.Total.Phase)
@@ -81,7 +75,7 @@ func TestTriangle(t *testing.T) {
 		t.Errorf("under 15%% of the peak up to 18.5 degrees: %v", r.DeadSpots)
 	}
 	r = profile.Judge(curve(301, func(u float64) float64 { return 40 * (1 - u) }, constant(60)))
-	near(t, "centroid", value(t, "centroid", r.Total.Centroid), 1.0/3, 1e-5)
+	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 1.0/3, 1e-5)
 	if r.Total.Phase != "early" {
 		t.Errorf("falling torque is %s", r.Total.Phase)
 	}
@@ -95,12 +89,12 @@ func TestCentroidAgainstQuadrature(t *testing.T) {
 	floats.ScaleTo(u, 2/math.Pi, in.Swept)
 	floats.MulTo(moment, u, in.Total)
 	area := integrate.Trapezoidal(u, in.Total)
-	near(t, "centroid", value(t, "centroid", r.Total.Centroid), integrate.Trapezoidal(u, moment)/area, 1e-12)
+	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), integrate.Trapezoidal(u, moment)/area, 1e-12)
 	sum := 0.0
 	for _, third := range r.Total.Thirds {
 		sum += value(t, "third", third)
 	}
-	near(t, "sum of the thirds", sum, 1, 1e-12)
+	check.Near(t, "sum of the thirds", sum, 1, 1e-12)
 }
 
 func TestPhaseWords(t *testing.T) {
@@ -128,8 +122,8 @@ func TestEachSchoolWantsItsOwn(t *testing.T) {
 			r := profile.Judge(in)
 			match := value(t, "match", r.Match)
 			if judge == school {
-				near(t, school+" by itself", match, 100, 1e-6)
-				near(t, school+": the wanted curve is the curve", floats.Distance(r.Target, in.Total, math.Inf(1)), 0, 1e-6)
+				check.Near(t, school+" by itself", match, 100, 1e-6)
+				check.Near(t, school+": the wanted curve is the curve", floats.Distance(r.Target, in.Total, math.Inf(1)), 0, 1e-6)
 			} else if match > 99 {
 				t.Errorf("%s gives %s %.1f", judge, school, match)
 			}
@@ -142,7 +136,7 @@ func TestEachSchoolWantsItsOwn(t *testing.T) {
 func TestMatchByHand(t *testing.T) {
 	in := curve(2001, constant(30), constant(60))
 	in.School = "early"
-	near(t, "match", value(t, "match", profile.Judge(in).Match), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
+	check.Near(t, "match", value(t, "match", profile.Judge(in).Match), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
 }
 
 // Overload: the load is raised until the largest effort is 1; then the mean effort is scored.
@@ -150,8 +144,8 @@ func TestOverload(t *testing.T) {
 	in := curve(1001, func(u float64) float64 { return 20 + 20*u }, constant(80))
 	in.School = "overload"
 	r := profile.Judge(in)
-	near(t, "factor", value(t, "factor", r.LoadFactor), 2, 1e-9)
-	near(t, "mean effort", value(t, "match", r.Match), 75, 1e-6)
+	check.Near(t, "factor", value(t, "factor", r.LoadFactor), 2, 1e-9)
+	check.Near(t, "mean effort", value(t, "match", r.Match), 75, 1e-6)
 }
 
 // Fixed parts do not scale: with 10 N·m of arm and 20 of load against 40, the load may grow by 1.5.
@@ -160,7 +154,7 @@ func TestLoadFactorLeavesTheArm(t *testing.T) {
 	for i := range in.Variable {
 		in.Variable[i] = 20
 	}
-	near(t, "factor", value(t, "factor", profile.Judge(in).LoadFactor), 1.5, 1e-12)
+	check.Near(t, "factor", value(t, "factor", profile.Judge(in).LoadFactor), 1.5, 1e-12)
 	for i := range in.Capacity {
 		in.Capacity[i] = 9
 	}
@@ -172,7 +166,7 @@ func TestLoadFactorLeavesTheArm(t *testing.T) {
 // 80 kg for 10 repetitions is a one-repetition limit of 106.7 kg (Epley 1985, from memory).
 func TestRepetitions(t *testing.T) {
 	in := curve(11, constant(80), constant(106.666666666))
-	near(t, "repetitions", value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
+	check.Near(t, "repetitions", value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
 	for capacity, why := range map[float64]string{82: "too near", 70: "more than"} {
 		if r := profile.Judge(curve(11, constant(80), constant(capacity))); r.Reps.Value != nil || !strings.Contains(r.Reps.Why, why) {
 			t.Errorf("80 of %v leave no count, yet %+v", capacity, r.Reps)
@@ -183,8 +177,8 @@ func TestRepetitions(t *testing.T) {
 // Torque that helps the lift weighs nothing and is told by itself: half of sin over a whole turn.
 func TestAssistingTorque(t *testing.T) {
 	r := profile.Judge(curve(1001, func(u float64) float64 { return math.Sin(2 * math.Pi * u) }, constant(2)))
-	near(t, "assisting", value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
-	near(t, "centroid of the first half wave", value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
+	check.Near(t, "assisting", value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
+	check.Near(t, "centroid of the first half wave", value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
 	r = profile.Judge(curve(101, constant(-5), constant(60)))
 	if r.Match.Value == nil || *r.Match.Value != 0 || r.Match.Why == "" || r.Total.Centroid.Value != nil {
 		t.Errorf("all help: match %+v, centroid %+v", r.Match, r.Total.Centroid)
@@ -229,24 +223,24 @@ func lifter(tests ...setup.StrengthTest) *setup.Lifter {
 func TestCapacity(t *testing.T) {
 	region, _ := setup.RegionOf("deltoid.middle")
 	c := profile.NewCapacity(lifter(), region, 0)
-	near(t, "by body mass, hanging", c.At(0), 0.75*80, 1e-9)
-	near(t, "by body mass, level", c.At(math.Pi/2), 0.75*80*0.68, 1e-9)
-	near(t, "flat above the table", c.At(space.Rad(170)), 0.75*80*0.40, 1e-9)
+	check.Near(t, "by body mass, hanging", c.At(0), 0.75*80, 1e-9)
+	check.Near(t, "by body mass, level", c.At(math.Pi/2), 0.75*80*0.68, 1e-9)
+	check.Near(t, "flat above the table", c.At(space.Rad(170)), 0.75*80*0.40, 1e-9)
 	if c.Trust != profile.Estimate {
 		t.Errorf("trust %s", c.Trust)
 	}
 	one := setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}
 	c = profile.NewCapacity(lifter(one), region, 0)
-	near(t, "through the test", c.At(math.Pi/2), 34, 1e-9)
-	near(t, "shape kept", c.At(0), 50, 1e-9)
+	check.Near(t, "through the test", c.At(math.Pi/2), 34, 1e-9)
+	check.Near(t, "shape kept", c.At(0), 50, 1e-9)
 	if c.Trust != profile.Scaled {
 		t.Errorf("trust %s", c.Trust)
 	}
 	two := setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 30, Torque: 46}
 	c = profile.NewCapacity(lifter(one, two), region, 0)
-	near(t, "through both", c.At(space.Rad(30)), 46, 1e-9)
-	near(t, "two points are a straight line", c.At(space.Rad(60)), 40, 1e-9)
-	near(t, "flat below the tests", c.At(0), 46, 1e-9)
+	check.Near(t, "through both", c.At(space.Rad(30)), 46, 1e-9)
+	check.Near(t, "two points are a straight line", c.At(space.Rad(60)), 40, 1e-9)
+	check.Near(t, "flat below the tests", c.At(0), 46, 1e-9)
 	if c.Trust != profile.Measured {
 		t.Errorf("trust %s", c.Trust)
 	}
@@ -256,11 +250,11 @@ func TestCapacity(t *testing.T) {
 func TestCapacityBetweenThePlanes(t *testing.T) {
 	region, _ := setup.RegionOf("deltoid.middle")
 	side, front := profile.NewCapacity(lifter(), region, 0), profile.NewCapacity(lifter(), region, math.Pi/2)
-	near(t, "flexion", front.At(0), 0.85*80, 1e-9)
+	check.Near(t, "flexion", front.At(0), 0.85*80, 1e-9)
 	between := profile.NewCapacity(lifter(), region, math.Pi/4)
-	near(t, "half way", between.At(1), (side.At(1)+front.At(1))/2, 1e-9)
+	check.Near(t, "half way", between.At(1), (side.At(1)+front.At(1))/2, 1e-9)
 	behind := profile.NewCapacity(lifter(), region, -0.4)
-	near(t, "behind the body as at its side", behind.At(1), side.At(1), 1e-12)
+	check.Near(t, "behind the body as at its side", behind.At(1), side.At(1), 1e-12)
 	tested := lifter(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50})
 	if c := profile.NewCapacity(tested, region, 0); c.Trust != profile.Measured {
 		t.Errorf("to the side: %s", c.Trust)

@@ -5,24 +5,11 @@ import (
 	"math/rand/v2"
 	"testing"
 
+	"dialarc/core/internal/check"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
-
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
-		t.Errorf("%s: got %.12g, want %.12g", what, got, want)
-	}
-}
-
-func vecNear(t *testing.T, what string, got, want space.Vec) {
-	t.Helper()
-	if r3.Norm(r3.Sub(got, want)) > 1e-12 {
-		t.Errorf("%s: got %v, want %v", what, got, want)
-	}
-}
 
 func randomUnit(r *rand.Rand) space.Vec {
 	return r3.Unit(space.Vec{X: r.NormFloat64(), Y: r.NormFloat64(), Z: r.NormFloat64()})
@@ -34,12 +21,12 @@ func TestRotationsAgreeWithGonum(t *testing.T) {
 	for range 100 {
 		axis, v, a := randomUnit(r), randomUnit(r), r.Float64()*6-3
 		m := space.Rot(axis, a)
-		vecNear(t, "Rot", m.Apply(v), r3.NewRotation(a, axis).Rotate(v))
+		check.Vec(t, "Rot", m.Apply(v), r3.NewRotation(a, axis).Rotate(v))
 		for _, c := range []struct {
 			axis space.Vec
 			m    space.Mat
 		}{{space.X, space.RotX(a)}, {space.Y, space.RotY(a)}, {space.Z, space.RotZ(a)}} {
-			vecNear(t, "axis rotation", c.m.Apply(v), r3.NewRotation(a, c.axis).Rotate(v))
+			check.Vec(t, "axis rotation", c.m.Apply(v), r3.NewRotation(a, c.axis).Rotate(v))
 		}
 	}
 }
@@ -49,9 +36,9 @@ func TestMulAndTranspose(t *testing.T) {
 	for range 50 {
 		a, b, v := space.Rot(randomUnit(r), r.Float64()), space.Rot(randomUnit(r), r.Float64()), randomUnit(r)
 		ab := a.Mul(&b)
-		vecNear(t, "first b, then a", ab.Apply(v), a.Apply(b.Apply(v)))
+		check.Vec(t, "first b, then a", ab.Apply(v), a.Apply(b.Apply(v)))
 		back := ab.Transpose()
-		vecNear(t, "the inverse", back.Apply(ab.Apply(v)), v)
+		check.Vec(t, "the inverse", back.Apply(ab.Apply(v)), v)
 	}
 }
 
@@ -62,8 +49,8 @@ func TestMirror(t *testing.T) {
 	for range 50 {
 		m, v, w := space.Rot(randomUnit(r), r.Float64()), randomUnit(r), randomUnit(r)
 		mm := m.Mirrored()
-		vecNear(t, "mirrored turn", mm.Apply(space.MirrorPoint(v)), space.MirrorPoint(m.Apply(v)))
-		vecNear(t, "mirrored spin", r3.Cross(space.MirrorSpin(w), space.MirrorPoint(v)), space.MirrorPoint(r3.Cross(w, v)))
+		check.Vec(t, "mirrored turn", mm.Apply(space.MirrorPoint(v)), space.MirrorPoint(m.Apply(v)))
+		check.Vec(t, "mirrored spin", r3.Cross(space.MirrorSpin(w), space.MirrorPoint(v)), space.MirrorPoint(r3.Cross(w, v)))
 	}
 }
 
@@ -72,9 +59,9 @@ func TestRejectLeavesNothingAlong(t *testing.T) {
 	for range 50 {
 		n, v := randomUnit(r), r3.Scale(3, randomUnit(r))
 		rest := space.Reject(v, n)
-		near(t, "along n", r3.Dot(rest, n), 0, 1e-12)
-		near(t, "Pythagoras", r3.Norm2(rest)+math.Pow(r3.Dot(v, n), 2), 9, 1e-12)
-		near(t, "Norm", space.Norm(v), r3.Norm(v), 1e-12)
+		check.Near(t, "along n", r3.Dot(rest, n), 0, 1e-12)
+		check.Near(t, "Pythagoras", r3.Norm2(rest)+math.Pow(r3.Dot(v, n), 2), 9, 1e-12)
+		check.Near(t, "Norm", space.Norm(v), r3.Norm(v), 1e-12)
 	}
 }
 
@@ -100,6 +87,6 @@ func TestSegmentToVerticalLine(t *testing.T) {
 			t.Errorf("%s: reaches %v, want %v", c.name, reaches, c.reaches)
 			continue
 		}
-		near(t, c.name, got, c.distance, 1e-12)
+		check.Near(t, c.name, got, c.distance, 1e-12)
 	}
 }

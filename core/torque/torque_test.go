@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"dialarc/core/body"
+	"dialarc/core/internal/check"
 	"dialarc/core/load"
 	"dialarc/core/movement"
 	"dialarc/core/setup"
@@ -17,13 +18,6 @@ import (
 	"gonum.org/v1/gonum/diff/fd"
 	"gonum.org/v1/gonum/spatial/r3"
 )
-
-func near(t *testing.T, what string, got, want, tolerance float64) {
-	t.Helper()
-	if math.IsNaN(got) || math.Abs(got-want) > tolerance {
-		t.Errorf("%s: got %.10g, want %.10g", what, got, want)
-	}
-}
 
 // raise is the document of the crossed cable at hand height.
 func raise(t testing.TB) setup.Document {
@@ -62,10 +56,10 @@ func TestWorkedValues(t *testing.T) {
 		i                      int
 		angle, load, off, with float64
 	}{{0, 5, 45.76, 17.62, 46.71}, {50, 50, 37.20, 11.40, 45.62}, {100, 95, 18.63, 9.24, 29.58}} {
-		near(t, "angle", space.Deg(r.Angle[c.i]), c.angle, 1e-9)
-		near(t, "load alone", r.Loads[c.i], c.load, 0.005)
-		near(t, "off-axis rest", r.OffAxis[c.i], c.off, 0.005)
-		near(t, "with the arm", r.Total[c.i], c.with, 0.005)
+		check.Near(t, "angle", space.Deg(r.Angle[c.i]), c.angle, 1e-9)
+		check.Near(t, "load alone", r.Loads[c.i], c.load, 0.005)
+		check.Near(t, "off-axis rest", r.OffAxis[c.i], c.off, 0.005)
+		check.Near(t, "with the arm", r.Total[c.i], c.with, 0.005)
 	}
 	for _, c := range []struct{ height, peak, angle, left, centroid float64 }{
 		{0.76, 45.78, 6.8, 0.41, 0.433}, {0.45, 47.23, 23.0, 0.54, 0.456}, {0.15, 47.94, 34.7, 0.64, 0.477},
@@ -84,10 +78,10 @@ func TestWorkedValues(t *testing.T) {
 				moment += (a*r.S[i-1] + b*r.S[i]) / 2
 			}
 		}
-		near(t, "peak", r.Loads[top], c.peak, 0.005)
-		near(t, "its angle", space.Deg(r.Angle[top]), c.angle, 0.05)
-		near(t, "left at the end", r.Loads[100]/r.Loads[top], c.left, 0.005)
-		near(t, "centroid", moment/area, c.centroid, 0.0005)
+		check.Near(t, "peak", r.Loads[top], c.peak, 0.005)
+		check.Near(t, "its angle", space.Deg(r.Angle[top]), c.angle, 0.05)
+		check.Near(t, "left at the end", r.Loads[100]/r.Loads[top], c.left, 0.005)
+		check.Near(t, "centroid", moment/area, c.centroid, 0.0005)
 	}
 }
 
@@ -106,11 +100,11 @@ func TestDumbbellClosedForm(t *testing.T) {
 		b := body.New(&d.Lifter)
 		moment := b.Masses[body.UpperArmR]*0.436*b.UpperArm + b.Masses[body.ForearmR]*(b.UpperArm+0.430*b.Forearm) + b.Masses[body.HandR]*b.ArmLength()
 		for i, e := range r.Angle {
-			near(t, "torque", r.Loads[i], 6*9.80665*b.ArmLength()*math.Sin(e), 1e-9)
-			near(t, "arm alone", r.Weights[i], 9.80665*moment*math.Sin(e), 1e-9)
-			near(t, "moment arm", r.Parts[0].MomentArm[i], b.ArmLength()*math.Sin(e), 1e-9)
-			near(t, "off axis", r.OffAxis[i], 0, 1e-9)
-			near(t, "in the plane", r.Parts[0].InPlane[i], 1, 1e-9)
+			check.Near(t, "torque", r.Loads[i], 6*9.80665*b.ArmLength()*math.Sin(e), 1e-9)
+			check.Near(t, "arm alone", r.Weights[i], 9.80665*moment*math.Sin(e), 1e-9)
+			check.Near(t, "moment arm", r.Parts[0].MomentArm[i], b.ArmLength()*math.Sin(e), 1e-9)
+			check.Near(t, "off axis", r.OffAxis[i], 0, 1e-9)
+			check.Near(t, "in the plane", r.Parts[0].InPlane[i], 1, 1e-9)
 		}
 	}
 }
@@ -121,7 +115,7 @@ func TestElbowTorqueClosedForm(t *testing.T) {
 	r := run(&d, 61)
 	b := body.New(&d.Lifter)
 	want := 9.80665 * (6*(b.Forearm+b.Grip) + b.Masses[body.ForearmR]*0.430*b.Forearm + b.Masses[body.HandR]*(b.Forearm+b.Grip))
-	near(t, "elbow", r.Elbow[0], want, 1e-9)
+	check.Near(t, "elbow", r.Elbow[0], want, 1e-9)
 }
 
 // A cuff nearer the joint needs more load for the same torque: a weight at the elbow against one in the hand.
@@ -130,18 +124,18 @@ func TestCuffNearerTheJoint(t *testing.T) {
 	hand := run(&d, 31).Loads[20]
 	d.Loads[0].Contact = setup.Contact{Segment: "upperArm", Fraction: new(1.0)}
 	b := body.New(&d.Lifter)
-	near(t, "ratio of the torques", run(&d, 31).Loads[20]/hand, b.UpperArm/b.ArmLength(), 1e-9)
+	check.Near(t, "ratio of the torques", run(&d, 31).Loads[20]/hand, b.UpperArm/b.ArmLength(), 1e-9)
 }
 
 // The swept angle of a raise is the elevation it runs through; a rotation of the upper arm about itself sweeps nothing.
 func TestSweptAngle(t *testing.T) {
 	d := dumbbell(6, 30, 0)
 	r := run(&d, 61)
-	near(t, "swept", space.Deg(r.Swept[60]), 120, 1e-9)
+	check.Near(t, "swept", space.Deg(r.Swept[60]), 120, 1e-9)
 	d.Movement = setup.Movement{Kind: "keyframes", Side: "right", Keyframes: []setup.Keyframe{
 		{S: 0, Pose: map[string]float64{"shoulder.elevationDeg": 60, "shoulder.rotationDeg": -40}},
 		{S: 1, Pose: map[string]float64{"shoulder.elevationDeg": 60, "shoulder.rotationDeg": 40}}}}
-	near(t, "swept by a rotation", run(&d, 31).Swept[30], 0, 1e-9)
+	check.Near(t, "swept by a rotation", run(&d, 31).Swept[30], 0, 1e-9)
 }
 
 // Moving a level arm forward turns it about the vertical: then a weight resists nothing, all of its torque lies across.
@@ -153,10 +147,10 @@ func TestLevelSweepAgainstAWeight(t *testing.T) {
 	r := run(&d, 31)
 	b := body.New(&d.Lifter)
 	for i := range r.S {
-		near(t, "resisting torque", r.Loads[i], 0, 1e-9)
-		near(t, "across", r.OffAxis[i], 6*9.80665*b.ArmLength(), 1e-9)
+		check.Near(t, "resisting torque", r.Loads[i], 0, 1e-9)
+		check.Near(t, "across", r.OffAxis[i], 6*9.80665*b.ArmLength(), 1e-9)
 	}
-	near(t, "swept", space.Deg(r.Swept[30]), 90, 1e-9)
+	check.Near(t, "swept", space.Deg(r.Swept[30]), 90, 1e-9)
 }
 
 // random is a document with one or two loads and a path through three keyframes of all coordinates.
@@ -227,7 +221,7 @@ func TestVirtualWork(t *testing.T) {
 			}
 			got -= r3.Dot(tau, f.Spin[j])
 		}
-		near(t, "power of the joints", got, want, 1e-4*math.Max(1, math.Abs(want)))
+		check.Near(t, "power of the joints", got, want, 1e-4*math.Max(1, math.Abs(want)))
 	}
 }
 
@@ -253,7 +247,7 @@ func TestWorkOfARaise(t *testing.T) {
 		}
 		return u
 	}
-	near(t, "work", work, energy(1)-energy(0), 1e-3)
+	check.Near(t, "work", work, energy(1)-energy(0), 1e-3)
 }
 
 // The left arm alone, with everything mirrored, asks the same as the right.
@@ -273,8 +267,8 @@ func TestLeftAsRight(t *testing.T) {
 		}
 		a, b := run(&d, 11), run(&left, 11)
 		for i := range a.S {
-			near(t, "total", b.Total[i], a.Total[i], 1e-9)
-			near(t, "off axis", b.OffAxis[i], a.OffAxis[i], 1e-9)
+			check.Near(t, "total", b.Total[i], a.Total[i], 1e-9)
+			check.Near(t, "off axis", b.OffAxis[i], a.OffAxis[i], 1e-9)
 		}
 	}
 }
@@ -296,9 +290,9 @@ func TestFoot(t *testing.T) {
 		foot := torque.Foot(joint, axis, pull)
 		force := space.Reject(pull.Force, axis)
 		arm := r3.Sub(foot, joint)
-		near(t, "in the plane", r3.Dot(arm, axis), 0, 1e-9)
-		near(t, "square to the force", r3.Dot(arm, force), 0, 1e-7)
-		near(t, "torque", r3.Dot(r3.Cross(arm, force), axis), r3.Dot(r3.Cross(r3.Sub(pull.Contact, joint), pull.Force), axis), 1e-7)
+		check.Near(t, "in the plane", r3.Dot(arm, axis), 0, 1e-9)
+		check.Near(t, "square to the force", r3.Dot(arm, force), 0, 1e-7)
+		check.Near(t, "torque", r3.Dot(r3.Cross(arm, force), axis), r3.Dot(r3.Cross(r3.Sub(pull.Contact, joint), pull.Force), axis), 1e-7)
 	}
 	still := load.Pull{Contact: space.X}
 	if got := torque.Foot(space.Y, space.Z, still); got != space.Y {
@@ -320,9 +314,9 @@ func TestPartsAndReuse(t *testing.T) {
 			for k := range shared.Parts {
 				sum += shared.Parts[k].Torque[i]
 			}
-			near(t, "sum of the parts", sum, fresh.Loads[i], 1e-9)
-			near(t, "total", shared.Total[i], fresh.Loads[i]+fresh.Weights[i], 1e-9)
-			near(t, "swept", shared.Swept[i], fresh.Swept[i], 0)
+			check.Near(t, "sum of the parts", sum, fresh.Loads[i], 1e-9)
+			check.Near(t, "total", shared.Total[i], fresh.Loads[i]+fresh.Weights[i], 1e-9)
+			check.Near(t, "swept", shared.Swept[i], fresh.Swept[i], 0)
 		}
 	}
 }
