@@ -68,7 +68,7 @@ func (o *outcome) parts() []Part {
 	for k, index := range o.rep.Index {
 		p, def := &o.rep.Parts[k], &o.doc.Loads[index]
 		part := Part{ID: def.ID, Index: index, Kind: def.Kind, Torque: clone(p.Torque), Tension: clone(p.Tension),
-			MomentArm: clone(p.MomentArm), InPlane: clone(p.InPlane), Lift: clone(p.Lift)}
+			MomentArm: clone(p.MomentArm), InPlane: clone(p.InPlane), Lift: clone(p.Lift), Stretch: clone(p.Stretch)}
 		for i, state := range p.State {
 			if state != load.Working {
 				part.Torque[i], part.MomentArm[i], part.InPlane[i] = math.NaN(), math.NaN(), math.NaN()
@@ -143,7 +143,7 @@ func triples(points []space.Vec) Curve {
 
 // warnings lists what can be computed but goes beyond what the lifter owns or the model knows.
 func (o *outcome) warnings() []setup.Problem {
-	out := []setup.Problem{}
+	out := append([]setup.Problem{}, o.cautions...)
 	lifter := &o.doc.Lifter
 	owned := lifter.Owned(setup.ShoulderElevation)
 	first, last := space.Deg(o.rep.Angle[0]), space.Deg(o.rep.Angle[len(o.rep.Angle)-1])

@@ -57,6 +57,7 @@ type outcome struct {
 	trust    profile.Trust
 	starts   []support.Start
 	gaps     []support.Gap
+	cautions setup.Problems
 }
 
 // judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
@@ -65,6 +66,8 @@ func (e *Evaluator) judge(m *model, n int) (*outcome, setup.Problems) {
 	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep)}
 	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
 	problems = append(problems, support.Impossible(o.starts)...)
+	refusals, cautions := support.Stretches(&e.rep, m.doc.Loads)
+	problems, o.cautions = append(problems, refusals...), cautions
 	if len(e.rep.Parts) == 0 {
 		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the arm that moves.",
 			Why: "The profile is that of the moving arm.", Hint: "Put a load on the " + m.path.Lead().Name() + " arm."})
@@ -174,7 +177,7 @@ func (o *outcome) inGap(i int) bool {
 func (o *outcome) sentences(line LineUp) []verdict.Sentence {
 	out := []verdict.Sentence{}
 	if line.OffAxisShare.Value != nil {
-		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: *line.OffAxisShare.Value, PassesBy: line.PassesBy.Value}))
+		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: *line.OffAxisShare.Value, PassesBy: line.PassesBy.Value, Kind: o.firstLine()}))
 	}
 	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.School))
 	for _, st := range o.starts {
@@ -194,18 +197,33 @@ func (o *outcome) lineUp() LineUp {
 	for i := range n {
 		off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
 	}
-	l := LineUp{PassesBy: Metric{Why: "No cable pulls on the arm."}, OffAxisShare: Metric{Why: "The loads put no torque on the joint."}}
+	l := LineUp{PassesBy: Metric{Why: "No cable or band pulls on the arm."}, OffAxisShare: Metric{Why: "The loads put no torque on the joint."}}
 	if along > 0 {
 		share := rounded(off / along)
 		l.OffAxisShare = Metric{Value: &share}
 	}
-	for k := range o.items {
-		if it := &o.items[k]; it.From != nil && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
-			l.PassesBy = o.passesBy(it, n-1)
-			break
-		}
+	if it := o.firstCable(); it != nil {
+		l.PassesBy = o.passesBy(it, n-1)
 	}
 	return l
+}
+
+// firstCable is the first cable or band on the lead arm, nil when there is none.
+func (o *outcome) firstCable() *load.Item {
+	for k := range o.items {
+		if it := &o.items[k]; it.From != nil && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
+			return it
+		}
+	}
+	return nil
+}
+
+// firstLine is its kind.
+func (o *outcome) firstLine() string {
+	if it := o.firstCable(); it != nil {
+		return it.Def.Kind
+	}
+	return ""
 }
 
 // passesBy is the horizontal distance from the shoulder to a cable's line seen from above, along the lifter's heading.
@@ -213,7 +231,7 @@ func (o *outcome) passesBy(it *load.Item, i int) Metric {
 	grip, joint := o.rep.Grip[i], o.rep.Joint[i]
 	line := space.Vec{X: it.From.X - grip.X, Z: it.From.Z - grip.Z}
 	if space.Norm(line) < 0.01 {
-		return Metric{Why: "The cable hangs straight, so from above it has no direction."}
+		return Metric{Why: "It hangs straight, so from above it has no direction."}
 	}
 	u := r3.Unit(line)
 	off := space.Reject(space.Vec{X: grip.X - joint.X, Z: grip.Z - joint.Z}, u)

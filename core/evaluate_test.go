@@ -152,6 +152,38 @@ func TestLinedUpCable(t *testing.T) {
 	}
 }
 
+// Common practice, no source: a dumbbell with a band added is two curves, a hump of the one and an end-range rise of the
+// other: the parts add up, the band's grows to the end, and together they are later than the dumbbell alone was light.
+func TestDumbbellAndBand(t *testing.T) {
+	_, d := golden(t, "dumbbell.json")
+	both, problems := d.WithLoad("band")
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	both.Loads[1].Anchor = &setup.Point{X: 0.30, Y: 0.05, Z: 0.175} // underfoot
+	both.Loads[1].RestLength, both.Movement.FromDeg, both.Movement.ToDeg = 0.6, 20, 120
+	both.Movement.Hold["shoulder.planeDeg"] = 0
+	r := evaluated(t, &both)
+	bell, band := r.Parts[0], r.Parts[1]
+	n := len(r.Curves.S) - 1
+	for i := range r.Curves.S {
+		near := bell.Torque[i] + band.Torque[i] + r.Curves.Arm[i]
+		check.Near(t, "sum of the parts", near, r.Curves.Torque[i], 1e-9)
+	}
+	top := 0
+	for i := range bell.Torque {
+		if bell.Torque[i] > bell.Torque[top] {
+			top = i
+		}
+	}
+	if top == 0 || top == n {
+		t.Errorf("the dumbbell has no hump: largest at sample %d", top)
+	}
+	if !(band.Tension[n] > band.Tension[n/2] && band.Tension[n/2] > band.Tension[0]) {
+		t.Errorf("the band's pull does not rise to the end: %v, %v, %v", band.Tension[0], band.Tension[n/2], band.Tension[n])
+	}
+}
+
 // Where the stack rests there are no numbers, the stretch says why, and metrics of the whole range are missing.
 func TestSlackIsAGap(t *testing.T) {
 	_, d := golden(t, "raise.json")

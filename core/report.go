@@ -52,6 +52,7 @@ type Part struct {
 	MomentArm Curve  `json:"momentArm" doc:"Distance from the joint to the line of force in the plane of movement, m."`
 	InPlane   Curve  `json:"inPlane" doc:"Share of the force that lies in the plane of movement."`
 	Lift      Curve  `json:"lift" doc:"How far the stack is lifted, m."`
+	Stretch   Curve  `json:"stretch" doc:"Of a band, length over length at rest; 0 for other kinds."`
 }
 
 // Shape describes a torque curve.
@@ -138,7 +139,7 @@ func (r *Report) AllCurves() []*Curve {
 	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Arm, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis, &c.Elbow}
 	for i := range r.Parts {
 		p := &r.Parts[i]
-		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift)
+		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift, &p.Stretch)
 	}
 	return append(all, &r.Path.Joint, &r.Path.Direction, &r.Path.Grip)
 }

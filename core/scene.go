@@ -40,7 +40,7 @@ type SceneLoad struct {
 	Side      string  `json:"side"`
 	State     string  `json:"state" enum:"working,slack,toppedOut"`
 	Contact   Point   `json:"contact"`
-	Pulley    *Point  `json:"pulley,omitempty"`
+	Pulley    *Point  `json:"pulley,omitempty" doc:"Pulley or anchor."`
 	Force     Point   `json:"force" doc:"N."`
 	Tension   float64 `json:"tension" doc:"N."`
 	Joint     Point   `json:"joint" doc:"The target joint on this side."`
@@ -48,6 +48,7 @@ type SceneLoad struct {
 	MomentArm float64 `json:"momentArm" doc:"m."`
 	InPlane   float64 `json:"inPlane" doc:"Share of the force in the plane of movement."`
 	Mass      float64 `json:"mass" doc:"On the pin or in the hand, kg."`
+	Stretch   float64 `json:"stretch" doc:"Of a band, length over length at rest."`
 }
 
 // SceneColumn is an upright with its holes.
@@ -114,7 +115,7 @@ func sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
 	swing := space.Reject(f.Spin[joint], f.Direction(body.Far[joint][0]))
 	l := SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(), State: stateNames[pull.State],
 		Contact: point(pull.Contact), Force: point(pull.Force), Tension: pull.Tension, Joint: point(f.Joint[joint]),
-		Foot: point(f.Joint[joint]), Mass: it.Def.Mass}
+		Foot: point(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch}
 	if it.From != nil {
 		p := point(*it.From)
 		l.Pulley, l.Mass = &p, it.Def.StackMass

@@ -95,8 +95,8 @@ func writeCSV(out io.Writer, r *core.Report) error {
 	c := &r.Curves
 	columns := []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow}
 	for _, p := range r.Parts {
-		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m")
-		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift)
+		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
+		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift, p.Stretch)
 	}
 	w := csv.NewWriter(out)
 	if err := w.Write(heads); err != nil {

@@ -32,6 +32,8 @@ func main() {
 		"settings": export(settings),
 		"apply":    export(apply),
 		"loadKind": export(loadKind),
+		"addLoad":  export(addLoad),
+		"dropLoad": export(dropLoad),
 		"paint":    export(paint),
 		"ready":    export(ready),
 		"bench":    js.FuncOf(bench),
@@ -76,7 +78,7 @@ func scene(args []js.Value) (any, setup.Problems) {
 	return core.SceneAt(&d, args[1].Float())
 }
 
-// settings, apply and loadKind also serve a document with problems, since turning a dial is how they are mended.
+// settings, apply and what changes the loads also serve a document with problems, since turning a dial is how they are mended.
 func settings(args []js.Value) (any, setup.Problems) {
 	d, problems := document(args)
 	if len(problems) > 0 {
@@ -99,6 +101,22 @@ func loadKind(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	return d.WithLoadKind(args[1].Int(), args[2].String())
+}
+
+func addLoad(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return d.WithLoad(args[1].String())
+}
+
+func dropLoad(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return d.WithoutLoad(args[1].Int())
 }
 
 func paint(args []js.Value) (any, setup.Problems) {

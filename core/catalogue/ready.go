@@ -23,6 +23,7 @@ func ReadySetups(l *setup.Lifter) []Ready {
 		{"raise.behind.hand", "Heaviest where the arm starts; falls as the muscle does.", behind(l, "Cross-behind raise, hand height", 9, 0.30, 45, stack)},
 		{"raise.behind.knee", "The same from low: more in the middle and on top.", behind(l, "Cross-behind raise, knee height", 4, 0.30, 45, stack)},
 		{"raise.behind.lined", "Further out, so that the cable runs along the arm and under the shoulder.", behind(l, "Cross-behind raise, lined up", 7, 0.70, 45, stack)},
+		{"raise.dumbbell.band", "A band from low behind adds to the dumbbell where it is light.", withBand(withBell(behind(l, "Dumbbell and band", 9, 0.30, 30, stack), bell/2), 0.25*l.Mass)},
 		{"raise.dumbbell", "Nothing at the bottom, most at shoulder height.", withBell(behind(l, "Dumbbell raise to the side", 9, 0.30, 20, stack), bell)},
 	}
 }
@@ -46,5 +47,13 @@ func behind(l *setup.Lifter, name string, hole int, out, plane, stack float64) s
 
 func withBell(d setup.Document, mass float64) setup.Document {
 	d.Loads[0] = setup.Load{ID: "dumbbell", Kind: "dumbbell", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}
+	return d
+}
+
+// withBand adds a band from low behind the opposite hip that pulls with a force, N, at twice its length.
+func withBand(d setup.Document, pull float64) setup.Document {
+	l := &d.Lifter
+	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: "band", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+		Anchor: &setup.Point{X: 0, Y: 0.30, Z: -0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / setup.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
 	return d
 }

@@ -110,6 +110,26 @@ func TestApplyRemembersTheHole(t *testing.T) {
 	}
 }
 
+// A band is dialled by its anchor, its length and its pull at twice that; one that was measured keeps its pull.
+func TestBandSettings(t *testing.T) {
+	d := raise(t)
+	band, _ := d.WithLoadKind(0, "band")
+	for key, v := range map[string]float64{"band.height/0": 0.9, "band.apart/0": 0.5, "band.rest/0": 0.9, "band.pull/0": 60} {
+		turned, problems := dialin.Apply(&band, key, v)
+		if len(problems) > 0 {
+			t.Errorf("%s: %v", key, problems)
+		} else if got := setting(t, &turned, key).Value; math.Abs(got-v) > 1e-9 {
+			t.Errorf("%s is %v, want %v", key, got, v)
+		}
+	}
+	band.Loads[0].Pull = []setup.BandPoint{{Length: 0.8, Force: 20}, {Length: 1.4, Force: 60}}
+	for _, s := range dialin.Settings(&band) {
+		if s.Key == "band.pull/0" {
+			t.Error("a measured band offers a dial for its pull")
+		}
+	}
+}
+
 func TestApplyRefuses(t *testing.T) {
 	d := raise(t)
 	for _, c := range []struct {

@@ -19,7 +19,7 @@ const (
 
 // mendable are the settings that a mend may turn: what a coach can change within a set. The columns stand where they
 // stand, and the range and the load are the coach's to choose.
-var mendable = map[string]bool{"pulley.height": true, "stance.out": true, "path.plane": true}
+var mendable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
 
 // mend finds the fewest steps of one setting that reach most of what any single setting could gain.
 func mend(p *Painting, settings []Setting) *Mend {

@@ -16,7 +16,7 @@ type Setting struct {
 	Key   string   `json:"key" doc:"Name of the dial, with the load's place where it belongs to one, like pulley.height/0."`
 	Group string   `json:"group" doc:"Section of the rig." enum:"loads,body,path"`
 	Label string   `json:"label"`
-	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,hole"`
+	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,hole"`
 	From  float64  `json:"from"`
 	To    float64  `json:"to"`
 	Step  float64  `json:"step"`
@@ -38,6 +38,10 @@ var dials = []dial{
 	{"pulley.height", "cable", pulleyHeight, setPulleyHeight},
 	{"columns.apart", "cable", columnsApart, setColumnsApart},
 	{"load.stack", "cable", stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
+	{"band.height", "band", anchorHeight, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
+	{"band.apart", "band", anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
+	{"band.rest", "band", bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
+	{"band.pull", "band", bandPull, setBandPull},
 	{"load.mass", "dumbbell", dumbbellMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
 	{"stance.out", "", stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
 	{"path.plane", "", held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
@@ -67,7 +71,7 @@ func Settings(d *setup.Document) []Setting {
 			continue
 		}
 		for k := range d.Loads {
-			if d.Loads[k].Kind == dl.perLoad {
+			if d.Loads[k].Kind == dl.perLoad && !(dl.name == "band.pull" && len(d.Loads[k].Pull) > 0) {
 				add(dl, fmt.Sprintf("%s/%d", dl.name, k), k)
 			}
 		}
@@ -145,13 +149,46 @@ func columnsApart(d *setup.Document, i int) Setting {
 }
 
 func setColumnsApart(d *setup.Document, i int, v float64) {
-	z := &d.Loads[i].Pulley.Z
+	setApart(&d.Loads[i].Pulley.Z, d.Loads[i].Side, v)
+}
+
+// setApart moves a place to half the distance from the middle, on the side where it is. One in the middle goes behind
+// the opposite hand.
+func setApart(z *float64, side string, v float64) {
 	sign := 1.0
-	// A pulley in the middle belongs to the column behind the opposite hand.
-	if *z < 0 || (*z == 0 && d.Loads[i].Side == "right") {
+	if *z < 0 || (*z == 0 && side == "right") {
 		sign = -1
 	}
 	*z = sign * v / 2
+}
+
+func anchorHeight(d *setup.Document, i int) Setting {
+	return Setting{Group: "loads", Label: "Anchor height", Kind: "length", From: 0, To: 2.3, Step: 0.05, Value: d.Loads[i].Anchor.Y,
+		Paths: []string{loadPath(i, "anchor.y"), loadPath(i, "anchor")}}
+}
+
+func anchorsApart(d *setup.Document, i int) Setting {
+	return Setting{Group: "loads", Label: "Anchors apart", Kind: "length", From: 0, To: 3.0, Step: 0.05, Value: 2 * math.Abs(d.Loads[i].Anchor.Z),
+		Paths: []string{loadPath(i, "anchor.z")}}
+}
+
+func bandRest(d *setup.Document, i int) Setting {
+	return Setting{Group: "loads", Label: "Band at rest", Kind: "length", From: 0.2, To: 2.0, Step: 0.05, Value: d.Loads[i].RestLength,
+		Paths: []string{loadPath(i, "restLength"), loadPath(i, "pull")}}
+}
+
+// bandPull is how hard a band pulls at twice its length, by which coaches tell bands apart. A measured band is what it
+// is and has no such dial.
+func bandPull(d *setup.Document, i int) Setting {
+	l := &d.Loads[i]
+	now := setup.RubberAtDouble * l.Section * float64(max(1, l.Strands))
+	return Setting{Group: "loads", Label: "Pull at double length", Kind: "force", From: 5, To: max(now, 5*math.Ceil(0.4*d.Lifter.Mass)), Step: 5, Value: now,
+		Paint: "effort", Paths: []string{loadPath(i, "section"), loadPath(i, "strands")}}
+}
+
+func setBandPull(d *setup.Document, i int, v float64) {
+	l := &d.Loads[i]
+	l.Section = v / setup.RubberAtDouble / float64(max(1, l.Strands))
 }
 
 // heaviest is the end of a load's dial: a fifth of body mass in the hand, which is more than anybody raises on a straight

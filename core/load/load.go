@@ -27,6 +27,7 @@ type Pull struct {
 	Contact  space.Vec // where it acts, m
 	Tension  float64   // along the line of force while lifting, N; the weight of a free weight
 	Lift     float64   // how far the stack is lifted, m; 0 for a free weight
+	Stretch  float64   // of a band: length over length at rest; 0 for other kinds
 	State    State
 }
 
@@ -46,13 +47,14 @@ type Item struct {
 	Mirror  bool         // the other limb's copy of a one-sided load
 	Segment body.Segment // what it pulls on
 	Def     *setup.Load
-	From    *space.Vec // the pulley; nil for a free weight
+	From    *space.Vec // the pulley or anchor; nil for a free weight
 }
 
 // kinds builds a source of each kind; place puts the document's right-handed geometry on the actual side.
 var kinds = map[string]func(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Source, *space.Vec){
 	"dumbbell": newWeight,
 	"cable":    newCable,
+	"band":     newBand,
 }
 
 // contact is a place on a segment.

@@ -32,7 +32,7 @@ func Parse(raw []byte) (Document, Problems) {
 // UnmarshalJSON fills in the defaults of a load before the given fields replace them.
 func (l *Load) UnmarshalJSON(raw []byte) error {
 	type plain Load
-	p := plain{Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Travel: DefaultTravel}
+	p := plain{Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Travel: DefaultTravel, Hysteresis: DefaultHysteresis, Strands: 1}
 	err := json.Unmarshal(raw, &p)
 	*l = Load(p)
 	return err

@@ -99,7 +99,7 @@ type Keyframe struct {
 // Load is one thing that pulls or weighs. Which fields apply depends on the kind.
 type Load struct {
 	ID       string  `json:"id" doc:"Name within the document, unique."`
-	Kind     string  `json:"kind" doc:"What it is." enum:"dumbbell,cable"`
+	Kind     string  `json:"kind" doc:"What it is." enum:"dumbbell,cable,band"`
 	Variable bool    `json:"variable,omitempty" doc:"Whether load advice may scale it."`
 	Side     string  `json:"side" doc:"The limb it is fixed to." enum:"right,left"`
 	Contact  Contact `json:"contact" doc:"Where on the limb."`
@@ -110,10 +110,23 @@ type Load struct {
 	StackMass        float64 `json:"stackMass,omitempty" doc:"cable: mass on the pin, kg." minimum:"0" maximum:"500"`
 	Ratio            float64 `json:"ratio,omitempty" doc:"cable: force at the handle over weight of the stack; 1 unless given."`
 	Friction         float64 `json:"friction" required:"false" doc:"cable: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
-	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable: handle, strap or rope between the cable's end and the contact, m."`
+	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m."`
 	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable: what hangs out of the pulley with the stack at rest, m; 0.05 unless given."`
 	Travel           float64 `json:"travel,omitempty" doc:"cable: how far the stack can rise, m; 1.6 unless given."`
 	Kit              *Kit    `json:"kit,omitempty" doc:"cable: the station it was taken from."`
+
+	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`
+	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m."`
+	Section    float64     `json:"section,omitempty" doc:"band: section of one strand, m²; for the rubber law, when nothing was measured."`
+	Pull       []BandPoint `json:"pull,omitempty" doc:"band: measured pull of one strand, at two lengths or more."`
+	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given."`
+	Hysteresis float64     `json:"hysteresis" required:"false" doc:"band: share of the pull lost on the way back; 0.10 unless given." minimum:"0" maximum:"0.6"`
+}
+
+// BandPoint is one measurement of a band: how hard it pulls at a length.
+type BandPoint struct {
+	Length float64 `json:"length" doc:"m."`
+	Force  float64 `json:"force" doc:"N."`
 }
 
 // Contact is a point on a segment of the limb.
@@ -151,4 +164,6 @@ const (
 	DefaultParkedGap = 0.05
 	DefaultTravel    = 1.6
 	DefaultSamples   = 101
+
+	DefaultHysteresis = 0.10 // of a band (own)
 )

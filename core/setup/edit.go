@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"slices"
+	"strings"
 )
 
 // Clone is a deep copy of the document.
@@ -22,6 +23,8 @@ func (d *Document) Clone() Document {
 	for i := range c.Loads {
 		c.Loads[i].Pulley = copied(c.Loads[i].Pulley)
 		c.Loads[i].Kit = copied(c.Loads[i].Kit)
+		c.Loads[i].Anchor = copied(c.Loads[i].Anchor)
+		c.Loads[i].Pull = slices.Clone(c.Loads[i].Pull)
 		c.Loads[i].Contact.Fraction = copied(c.Loads[i].Contact.Fraction)
 	}
 	c.Bench = copied(d.Bench)
@@ -36,40 +39,108 @@ func copied[T any](p *T) *T {
 	return &v
 }
 
-// usualPulley is where a cable starts that had no place yet: crossed behind the back, at hand height (own).
-var usualPulley = Point{X: 0, Y: 0.76, Z: -0.55}
+// Kinds lists the kinds of load.
+var Kinds = []string{"dumbbell", "cable", "band"}
 
-// WithLoadKind is the document with one load turned into another kind that pulls as hard at the hand: a cable's mass on
-// the pin times its ratio is the dumbbell's mass, and the other way round. What the other kind alone needs, such as the
-// pulley's place, stays in the document, so that turning back finds it again.
+// RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by the law in core/load.
+const RubberAtDouble = 2 * (2 - 0.25) * (0.086e6 + 0.136e6/2)
+
+// WithLoadKind is the document with one load turned into another kind that pulls about as hard at the hand: a cable's
+// mass on the pin times its ratio is the dumbbell's mass, and a band at twice its length pulls as hard as the dumbbell
+// weighs. What the other kinds alone need, such as the pulley's place, stays in the document, so that turning back finds
+// it again.
 func (d *Document) WithLoadKind(index int, kind string) (Document, Problems) {
 	c := d.Clone()
 	if index < 0 || index >= len(c.Loads) {
 		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no load %d.", index+1)}}
 	}
 	l := &c.Loads[index]
+	if !slices.Contains(Kinds, kind) {
+		return c, Problems{{Path: fmt.Sprintf("loads[%d].kind", index), What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Kinds, ", ") + "."}}
+	}
+	if kind != l.Kind {
+		mass := massAtHand(l)
+		l.Kind = kind
+		complete(l, mass)
+	}
+	return c, nil
+}
+
+// WithLoad is the document with one more load of a kind on the lead arm, light and complete.
+func (d *Document) WithLoad(kind string) (Document, Problems) {
+	c := d.Clone()
+	side := "right"
+	if d.Movement.Side == "left" {
+		side = "left"
+	}
+	l := Load{ID: freeID(d.Loads, kind), Kind: kind, Variable: true, Side: side, Contact: Contact{Segment: "hand", At: "grip"},
+		Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Hysteresis: DefaultHysteresis}
+	if !slices.Contains(Kinds, kind) {
+		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Kinds, ", ") + "."}}
+	}
+	complete(&l, 2)
+	c.Loads = append(c.Loads, l)
+	return c, nil
+}
+
+// WithoutLoad is the document without one of its loads; the last one stays.
+func (d *Document) WithoutLoad(index int) (Document, Problems) {
+	c := d.Clone()
+	if index < 0 || index >= len(c.Loads) || len(c.Loads) == 1 {
+		return c, Problems{{Path: "loads", What: "This load cannot be taken away.", Hint: "A setup keeps one load; turn it into another kind instead."}}
+	}
+	c.Loads = slices.Delete(c.Loads, index, index+1)
+	return c, nil
+}
+
+func freeID(loads []Load, kind string) string {
+	id := kind
+	for n := 2; slices.ContainsFunc(loads, func(l Load) bool { return l.ID == id }); n++ {
+		id = fmt.Sprintf("%s %d", kind, n)
+	}
+	return id
+}
+
+// massAtHand is the mass whose weight a load pulls with; a band counts at twice its length.
+func massAtHand(l *Load) float64 {
+	switch l.Kind {
+	case "cable":
+		return l.StackMass * l.Ratio
+	case "band":
+		return RubberAtDouble * l.Section * float64(max(1, l.Strands)) / 9.80665
+	}
+	return l.Mass
+}
+
+// complete gives a load what its kind needs and it does not have, pulling as hard as a mass weighs. A new cable or band
+// starts crossed behind the back, at hand height (own).
+func complete(l *Load, mass float64) {
+	across := -0.55
+	if l.Side == "left" {
+		across = 0.55
+	}
 	if l.Ratio == 0 {
 		l.Ratio = 1
 	}
-	switch {
-	case kind == l.Kind:
-	case kind == "dumbbell":
-		l.Mass = l.StackMass * l.Ratio
-	case kind == "cable":
-		l.StackMass = l.Mass / l.Ratio
+	switch l.Kind {
+	case "dumbbell":
+		l.Mass = mass
+	case "cable":
+		l.StackMass = mass / l.Ratio
 		if l.Pulley == nil {
-			p := usualPulley
-			if l.Side == "left" {
-				p.Z = -p.Z
-			}
-			l.Pulley = &p
+			l.Pulley = &Point{X: 0, Y: 0.76, Z: across}
 		}
 		if l.Travel == 0 {
-			l.Travel = DefaultTravel
+			l.Travel = 2 * DefaultTravel // a free pulley of unknown kind: its stack is not known to end earlier
 		}
-	default:
-		return c, Problems{{Path: fmt.Sprintf("loads[%d].kind", index), What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give dumbbell or cable."}}
+	case "band":
+		l.Strands = max(1, l.Strands)
+		l.Section = mass * 9.80665 / RubberAtDouble / float64(l.Strands)
+		if l.Anchor == nil {
+			l.Anchor = &Point{X: 0, Y: 0.41, Z: across}
+		}
+		if l.RestLength == 0 {
+			l.RestLength = 0.70
+		}
 	}
-	l.Kind = kind
-	return c, nil
 }

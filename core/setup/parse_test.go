@@ -70,6 +70,12 @@ func TestBadInputNamesItsPath(t *testing.T) {
 		{"no ratio", `"ratio": 1`, `"ratio": 0`, "loads[0].ratio", "0.05 to 4"},
 		{"contact on nothing", `"segment": "hand"`, `"segment": "ear"`, "loads[0].contact.segment", "hand"},
 		{"cuff without a place", `"segment": "hand", "at": "grip"`, `"segment": "forearm"`, "loads[0].contact.fraction", "0 (near end)"},
+		{"band without an anchor", `"kind": "cable"`, `"kind": "band"`, "loads[0].anchor", "x, y and z"},
+		{"band without a length", `"kind": "cable"`, `"kind": "band"`, "loads[0].restLength", "0.05 to 5"},
+		{"band without a section", `"kind": "cable"`, `"kind": "band"`, "loads[0].section", "m²"},
+		{"band measured once", `"kind": "cable"`, `"kind": "band", "pull": [{"length": 1, "force": 20}]`, "loads[0].pull", "two lengths"},
+		{"band that weakens", `"kind": "cable"`, `"kind": "band", "pull": [{"length": 1, "force": 20}, {"length": 1.2, "force": 18}]`, "loads[0].pull[1]", "harder the longer"},
+		{"band of no strands", `"kind": "cable"`, `"kind": "band", "strands": 0`, "loads[0].strands", "1 to 20"},
 		{"negative pause", `"top": 1`, `"top": -1`, "tempo.top", "0 to 60"},
 		{"too many samples", `"samples": 101`, `"samples": 100000`, "samples", "5 to 1001"},
 	} {
@@ -195,6 +201,53 @@ func TestLoadKindAndBack(t *testing.T) {
 		if _, problems := d.WithLoadKind(bad.index, bad.kind); len(problems) == 0 {
 			t.Errorf("load %d as %q was taken", bad.index, bad.kind)
 		}
+	}
+}
+
+// A band takes the place of a cable of the same pull at twice its length, and turning back finds the pulley again.
+func TestBandInPlaceOfACable(t *testing.T) {
+	d := parsed(t)
+	band, problems := d.WithLoadKind(0, "band")
+	if len(problems) > 0 || len(setup.Validate(&band)) > 0 {
+		t.Fatal(problems, setup.Validate(&band))
+	}
+	if pull := setup.RubberAtDouble * band.Loads[0].Section; pull < 73.54 || pull > 73.56 {
+		t.Errorf("a stack of 7.5 kg pulls with 73.55 N, the band with %v", pull)
+	}
+	back, _ := band.WithLoadKind(0, "cable")
+	if m := back.Loads[0].StackMass; m < 7.499 || m > 7.501 || *back.Loads[0].Pulley != *d.Loads[0].Pulley {
+		t.Errorf("back to a cable: %+v", back.Loads[0])
+	}
+}
+
+// Loads can be added, each with a name of its own and complete, and taken away down to the last.
+func TestAddAndTakeAwayLoads(t *testing.T) {
+	d := parsed(t)
+	for i, kind := range []string{"dumbbell", "cable", "band", "band"} {
+		more, problems := d.WithLoad(kind)
+		if len(problems) > 0 || len(more.Loads) != i+2 || more.Loads[i+1].Kind != kind {
+			t.Fatalf("%s: %v, %d loads", kind, problems, len(more.Loads))
+		}
+		if p := setup.Validate(&more); len(p) > 0 {
+			t.Errorf("with a %s: %v", kind, p)
+		}
+		d = more
+	}
+	for len(d.Loads) > 1 {
+		less, problems := d.WithoutLoad(0)
+		if len(problems) > 0 {
+			t.Fatal(problems)
+		}
+		d = less
+	}
+	if d.Loads[0].ID != "band 2" {
+		t.Errorf("the last load is %q", d.Loads[0].ID)
+	}
+	if _, problems := d.WithoutLoad(0); len(problems) == 0 {
+		t.Error("the last load was taken away")
+	}
+	if _, problems := d.WithLoad("anvil"); len(problems) == 0 {
+		t.Error("an anvil was added")
 	}
 }
 

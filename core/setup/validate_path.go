@@ -90,12 +90,16 @@ func (v *validator) loads(loads []Load) {
 		ids[l.ID] = true
 		v.oneOf(path+".side", "side of the load", l.Side, "right", "left")
 		v.contact(path+".contact", &l.Contact)
-		if v.oneOf(path+".kind", "kind of load", l.Kind, "dumbbell", "cable") {
-			if l.Kind == "dumbbell" {
-				v.within(path+".mass", "dumbbell's mass", l.Mass, 0.1, 200, "kg", "A weight of nothing asks nothing of the muscle.")
-			} else {
-				v.cable(path, l)
-			}
+		if !v.oneOf(path+".kind", "kind of load", l.Kind, Kinds...) {
+			continue
+		}
+		switch l.Kind {
+		case "dumbbell":
+			v.within(path+".mass", "dumbbell's mass", l.Mass, 0.1, 200, "kg", "A weight of nothing asks nothing of the muscle.")
+		case "cable":
+			v.cable(path, l)
+		case "band":
+			v.band(path, l)
 		}
 	}
 }
@@ -117,13 +121,7 @@ func (v *validator) contact(path string, c *Contact) {
 }
 
 func (v *validator) cable(path string, l *Load) {
-	if l.Pulley == nil {
-		v.add(path+".pulley", "The pulley is missing.", "The cable needs a place to come from.", "Give x, y and z in metres.")
-	} else {
-		v.within(path+".pulley.x", "pulley's distance out", l.Pulley.X, -6, 6, "m", "")
-		v.within(path+".pulley.y", "pulley's height", l.Pulley.Y, 0, 4, "m", "It hangs between floor and ceiling.")
-		v.within(path+".pulley.z", "pulley's distance to the right", l.Pulley.Z, -6, 6, "m", "")
-	}
+	v.place(path+".pulley", "pulley", l.Pulley)
 	v.within(path+".stackMass", "mass on the pin", l.StackMass, 0.1, 500, "kg", "A stack of nothing asks nothing of the muscle.")
 	v.within(path+".ratio", "pulley ratio", l.Ratio, 0.05, 4, "", "It is the force at the handle over the weight of the stack.")
 	v.within(path+".friction", "friction", l.Friction, 0, 0.5, "", "It is the share of the force that the pulleys keep.")
@@ -132,5 +130,41 @@ func (v *validator) cable(path string, l *Load) {
 	v.within(path+".travel", "travel of the stack", l.Travel, 0.05, 6, "m", "")
 	if l.Kit != nil {
 		v.oneOf(path+".kit.column", "column", l.Kit.Column, "left", "right")
+	}
+}
+
+// place checks where a cable or band starts.
+func (v *validator) place(path, name string, p *Point) {
+	if p == nil {
+		v.add(path, "The "+name+" is missing.", "The pull needs a place to come from.", "Give x, y and z in metres.")
+		return
+	}
+	v.within(path+".x", name+"'s distance out", p.X, -6, 6, "m", "")
+	v.within(path+".y", name+"'s height", p.Y, 0, 4, "m", "It is between floor and ceiling.")
+	v.within(path+".z", name+"'s distance to the right", p.Z, -6, 6, "m", "")
+}
+
+func (v *validator) band(path string, l *Load) {
+	v.place(path+".anchor", "anchor", l.Anchor)
+	v.within(path+".restLength", "band's length at rest", l.RestLength, 0.05, 5, "m", "Its stretch is counted from there.")
+	v.within(path+".attachmentLength", "length of the attachment", l.AttachmentLength, 0, 3, "m", "")
+	v.within(path+".hysteresis", "loss on the way back", l.Hysteresis, 0, 0.6, "", "It is the share of the pull that the rubber keeps.")
+	if l.Strands < 1 || l.Strands > 20 {
+		v.add(path+".strands", fmt.Sprintf("There are %d strands.", l.Strands), "", "Give 1 to 20.")
+	}
+	if len(l.Pull) == 0 {
+		v.within(path+".section", "section of a strand", l.Section, 1e-6, 2e-3, "m²", "Nothing was measured, so the pull is computed from it.")
+		return
+	}
+	if len(l.Pull) < 2 {
+		v.add(path+".pull", "The band was measured at one length only.", "A pull between two lengths needs both.", "Measure at two lengths or more, or leave it out and give the section.")
+	}
+	for i, p := range l.Pull {
+		at := fmt.Sprintf("%s.pull[%d]", path, i)
+		v.within(at+".length", "length", p.Length, 0.05, 10, "m", "")
+		v.within(at+".force", "pull", p.Force, 0, 5000, "N", "")
+		if i > 0 && !(p.Length > l.Pull[i-1].Length+1e-4 && p.Force >= l.Pull[i-1].Force) {
+			v.add(at, "The band pulls less, or is not longer, than at the measurement before.", "Rubber pulls harder the longer it is.", "Put the measurements in the order of their lengths.")
+		}
 	}
 }

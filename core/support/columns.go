@@ -41,7 +41,7 @@ func Columns(items []load.Item) []Column {
 	var cols []Column
 	for i := range items {
 		it := &items[i]
-		if it.From == nil || it.Def.Kit == nil {
+		if it.Def.Kind != "cable" || it.Def.Kit == nil {
 			continue
 		}
 		c := Column{X: it.From.X, Z: it.From.Z, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
@@ -119,10 +119,18 @@ func armIn(c *Column, rep *torque.Repetition) (setup.Problem, bool) {
 func atPulley(it *load.Item, rep *torque.Repetition) (setup.Problem, bool) {
 	for i := range rep.S {
 		if d := space.Norm(r3.Sub(*it.From, rep.Grip[i])); d < 0.03 {
-			return setup.Problem{Path: fmt.Sprintf("loads[%d].pulley", it.Index),
-				What: fmt.Sprintf("At %.0f degrees the hand is at the pulley itself.", space.Deg(rep.Angle[i])),
-				Why:  "There a cable pulls nowhere.", Hint: "Move the pulley or the lifter by 5 cm or more."}, true
+			return setup.Problem{Path: fmt.Sprintf("loads[%d].%s", it.Index, startOf(it.Def.Kind)),
+				What: fmt.Sprintf("At %.0f degrees the hand is at the %s itself.", space.Deg(rep.Angle[i]), startOf(it.Def.Kind)),
+				Why:  "There it pulls nowhere.", Hint: "Move it or the lifter by 5 cm or more."}, true
 		}
 	}
 	return setup.Problem{}, false
+}
+
+// startOf names what a cable or a band starts from, as the document does.
+func startOf(kind string) string {
+	if kind == "band" {
+		return "anchor"
+	}
+	return "pulley"
 }

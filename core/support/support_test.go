@@ -101,3 +101,29 @@ func TestGapEndsWhereTheStackLeavesItsRest(t *testing.T) {
 		t.Errorf("gaps %+v", gaps)
 	}
 }
+
+// A band past 2.5 times its length is cautioned, past 3.5 times refused, and so is one that never pulls; beyond its last
+// measurement it says so. Common practice, no source.
+func TestStretches(t *testing.T) {
+	for _, c := range []struct {
+		name               string
+		rest               float64
+		pull               []setup.BandPoint
+		refusals, cautions int
+	}{
+		{"ordinary", 0.8, nil, 0, 0},
+		{"far", 0.6, nil, 0, 1},
+		{"too far", 0.4, nil, 1, 0},
+		{"never", 3, nil, 1, 0},
+		{"beyond its measurement", 0.8, []setup.BandPoint{{Length: 0.8, Force: 0}, {Length: 1, Force: 30}}, 0, 1},
+	} {
+		s := arrange(func(d *setup.Document) {
+			d.Loads[0] = setup.Load{ID: "b", Kind: "band", Side: "right", Contact: d.Loads[0].Contact, Anchor: &setup.Point{Y: 0.5, Z: -0.55},
+				RestLength: c.rest, Section: 1e-4, Strands: 1, Pull: c.pull}
+		})
+		refusals, cautions := support.Stretches(&s.rep, s.doc.Loads)
+		if len(refusals) != c.refusals || len(cautions) != c.cautions {
+			t.Errorf("%s: refused %v, cautioned %v", c.name, refusals, cautions)
+		}
+	}
+}

@@ -24,6 +24,7 @@ type Part struct {
 	InPlane   []float64 // share of the force that lies in that plane, 0 to 1
 	Tension   []float64 // N
 	Lift      []float64 // of the stack, m
+	Stretch   []float64 // of a band, ratio to its length at rest
 	OffAxis   []float64 // size of the torque that is left beside the axis, N·m
 	Lowering  []float64 // resisting torque while lowering, N·m
 	State     []load.State
@@ -142,7 +143,7 @@ func (p *Part) set(i int, pull *load.Pull, j, axis space.Vec) (up, down space.Ve
 	up, down = r3.Cross(arm, pull.Force), r3.Cross(arm, pull.Lowering)
 	p.Torque[i], p.Lowering[i] = -r3.Dot(up, axis), -r3.Dot(down, axis)
 	p.OffAxis[i] = space.Norm(space.Reject(up, axis))
-	p.Tension[i], p.Lift[i], p.State[i] = pull.Tension, pull.Lift, pull.State
+	p.Tension[i], p.Lift[i], p.Stretch[i], p.State[i] = pull.Tension, pull.Lift, pull.Stretch, pull.State
 	p.MomentArm[i], p.InPlane[i] = 0, 0
 	if pull.Tension > 0 {
 		inPlane := space.Norm(space.Reject(pull.Force, axis))

@@ -28,7 +28,7 @@ func (r *Repetition) resize(n int, acting []*load.Item) {
 
 func newPart(n int) Part {
 	p := Part{State: make([]load.State, n)}
-	for _, q := range []*[]float64{&p.Torque, &p.MomentArm, &p.InPlane, &p.Tension, &p.Lift, &p.OffAxis, &p.Lowering} {
+	for _, q := range []*[]float64{&p.Torque, &p.MomentArm, &p.InPlane, &p.Tension, &p.Lift, &p.Stretch, &p.OffAxis, &p.Lowering} {
 		*q = make([]float64, n)
 	}
 	return p

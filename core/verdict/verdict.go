@@ -119,10 +119,11 @@ func wantedAs(against, school string) string {
 }
 
 // LineUpInput is what LineUp speaks of: the share of the loads' torque that is beside the axis, and how far the first
-// cable passes from the shoulder seen from above (m, positive in front; nil when there is no cable).
+// cable or band passes from the shoulder seen from above (m, positive in front; nil when there is none).
 type LineUpInput struct {
 	OffAxisShare float64
 	PassesBy     *float64
+	Kind         string // cable or band
 }
 
 // linedUp is how near the cable has to pass the shoulder, seen from above, to count as lined up, m (common practice, no
@@ -142,7 +143,7 @@ func LineUp(in LineUpInput) Sentence {
 	by := *in.PassesBy
 	s.Values["by"] = Quantity{math.Abs(by), "length"}
 	if math.Abs(by) <= linedUp {
-		s.Text = "Seen from above the cable runs along the arm and under the shoulder."
+		s.Text = "Seen from above the " + in.Kind + " runs along the arm and under the shoulder."
 		return s
 	}
 	side := "in front of"
@@ -150,7 +151,7 @@ func LineUp(in LineUpInput) Sentence {
 		side = "behind"
 	}
 	s.Tone = Look
-	s.Text = "Seen from above the cable passes {by} " + side + " the shoulder at the end; {off} as much torque goes beside the path as along it."
+	s.Text = "Seen from above the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque goes beside the path as along it."
 	return s
 }
 

@@ -95,8 +95,8 @@ func TestLineUpSentence(t *testing.T) {
 		tone verdict.Tone
 		says string
 	}{
-		{verdict.LineUpInput{PassesBy: by(0.01)}, verdict.Good, "under the shoulder"},
-		{verdict.LineUpInput{PassesBy: by(0.1), OffAxisShare: 0.3}, verdict.Look, "in front of the shoulder"},
+		{verdict.LineUpInput{PassesBy: by(0.01), Kind: "band"}, verdict.Good, "the band runs along the arm and under the shoulder"},
+		{verdict.LineUpInput{PassesBy: by(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Look, "the cable passes {by} in front of the shoulder"},
 		{verdict.LineUpInput{PassesBy: by(-0.1), OffAxisShare: 0.3}, verdict.Look, "behind the shoulder"},
 		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.Good, "in the plane of the path"},
 		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Look, "Beside the path"},

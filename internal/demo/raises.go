@@ -14,14 +14,15 @@ func Documents() []setup.Document {
 	return all
 }
 
-// raises are the four ready ways to load a raise, with this person's loads.
+// raises are the ready ways to load a raise, with this person's loads.
 func raises(p *person) []setup.Document {
 	var out []setup.Document
 	for _, r := range catalogue.ReadySetups(&p.body) {
 		d := r.Document
-		if d.Loads[0].Kind == "cable" {
+		switch {
+		case d.Loads[0].Kind == "cable":
 			d.Loads[0].StackMass = p.stack
-		} else {
+		case len(d.Loads) == 1:
 			d.Loads[0].Mass = p.bell
 		}
 		out = append(out, d)

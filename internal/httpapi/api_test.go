@@ -139,7 +139,7 @@ func TestDemoIsThere(t *testing.T) {
 	}
 	var setups list[httpapi.Setup]
 	c.call("GET", "/api/setups?limit=5&offset=2", nil, 200, &setups)
-	if setups.Total != 12 || len(setups.Items) != 5 {
+	if setups.Total != 15 || len(setups.Items) != 5 {
 		t.Errorf("%d of %d setups", len(setups.Items), setups.Total)
 	}
 	var health struct{ Coach string }

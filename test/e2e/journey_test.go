@@ -109,6 +109,26 @@ func TestDumbbellIsTheOpposite(t *testing.T) {
 	p.until("every dial is painted, one of them with its best value", `document.querySelectorAll('[data-dial] .paint i').length > 150 && document.querySelector('[data-dial] .best')`)
 }
 
+// A band is added beside the cable: its part stands in the chart, its anchor can be dragged, and it can be taken away.
+func TestBandBesideTheCable(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	before := p.dial("load.stack/0")
+	p.press("Add a band")
+	p.says(".legend", "band")
+	height := p.dial("band.height/1")
+	p.drag(handle("anchor"), 0, -60, 8)
+	if now := p.dial("band.height/1"); now <= height {
+		t.Errorf("dragged up, the anchor went from %v to %v", height, now)
+	}
+	p.typeInto("band.rest/1", "300")
+	p.says(`[data-dial="band.rest/1"]`, "slack over the whole range")
+	p.press("Take away: band")
+	p.until("the band is gone", `!document.querySelector('[data-dial="band.rest/1"]') && !document.querySelector('.stale')`)
+	if now := p.dial("load.stack/0"); now != before {
+		t.Errorf("the cable's load went from %v to %v", before, now)
+	}
+}
+
 // What was changed but not saved is there after a reload, marked as such.
 func TestDraftSurvivesAReload(t *testing.T) {
 	p := openRaise(t, startProgram(t))

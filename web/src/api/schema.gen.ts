@@ -181,6 +181,18 @@ export interface components {
       /** @description Seconds of each phase. */
       tempo: components["schemas"]["DocumentTempo"];
     };
+    DocumentBandPoint: {
+      /**
+       * Format: double
+       * @description N.
+       */
+      force: number;
+      /**
+       * Format: double
+       * @description m.
+       */
+      length: number;
+    };
     DocumentBench: {
       /**
        * Format: double
@@ -258,9 +270,11 @@ export interface components {
       strength?: components["schemas"]["DocumentStrengthTest"][];
     };
     DocumentLoad: {
+      /** @description band: where it is fixed, m. */
+      anchor?: components["schemas"]["DocumentPoint"];
       /**
        * Format: double
-       * @description cable: handle, strap or rope between the cable's end and the contact, m.
+       * @description cable, band: handle, strap or rope between its end and the contact, m.
        */
       attachmentLength?: number;
       /** @description Where on the limb. */
@@ -270,13 +284,18 @@ export interface components {
        * @description cable: share lost on the way out and back; 0.07 unless given.
        */
       friction?: number;
+      /**
+       * Format: double
+       * @description band: share of the pull lost on the way back; 0.10 unless given.
+       */
+      hysteresis?: number;
       /** @description Name within the document, unique. */
       id: string;
       /**
        * @description What it is.
        * @enum {string}
        */
-      kind: "dumbbell" | "cable";
+      kind: "dumbbell" | "cable" | "band";
       /** @description cable: the station it was taken from. */
       kit?: components["schemas"]["DocumentKit"];
       /**
@@ -289,6 +308,8 @@ export interface components {
        * @description cable: what hangs out of the pulley with the stack at rest, m; 0.05 unless given.
        */
       parkedGap?: number;
+      /** @description band: measured pull of one strand, at two lengths or more. */
+      pull?: components["schemas"]["DocumentBandPoint"][];
       /** @description cable: where the cable leaves the pulley, m. */
       pulley?: components["schemas"]["DocumentPoint"];
       /**
@@ -296,6 +317,16 @@ export interface components {
        * @description cable: force at the handle over weight of the stack; 1 unless given.
        */
       ratio?: number;
+      /**
+       * Format: double
+       * @description band: length with no pull on it, m.
+       */
+      restLength?: number;
+      /**
+       * Format: double
+       * @description band: section of one strand, m²; for the rubber law, when nothing was measured.
+       */
+      section?: number;
       /**
        * @description The limb it is fixed to.
        * @enum {string}
@@ -306,6 +337,11 @@ export interface components {
        * @description cable: mass on the pin, kg.
        */
       stackMass?: number;
+      /**
+       * Format: int64
+       * @description band: how many strands side by side; 1 unless given.
+       */
+      strands?: number;
       /**
        * Format: double
        * @description cable: how far the stack can rise, m; 1.6 unless given.
@@ -730,6 +766,8 @@ export interface components {
       lift: (number | null)[];
       /** @description Distance from the joint to the line of force in the plane of movement, m. */
       momentArm: (number | null)[];
+      /** @description Of a band, length over length at rest; 0 for other kinds. */
+      stretch: (number | null)[];
       /** @description Force along its line, N. */
       tension: (number | null)[];
       /** @description Resisting torque, N·m; null where the load cannot work. */
@@ -976,10 +1014,16 @@ export interface components {
        * @description m.
        */
       momentArm: number;
+      /** @description Pulley or anchor. */
       pulley?: components["schemas"]["ReportPoint"];
       side: string;
       /** @enum {string} */
       state: "working" | "slack" | "toppedOut";
+      /**
+       * Format: double
+       * @description Of a band, length over length at rest.
+       */
+      stretch: number;
       /**
        * Format: double
        * @description N.
@@ -1012,7 +1056,7 @@ export interface components {
        * @description Kind of unit; a hole is counted from the floor.
        * @enum {string}
        */
-      kind: "length" | "angle" | "mass" | "hole";
+      kind: "length" | "angle" | "mass" | "force" | "hole";
       label: string;
       /**
        * @description What the track is painted with.

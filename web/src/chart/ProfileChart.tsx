@@ -1,6 +1,6 @@
 import { AxisBottom, AxisLeft } from "@visx/axis";
 import { scaleLinear } from "@visx/scale";
-import { AreaClosed, LinePath } from "@visx/shape";
+import { Area, AreaClosed, LinePath } from "@visx/shape";
 import { useRef } from "react";
 import styled from "styled-components";
 import type { Report } from "../engine/types";
@@ -56,11 +56,12 @@ export function ProfileChart({ report, s, moveTo }: Props) {
   const text = { fill: "var(--quiet)", fontSize: 10, fontFamily: "Spline Sans Mono Variable" };
   return (
     <Box ref={frame}>
-      <Legend hasTarget={c.target.length > 0} />
+      <Legend hasTarget={c.target.length > 0} parts={report.parts.length > 1 ? report.parts.map((p) => p.id) : []} />
       {width > 0 && (
         <svg ref={svg} height={height} role="img" aria-label={describe(report, units.text)} onPointerDown={drag}>
           <Thirds x={x} first={first} last={last} />
           {c.target.length > 0 && <TargetBand at={at(c.target)} />}
+          {report.parts.length > 1 && <Parts report={report} at={at} />}
           <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
           <LinePath {...at(c.capacity)} stroke="var(--slate)" strokeWidth={1.6} strokeDasharray="6 4" />
           <LinePath {...at(c.arm)} stroke="var(--ember)" strokeWidth={1.2} strokeDasharray="2 3" />
@@ -175,7 +176,39 @@ function Gap({ from, to }: { from: number; to: number }) {
   );
 }
 
-function Legend({ hasTarget }: { hasTarget: boolean }) {
+const partColours = ["var(--plum)", "var(--pine)", "var(--ochre)", "var(--quiet)"];
+
+type At = (curve: (number | null)[]) => {
+  data: number[];
+  x: (i: number) => number;
+  y: (i: number) => number;
+  defined: (i: number) => boolean;
+};
+
+/** The parts of several loads, one on the other on top of the arm's own weight: together they are the torque. */
+function Parts({ report, at }: { report: Report; at: At }) {
+  let below = report.curves.arm;
+  return report.parts.map((part, k) => {
+    const from = below;
+    const to = from.map((v, i) => (v == null || part.torque[i] == null ? null : v + (part.torque[i] ?? 0)));
+    below = to;
+    const [low, high] = [at(from), at(to)];
+    return (
+      <Area
+        key={part.id}
+        data={high.data}
+        x={high.x}
+        y0={low.y}
+        y1={high.y}
+        defined={high.defined}
+        fill={partColours[k % partColours.length]}
+        fillOpacity={0.32}
+      />
+    );
+  });
+}
+
+function Legend({ hasTarget, parts }: { hasTarget: boolean; parts: string[] }) {
   const line = (props: React.SVGProps<SVGLineElement>) => (
     <svg width="16" height="8" aria-hidden style={{ width: 16 }}>
       <line x1="0" x2="16" y1="4" y2="4" {...props} />
@@ -187,6 +220,12 @@ function Legend({ hasTarget }: { hasTarget: boolean }) {
       <span>{line({ stroke: "var(--slate)", strokeWidth: 1.6, strokeDasharray: "6 4" })}strength</span>
       {hasTarget && <span>{line({ stroke: "var(--slate)", strokeWidth: 7, opacity: 0.35 })}wanted</span>}
       <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}arm alone</span>
+      {parts.map((id, i) => (
+        <span key={id}>
+          {line({ stroke: partColours[i % partColours.length], strokeWidth: 7, opacity: 0.55 })}
+          {id}
+        </span>
+      ))}
     </div>
   );
 }

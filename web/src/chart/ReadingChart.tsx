@@ -19,7 +19,7 @@ const height = 64;
 export function ReadingChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
-  const part = report.parts[0];
+  const part = report.parts.find((p) => p.kind === "cable") ?? report.parts[0];
   if (!part) return null;
   const x = scaleLinear({ domain: [0, 1], range: [2, Math.max(10, width - 2)] });
   const y = scaleLinear({ domain: [0, 1.05], range: [height - 2, 4] });
@@ -33,7 +33,7 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
       defined: (i: number) => curve[i] != null,
     };
   };
-  const pull = part.kind === "cable" ? "tension" : "weight";
+  const pull = { cable: "tension", band: "pull" }[part.kind] ?? "weight";
   const [force, torque] = [valueAt(part.tension, s), valueAt(part.torque, s)];
   const forces = part.tension.filter((v): v is number => v != null);
   const [least, most] = [Math.min(...forces), Math.max(...forces)];
@@ -41,7 +41,11 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
   return (
     <Box ref={frame}>
       {width > 0 && (
-        <svg height={height} role="img" aria-label={`The ${pull} stays the same over the range, the torque does not.`}>
+        <svg
+          height={height}
+          role="img"
+          aria-label={`The ${pull} and the torque over the range, each over its own largest value.`}
+        >
           <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--line)" />
           <LinePath {...line(part.tension)} stroke="var(--ink)" strokeWidth={1.4} />
           <LinePath {...line(part.torque)} stroke="var(--ember)" strokeWidth={2.2} />
@@ -49,9 +53,9 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
         </svg>
       )}
       <p>
-        {steady ? `The ${pull} stays the same all the way, ` : `The ${pull} changes only by friction, here `}
+        {steady ? `The ${pull} stays the same all the way, ` : `The ${pull} is not the same all the way, here `}
         <b className="mono">{force === null ? "–" : units.text(force, "force")}</b>
-        {"; the torque it makes does not: "}
+        {"; the torque it makes is another thing: "}
         <b className="mono">{torque === null ? "none" : units.text(torque, "torque")}</b> here.
       </p>
     </Box>

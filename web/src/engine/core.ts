@@ -23,6 +23,12 @@ export class Core {
   loadKind(document: string, index: number, kind: string): Answer<SetupDocument> {
     return JSON.parse(this.raw.loadKind(document, index, kind));
   }
+  addLoad(document: string, kind: string): Answer<SetupDocument> {
+    return JSON.parse(this.raw.addLoad(document, kind));
+  }
+  dropLoad(document: string, index: number): Answer<SetupDocument> {
+    return JSON.parse(this.raw.dropLoad(document, index));
+  }
   ready(lifter: Lifter): Answer<Ready[]> {
     return JSON.parse(this.raw.ready(JSON.stringify(lifter)));
   }
@@ -41,8 +47,8 @@ function unpack(report: Report, numbers: Float64Array): void {
   fill(report.curves as unknown as Record<string, Curve>);
   fill(report.path as unknown as Record<string, Curve>);
   for (const part of report.parts ?? []) {
-    const { torque, tension, momentArm, inPlane, lift } = part;
-    const curves = { torque, tension, momentArm, inPlane, lift };
+    const { torque, tension, momentArm, inPlane, lift, stretch } = part;
+    const curves = { torque, tension, momentArm, inPlane, lift, stretch };
     fill(curves);
     Object.assign(part, curves);
   }

@@ -8,6 +8,8 @@ export type RawCore = {
   settings(document: string): string;
   apply(document: string, key: string, value: number): string;
   loadKind(document: string, index: number, kind: string): string;
+  addLoad(document: string, kind: string): string;
+  dropLoad(document: string, index: number): string;
   paint(document: string): string;
   ready(lifter: string): string;
   bench(document: string, times: number): number;

@@ -71,7 +71,26 @@ export function Cable({ view, load, piece }: { view: View; load: SceneLoad; piec
   }
   const at = (t: number): Vec2 => [p[0] + (c[0] - p[0]) * t, p[1] + (c[1] - p[1]) * t];
   const [from, to] = [at(piece.from), at(piece.to)];
+  if (load.kind === "band") return <BandPiece from={from} to={to} stretch={load.stretch} />;
   return <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke="var(--ink)" strokeWidth={1.7} />;
+}
+
+/** A band thins as it stretches: its section shrinks as its length grows. A slack one hangs loose. */
+function BandPiece({ from, to, stretch }: { from: Vec2; to: Vec2; stretch: number }) {
+  const slack = stretch <= 1;
+  const width = 8 / Math.sqrt(Math.max(1, stretch));
+  return (
+    <line
+      x1={from[0]}
+      y1={from[1]}
+      x2={to[0]}
+      y2={to[1]}
+      stroke="var(--pine)"
+      strokeWidth={width}
+      strokeDasharray={slack ? "6 5" : undefined}
+      strokeLinecap={slack ? "butt" : "round"}
+    />
+  );
 }
 
 /** What the hand holds: a stirrup handle on a cable, or a dumbbell. */

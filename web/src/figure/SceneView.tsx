@@ -194,15 +194,20 @@ function Solids(props: { view: View; scene: Scene; who: Person; effort: number; 
     const side = group.name.slice(4);
     const hand = who.hands.find((h) => h.side === side);
     const strip = who.strips.find((s) => s.side === side);
-    const load = scene.loads.find((l) => l.side === side);
-    if (load && hand)
-      items.push({ depth: near + 0.001, key: `held.${side}`, node: <Held view={view} load={load} hand={hand} /> });
-    if (load && strip)
+    const loads = scene.loads.filter((l) => l.side === side);
+    if (!hand || !strip || loads.length === 0) continue;
+    for (const load of loads) {
       items.push({
-        depth: near + 0.002,
-        key: `strip.${side}`,
-        node: <Strip view={view} strip={strip} effort={props.effort} />,
+        depth: near + 0.001,
+        key: `held.${side}${load.index}`,
+        node: <Held view={view} load={load} hand={hand} />,
       });
+    }
+    items.push({
+      depth: near + 0.002,
+      key: `strip.${side}`,
+      node: <Strip view={view} strip={strip} effort={props.effort} />,
+    });
   }
   items.sort((a, b) => a.depth - b.depth);
   return (
@@ -228,8 +233,9 @@ function Pulleys(props: {
   return scene.loads.map((l) => {
     const pulley = l.pulley;
     if (!pulley) return null;
-    const height = settings.find((s) => s.key === `pulley.height/${l.index}`);
-    const apart = settings.find((s) => s.key === `columns.apart/${l.index}`);
+    const band = l.kind === "band";
+    const height = settings.find((s) => s.key === `${band ? "band" : "pulley"}.height/${l.index}`);
+    const apart = settings.find((s) => s.key === `${band ? "band" : "columns"}.apart/${l.index}`);
     const column = scene.columns.find((c) => c.index === l.index && c.mirror === l.mirror);
     const [x, y] = project(view, pulley);
     const onPointerDown = (event: React.PointerEvent<Element>) =>
@@ -256,12 +262,18 @@ function Pulleys(props: {
         key={`${l.index}${l.mirror}`}
         onPointerDown={onPointerDown}
         style={{ cursor: "grab", touchAction: "none" }}
-        data-handle={`pulley${l.mirror ? ".mirror" : ""}`}
+        data-handle={`${band ? "anchor" : "pulley"}${l.mirror ? ".mirror" : ""}`}
       >
         <BestHole view={view} load={l} column={column} painting={props.painting} setting={height} />
         <circle cx={x} cy={y} r={20} fill="transparent" />
-        <circle cx={x} cy={y} r={9} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
-        <circle cx={x} cy={y} r={2.5} fill="var(--ink)" />
+        {band ? (
+          <rect x={x - 6} y={y - 6} width={12} height={12} fill="var(--sheet)" stroke="var(--pine)" strokeWidth={2.4} />
+        ) : (
+          <g>
+            <circle cx={x} cy={y} r={9} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+            <circle cx={x} cy={y} r={2.5} fill="var(--ink)" />
+          </g>
+        )}
       </g>
     );
   });

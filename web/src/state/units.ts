@@ -60,6 +60,7 @@ export function unitsOf({ units: system }: Preferences): Units {
         return q ? text(q.value, q.kind) : whole;
       }),
     step: (setting) => {
+      if (system === "imperial" && setting.kind === "force") return 4.4482216152605;
       if (system === "imperial" && setting.kind === "length") return 0.0254;
       if (system === "imperial" && setting.kind === "mass") return 2.5 * 0.45359237;
       return setting.step;

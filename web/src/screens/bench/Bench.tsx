@@ -106,6 +106,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     load: (d) => {
       nudge("load.stack", d);
       nudge("load.mass", d);
+      nudge("band.pull", d);
     },
     view: setViewName,
     play,
@@ -123,6 +124,14 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const { good, scene, painting, problems } = model;
   const setLoadKind = useStable((index: number, kind: string) => {
     const next = core.loadKind(state.now, index, kind);
+    if (next.ok) change(next.ok);
+  });
+  const addLoad = useStable((kind: string) => {
+    const next = core.addLoad(state.now, kind);
+    if (next.ok) change(next.ok);
+  });
+  const dropLoad = useStable((index: number) => {
+    const next = core.dropLoad(state.now, index);
     if (next.ok) change(next.ok);
   });
   const setTarget = useStable((t: Partial<SetupDocument["target"]>) =>
@@ -162,6 +171,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
             turn={turn}
             turnDone={turnDone}
             setLoadKind={setLoadKind}
+            addLoad={addLoad}
+            dropLoad={dropLoad}
             setTarget={setTarget}
           />
         </section>

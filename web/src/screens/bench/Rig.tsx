@@ -1,6 +1,8 @@
+import { X } from "lucide-react";
 import { memo, useId, useState } from "react";
 import styled from "styled-components";
 import type { Painting, Problem, Setting, SetupDocument } from "../../engine/types";
+import { Button } from "../../ui/Button";
 import { Choice, Segments } from "../../ui/Choice";
 import { Dial } from "../../ui/Dial";
 import { Mark } from "../../ui/Mark";
@@ -8,6 +10,7 @@ import { Mark } from "../../ui/Mark";
 const Column = styled.div`
   padding: 4px 14px 24px;
   .problem { display: flex; gap: 6px; padding: 8px 0; }
+  .add { display: flex; gap: 12px; padding: 8px 0; border-bottom: 1px solid var(--line); color: var(--quiet); }
 `;
 
 const Section = styled.section`
@@ -28,7 +31,8 @@ const Section = styled.section`
   }
   .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
   .load { display: grid; justify-items: start; gap: 4px; padding: 2px 0 4px; }
-  .load span { color: var(--quiet); font-size: 12px; line-height: 15px; }
+  .kinds { display: flex; align-items: center; width: 100%; justify-content: space-between; }
+  .load > span { color: var(--quiet); font-size: 12px; line-height: 15px; }
 `;
 
 const regions = [
@@ -53,6 +57,8 @@ type Props = {
   turn: (key: string, value: number, drag: boolean) => void;
   turnDone: () => void;
   setLoadKind: (index: number, kind: string) => void;
+  addLoad: (kind: string) => void;
+  dropLoad: (index: number) => void;
   setTarget: (change: Partial<SetupDocument["target"]>) => void;
 };
 
@@ -89,22 +95,39 @@ export function Rig(props: Props) {
         <Target region={document.target.region} school={document.target.school} set={props.setTarget} />
       </Fold>
       {(document.loads ?? []).map((load, i) => (
-        <Fold key={load.id} title={document.movement.side === "both" ? "Load, each arm" : "Load"}>
+        <Fold key={load.id} title={loadTitle(document, load)}>
           <div className="load">
-            <Segments
-              label="Kind of load"
-              options={[
-                { key: "cable", label: "Cable" },
-                { key: "dumbbell", label: "Dumbbell" },
-              ]}
-              value={load.kind}
-              onChange={(kind) => props.setLoadKind(i, kind)}
-            />
-            <span>{load.kind === "cable" ? describeCable(load) : "in the hand"}</span>
+            <div className="kinds">
+              <Segments
+                label={`Kind of load: ${load.id}`}
+                options={loadKinds}
+                value={load.kind}
+                onChange={(kind) => props.setLoadKind(i, kind)}
+              />
+              {document.loads.length > 1 && (
+                <Button look="quiet" aria-label={`Take away: ${load.id}`} onPress={() => props.dropLoad(i)}>
+                  <X size={14} aria-hidden />
+                </Button>
+              )}
+            </div>
+            <span>{describeLoad(load)}</span>
           </div>
           {dials("loads", i)}
         </Fold>
       ))}
+      <div className="add">
+        <span>Add a load:</span>
+        {loadKinds.map((k) => (
+          <Button
+            key={k.key}
+            look="link"
+            aria-label={`Add a ${k.label.toLowerCase()}`}
+            onPress={() => props.addLoad(k.key)}
+          >
+            {k.label.toLowerCase()}
+          </Button>
+        ))}
+      </div>
       <Fold title="Body">{dials("body")}</Fold>
       <Fold title="Path">{dials("path")}</Fold>
     </Column>
@@ -128,6 +151,25 @@ const Target = memo(function Target({ region, school, set }: TargetProps) {
     </div>
   );
 });
+
+const loadKinds = [
+  { key: "cable", label: "Cable" },
+  { key: "dumbbell", label: "Dumbbell" },
+  { key: "band", label: "Band" },
+];
+
+function loadTitle(document: SetupDocument, load: SetupDocument["loads"][number]): string {
+  const name = document.loads.length > 1 ? `Load: ${load.id}` : "Load";
+  return document.movement.side === "both" ? `${name}, each arm` : name;
+}
+
+function describeLoad(load: SetupDocument["loads"][number]): string {
+  if (load.kind === "dumbbell") return "in the hand";
+  if (load.kind === "cable") return describeCable(load);
+  const strands = load.strands ?? 1;
+  const from = load.pull?.length ? "as measured" : "by the law of natural rubber";
+  return strands > 1 ? `${strands} strands, ${from}` : from;
+}
 
 function describeCable(load: SetupDocument["loads"][number]): string {
   const column = load.kit?.column;

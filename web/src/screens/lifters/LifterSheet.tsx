@@ -180,8 +180,14 @@ export function LifterSheet({ lifter }: { lifter: StoredLifter }) {
 }
 
 function describe(s: StoredSetup, units: ReturnType<typeof useUnits>): string {
-  const load = s.document.loads?.[0];
-  const mass = load ? units.text(load.kind === "cable" ? (load.stackMass ?? 0) : (load.mass ?? 0), "mass") : "no load";
-  const where = load?.kind === "cable" && load.kit?.hole ? `, hole ${load.kit.hole}` : "";
-  return `${load?.kind ?? ""} ${mass}${where} · ${s.document.movement.fromDeg ?? 0} to ${s.document.movement.toDeg ?? 0}° · version ${s.version}`;
+  const { loads, movement } = s.document;
+  const range = `${movement.fromDeg ?? 0} to ${movement.toDeg ?? 0}°`;
+  return [(loads ?? []).map((l) => describeLoad(l, units)).join(" and "), range, `version ${s.version}`].join(" · ");
+}
+
+function describeLoad(load: StoredSetup["document"]["loads"][number], units: ReturnType<typeof useUnits>): string {
+  if (load.kind === "dumbbell") return `dumbbell ${units.text(load.mass ?? 0, "mass")}`;
+  if (load.kind === "band") return `band ${units.text(load.restLength ?? 0, "length")}`;
+  const hole = load.kit?.hole ? `, hole ${load.kit.hole}` : "";
+  return `cable ${units.text(load.stackMass ?? 0, "mass")}${hole}`;
 }
