@@ -16,12 +16,14 @@ import (
 )
 
 func runEval(args []string, out io.Writer) error {
-	asCSV := false
+	asCSV, inMotion := false, false
 	var file string
 	for _, a := range args {
 		switch {
 		case a == "--csv" || a == "-csv":
 			asCSV = true
+		case a == "--tempo" || a == "-tempo":
+			inMotion = true
 		case file == "":
 			file = a
 		default:
@@ -32,12 +34,16 @@ func runEval(args []string, out io.Writer) error {
 	if err != nil {
 		return err
 	}
+	if inMotion {
+		return evalTempo(out, &d, asCSV)
+	}
 	report, problems := core.Evaluate(&d)
 	if len(problems) > 0 {
 		return problems
 	}
 	if asCSV {
-		return writeCSV(out, report)
+		heads, columns := curvesOf(report)
+		return writeCSV(out, heads, columns)
 	}
 	return printJSON(out, report)
 }
@@ -89,21 +95,38 @@ func printJSON(out io.Writer, v any) error {
 	return enc.Encode(v)
 }
 
-// writeCSV prints one row per sample; where there is no number the field is empty.
-func writeCSV(out io.Writer, r *core.Report) error {
-	heads := []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "arm_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm", "off_axis_Nm", "elbow_Nm"}
+// evalTempo prints the torque in motion instead of the report.
+func evalTempo(out io.Writer, d *setup.Document, asCSV bool) error {
+	t, problems := core.EvaluateTempo(d)
+	switch {
+	case len(problems) > 0:
+		return problems
+	case asCSV:
+		return writeCSV(out, []string{"time_s", "s", "angle_deg", "static_Nm", "dynamic_Nm"}, []core.Curve{t.Time, t.S, t.AngleDeg, t.Static, t.Dynamic})
+	}
+	return printJSON(out, t)
+}
+
+// curvesOf lists the curves of a report with their heads.
+func curvesOf(r *core.Report) (heads []string, columns []core.Curve) {
+	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "arm_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm", "off_axis_Nm", "elbow_Nm"}
 	c := &r.Curves
-	columns := []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow}
+	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
 		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift, p.Stretch)
 	}
+	return heads, columns
+}
+
+// writeCSV prints one row per sample of the first column; where there is no number the field is empty.
+func writeCSV(out io.Writer, heads []string, columns []core.Curve) error {
 	w := csv.NewWriter(out)
 	if err := w.Write(heads); err != nil {
 		return err
 	}
 	row := make([]string, len(columns))
-	for i := range c.S {
+	for i := range columns[0] {
 		for k, column := range columns {
 			row[k] = ""
 			if i < len(column) && !math.IsNaN(column[i]) {

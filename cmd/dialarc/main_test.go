@@ -78,6 +78,20 @@ func TestCSVLeavesGapsEmpty(t *testing.T) {
 	}
 }
 
+func TestEvalTempo(t *testing.T) {
+	var got core.Tempo
+	if err := json.Unmarshal([]byte(run(t, "eval", "--tempo", document)), &got); err != nil {
+		t.Fatal(err)
+	}
+	if got.Duration != 6 || got.Peak.Value == nil || len(got.Dynamic) != len(got.Time) {
+		t.Errorf("duration %v, peak %+v, %d of %d samples", got.Duration, got.Peak, len(got.Dynamic), len(got.Time))
+	}
+	rows, err := csv.NewReader(strings.NewReader(run(t, "eval", "--tempo", "--csv", document))).ReadAll()
+	if err != nil || len(rows) != len(got.Time)+1 || rows[0][4] != "dynamic_Nm" {
+		t.Errorf("%d rows, %v", len(rows), err)
+	}
+}
+
 func TestSweepPrintsEveryDial(t *testing.T) {
 	var got struct {
 		Sweeps []struct {

@@ -35,6 +35,7 @@ func main() {
 		"addLoad":  export(addLoad),
 		"dropLoad": export(dropLoad),
 		"paint":    export(paint),
+		"tempo":    export(tempo),
 		"ready":    export(ready),
 		"bench":    js.FuncOf(bench),
 	}))
@@ -125,6 +126,14 @@ func paint(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	return sweeper.Paint(&d)
+}
+
+func tempo(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return core.EvaluateTempo(&d)
 }
 
 // ready lists the setups to begin with for a lifter.

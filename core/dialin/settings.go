@@ -14,15 +14,15 @@ import (
 // Setting is one thing that can be turned: a dial.
 type Setting struct {
 	Key   string   `json:"key" doc:"Name of the dial, with the load's place where it belongs to one, like pulley.height/0."`
-	Group string   `json:"group" doc:"Section of the rig." enum:"loads,body,path"`
+	Group string   `json:"group" doc:"Section of the rig." enum:"loads,body,path,tempo"`
 	Label string   `json:"label"`
-	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,hole"`
+	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,time,hole"`
 	From  float64  `json:"from"`
 	To    float64  `json:"to"`
 	Step  float64  `json:"step"`
 	Value float64  `json:"value"`
 	At    *float64 `json:"at,omitempty" doc:"For a hole: its height, m."`
-	Paint string   `json:"paint" doc:"What the track is painted with." enum:"match,effort"`
+	Paint string   `json:"paint" doc:"What the track is painted with." enum:"match,effort,none"`
 	Paths []string `json:"paths" doc:"Paths in the document that it speaks for."`
 }
 
@@ -49,6 +49,17 @@ var dials = []dial{
 	{"path.rotation", "", held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
 	{"range.from", "", rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
 	{"range.to", "", rangeTo, func(d *setup.Document, _ int, v float64) { d.Movement.ToDeg = v }},
+	{"tempo.up", "", seconds("Lifting", "tempo.up", 0.5, func(t *setup.Tempo) float64 { return t.Up }), func(d *setup.Document, _ int, v float64) { d.Tempo.Up = v }},
+	{"tempo.top", "", seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }), func(d *setup.Document, _ int, v float64) { d.Tempo.Top = v }},
+	{"tempo.down", "", seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }), func(d *setup.Document, _ int, v float64) { d.Tempo.Down = v }},
+	{"tempo.bottom", "", seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }), func(d *setup.Document, _ int, v float64) { d.Tempo.Bottom = v }},
+}
+
+// seconds is a dial of one phase of the tempo. It is not painted: the match is that of the torque at rest.
+func seconds(label, path string, from float64, read func(*setup.Tempo) float64) func(*setup.Document, int) Setting {
+	return func(d *setup.Document, _ int) Setting {
+		return Setting{Group: "tempo", Label: label, Kind: "time", From: from, To: 6, Step: 0.5, Value: read(&d.Tempo), Paint: "none", Paths: []string{path, "tempo"}}
+	}
 }
 
 // Settings lists what can be turned on a document, in the order of the rig.
@@ -65,7 +76,7 @@ func Settings(d *setup.Document) []Setting {
 	for i := range dials {
 		dl := &dials[i]
 		if dl.perLoad == "" {
-			if d.Movement.Kind == "shoulder-raise" || dl.name == "stance.out" {
+			if d.Movement.Kind == "shoulder-raise" || dl.name == "stance.out" || strings.HasPrefix(dl.name, "tempo.") {
 				add(dl, dl.name, -1)
 			}
 			continue

@@ -2,6 +2,7 @@ package dialin
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core"
 	"dialarc/core/setup"
@@ -85,12 +86,20 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) {
 		p.Match.Why = why
 	}
 	for i := range settings {
+		if settings[i].Paint == "none" {
+			continue
+		}
 		s, problems := w.Sweep(d, &settings[i])
 		if len(problems) > 0 {
 			return p, problems
 		}
 		p.Sweeps = append(p.Sweeps, s)
 	}
-	p.Mend = mend(&p, settings)
+	p.Mend = mend(&p, painted(settings))
 	return p, nil
+}
+
+// painted are the settings that have a sweep, in the same order.
+func painted(settings []Setting) []Setting {
+	return slices.DeleteFunc(settings, func(s Setting) bool { return s.Paint == "none" })
 }

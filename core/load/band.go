@@ -108,6 +108,22 @@ func (b *band) At(f *body.Frames) Pull {
 	return pull
 }
 
+// Moving takes the hysteresis on the side of the actual direction; a band's own mass is neglected.
+func (b *band) Moving(f *body.Frames, v, _ space.Vec) Pull {
+	p := b.At(f)
+	if p.Tension == 0 {
+		return p
+	}
+	line := r3.Sub(b.anchor, p.Contact)
+	length := space.Norm(line)
+	p.Tension = b.force(length - b.attachment)
+	if r3.Dot(line, v) > 0 { // shortening
+		p.Tension *= 1 - b.hysteresis
+	}
+	p.Force = r3.Scale(p.Tension/length, line)
+	return p
+}
+
 // Energy is the work that stretched the band, ∫ F dL, without hysteresis: in closed form for the rubber law, by
 // Simpson's rule on the measured pull.
 func (b *band) Energy(f *body.Frames) float64 {

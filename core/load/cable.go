@@ -57,6 +57,30 @@ func (c *cable) At(f *body.Frames) Pull {
 	return pull
 }
 
+// Moving adds the inertia of the stack, which moves with k times the cable: T = k m (g + k L”), never below zero. Of the
+// cable's length L, L' = -u · v and L” = (v² - L'²)/L - u · a.
+func (c *cable) Moving(f *body.Frames, v, a space.Vec) Pull {
+	p := c.At(f)
+	if p.State == Slack {
+		return p
+	}
+	line := r3.Sub(c.pulley, p.Contact)
+	length := space.Norm(line)
+	u := r3.Scale(1/length, line)
+	out := -r3.Dot(u, v)
+	rise := c.ratio * ((r3.Norm2(v)-out*out)/length - r3.Dot(u, a)) // the stack's acceleration, m/s²
+	loss := 0.0
+	if math.Abs(out) > 1e-12 {
+		loss = math.Copysign(c.friction, out)
+	}
+	p.Tension = c.ratio * c.weight * (1 + rise/Gravity) * (1 + loss)
+	if p.Tension <= 0 {
+		p.Tension, p.State = 0, Slack
+	}
+	p.Force = r3.Scale(p.Tension, u)
+	return p
+}
+
 func (c *cable) Energy(f *body.Frames) float64 {
 	return c.ratio * c.weight * max(0, space.Norm(r3.Sub(c.pulley, c.at.in(f)))-c.parked)
 }

@@ -35,6 +35,9 @@ type Pull struct {
 type Source interface {
 	// At gives the pull on the body in the frames.
 	At(f *body.Frames) Pull
+	// Moving gives the pull in motion, from the contact's velocity (m/s) and acceleration (m/s²): with the inertia of
+	// what the load moves, and with friction or hysteresis on the side of the actual direction.
+	Moving(f *body.Frames, velocity, acceleration space.Vec) Pull
 	// Energy is the load's potential energy in J, without friction; its change along the path is the work that the
 	// joints do against the load.
 	Energy(f *body.Frames) float64

@@ -4,6 +4,8 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/setup"
 	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // weight is a free weight held in one hand or strapped to one segment: its force is m g, straight down, wherever it is.
@@ -20,6 +22,14 @@ func (w *weight) At(f *body.Frames) Pull {
 	n := w.mass * Gravity
 	down := space.Vec{Y: -n}
 	return Pull{Force: down, Lowering: down, Contact: w.at.in(f), Tension: n}
+}
+
+// Moving adds the inertia: -m (g + a).
+func (w *weight) Moving(f *body.Frames, _, a space.Vec) Pull {
+	p := w.At(f)
+	p.Force = r3.Sub(p.Force, r3.Scale(w.mass, a))
+	p.Tension = space.Norm(p.Force)
+	return p
 }
 
 func (w *weight) Energy(f *body.Frames) float64 { return w.mass * Gravity * w.at.in(f).Y }

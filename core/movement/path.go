@@ -67,12 +67,14 @@ func fit(x, y []float64) *interp.FritschButland {
 }
 
 // At writes the joint coordinates of both arms at s (radians) and their rates per unit s. An arm that takes no part
-// hangs still.
+// hangs still. Beyond its ends the path goes straight on, so that differences can be taken there.
 func (p *Path) At(s float64, arms, rates *[2]body.Arm) {
 	q, dq := p.fixed, body.Arm{}
+	within := min(max(s, 0), 1)
 	for c, curve := range p.curves {
 		if curve != nil {
-			q[c], dq[c] = curve.Predict(s), curve.PredictDerivative(s)
+			dq[c] = curve.PredictDerivative(within)
+			q[c] = curve.Predict(within) + (s-within)*dq[c]
 		}
 	}
 	for side, moves := range p.moves {

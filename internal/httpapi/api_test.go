@@ -280,6 +280,23 @@ func TestEvaluateGivesTheSameNumbers(t *testing.T) {
 	}
 }
 
+func TestEvaluateTempo(t *testing.T) {
+	c := serve(t)
+	d := demo.Documents()[0]
+	var got core.Tempo
+	c.call("POST", "/api/evaluate/tempo", d, 200, &got)
+	want, _ := core.EvaluateTempo(&d)
+	if *got.Peak.Value != *want.Peak.Value || len(got.Time) != len(want.Time) {
+		t.Errorf("peak %v, want %v", *got.Peak.Value, *want.Peak.Value)
+	}
+	d.Tempo.Up = 0
+	var f failure
+	c.call("POST", "/api/evaluate/tempo", d, 422, &f)
+	if !f.has("tempo", "seconds of both") {
+		t.Errorf("%+v", f)
+	}
+}
+
 func TestEvaluateRefuses(t *testing.T) {
 	c := serve(t)
 	good, err := json.Marshal(demo.Documents()[0])

@@ -14,6 +14,8 @@ type rawInput struct{ RawBody []byte }
 
 type reportOutput struct{ Body *core.Report }
 
+type tempoOutput struct{ Body *core.Tempo }
+
 func (s *Server) registerEvaluate(api huma.API) {
 	op := takes[setup.Document](api, huma.Operation{OperationID: "evaluate", Method: http.MethodPost, Path: "/api/evaluate",
 		Summary: "Evaluate a setup document", Description: "The same numbers as in the page and from the command line.",
@@ -24,6 +26,19 @@ func (s *Server) registerEvaluate(api huma.API) {
 			return nil, refused(problems)
 		}
 		return &reportOutput{report}, nil
+	})
+	op = takes[setup.Document](api, huma.Operation{OperationID: "evaluateTempo", Method: http.MethodPost, Path: "/api/evaluate/tempo",
+		Summary: "Evaluate a setup document in motion, at its tempo", Errors: []int{413, 422}})
+	huma.Register(api, op, func(_ context.Context, in *rawInput) (*tempoOutput, error) {
+		d, problems := setup.Parse(in.RawBody)
+		if len(problems) > 0 {
+			return nil, refused(problems)
+		}
+		t, problems := core.EvaluateTempo(&d)
+		if len(problems) > 0 {
+			return nil, refused(problems)
+		}
+		return &tempoOutput{t}, nil
 	})
 }
 

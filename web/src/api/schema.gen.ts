@@ -24,6 +24,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/evaluate/tempo": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Evaluate a setup document in motion, at its tempo */
+    post: operations["evaluateTempo"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/health": {
     parameters: {
       query?: never;
@@ -919,6 +936,56 @@ export interface components {
        */
       travel: number;
     };
+    ReportTempo: {
+      /** @description Elevation of the arm, degrees. */
+      angleDeg: (number | null)[];
+      /**
+       * Format: double
+       * @description Of the whole repetition with its pauses, s.
+       */
+      duration: number;
+      /** @description Resisting torque in motion, N·m. */
+      dynamic: (number | null)[];
+      /** @description Share of the way, both directions, with under half the torque at rest. */
+      floating: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: int64
+       * @description How many of the samples are lifting.
+       */
+      lifting: number;
+      /** @description Largest torque in motion over the largest at rest. */
+      overStatic: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest torque in motion, N·m. */
+      peak: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where it is, degrees. */
+      peakAngleDeg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description lifting or lowering. */
+      peakPhase: string;
+      /** @description Place along the path. */
+      s: (number | null)[];
+      /** @description Whether a cable goes slack under the acceleration. */
+      slack: boolean;
+      /** @description Resisting torque at rest, in the direction of the movement, N·m. */
+      static: (number | null)[];
+      /** @description Seconds from the start of the lift. */
+      time: (number | null)[];
+    };
     ReportVerdict: {
       /**
        * @description What it is about.
@@ -1049,20 +1116,20 @@ export interface components {
        * @description Section of the rig.
        * @enum {string}
        */
-      group: "loads" | "body" | "path";
+      group: "loads" | "body" | "path" | "tempo";
       /** @description Name of the dial, with the load's place where it belongs to one, like pulley.height/0. */
       key: string;
       /**
        * @description Kind of unit; a hole is counted from the floor.
        * @enum {string}
        */
-      kind: "length" | "angle" | "mass" | "force" | "hole";
+      kind: "length" | "angle" | "mass" | "force" | "time" | "hole";
       label: string;
       /**
        * @description What the track is painted with.
        * @enum {string}
        */
-      paint: "match" | "effort";
+      paint: "match" | "effort" | "none";
       /** @description Paths in the document that it speaks for. */
       paths: string[];
       /** Format: double */
@@ -1154,6 +1221,57 @@ export interface operations {
         };
         content: {
           "application/json": components["schemas"]["Report"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  evaluateTempo: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["Document"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["ReportTempo"];
         };
       };
       /** @description Request Entity Too Large */

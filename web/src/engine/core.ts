@@ -1,5 +1,5 @@
 import { loadCore, type RawCore } from "./load";
-import type { Answer, Lifter, Ready, Report, Scene, Setting, SetupDocument } from "./types";
+import type { Answer, Lifter, Ready, Report, Scene, Setting, SetupDocument, Tempo } from "./types";
 
 /** The core on the main thread, with types. Documents go in as JSON text, so that one text can serve several calls. */
 export class Core {
@@ -22,6 +22,9 @@ export class Core {
   }
   loadKind(document: string, index: number, kind: string): Answer<SetupDocument> {
     return JSON.parse(this.raw.loadKind(document, index, kind));
+  }
+  tempo(document: string): Answer<Tempo> {
+    return JSON.parse(this.raw.tempo(document));
   }
   addLoad(document: string, kind: string): Answer<SetupDocument> {
     return JSON.parse(this.raw.addLoad(document, kind));

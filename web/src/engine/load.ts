@@ -11,6 +11,7 @@ export type RawCore = {
   addLoad(document: string, kind: string): string;
   dropLoad(document: string, index: number): string;
   paint(document: string): string;
+  tempo(document: string): string;
   ready(lifter: string): string;
   bench(document: string, times: number): number;
 };

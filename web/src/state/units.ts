@@ -23,6 +23,7 @@ const unitless: Record<string, Unit> = {
   angle: { name: "°", factor: 1, digits: 0 },
   percent: { name: "%", factor: 1, digits: 0 },
   count: { name: "", factor: 1, digits: 0 },
+  time: { name: "s", factor: 1, digits: 1 },
   hole: { name: "", factor: 1, digits: 0 },
 };
 

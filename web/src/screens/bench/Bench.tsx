@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useReducer, useState } from "react";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
+import { MotionChart } from "../../chart/MotionChart";
 import { ProfileChart, valueAt } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
 import type { Core } from "../../engine/core";
@@ -243,6 +244,10 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
               <div>
                 <h2>Pull and torque</h2>
                 <ReadingChart report={good.report} s={s} />
+              </div>
+              <div>
+                <h2>In motion</h2>
+                <MotionChart core={core} text={good.text} />
               </div>
               <div className="caution">
                 <Mark tone="caution" />

@@ -130,6 +130,7 @@ export function Rig(props: Props) {
       </div>
       <Fold title="Body">{dials("body")}</Fold>
       <Fold title="Path">{dials("path")}</Fold>
+      <Fold title="Tempo">{dials("tempo")}</Fold>
     </Column>
   );
 }

@@ -1,0 +1,92 @@
+package core
+
+import (
+	"math"
+	"slices"
+
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/torque"
+)
+
+// Tempo is what one repetition asks in motion, at the document's tempo: the torque with the inertia of arm, weights and
+// stacks beside the torque at rest. Curves have one value per time sample, lifting first, then lowering; pauses are
+// left out.
+type Tempo struct {
+	Time         Curve   `json:"time" doc:"Seconds from the start of the lift."`
+	S            Curve   `json:"s" doc:"Place along the path."`
+	AngleDeg     Curve   `json:"angleDeg" doc:"Elevation of the arm, degrees."`
+	Static       Curve   `json:"static" doc:"Resisting torque at rest, in the direction of the movement, N·m."`
+	Dynamic      Curve   `json:"dynamic" doc:"Resisting torque in motion, N·m."`
+	Duration     float64 `json:"duration" doc:"Of the whole repetition with its pauses, s."`
+	Lifting      int     `json:"lifting" doc:"How many of the samples are lifting."`
+	Peak         Metric  `json:"peak" doc:"Largest torque in motion, N·m."`
+	PeakAngleDeg Metric  `json:"peakAngleDeg" doc:"Where it is, degrees."`
+	PeakPhase    string  `json:"peakPhase" doc:"lifting or lowering."`
+	OverStatic   Metric  `json:"overStatic" doc:"Largest torque in motion over the largest at rest."`
+	Floating     Metric  `json:"floating" doc:"Share of the way, both directions, with under half the torque at rest."`
+	Slack        bool    `json:"slack" doc:"Whether a cable goes slack under the acceleration."`
+}
+
+// tempoSamples is how many samples a moving phase has.
+const tempoSamples = 81
+
+// EvaluateTempo validates a document and computes its torque in motion. A document without time for lifting or lowering
+// is a problem.
+func EvaluateTempo(d *setup.Document) (*Tempo, setup.Problems) {
+	problems := setup.Validate(d)
+	course, ok := movement.NewCourse(d.Tempo)
+	if !ok && len(problems) == 0 {
+		problems = append(problems, setup.Problem{Path: "tempo", What: "Lifting or lowering takes no time.",
+			Why: "Without it there are no accelerations.", Hint: "Give the seconds of both."})
+	}
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	m := newModel(d)
+	if _, problems := new(Evaluator).judge(m, 31); len(problems) > 0 {
+		return nil, problems
+	}
+	motion := torque.Move(&torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items}, course, tempoSamples)
+	return tempoReport(motion, course), nil
+}
+
+func tempoReport(m *torque.Motion, course *movement.Course) *Tempo {
+	t := &Tempo{Time: clone(m.Time), S: clone(m.S), AngleDeg: degrees(m.Angle), Static: clone(m.Static), Dynamic: clone(m.Dynamic),
+		Duration: rounded(course.Duration()), Lifting: tempoSamples, Slack: slices.Contains(m.Slack, true)}
+	top := 0
+	for i, x := range m.Dynamic {
+		if x > m.Dynamic[top] {
+			top = i
+		}
+	}
+	t.PeakPhase = "lifting"
+	if top >= tempoSamples {
+		t.PeakPhase = "lowering"
+	}
+	number := func(x float64) Metric { x = rounded(x); return Metric{Value: &x} }
+	t.Peak, t.PeakAngleDeg = number(m.Dynamic[top]), number(space.Deg(m.Angle[top]))
+	none := Metric{Why: "At rest nothing resists the lift."}
+	t.OverStatic, t.Floating = none, none
+	if still := slices.Max(m.Static); still > 0 {
+		t.OverStatic, t.Floating = number(m.Dynamic[top]/still), number(floating(m))
+	}
+	return t
+}
+
+// floating is the share of the way, up and down, on which the torque in motion is under half of that at rest.
+func floating(m *torque.Motion) float64 {
+	way, light := 0.0, 0.0
+	for i := 1; i < len(m.S); i++ {
+		if i == tempoSamples { // the pause between the phases
+			continue
+		}
+		step := math.Abs(m.S[i] - m.S[i-1])
+		way += step
+		if static := (m.Static[i] + m.Static[i-1]) / 2; static > 0 && (m.Dynamic[i]+m.Dynamic[i-1])/2 < static/2 {
+			light += step
+		}
+	}
+	return light / way
+}

@@ -1,0 +1,51 @@
+package core_test
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"dialarc/core"
+	"dialarc/core/internal/check"
+	"dialarc/core/setup"
+)
+
+// Slowly, motion hardly matters and nothing floats; thrown, the catch asks more than twice and much of the way floats.
+func TestTempoOfADumbbell(t *testing.T) {
+	_, d := golden(t, "dumbbell.json")
+	d.Tempo = setup.Tempo{Up: 4, Top: 1, Down: 4, Bottom: 1}
+	slow, problems := core.EvaluateTempo(&d)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	check.Near(t, "slowly over rest", value(t, "over", slow.OverStatic), 1, 0.03)
+	check.Near(t, "slowly floating", value(t, "floating", slow.Floating), 0, 1e-9)
+	check.Near(t, "duration", slow.Duration, 10, 1e-9)
+	d.Tempo = setup.Tempo{Up: 0.4, Down: 0.4}
+	fast, _ := core.EvaluateTempo(&d)
+	if over, floats := value(t, "over", fast.OverStatic), value(t, "floating", fast.Floating); over < 2 || floats < 0.2 {
+		t.Errorf("thrown: %.2f times, %.2f floating", over, floats)
+	}
+	still, _ := core.Evaluate(&d)
+	for i, s := range fast.S[:fast.Lifting] {
+		at := s * float64(len(still.Curves.S)-1)
+		k := int(at)
+		if k+1 >= len(still.Curves.Torque) {
+			continue
+		}
+		want := still.Curves.Torque[k] + (at-math.Floor(at))*(still.Curves.Torque[k+1]-still.Curves.Torque[k])
+		check.Near(t, "at rest as in the report", fast.Static[i], want, 0.02)
+	}
+}
+
+func TestTempoRefuses(t *testing.T) {
+	_, d := golden(t, "raise.json")
+	d.Tempo = setup.Tempo{Up: 2}
+	if _, problems := core.EvaluateTempo(&d); len(problems) != 1 || problems[0].Path != "tempo" || !strings.Contains(problems[0].What, "no time") {
+		t.Errorf("%v", problems)
+	}
+	d.Tempo, d.Lifter.Mass = setup.Tempo{Up: 2, Down: 2}, 0
+	if _, problems := core.EvaluateTempo(&d); len(problems) == 0 || problems[0].Path != "lifter.mass" {
+		t.Errorf("%v", problems)
+	}
+}

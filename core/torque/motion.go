@@ -1,0 +1,125 @@
+package torque
+
+import (
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// Motion is a repetition in time, with inertia: one value per time sample.
+type Motion struct {
+	Time    []float64 // s
+	S       []float64 // place along the path
+	Angle   []float64 // elevation of the lead arm, rad
+	Static  []float64 // resisting torque without inertia, in the direction of the movement there, N·m
+	Dynamic []float64 // with the inertia of segments, weights and stacks, N·m
+	Slack   []bool    // a cable has gone slack under the acceleration
+	Rate    []float64 // per second; positive while lifting
+}
+
+// curvature is how far to both sides the rates are compared for second derivatives along the path, in s: wide enough to
+// see through the kinks of a path that is smooth only in its first derivative.
+const curvature = 0.02
+
+// mover computes torque in motion about the shoulder of the lead arm.
+type mover struct {
+	in           *Input
+	lead         body.Side
+	joint        body.Joint
+	acting       []*load.Item
+	here         body.Frames
+	before, next body.Frames
+}
+
+// Move runs a repetition along its course at n samples per moving phase. In the pauses there is no motion to tell of.
+func Move(in *Input, course *movement.Course, n int) *Motion {
+	lead := in.Path.Lead()
+	mv := &mover{in: in, lead: lead, joint: lead.Joint(body.ShoulderR)}
+	mv.acting = actingOn(in.Items, body.Far[mv.joint])
+	out := &Motion{}
+	for i, phase := range course.Moving() {
+		for k := range n {
+			// The ends of a phase belong to it, not to the pause beside it.
+			t := phase[0] + (phase[1]-phase[0])*float64(k)/float64(n-1)
+			inside := min(max(t, phase[0]+1e-9), phase[1]-1e-9)
+			s, rate, acceleration := course.At(inside)
+			mv.sample(out, t, s, rate, acceleration, i == 0)
+		}
+	}
+	return out
+}
+
+func (mv *mover) place(f *body.Frames, s float64) *body.Arm {
+	var arms, rates [2]body.Arm
+	mv.in.Path.At(s, &arms, &rates)
+	f.Place(mv.in.Body, mv.in.Station, &arms, &rates)
+	return &arms[mv.lead]
+}
+
+func (mv *mover) sample(out *Motion, t, s, rate, acceleration float64, lifting bool) {
+	arm := mv.place(&mv.here, s)
+	mv.place(&mv.before, s-curvature)
+	mv.place(&mv.next, s+curvature)
+	f, joint := &mv.here, mv.joint
+	axis := space.Reject(f.Spin[joint], f.Direction(body.Far[joint][0]))
+	if n := space.Norm(axis); n > 0 {
+		axis = r3.Scale(1/n, axis)
+	}
+	static, dynamic, slack := WeightTorque(f, joint), WeightTorque(f, joint), false
+	dynamic = r3.Add(dynamic, mv.segments(rate, acceleration))
+	for _, item := range mv.acting {
+		still := item.At(f)
+		if !lifting {
+			still.Force = still.Lowering
+		}
+		static = r3.Add(static, LoadTorque(f, joint, still))
+		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(item.Segment, item.At(g).Contact) }, rate, acceleration)
+		moving := item.Moving(f, v, a)
+		slack = slack || (moving.State == load.Slack && still.State != load.Slack)
+		dynamic = r3.Add(dynamic, LoadTorque(f, joint, moving))
+	}
+	out.Time, out.S, out.Rate = append(out.Time, t), append(out.S, s), append(out.Rate, rate)
+	out.Angle = append(out.Angle, arm[setup.ShoulderElevation])
+	out.Static, out.Dynamic = append(out.Static, -r3.Dot(static, axis)), append(out.Dynamic, -r3.Dot(dynamic, axis))
+	out.Slack = append(out.Slack, slack)
+}
+
+// point turns a velocity per unit s into velocity and acceleration in time: v = v_s s', a = v_s s” + (dv_s/ds) s'².
+func (mv *mover) point(perS func(*body.Frames) space.Vec, rate, acceleration float64) (v, a space.Vec) {
+	here := perS(&mv.here)
+	bend := r3.Scale(1/(2*curvature), r3.Sub(perS(&mv.next), perS(&mv.before)))
+	return r3.Scale(rate, here), r3.Add(r3.Scale(acceleration, here), r3.Scale(rate*rate, bend))
+}
+
+// segments is the torque of the arm's own inertia: -m a at every centre of mass, and for its rotation as a slender rod of
+// m L²/12, whose angular momentum changes by m L²/12 d x d” with d the direction along it.
+func (mv *mover) segments(rate, acceleration float64) space.Vec {
+	f, b := &mv.here, mv.in.Body
+	lengths := map[body.Segment]float64{mv.lead.On(body.UpperArmR): b.UpperArm, mv.lead.On(body.ForearmR): b.Forearm, mv.lead.On(body.HandR): b.Hand}
+	var t space.Vec
+	for _, seg := range body.Far[mv.joint] {
+		_, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(seg, g.COM[seg]) }, rate, acceleration)
+		t = r3.Sub(t, r3.Cross(r3.Sub(f.COM[seg], f.Joint[mv.joint]), r3.Scale(b.Masses[seg], a)))
+		_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(spinOf(g, seg), g.Direction(seg)) }, rate, acceleration)
+		rod := b.Masses[seg] * lengths[seg] * lengths[seg] / 12
+		t = r3.Sub(t, r3.Scale(rod, r3.Cross(f.Direction(seg), turning)))
+	}
+	return t
+}
+
+// spinOf is the angular velocity of an arm segment in the room, per unit s.
+func spinOf(f *body.Frames, seg body.Segment) space.Vec {
+	var w space.Vec
+	for j, far := range body.Far {
+		for _, s := range far {
+			if s == seg {
+				w = r3.Add(w, f.Spin[j])
+			}
+		}
+	}
+	return w
+}
