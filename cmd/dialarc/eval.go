@@ -16,7 +16,7 @@ import (
 )
 
 func runEval(args []string, out io.Writer) error {
-	asCSV, inMotion := false, false
+	asCSV, inMotion, uncertain := false, false, false
 	var file string
 	for _, a := range args {
 		switch {
@@ -24,6 +24,8 @@ func runEval(args []string, out io.Writer) error {
 			asCSV = true
 		case a == "--tempo" || a == "-tempo":
 			inMotion = true
+		case a == "--uncertainty" || a == "-uncertainty":
+			uncertain = true
 		case file == "":
 			file = a
 		default:
@@ -34,8 +36,13 @@ func runEval(args []string, out io.Writer) error {
 	if err != nil {
 		return err
 	}
-	if inMotion {
+	switch {
+	case inMotion && uncertain:
+		return errors.New("give --tempo or --uncertainty, not both")
+	case inMotion:
 		return evalTempo(out, &d, asCSV)
+	case uncertain:
+		return evalUncertainty(out, &d, asCSV)
 	}
 	report, problems := core.Evaluate(&d)
 	if len(problems) > 0 {
@@ -105,6 +112,18 @@ func evalTempo(out io.Writer, d *setup.Document, asCSV bool) error {
 		return writeCSV(out, []string{"time_s", "s", "angle_deg", "static_Nm", "dynamic_Nm"}, []core.Curve{t.Time, t.S, t.AngleDeg, t.Static, t.Dynamic})
 	}
 	return printJSON(out, t)
+}
+
+// evalUncertainty prints the spread of the numbers under the usual errors instead of the report.
+func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
+	u, problems := core.EvaluateUncertainty(d, core.UsualErrors, 1)
+	switch {
+	case len(problems) > 0:
+		return problems
+	case asCSV:
+		return writeCSV(out, []string{"angle_deg", "low_Nm", "high_Nm"}, []core.Curve{u.AngleDeg, u.Low, u.High})
+	}
+	return printJSON(out, u)
 }
 
 // curvesOf lists the curves of a report with their heads.

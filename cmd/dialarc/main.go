@@ -17,7 +17,7 @@ type command struct {
 
 func commands() []command {
 	return []command{
-		{"eval", "eval FILE|- [--tempo] [--csv]", "evaluate a setup document and print its report, or with --tempo its torque in motion, as JSON or as CSV curves", runEval},
+		{"eval", "eval FILE|- [--csv]", "evaluate a setup document and print its report as JSON, or its curves as CSV; with --tempo its torque in motion, with --uncertainty the spread of its numbers", runEval},
 		{"sweep", "sweep FILE|-", "print how well every value of every setting would fit, as JSON", runSweep},
 		{"serve", "serve [--addr HOST:PORT]", "migrate the database named by DATABASE_URL and serve the application", runServe},
 		{"demo", "demo [--addr HOST:PORT]", "like serve, and load the invented demo data if it is not there yet", runDemo},
@@ -51,7 +51,7 @@ func dispatch(args []string, out io.Writer) error {
 	}
 	fmt.Fprintln(out, "dialarc models the torque of a setup on a target muscle.")
 	for _, c := range commands() {
-		fmt.Fprintf(out, "  dialarc %-30s %s\n", c.usage, c.about)
+		fmt.Fprintf(out, "  dialarc %-26s %s\n", c.usage, c.about)
 	}
 	return nil
 }

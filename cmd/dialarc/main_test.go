@@ -92,6 +92,20 @@ func TestEvalTempo(t *testing.T) {
 	}
 }
 
+func TestEvalUncertainty(t *testing.T) {
+	var got core.Uncertainty
+	if err := json.Unmarshal([]byte(run(t, "eval", document, "--uncertainty")), &got); err != nil {
+		t.Fatal(err)
+	}
+	if got.Draws != 200 || got.Peak.Low.Value == nil || *got.Peak.Low.Value >= *got.Peak.High.Value {
+		t.Errorf("%+v", got.Peak)
+	}
+	rows, err := csv.NewReader(strings.NewReader(run(t, "eval", "--uncertainty", "--csv", document))).ReadAll()
+	if err != nil || len(rows) != len(got.Low)+1 || rows[0][2] != "high_Nm" {
+		t.Errorf("%d rows, %v", len(rows), err)
+	}
+}
+
 func TestSweepPrintsEveryDial(t *testing.T) {
 	var got struct {
 		Sweeps []struct {
@@ -127,7 +141,7 @@ func TestUsage(t *testing.T) {
 			t.Errorf("help does not list %s", c.name)
 		}
 	}
-	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", "no such file"}, {"sweep"}} {
+	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}} {
 		if err := dispatch(args, &bytes.Buffer{}); err == nil {
 			t.Errorf("%v was taken", args)
 		}

@@ -36,6 +36,7 @@ func main() {
 		"dropLoad": export(dropLoad),
 		"paint":    export(paint),
 		"tempo":    export(tempo),
+		"spread":   export(spread),
 		"ready":    export(ready),
 		"bench":    js.FuncOf(bench),
 	}))
@@ -134,6 +135,14 @@ func tempo(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	return core.EvaluateTempo(&d)
+}
+
+func spread(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return core.EvaluateUncertainty(&d, core.UsualErrors, 1)
 }
 
 // ready lists the setups to begin with for a lifter.

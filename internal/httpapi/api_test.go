@@ -280,7 +280,7 @@ func TestEvaluateGivesTheSameNumbers(t *testing.T) {
 	}
 }
 
-func TestEvaluateTempo(t *testing.T) {
+func TestEvaluateTempoAndUncertainty(t *testing.T) {
 	c := serve(t)
 	d := demo.Documents()[0]
 	var got core.Tempo
@@ -288,6 +288,11 @@ func TestEvaluateTempo(t *testing.T) {
 	want, _ := core.EvaluateTempo(&d)
 	if *got.Peak.Value != *want.Peak.Value || len(got.Time) != len(want.Time) {
 		t.Errorf("peak %v, want %v", *got.Peak.Value, *want.Peak.Value)
+	}
+	var spread core.Uncertainty
+	c.call("POST", "/api/evaluate/uncertainty", d, 200, &spread)
+	if peak := *want.Peak.Value; len(spread.Low) != len(spread.High) || *spread.Peak.Low.Value > peak {
+		t.Errorf("the spread of the peak: %+v", spread.Peak)
 	}
 	d.Tempo.Up = 0
 	var f failure

@@ -12,33 +12,28 @@ import (
 
 type rawInput struct{ RawBody []byte }
 
-type reportOutput struct{ Body *core.Report }
-
-type tempoOutput struct{ Body *core.Tempo }
-
 func (s *Server) registerEvaluate(api huma.API) {
-	op := takes[setup.Document](api, huma.Operation{OperationID: "evaluate", Method: http.MethodPost, Path: "/api/evaluate",
-		Summary: "Evaluate a setup document", Description: "The same numbers as in the page and from the command line.",
-		Errors: []int{413, 422}})
-	huma.Register(api, op, func(_ context.Context, in *rawInput) (*reportOutput, error) {
-		report, problems := core.EvaluateJSON(in.RawBody)
-		if len(problems) > 0 {
-			return nil, refused(problems)
-		}
-		return &reportOutput{report}, nil
-	})
-	op = takes[setup.Document](api, huma.Operation{OperationID: "evaluateTempo", Method: http.MethodPost, Path: "/api/evaluate/tempo",
-		Summary: "Evaluate a setup document in motion, at its tempo", Errors: []int{413, 422}})
-	huma.Register(api, op, func(_ context.Context, in *rawInput) (*tempoOutput, error) {
+	offer(api, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", core.Evaluate)
+	offer(api, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", core.EvaluateTempo)
+	offer(api, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
+		func(d *setup.Document) (*core.Uncertainty, setup.Problems) {
+			return core.EvaluateUncertainty(d, core.UsualErrors, 1)
+		})
+}
+
+// offer registers an evaluation of a document.
+func offer[T any](api huma.API, id, path, summary string, evaluate func(*setup.Document) (*T, setup.Problems)) {
+	op := takes[setup.Document](api, huma.Operation{OperationID: id, Method: http.MethodPost, Path: "/api/evaluate" + path, Summary: summary, Errors: []int{413, 422}})
+	huma.Register(api, op, func(_ context.Context, in *rawInput) (*one[T], error) {
 		d, problems := setup.Parse(in.RawBody)
 		if len(problems) > 0 {
 			return nil, refused(problems)
 		}
-		t, problems := core.EvaluateTempo(&d)
+		out, problems := evaluate(&d)
 		if len(problems) > 0 {
 			return nil, refused(problems)
 		}
-		return &tempoOutput{t}, nil
+		return &one[T]{*out}, nil
 	})
 }
 

@@ -13,10 +13,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /**
-     * Evaluate a setup document
-     * @description The same numbers as in the page and from the command line.
-     */
+    /** Evaluate a setup document: the same numbers as in the page and from the command line */
     post: operations["evaluate"];
     delete?: never;
     options?: never;
@@ -35,6 +32,23 @@ export interface paths {
     put?: never;
     /** Evaluate a setup document in motion, at its tempo */
     post: operations["evaluateTempo"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/evaluate/uncertainty": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How far the numbers of a setup document could be off, under the usual errors */
+    post: operations["evaluateUncertainty"];
     delete?: never;
     options?: never;
     head?: never;
@@ -709,6 +723,20 @@ export interface components {
       /** @description What can be evaluated but should be looked at. */
       warnings: components["schemas"]["Problem"][];
     };
+    ReportBand: {
+      /** @description A number that may be missing; then why says why. */
+      high: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description A number that may be missing; then why says why. */
+      low: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
     ReportCurves: {
       /** @description Elevation of the arm, degrees. */
       angleDeg: (number | null)[];
@@ -738,6 +766,38 @@ export interface components {
       torque: (number | null)[];
       /** @description Torque about the upper arm's long axis, N·m. */
       twist: (number | null)[];
+    };
+    ReportErrors: {
+      /**
+       * Format: double
+       * @description Of heading and held joint angles, degrees.
+       */
+      angleDeg: number;
+      /**
+       * Format: double
+       * @description Of a band's pull, as a share.
+       */
+      band: number;
+      /**
+       * Format: double
+       * @description Of a cable's friction, as a share of the pull.
+       */
+      friction: number;
+      /**
+       * Format: double
+       * @description Of the place of a pulley or anchor along each axis, m.
+       */
+      pulley: number;
+      /**
+       * Format: double
+       * @description Of the place of the lifter along each axis of the floor, m.
+       */
+      stance: number;
+      /**
+       * Format: double
+       * @description Of every length of the body, m.
+       */
+      tape: number;
     };
     ReportGap: {
       /** Format: double */
@@ -985,6 +1045,36 @@ export interface components {
       static: (number | null)[];
       /** @description Seconds from the start of the lift. */
       time: (number | null)[];
+    };
+    ReportUncertainty: {
+      /** @description Elevation of the arm, degrees. */
+      angleDeg: (number | null)[];
+      /** @description Place of the loads' torque, 0 to 1. */
+      centroid: components["schemas"]["ReportBand"];
+      /**
+       * Format: int64
+       * @description How many shifted documents were evaluated.
+       */
+      draws: number;
+      errors: components["schemas"]["ReportErrors"];
+      /**
+       * Format: int64
+       * @description How many of them have no profile, because a stack rests or something is in the way.
+       */
+      failed: number;
+      /** @description Torque that 5% of the draws exceed, N·m. */
+      high: (number | null)[];
+      /** @description Share of the peak at the end. */
+      leftEnd: components["schemas"]["ReportBand"];
+      /** @description Torque that 95% of the draws exceed, N·m. */
+      low: (number | null)[];
+      /** @description 0 to 100. */
+      match: components["schemas"]["ReportBand"];
+      /** @description Largest torque, N·m. */
+      peak: components["schemas"]["ReportBand"];
+      /** @description Where it is, degrees. */
+      peakAngleDeg: components["schemas"]["ReportBand"];
+      peakEffort: components["schemas"]["ReportBand"];
     };
     ReportVerdict: {
       /**
@@ -1272,6 +1362,57 @@ export interface operations {
         };
         content: {
           "application/json": components["schemas"]["ReportTempo"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  evaluateUncertainty: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["Document"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["ReportUncertainty"];
         };
       };
       /** @description Request Entity Too Large */

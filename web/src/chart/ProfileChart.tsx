@@ -3,7 +3,7 @@ import { scaleLinear } from "@visx/scale";
 import { Area, AreaClosed, LinePath } from "@visx/shape";
 import { useRef } from "react";
 import styled from "styled-components";
-import type { Report } from "../engine/types";
+import type { Report, Uncertainty } from "../engine/types";
 import { followPointer } from "../figure/drags";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
@@ -14,13 +14,13 @@ const Box = styled.div`
   svg { display: block; width: 100%; touch-action: none; cursor: ew-resize; }
 `;
 
-type Props = { report: Report; s: number; moveTo: (s: number) => void };
+type Props = { report: Report; uncertainty: Uncertainty | null; s: number; moveTo: (s: number) => void };
 
 const margin = { left: 36, right: 10, top: 18, bottom: 22 };
 const height = 200;
 
 /** The unrolled arc: torque over the angle, with what the muscle can do and what the school wants. */
-export function ProfileChart({ report, s, moveTo }: Props) {
+export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
   const svg = useRef<SVGSVGElement>(null);
@@ -65,6 +65,17 @@ export function ProfileChart({ report, s, moveTo }: Props) {
           <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
           <LinePath {...at(c.capacity)} stroke="var(--slate)" strokeWidth={1.6} strokeDasharray="6 4" />
           <LinePath {...at(c.arm)} stroke="var(--ember)" strokeWidth={1.2} strokeDasharray="2 3" />
+          {uncertainty && (
+            <Area
+              data={uncertainty.angleDeg.map((_, i) => i)}
+              x={(i) => x(uncertainty.angleDeg[i] ?? 0)}
+              y0={(i) => y((uncertainty.low[i] ?? 0) * factor)}
+              y1={(i) => y((uncertainty.high[i] ?? 0) * factor)}
+              defined={(i) => uncertainty.low[i] != null}
+              fill="var(--ember)"
+              fillOpacity={0.28}
+            />
+          )}
           <LinePath {...at(c.torque)} stroke="var(--ember)" strokeWidth={2.6} />
           {report.gaps.map((g) => (
             <Gap key={`${g.index}${g.fromDeg}`} from={x(g.fromDeg)} to={x(g.toDeg)} />

@@ -12,6 +12,7 @@ export type RawCore = {
   dropLoad(document: string, index: number): string;
   paint(document: string): string;
   tempo(document: string): string;
+  spread(document: string): string;
   ready(lifter: string): string;
   bench(document: string, times: number): number;
 };

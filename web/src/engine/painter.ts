@@ -1,39 +1,51 @@
-import type { Answer, Painting } from "./types";
+import type { Answer, Painting, Uncertainty } from "./types";
+import type { Job } from "./worker";
+
+type Done = {
+  painted(document: string, painting: Answer<Painting>): void;
+  spread(document: string, uncertainty: Answer<Uncertainty>): void;
+};
 
 /**
- * Paints the dials in a worker. Newest wins: while the worker is busy only the last request is remembered, so nothing
- * queues up however fast a dial is dragged.
+ * Paints the dials in a worker and then, when nothing newer waits, works out how far the numbers could be off. Newest
+ * wins: while the worker is busy only the last document is remembered, so nothing queues up however fast a dial is
+ * dragged.
  */
 export class Painter {
   private worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module" });
-  private busy: string | null = null;
-  private next: string | null = null;
+  private busy: Job | null = null;
+  private next: Job | null = null;
 
-  constructor(private readonly done: (document: string, painting: Answer<Painting>) => void) {
+  constructor(private readonly done: Done) {
     this.worker.onmessage = (event: MessageEvent<string>) => {
-      const document = this.busy;
+      const job = this.busy;
       this.busy = null;
-      if (document !== null) this.done(document, JSON.parse(event.data));
-      if (this.next !== null) {
-        const waiting = this.next;
-        this.next = null;
-        this.paint(waiting);
+      if (!job) return;
+      const answer = JSON.parse(event.data);
+      if (job.what === "paint") {
+        this.next ??= { what: "spread", document: job.document };
+        this.done.painted(job.document, answer);
+      } else {
+        this.done.spread(job.document, answer);
       }
+      const waiting = this.next;
+      this.next = null;
+      if (waiting) this.start(waiting);
     };
   }
 
   paint(document: string): void {
-    if (this.busy === document) {
-      this.next = null;
-    } else if (this.busy !== null) {
-      this.next = document;
-    } else {
-      this.busy = document;
-      this.worker.postMessage(document);
-    }
+    const job: Job = { what: "paint", document };
+    if (this.busy) this.next = job;
+    else this.start(job);
   }
 
   stop(): void {
     this.worker.terminate();
+  }
+
+  private start(job: Job): void {
+    this.busy = job;
+    this.worker.postMessage(job);
   }
 }

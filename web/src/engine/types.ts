@@ -15,6 +15,7 @@ export type Painting = Schemas["Painting"];
 export type Sweep = Schemas["Sweep"];
 export type Ready = Schemas["Ready"];
 export type Tempo = Schemas["ReportTempo"];
+export type Uncertainty = Schemas["ReportUncertainty"];
 export type Mend = Schemas["Mend"];
 export type Problem = Schemas["Problem"];
 export type Verdict = Schemas["ReportVerdict"];

@@ -1,11 +1,14 @@
 import { loadCore } from "./load";
 
+export type Job = { what: "paint" | "spread"; document: string };
+
 const ready = loadCore();
 
-/** Paints one document at a time; the page never sends a second before the first is answered. */
-self.onmessage = async (event: MessageEvent<string>) => {
+/** Does one job at a time; the page never sends a second before the first is answered. */
+self.onmessage = async (event: MessageEvent<Job>) => {
+  const { what, document } = event.data;
   try {
-    self.postMessage((await ready).paint(event.data));
+    self.postMessage((await ready)[what](document));
   } catch (error) {
     self.postMessage(JSON.stringify({ problems: [{ path: "", what: String(error) }] }));
   }

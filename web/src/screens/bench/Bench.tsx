@@ -230,8 +230,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
             <>
               <div>
                 <h2>Profile{good.report.both ? ", each arm" : ""}</h2>
-                <ProfileChart report={good.report} s={s} moveTo={moveTo} />
-                <Summary report={good.report} />
+                <ProfileChart report={good.report} uncertainty={model.uncertainty} s={s} moveTo={moveTo} />
+                <Summary report={good.report} uncertainty={model.uncertainty} />
               </div>
               <div>
                 <Verdicts

@@ -1,5 +1,5 @@
 import styled from "styled-components";
-import type { Report } from "../../engine/types";
+import type { Report, Uncertainty } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 
 const Numbers = styled.dl`
@@ -8,7 +8,8 @@ const Numbers = styled.dl`
   gap: 2px 10px;
   margin: 6px 0 2px;
   dt { color: var(--quiet); font-size: 12px; }
-  dd { font-weight: 600; margin: 0 0 4px; }
+  dd { font-weight: 600; margin: 0; }
+  dd.spread { font-weight: 400; font-size: 12px; line-height: 14px; color: var(--quiet); }
 `;
 
 const Note = styled.p`
@@ -22,11 +23,11 @@ const trusts: Record<string, string> = {
   estimate: "Strength is estimated from body mass: test it before you trust the effort.",
 };
 
-type Cell = { name: string; value: string | null; why?: string };
+type Cell = { name: string; value: string | null; spread?: string; why?: string };
 
 /** The few numbers that a coach compares setups by; a missing one says why. */
-export function Summary({ report }: { report: Report }) {
-  const cells = cellsOf(report, useUnits());
+export function Summary({ report, uncertainty }: { report: Report; uncertainty: Uncertainty | null }) {
+  const cells = cellsOf(report, uncertainty, useUnits());
   const whys = new Set(cells.filter((c) => c.value === null && c.why).map((c) => c.why));
   return (
     <>
@@ -35,6 +36,7 @@ export function Summary({ report }: { report: Report }) {
           <div key={c.name}>
             <dt>{c.name}</dt>
             <dd className="mono">{c.value ?? "–"}</dd>
+            <dd className="spread mono">{c.spread ?? "\u00a0"}</dd>
           </div>
         ))}
       </Numbers>
@@ -46,21 +48,33 @@ export function Summary({ report }: { report: Report }) {
   );
 }
 
-function cellsOf(report: Report, units: Units): Cell[] {
+function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units): Cell[] {
   const { match, loads, peakEffort, total, reps } = report.profile;
   type Metric = typeof match;
-  const cell = (name: string, m: Metric, text: (v: number) => string): Cell => ({
+  type Band = Uncertainty["match"];
+  const cell = (name: string, m: Metric, text: (v: number) => string, band?: Band, short = text): Cell => ({
     name,
     value: m.value == null ? null : text(m.value),
+    spread:
+      band?.low.value == null || band.high.value == null
+        ? undefined
+        : `${short(band.low.value)} to ${short(band.high.value)}`,
     why: m.why,
   });
   const percent = (v: number) => units.text(100 * v, "percent");
+  const bare = (v: number) => units.number(v, "torque");
   return [
-    cell("Match", match, (v) => `${v.toFixed(0)} of 100`),
+    cell(
+      "Match",
+      match,
+      (v) => `${v.toFixed(0)} of 100`,
+      uncertainty?.match,
+      (v) => v.toFixed(0),
+    ),
     cell("Load falls", loads.centroid, () => loads.phase),
-    cell("Peak effort", peakEffort, percent),
-    cell("Peak torque", total.peak, (v) => units.text(v, "torque")),
-    cell("Left at the end", total.leftEnd, percent),
+    cell("Peak effort", peakEffort, percent, uncertainty?.peakEffort),
+    cell("Peak torque", total.peak, (v) => units.text(v, "torque"), uncertainty?.peak, bare),
+    cell("Left at the end", total.leftEnd, percent, uncertainty?.leftEnd),
     cell("Repetitions", reps, (v) => `about ${Math.floor(v)}`),
   ];
 }

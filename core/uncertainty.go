@@ -1,0 +1,149 @@
+package core
+
+import (
+	"math"
+	"math/rand/v2"
+	"slices"
+
+	"dialarc/core/setup"
+
+	"gonum.org/v1/gonum/stat"
+)
+
+// Errors are the standard deviations of what goes into a document.
+type Errors struct {
+	Tape     float64 `json:"tape" doc:"Of every length of the body, m."`
+	Pulley   float64 `json:"pulley" doc:"Of the place of a pulley or anchor along each axis, m."`
+	Stance   float64 `json:"stance" doc:"Of the place of the lifter along each axis of the floor, m."`
+	AngleDeg float64 `json:"angleDeg" doc:"Of heading and held joint angles, degrees."`
+	Band     float64 `json:"band" doc:"Of a band's pull, as a share."`
+	Friction float64 `json:"friction" doc:"Of a cable's friction, as a share of the pull."`
+}
+
+// UsualErrors are those of a careful coach with a tape (own estimates).
+var UsualErrors = Errors{Tape: 0.01, Pulley: 0.01, Stance: 0.03, AngleDeg: 3, Band: 0.05, Friction: 0.03}
+
+// Band is where nine of ten draws lie: between the 5th and the 95th percentile.
+type Band struct {
+	Low  Metric `json:"low"`
+	High Metric `json:"high"`
+}
+
+// Uncertainty says how far a document's numbers could be off, by evaluating it many times with its inputs shifted at random.
+type Uncertainty struct {
+	Draws        int    `json:"draws" doc:"How many shifted documents were evaluated."`
+	Failed       int    `json:"failed" doc:"How many of them have no profile, because a stack rests or something is in the way."`
+	Errors       Errors `json:"errors"`
+	AngleDeg     Curve  `json:"angleDeg" doc:"Elevation of the arm, degrees."`
+	Low          Curve  `json:"low" doc:"Torque that 95% of the draws exceed, N·m."`
+	High         Curve  `json:"high" doc:"Torque that 5% of the draws exceed, N·m."`
+	Peak         Band   `json:"peak" doc:"Largest torque, N·m."`
+	PeakAngleDeg Band   `json:"peakAngleDeg" doc:"Where it is, degrees."`
+	LeftEnd      Band   `json:"leftEnd" doc:"Share of the peak at the end."`
+	Centroid     Band   `json:"centroid" doc:"Place of the loads' torque, 0 to 1."`
+	Match        Band   `json:"match" doc:"0 to 100."`
+	PeakEffort   Band   `json:"peakEffort"`
+}
+
+const (
+	draws         = 200
+	spreadSamples = 31
+	enoughDraws   = 20 // below which percentiles would mean nothing
+)
+
+// EvaluateUncertainty shifts a document's inputs by normal errors, 200 times from a seed, and reports the spread. The same
+// document, errors and seed give the same answer.
+func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncertainty, setup.Problems) {
+	var e Evaluator
+	base := d.Clone()
+	base.Samples = spreadSamples
+	first, problems := e.Evaluate(&base)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	r := rand.New(rand.NewPCG(seed, 1))
+	out := &Uncertainty{Draws: draws, Errors: errors, AngleDeg: first.Curves.AngleDeg}
+	curves := make([][]float64, spreadSamples)
+	metrics := make([][]float64, 6)
+	for range draws {
+		shifted := shift(&base, &errors, r)
+		m := newModel(&shifted)
+		o, problems := e.judge(m, spreadSamples)
+		if len(problems) > 0 || o.result.Match.Value == nil || o.result.Total.LeftEnd.Value == nil || o.result.Loads.Centroid.Value == nil {
+			out.Failed++
+			continue
+		}
+		for i, x := range o.rep.Total {
+			curves[i] = append(curves[i], x)
+		}
+		t := &o.result.Total
+		for k, x := range []float64{*t.Peak.Value, *t.PeakAngle.Value * 180 / math.Pi, *t.LeftEnd.Value, *o.result.Loads.Centroid.Value, *o.result.Match.Value, *o.result.PeakEffort.Value} {
+			metrics[k] = append(metrics[k], x)
+		}
+	}
+	out.summarise(curves, metrics)
+	return out, nil
+}
+
+func (d *Uncertainty) summarise(curves, metrics [][]float64) {
+	d.Low, d.High = make(Curve, len(curves)), make(Curve, len(curves))
+	for i, values := range curves {
+		d.Low[i], d.High[i] = math.NaN(), math.NaN()
+		if len(values) >= enoughDraws {
+			slices.Sort(values)
+			d.Low[i], d.High[i] = stat.Quantile(0.05, stat.Empirical, values, nil), stat.Quantile(0.95, stat.Empirical, values, nil)
+		}
+	}
+	for k, band := range []*Band{&d.Peak, &d.PeakAngleDeg, &d.LeftEnd, &d.Centroid, &d.Match, &d.PeakEffort} {
+		values := metrics[k]
+		if len(values) < enoughDraws {
+			why := Metric{Why: "Too few of the shifted setups have a profile."}
+			*band = Band{Low: why, High: why}
+			continue
+		}
+		slices.Sort(values)
+		low, high := rounded(stat.Quantile(0.05, stat.Empirical, values, nil)), rounded(stat.Quantile(0.95, stat.Empirical, values, nil))
+		*band = Band{Low: Metric{Value: &low}, High: Metric{Value: &high}}
+	}
+}
+
+// shiftedLengths are the lengths that torque at the shoulder depends on.
+var shiftedLengths = []string{"upperArm", "forearm", "grip", "shoulderHeight", "shoulderHalfBreadth"}
+
+// shift is the document with normal errors on its inputs. Friction and pull cannot fall below nothing: there the normal
+// curve is cut off.
+func shift(d *setup.Document, e *Errors, r *rand.Rand) setup.Document {
+	c := d.Clone()
+	by := func(sd float64) float64 { return sd * r.NormFloat64() }
+	if c.Lifter.Lengths == nil {
+		c.Lifter.Lengths = map[string]float64{}
+	}
+	for _, key := range shiftedLengths {
+		c.Lifter.Lengths[key] = d.Lifter.LengthOf(key) + by(e.Tape)
+	}
+	c.Posture.X, c.Posture.Z = c.Posture.X+by(e.Stance), c.Posture.Z+by(e.Stance)
+	c.Posture.HeadingDeg += by(e.AngleDeg)
+	if c.Movement.Kind == "shoulder-raise" {
+		if c.Movement.Hold == nil {
+			c.Movement.Hold = map[string]float64{}
+		}
+		for _, key := range []string{"shoulder.planeDeg", "elbow.flexionDeg", "shoulder.rotationDeg"} {
+			c.Movement.Hold[key] += by(e.AngleDeg)
+		}
+	}
+	for i := range c.Loads {
+		l := &c.Loads[i]
+		for _, p := range []*setup.Point{l.Pulley, l.Anchor} {
+			if p != nil {
+				p.X, p.Y, p.Z = p.X+by(e.Pulley), p.Y+by(e.Pulley), p.Z+by(e.Pulley)
+			}
+		}
+		l.Friction = max(0, l.Friction+by(e.Friction))
+		share := max(0, 1+by(e.Band))
+		l.Section *= share
+		for k := range l.Pull {
+			l.Pull[k].Force *= share
+		}
+	}
+	return c
+}
