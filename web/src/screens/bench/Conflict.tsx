@@ -1,7 +1,8 @@
 import styled from "styled-components";
-import type { SetupDocument, StoredSetup } from "../../engine/types";
+import type { SetupDocument } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Modal } from "../../ui/Modal";
+import type { useSaving } from "./useSaving";
 
 const Table = styled.table`
   border-collapse: collapse;
@@ -12,14 +13,20 @@ const Table = styled.table`
 
 type Props = {
   mine: SetupDocument;
-  theirs: StoredSetup;
-  keepMine: () => void;
-  takeTheirs: () => void;
-  later: () => void;
+  saving: ReturnType<typeof useSaving>;
+  replace: (document: SetupDocument) => void;
 };
 
 /** The setup was saved elsewhere in the meantime: both states, and the coach keeps either. */
-export function Conflict({ mine, theirs, keepMine, takeTheirs, later }: Props) {
+export function Conflict({ mine, saving, replace }: Props) {
+  if (saving.state.kind !== "conflict") return null;
+  const { theirs } = saving.state;
+  const keepMine = () => void saving.keepMine(theirs.version);
+  const takeTheirs = () => {
+    saving.takeTheirs(theirs);
+    replace(theirs.document);
+  };
+  const later = saving.later;
   const rows = differences(mine, theirs.document);
   return (
     <Modal title="This setup was changed elsewhere" open onClose={later}>

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Choice, Segments } from "../../ui/Choice";
 import { Dial } from "../../ui/Dial";
 import { Mark } from "../../ui/Mark";
+import type { Edits } from "./useDocument";
 
 const Column = styled.div`
   padding: 4px 14px 24px;
@@ -54,17 +55,12 @@ type Props = {
   painting: Painting | null;
   problems: Problem[];
   warnings: Problem[];
-  turn: (key: string, value: number, drag: boolean) => void;
-  turnDone: () => void;
-  setLoadKind: (index: number, kind: string) => void;
-  addLoad: (kind: string) => void;
-  dropLoad: (index: number) => void;
-  setTarget: (change: Partial<SetupDocument["target"]>) => void;
+  edits: Edits;
 };
 
 /** The left column: what the setup is for and everything that can be turned on it. */
 export function Rig(props: Props) {
-  const { document, settings, painting, problems, warnings } = props;
+  const { document, settings, painting, problems, warnings, edits } = props;
   const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
   const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
   const dials = (group: string, index?: number) =>
@@ -77,8 +73,8 @@ export function Rig(props: Props) {
           sweep={painting?.sweeps.find((w) => w.key === s.key)}
           problems={problems.filter(mine(s))}
           warnings={warnings.filter(mine(s))}
-          onTurn={props.turn}
-          onDone={props.turnDone}
+          onTurn={edits.turn}
+          onDone={edits.turnDone}
         />
       ));
   return (
@@ -92,7 +88,7 @@ export function Rig(props: Props) {
         </div>
       ))}
       <Fold title="Target">
-        <Target region={document.target.region} school={document.target.school} set={props.setTarget} />
+        <Target region={document.target.region} school={document.target.school} set={edits.setTarget} />
       </Fold>
       {(document.loads ?? []).map((load, i) => (
         <Fold key={load.id} title={loadTitle(document, load)}>
@@ -102,10 +98,10 @@ export function Rig(props: Props) {
                 label={`Kind of load: ${load.id}`}
                 options={loadKinds}
                 value={load.kind}
-                onChange={(kind) => props.setLoadKind(i, kind)}
+                onChange={(kind) => edits.setLoadKind(i, kind)}
               />
               {document.loads.length > 1 && (
-                <Button look="quiet" aria-label={`Take away: ${load.id}`} onPress={() => props.dropLoad(i)}>
+                <Button look="quiet" aria-label={`Take away: ${load.id}`} onPress={() => edits.dropLoad(i)}>
                   <X size={14} aria-hidden />
                 </Button>
               )}
@@ -122,7 +118,7 @@ export function Rig(props: Props) {
             key={k.key}
             look="link"
             aria-label={`Add a ${k.label.toLowerCase()}`}
-            onPress={() => props.addLoad(k.key)}
+            onPress={() => edits.addLoad(k.key)}
           >
             {k.label.toLowerCase()}
           </Button>
@@ -135,7 +131,7 @@ export function Rig(props: Props) {
   );
 }
 
-type TargetProps = { region: string; school: string; set: Props["setTarget"] };
+type TargetProps = { region: string; school: string; set: Edits["setTarget"] };
 
 /** What the setup is for: the region, and the school that judges the profile. */
 const Target = memo(function Target({ region, school, set }: TargetProps) {

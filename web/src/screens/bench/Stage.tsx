@@ -1,0 +1,73 @@
+import { valueAt } from "../../chart/ProfileChart";
+import { SceneView } from "../../figure/SceneView";
+import type { Turn, ViewName } from "../../figure/view";
+import { Segments } from "../../ui/Choice";
+import { Mark } from "../../ui/Mark";
+import { Failed } from "../../ui/States";
+import { Scrubber } from "./Scrubber";
+import type { Edits } from "./useDocument";
+import type { Model } from "./useModel";
+
+const viewNames: { key: ViewName; label: string }[] = [
+  { key: "side", label: "Side" },
+  { key: "front", label: "Front" },
+  { key: "top", label: "Top" },
+  { key: "free", label: "Free" },
+];
+
+type Props = {
+  model: Model;
+  s: number;
+  moveTo: (s: number) => void;
+  viewName: ViewName;
+  setViewName: (name: ViewName) => void;
+  viewTurn: Turn;
+  turnView: (turn: Turn) => void;
+  edits: Edits;
+  playing: boolean;
+  play: () => void;
+};
+
+/** The middle: the picture in one of its views, and the range below it. */
+export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play }: Props) {
+  const { good, scene, problems } = model;
+  return (
+    <>
+      <div className="views">
+        <Segments label="View" options={viewNames} value={viewName} onChange={(v) => setViewName(v as ViewName)} />
+        {problems.length > 0 && (
+          <span className="stale" role="status">
+            <Mark tone="stop" /> {good ? "The picture is the last one that works." : "Nothing to show yet."}
+          </span>
+        )}
+      </div>
+      <div className="scene">
+        {good && scene ? (
+          <SceneView
+            document={good.document}
+            report={good.report}
+            scene={scene}
+            settings={model.settings}
+            painting={model.painting}
+            viewName={viewName}
+            viewTurn={viewTurn}
+            effort={valueAt(good.report.curves.effort, s) ?? 0}
+            actions={{ turn: edits.turn, dragDone: edits.turnDone, moveTo, turnView }}
+          />
+        ) : (
+          <Failed what="This setup cannot be shown." why={problems.map((p) => p.what).join(" ")} />
+        )}
+      </div>
+      {good && (
+        <Scrubber
+          report={good.report}
+          s={s}
+          moveTo={moveTo}
+          playing={playing}
+          play={play}
+          tempo={model.document.tempo}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,48 @@
+import { useReducer, useState } from "react";
+import type { Core } from "../../engine/core";
+import type { Answer, SetupDocument, StoredSetup } from "../../engine/types";
+import { useStable } from "../../ui/useStable";
+import { readDraft } from "./draft";
+import { history } from "./history";
+
+export type Edits = {
+  turn(key: string, value: number, drag: boolean): void;
+  turnDone(): void;
+  setLoadKind(index: number, kind: string): void;
+  addLoad(kind: string): void;
+  dropLoad(index: number): void;
+  setTarget(change: Partial<SetupDocument["target"]>): void;
+  rename(name: string): void;
+  replace(document: SetupDocument): void;
+  undo(): void;
+  redo(): void;
+};
+
+/** The document on the bench with its history: the saved one, or the draft that this browser kept. */
+export function useDocument(core: Core, stored: StoredSetup) {
+  const [start] = useState(() => {
+    const saved = JSON.stringify(stored.document);
+    const draft = readDraft(stored.id);
+    return { saved, text: draft?.document ?? saved, version: draft?.version ?? stored.version };
+  });
+  const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: false });
+  const text = state.now;
+  /** Takes over what the core made of the document; what it refuses changes nothing. */
+  const take = (answer: Answer<SetupDocument>, drag = false) => {
+    if (answer.ok) dispatch({ type: "change", to: JSON.stringify(answer.ok), drag });
+  };
+  const edit = (change: (document: SetupDocument) => SetupDocument) => take({ ok: change(JSON.parse(text)) });
+  const edits: Edits = {
+    turn: useStable((key, value, drag) => take(core.apply(text, key, value), drag)),
+    turnDone: useStable(() => dispatch({ type: "dragDone" })),
+    setLoadKind: useStable((index, kind) => take(core.loadKind(text, index, kind))),
+    addLoad: useStable((kind) => take(core.addLoad(text, kind))),
+    dropLoad: useStable((index) => take(core.dropLoad(text, index))),
+    setTarget: useStable((change) => edit((d) => ({ ...d, target: { ...d.target, ...change } }))),
+    rename: useStable((name) => edit((d) => ({ ...d, name }))),
+    replace: useStable((document) => dispatch({ type: "replace", with: JSON.stringify(document) })),
+    undo: useStable(() => dispatch({ type: "undo" })),
+    redo: useStable(() => dispatch({ type: "redo" })),
+  };
+  return { text, start, edits, canUndo: state.past.length > 0, canRedo: state.future.length > 0 };
+}
