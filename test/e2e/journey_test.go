@@ -154,6 +154,10 @@ func TestBadValueAtItsDial(t *testing.T) {
 	p.typeInto("stance.out", "2")
 	p.typeInto("path.plane", "0")
 	p.says(`[data-dial="stance.out"]`, "column")
+	p.typeInto("path.elbow", "a bit")
+	p.says(`[data-dial="path.elbow"]`, "“a bit” is not a number")
+	p.typeInto("path.elbow", "12,5")
+	p.untilDial("path.elbow", 12.5)
 }
 
 // While the server is away the bench goes on and says so; a save that was asked for happens by itself afterwards.

@@ -1,10 +1,11 @@
 import { Minus, Plus } from "lucide-react";
-import { memo, useMemo } from "react";
-import { Button, Group, Input, NumberField, Slider, SliderThumb, SliderTrack } from "react-aria-components";
+import { memo, useMemo, useState } from "react";
+import { Button, Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
 import type { Problem, Setting, Sweep } from "../engine/types";
 import { useUnits } from "../state/units";
 import { Mark } from "./Mark";
+import { NumberEntry } from "./NumberEntry";
 
 const Box = styled.div`
   padding: 2px 0 4px;
@@ -14,20 +15,6 @@ const Box = styled.div`
   .problem { display: flex; gap: 6px; margin-top: 4px; color: var(--brick); font-size: 12px; line-height: 16px; }
   .warning { color: var(--ochre); }
   .problem span { color: var(--ink); }
-`;
-
-const Value = styled(NumberField)`
-  .group { display: flex; align-items: center; border: 1px solid transparent; border-radius: 5px; }
-  input {
-    width: 46px;
-    padding: 1px 3px;
-    border: 0;
-    border-radius: 4px;
-    background: transparent;
-    text-align: right;
-    font-weight: 600;
-  }
-  input:hover { background: var(--paper); }
 `;
 
 const Step = styled(Button)`
@@ -97,6 +84,7 @@ type Props = {
 /** A setting with its value, its step buttons and a track painted with how well every other value would fit. */
 export const Dial = memo(function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Props) {
   const units = useUnits();
+  const [nonsense, setNonsense] = useState<string | null>(null);
   const unit = units.unit(setting.kind);
   const digits = setting.kind === "mass" ? unit.digits : 1;
   const step = units.step(setting);
@@ -109,17 +97,15 @@ export const Dial = memo(function Dial({ setting, sweep, problems, warnings, onT
       <div className="head">
         <span>{setting.label}</span>
         {hole && <span className="side">hole</span>}
-        <Value
-          aria-label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
-          value={Number(shown.toFixed(digits))}
-          onChange={(v) => Number.isFinite(v) && onTurn(setting.key, v / unit.factor, false)}
-          formatOptions={{ maximumFractionDigits: digits, useGrouping: false }}
-          isInvalid={problems.length > 0}
-        >
-          <Group className="group">
-            <Input className="mono" />
-          </Group>
-        </Value>
+        <NumberEntry
+          label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
+          value={shown}
+          digits={digits}
+          invalid={problems.length > 0 || nonsense !== null}
+          onEnter={(v) => onTurn(setting.key, v / unit.factor, false)}
+          onStep={nudge}
+          onNonsense={setNonsense}
+        />
         <span className="side mono">{aside}</span>
         <span style={{ display: "inline-flex" }}>
           <Step aria-label={`${setting.label}: one step less`} onPress={() => nudge(-1)}>
@@ -144,6 +130,12 @@ export const Dial = memo(function Dial({ setting, sweep, problems, warnings, onT
           <Thumb />
         </Track>
       </Slider>
+      {nonsense !== null && (
+        <div className="problem" role="alert">
+          <Mark tone="stop" />
+          <span>“{nonsense}” is not a number. Type one, or press Escape.</span>
+        </div>
+      )}
       {problems.map((p) => (
         <div className="problem" key={p.path + p.what} role="alert">
           <Mark tone="stop" />
