@@ -38,6 +38,7 @@ func main() {
 		"tempo":    export(tempo),
 		"spread":   export(spread),
 		"ready":    export(ready),
+		"lengths":  export(lengths),
 		"bench":    js.FuncOf(bench),
 	}))
 	select {}
@@ -156,3 +157,6 @@ func ready(args []js.Value) (any, setup.Problems) {
 	}
 	return catalogue.ReadySetups(&l), nil
 }
+
+// lengths lists what the tape can measure on a lifter.
+func lengths([]js.Value) (any, setup.Problems) { return setup.Lengths, nil }

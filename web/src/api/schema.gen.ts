@@ -273,6 +273,17 @@ export interface components {
       /** @description Key of the station. */
       station: string;
     };
+    DocumentLength: {
+      /**
+       * Format: double
+       * @description Usual share of stature.
+       */
+      fraction: number;
+      /** @description Key in lifter.lengths. */
+      key: string;
+      /** @description How to measure it. */
+      label: string;
+    };
     DocumentLifter: {
       /** @description Measured lengths in m that replace the fraction of stature; keys as in the format's description. */
       lengths?: {

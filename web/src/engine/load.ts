@@ -14,6 +14,7 @@ export type RawCore = {
   tempo(document: string): string;
   spread(document: string): string;
   ready(lifter: string): string;
+  lengths(): string;
   bench(document: string, times: number): number;
 };
 

@@ -16,6 +16,7 @@ export type Sweep = Schemas["Sweep"];
 export type Ready = Schemas["Ready"];
 export type Tempo = Schemas["ReportTempo"];
 export type Uncertainty = Schemas["ReportUncertainty"];
+export type Length = Schemas["DocumentLength"];
 export type Mend = Schemas["Mend"];
 export type Problem = Schemas["Problem"];
 export type Verdict = Schemas["ReportVerdict"];

@@ -36,7 +36,13 @@ export function TextInput(
 
 /** A number in the coach's unit; NaN while it is empty. */
 export function NumberInput(
-  props: Common & { value: number; onChange: (v: number) => void; digits?: number; autoFocus?: boolean },
+  props: Common & {
+    value: number;
+    onChange: (v: number) => void;
+    digits?: number;
+    autoFocus?: boolean;
+    placeholder?: string;
+  },
 ) {
   return (
     <NumberBox
@@ -47,7 +53,7 @@ export function NumberInput(
       formatOptions={{ maximumFractionDigits: props.digits ?? 1, useGrouping: false }}
     >
       <Label>{props.label}</Label>
-      <Input />
+      <Input placeholder={props.placeholder} />
       <FieldError className="error">{props.error}</FieldError>
     </NumberBox>
   );

@@ -102,6 +102,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     <Page>
       <BenchHeader
         lifterId={stored.lifterId}
+        body={JSON.stringify(model.document.lifter)}
+        takeBody={edits.setLifter}
         name={model.document.name}
         rename={edits.rename}
         state={saving.state.kind}

@@ -4,6 +4,7 @@ import { memo, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
+import type { Lifter } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
 import type { SaveState } from "./useSaving";
@@ -49,6 +50,8 @@ const Bar = styled.header`
 
 type Props = {
   lifterId: string;
+  body: string; // the document's copy of the lifter, as text
+  takeBody: (lifter: Lifter) => void;
   name: string;
   rename: (name: string) => void;
   state: SaveState["kind"];
@@ -75,6 +78,11 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
       <span className="slash">/</span>
       <Name key={props.name} name={props.name} rename={props.rename} />
       <Status state={state} refusal={props.refusal} version={props.version} />
+      {lifter.data && JSON.stringify(lifter.data.body) !== props.body && (
+        <Button look="link" onPress={() => props.takeBody(lifter.data.body)}>
+          Take over the lifter's new measures
+        </Button>
+      )}
       <span className="push" />
       {props.away && (
         <span className="away" role="status">

@@ -13,6 +13,7 @@ export type Edits = {
   dropLoad(index: number): void;
   setTarget(change: Partial<SetupDocument["target"]>): void;
   rename(name: string): void;
+  setLifter(lifter: SetupDocument["lifter"]): void;
   replace(document: SetupDocument): void;
   undo(): void;
   redo(): void;
@@ -39,6 +40,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
     addLoad: useStable((kind) => take(core.addLoad(text, kind))),
     dropLoad: useStable((index) => take(core.dropLoad(text, index))),
     setTarget: useStable((change) => edit((d) => ({ ...d, target: { ...d.target, ...change } }))),
+    setLifter: useStable((lifter) => edit((d) => ({ ...d, lifter }))),
     rename: useStable((name) => edit((d) => ({ ...d, name }))),
     replace: useStable((document) => dispatch({ type: "replace", with: JSON.stringify(document) })),
     undo: useStable(() => dispatch({ type: "undo" })),

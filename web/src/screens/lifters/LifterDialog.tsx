@@ -7,6 +7,7 @@ import { Button } from "../../ui/Button";
 import { NumberInput, TextInput } from "../../ui/Field";
 import { Modal } from "../../ui/Modal";
 import { lifterKeys } from "./LiftersScreen";
+import { Tape } from "./Tape";
 
 /** Adds a lifter, or changes one. What the server says is wrong stands at its field. */
 export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; done?: (l: StoredLifter) => void }) {
@@ -17,15 +18,18 @@ export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; 
   const [notes, setNotes] = useState(lifter?.notes ?? "");
   const [stature, setStature] = useState(lifter?.body.stature ?? Number.NaN);
   const [mass, setMass] = useState(lifter?.body.mass ?? Number.NaN);
+  const [lengths, setLengths] = useState<Record<string, number>>(lifter?.body.lengths ?? {});
   const [version, setVersion] = useState(lifter?.version ?? 0);
   const [id] = useState(() => lifter?.id ?? crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const at = (path: string) => {
     const p = problems.find((x) => x.path === path);
-    return p && `${p.what} ${p.hint ?? ""}`;
+    return p && [p.what, p.why, p.hint].filter(Boolean).join(" ");
   };
-  const elsewhere = problems.filter((p) => !["name", "body.stature", "body.mass"].includes(p.path));
+  const elsewhere = problems.filter(
+    (p) => !["name", "body.stature", "body.mass"].includes(p.path) && !p.path.startsWith("body.lengths."),
+  );
 
   const missing = (): Problem[] => {
     const out: Problem[] = [];
@@ -39,7 +43,7 @@ export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; 
     setProblems(gaps);
     if (gaps.length) return;
     setBusy(true);
-    const body = { id, version, name: name.trim(), notes, body: { ...lifter?.body, stature, mass } };
+    const body = { id, version, name: name.trim(), notes, body: { ...lifter?.body, stature, mass, lengths } };
     try {
       const row = await settled(
         lifter
@@ -85,6 +89,7 @@ export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; 
         onChange={(v) => setMass(v / weight.factor)}
         error={at("body.mass")}
       />
+      <Tape stature={stature} lengths={lengths} onChange={setLengths} errorAt={at} />
       <TextInput label="Notes" value={notes} onChange={setNotes} long />
       {elsewhere.map((p) => (
         <p key={p.path + p.what} role="alert" style={{ color: "var(--brick)" }}>
