@@ -60,6 +60,7 @@ func (o *outcome) curves() Curves {
 		Torque: o.known(r.Total), Loads: o.known(r.Loads), Arm: clone(r.Weights), Lowering: o.known(r.Lowering),
 		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
 		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Elbow: o.known(r.Elbow),
+		Along: o.known(r.Along), Across: o.known(r.Across), Grip: o.known(r.GripForce),
 	}
 }
 

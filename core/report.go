@@ -40,6 +40,9 @@ type Curves struct {
 	Bend     Curve `json:"bend" doc:"Torque out of the plane of movement, N·m."`
 	OffAxis  Curve `json:"offAxis" doc:"Size of what the loads leave beside the axis, N·m."`
 	Elbow    Curve `json:"elbow" doc:"Size of the torque about the elbow, N·m."`
+	Along    Curve `json:"along" doc:"Resultant force at the shoulder along the upper arm, N: positive pushes the arm away, negative holds it back. Muscles are not in it."`
+	Across   Curve `json:"across" doc:"Size of the resultant force at the shoulder across the upper arm, N."`
+	Grip     Curve `json:"grip" doc:"Force that the hand has to hold, N."`
 }
 
 // Part is one load's share.
@@ -136,7 +139,7 @@ type Path struct {
 // AllCurves lists every curve of the report, in the order of its JSON.
 func (r *Report) AllCurves() []*Curve {
 	c := &r.Curves
-	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Arm, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis, &c.Elbow}
+	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Arm, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis, &c.Elbow, &c.Along, &c.Across, &c.Grip}
 	for i := range r.Parts {
 		p := &r.Parts[i]
 		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift, &p.Stretch)

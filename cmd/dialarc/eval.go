@@ -128,9 +128,9 @@ func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
 
 // curvesOf lists the curves of a report with their heads.
 func curvesOf(r *core.Report) (heads []string, columns []core.Curve) {
-	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "arm_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm", "off_axis_Nm", "elbow_Nm"}
+	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "arm_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm", "off_axis_Nm", "elbow_Nm", "shoulder_along_N", "shoulder_across_N", "grip_N"}
 	c := &r.Curves
-	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow}
+	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow, c.Along, c.Across, c.Grip}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
 		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift, p.Stretch)

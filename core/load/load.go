@@ -53,6 +53,9 @@ type Item struct {
 	From    *space.Vec // the pulley or anchor; nil for a free weight
 }
 
+// Held says whether the hand holds the load, rather than a cuff.
+func (it *Item) Held() bool { return it.Segment == body.HandR || it.Segment == body.HandL }
+
 // kinds builds a source of each kind; place puts the document's right-handed geometry on the actual side.
 var kinds = map[string]func(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Source, *space.Vec){
 	"dumbbell": newWeight,

@@ -44,6 +44,9 @@ type Repetition struct {
 	Bend      []float64 // of the total, across the plane of movement
 	OffAxis   []float64 // size of what the loads leave beside the axis
 	Elbow     []float64 // size of the torque about the elbow, loads and weights
+	Along     []float64 // resultant force of the trunk on the arm along the upper arm: + pushes it away (compression), - holds it back (traction), N
+	Across    []float64 // its size across the upper arm (shear), N
+	GripForce []float64 // what the hand has to hold, N
 	Axis      []space.Vec
 	Joint     []space.Vec // the target joint's centre
 	Direction []space.Vec // along the moved segment
@@ -117,10 +120,15 @@ func (r *Repetition) sample(i int, joint body.Joint, acting []*load.Item) float6
 
 	weights := WeightTorque(f, joint)
 	loads, lowering, elbow := space.Vec{}, space.Vec{}, WeightTorque(f, joint+1)
+	force, held := weightForce(f, joint), space.Vec{}
 	for k, item := range acting {
 		pull := item.At(f)
 		up, down := r.Parts[k].set(i, &pull, j, axis)
 		loads, lowering = r3.Add(loads, up), r3.Add(lowering, down)
+		force = r3.Add(force, pull.Force)
+		if item.Held() {
+			held = r3.Add(held, pull.Force)
+		}
 		if item.Segment != body.Far[joint][0] {
 			elbow = r3.Add(elbow, LoadTorque(f, joint+1, pull))
 		}
@@ -134,7 +142,19 @@ func (r *Repetition) sample(i int, joint body.Joint, acting []*load.Item) float6
 	r.Twist[i] = r3.Dot(total, d)
 	r.Bend[i] = r3.Dot(total, r3.Cross(d, axis))
 	r.Elbow[i] = space.Norm(elbow)
+	r.Along[i], r.Across[i] = -r3.Dot(force, d), space.Norm(space.Reject(force, d))
+	r.GripForce[i] = space.Norm(held)
 	return speed
+}
+
+// weightForce is the weight of everything beyond a joint, N. The resultant force on the joint is what balances it and the
+// loads; the forces of the muscles, which press the joint together, are not in it.
+func weightForce(f *body.Frames, joint body.Joint) space.Vec {
+	w := 0.0
+	for _, seg := range body.Far[joint] {
+		w += f.Body.Masses[seg] * load.Gravity
+	}
+	return space.Vec{Y: -w}
 }
 
 // set writes one load's values and returns its torque vectors about the joint while lifting and while lowering.

@@ -118,6 +118,22 @@ func TestElbowTorqueClosedForm(t *testing.T) {
 	check.Near(t, "elbow", r.Elbow[0], want, 1e-9)
 }
 
+// The shoulder carries the arm and the dumbbell: hanging all of it along the arm, as traction, level all of it across;
+// the hand holds the dumbbell alone (closed forms). A cuff asks nothing of the hand.
+func TestJointForces(t *testing.T) {
+	d := dumbbell(6, 0, 0)
+	r := run(&d, 121)
+	arm := 0.050 * 75 * 9.80665
+	w := 6 * 9.80665
+	check.Near(t, "hanging, along", r.Along[0], -(arm + w), 1e-9)
+	check.Near(t, "hanging, across", r.Across[0], 0, 1e-9)
+	check.Near(t, "level, along", r.Along[90], 0, 1e-9)
+	check.Near(t, "level, across", r.Across[90], arm+w, 1e-9)
+	check.Near(t, "grip", r.GripForce[30], w, 1e-9)
+	d.Loads[0].Contact = setup.Contact{Segment: "forearm", Fraction: new(0.9)}
+	check.Near(t, "grip with a cuff", run(&d, 121).GripForce[30], 0, 1e-12)
+}
+
 // A cuff nearer the joint needs more load for the same torque: a weight at the elbow against one in the hand.
 func TestCuffNearerTheJoint(t *testing.T) {
 	d := dumbbell(6, 0, 0)

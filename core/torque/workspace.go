@@ -7,7 +7,7 @@ import (
 
 func (r *Repetition) resize(n int, acting []*load.Item) {
 	if len(r.S) != n {
-		for _, p := range []*[]float64{&r.S, &r.Angle, &r.Swept, &r.Weights, &r.Loads, &r.Total, &r.Lowering, &r.Twist, &r.Bend, &r.OffAxis, &r.Elbow} {
+		for _, p := range []*[]float64{&r.S, &r.Angle, &r.Swept, &r.Weights, &r.Loads, &r.Total, &r.Lowering, &r.Twist, &r.Bend, &r.OffAxis, &r.Elbow, &r.Along, &r.Across, &r.GripForce} {
 			*p = make([]float64, n)
 		}
 		for _, p := range []*[]space.Vec{&r.Axis, &r.Joint, &r.Direction, &r.Grip, &r.Wrist, &r.ElbowAt} {

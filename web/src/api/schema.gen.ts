@@ -749,6 +749,10 @@ export interface components {
       };
     };
     ReportCurves: {
+      /** @description Size of the resultant force at the shoulder across the upper arm, N. */
+      across: (number | null)[];
+      /** @description Resultant force at the shoulder along the upper arm, N: positive pushes the arm away, negative holds it back. Muscles are not in it. */
+      along: (number | null)[];
       /** @description Elevation of the arm, degrees. */
       angleDeg: (number | null)[];
       /** @description Of the arm's own weight, N·m. */
@@ -761,6 +765,8 @@ export interface components {
       effort: (number | null)[];
       /** @description Size of the torque about the elbow, N·m. */
       elbow: (number | null)[];
+      /** @description Force that the hand has to hold, N. */
+      grip: (number | null)[];
       /** @description Of the loads alone, N·m. */
       loads: (number | null)[];
       /** @description Of loads and arm while lowering, N·m. */

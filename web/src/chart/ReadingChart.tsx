@@ -2,7 +2,7 @@ import { scaleLinear } from "@visx/scale";
 import { LinePath } from "@visx/shape";
 import styled from "styled-components";
 import type { Report } from "../engine/types";
-import { useUnits } from "../state/units";
+import { type Units, useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
 import { valueAt } from "./ProfileChart";
 
@@ -37,6 +37,7 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
   const [force, torque] = [valueAt(part.tension, s), valueAt(part.torque, s)];
   const forces = part.tension.filter((v): v is number => v != null);
   const [least, most] = [Math.min(...forces), Math.max(...forces)];
+  const joint = jointSentence(report, s, units);
   const steady = most - least < 0.01 * most;
   return (
     <Box ref={frame}>
@@ -58,6 +59,18 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
         {"; the torque it makes is another thing: "}
         <b className="mono">{torque === null ? "none" : units.text(torque, "torque")}</b> here.
       </p>
+      {joint && <p>{joint}</p>}
     </Box>
   );
+}
+
+/** What the hand and the joint carry here, apart from torque. */
+function jointSentence(report: Report, s: number, units: Units): string | null {
+  const [grip, along, across] = [report.curves.grip, report.curves.along, report.curves.across].map((c) =>
+    valueAt(c, s),
+  );
+  if (grip == null || along == null || across == null) return null;
+  const force = (v: number) => units.text(Math.abs(v), "force");
+  const way = along < 0 ? "pulls on" : "presses into";
+  return `The hand holds ${force(grip)}. Loads and arm together: ${force(along)} ${way} the shoulder along the arm, ${force(across)} across it, before any muscle.`;
 }
