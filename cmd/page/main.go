@@ -28,15 +28,15 @@ var (
 func main() {
 	js.Global().Set("dialarc", js.ValueOf(map[string]any{
 		"evaluate": js.FuncOf(evaluate),
-		"scene":    export(scene),
-		"settings": export(settings),
-		"apply":    export(apply),
-		"loadKind": export(loadKind),
-		"addLoad":  export(addLoad),
-		"dropLoad": export(dropLoad),
-		"paint":    export(paint),
-		"tempo":    export(tempo),
-		"spread":   export(spread),
+		"scene":    onDocument(scene),
+		"settings": onDocument(settings),
+		"apply":    onDocument(apply),
+		"loadKind": onDocument(loadKind),
+		"addLoad":  onDocument(addLoad),
+		"dropLoad": onDocument(dropLoad),
+		"paint":    onDocument(paint),
+		"tempo":    onDocument(tempo),
+		"spread":   onDocument(spread),
 		"ready":    export(ready),
 		"lengths":  export(lengths),
 		"bench":    js.FuncOf(bench),
@@ -57,6 +57,17 @@ func export(f func(args []js.Value) (any, setup.Problems)) js.Func {
 	})
 }
 
+// onDocument makes a function of a document, the first argument, and of the arguments after it callable.
+func onDocument(f func(d *setup.Document, args []js.Value) (any, setup.Problems)) js.Func {
+	return export(func(args []js.Value) (any, setup.Problems) {
+		d, problems := document(args)
+		if len(problems) > 0 {
+			return nil, problems
+		}
+		return f(&d, args[1:])
+	})
+}
+
 func text(a answer) string {
 	if len(a.Problems) > 0 {
 		a.OK = nil
@@ -73,77 +84,41 @@ func document(args []js.Value) (setup.Document, setup.Problems) {
 	return last.get(args[0].String())
 }
 
-func scene(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return core.SceneAt(&d, args[1].Float())
+func scene(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	return core.SceneAt(d, args[0].Float())
 }
 
 // settings, apply and what changes the loads also serve a document with problems, since turning a dial is how they are mended.
-func settings(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return dialin.Settings(&d), nil
+func settings(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return dialin.Settings(d), nil
 }
 
-func apply(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return dialin.Apply(&d, args[1].String(), args[2].Float())
+func apply(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	return dialin.Apply(d, args[0].String(), args[1].Float())
 }
 
-func loadKind(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return d.WithLoadKind(args[1].Int(), args[2].String())
+func loadKind(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	return d.WithLoadKind(args[0].Int(), args[1].String())
 }
 
-func addLoad(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return d.WithLoad(args[1].String())
+func addLoad(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	return d.WithLoad(args[0].String())
 }
 
-func dropLoad(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return d.WithoutLoad(args[1].Int())
+func dropLoad(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	return d.WithoutLoad(args[0].Int())
 }
 
-func paint(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return sweeper.Paint(&d)
+func paint(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return sweeper.Paint(d)
 }
 
-func tempo(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return core.EvaluateTempo(&d)
+func tempo(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return core.EvaluateTempo(d)
 }
 
-func spread(args []js.Value) (any, setup.Problems) {
-	d, problems := document(args)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return core.EvaluateUncertainty(&d, core.UsualErrors, 1)
+func spread(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return core.EvaluateUncertainty(d, core.UsualErrors, 1)
 }
 
 // ready lists the setups to begin with for a lifter.

@@ -60,11 +60,11 @@ func TestFromOpeningToASavedSetup(t *testing.T) {
 		}
 		p.says(saveState, "version 2")
 	}
-	p.do(chromedp.Reload())
+	p.reload()
 	same("after a reload")
 	prog.stop()
 	prog.start()
-	p.do(chromedp.Reload())
+	p.reload()
 	same("after a restart")
 }
 
@@ -135,7 +135,7 @@ func TestDraftSurvivesAReload(t *testing.T) {
 	p.typeInto("path.plane", "30")
 	p.untilDial("path.plane", 30)
 	p.says(saveState, "version 1, not saved")
-	p.do(chromedp.Reload())
+	p.reload()
 	p.until("the picture", handle("pulley"))
 	p.untilDial("path.plane", 30)
 	p.says(saveState, "version 1, not saved")
@@ -174,7 +174,7 @@ func TestServerAway(t *testing.T) {
 	p.untilDial("stance.out", 40)
 	prog.start()
 	p.says(saveState, "version 2")
-	p.do(chromedp.Reload())
+	p.reload()
 	p.until("the picture", handle("pulley"))
 	p.untilDial("stance.out", 40)
 }

@@ -61,6 +61,17 @@ func (p *page) until(what, expression string) {
 	p.t.Fatalf("%s did not happen; the page says: %.1500s", what, read[string](p, "document.body.innerText"))
 }
 
+// reload loads the page again. The load event can be missed when the server has just been restarted; what the journey
+// waits for next tells whether the page is there.
+func (p *page) reload() {
+	p.t.Helper()
+	ctx, cancel := context.WithTimeout(p.ctx, 15*time.Second)
+	defer cancel()
+	if err := chromedp.Do(ctx, chromedp.Reload()); err != nil {
+		p.t.Logf("no load event after the reload: %v", err)
+	}
+}
+
 func quoted(s string) string {
 	raw, _ := json.Marshal(s)
 	return string(raw)
