@@ -187,3 +187,12 @@ func (f *Frames) Velocity(s Segment, p space.Vec) space.Vec {
 	}
 	return v
 }
+
+// SegmentSpin is the angular velocity of an arm segment in the room, per unit s.
+func (f *Frames) SegmentSpin(s Segment) space.Vec {
+	var w space.Vec
+	for _, j := range near[s] {
+		w = add(w, f.Spin[j])
+	}
+	return w
+}

@@ -104,22 +104,9 @@ func (mv *mover) segments(rate, acceleration float64) space.Vec {
 	for _, seg := range body.Far[mv.joint] {
 		_, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(seg, g.COM[seg]) }, rate, acceleration)
 		t = r3.Sub(t, r3.Cross(r3.Sub(f.COM[seg], f.Joint[mv.joint]), r3.Scale(b.Masses[seg], a)))
-		_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(spinOf(g, seg), g.Direction(seg)) }, rate, acceleration)
+		_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(g.SegmentSpin(seg), g.Direction(seg)) }, rate, acceleration)
 		rod := b.Masses[seg] * lengths[seg] * lengths[seg] / 12
 		t = r3.Sub(t, r3.Scale(rod, r3.Cross(f.Direction(seg), turning)))
 	}
 	return t
-}
-
-// spinOf is the angular velocity of an arm segment in the room, per unit s.
-func spinOf(f *body.Frames, seg body.Segment) space.Vec {
-	var w space.Vec
-	for j, far := range body.Far {
-		for _, s := range far {
-			if s == seg {
-				w = r3.Add(w, f.Spin[j])
-			}
-		}
-	}
-	return w
 }
