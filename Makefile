@@ -32,9 +32,9 @@ bin/dialarc: internal/webui/dist/index.html $(CORE) $(SERVER)
 	go build $(GO_TAGS) -o $@ ./cmd/dialarc
 
 # What is generated from the Go types; committed, and checked to be current by the tests.
-generate: bin/dialarc
-	./bin/dialarc openapi > docs/openapi.json
-	./bin/dialarc schema > docs/setup.schema.json
+generate:
+	go run $(GO_TAGS) ./cmd/dialarc openapi > docs/openapi.json.new && mv docs/openapi.json.new docs/openapi.json
+	go run $(GO_TAGS) ./cmd/dialarc schema > docs/setup.schema.json.new && mv docs/setup.schema.json.new docs/setup.schema.json
 	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts >/dev/null
 
 test:

@@ -1,9 +1,7 @@
 package core
 
 import (
-	"fmt"
 	"math"
-	"strconv"
 
 	"dialarc/core/load"
 	"dialarc/core/profile"
@@ -16,8 +14,9 @@ import (
 // report copies an outcome into the form that is printed.
 func (o *outcome) report() *Report {
 	line := o.lineUp()
-	r := &Report{Schema: ReportSchema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust),
-		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
+	r := &Report{Schema: ReportSchema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust), TrustWhy: o.why,
+		Joint: o.joint.Name(), Names: setup.Coordinates[o.rep.Name].Key, Label: setup.Coordinates[o.rep.Name].Label, Hold: o.path.Still(),
+		Curves: o.curves(), Parts: o.parts(), Joints: o.joints(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
 		Warnings: o.warnings(), Path: o.reportPath()}
 	r.Verdicts = make([]Verdict, 0, 3)
 	for _, s := range o.sentences(line) {
@@ -55,13 +54,49 @@ func (o *outcome) curves() Curves {
 	r := o.rep
 	effort := make([]float64, len(r.S))
 	floats.DivTo(effort, r.Total, o.capacity)
-	return Curves{
+	c := Curves{
 		S: clone(r.S), AngleDeg: degrees(r.Angle), SweptDeg: degrees(r.Swept),
-		Torque: o.known(r.Total), Loads: o.known(r.Loads), Arm: clone(r.Weights), Lowering: o.known(r.Lowering),
+		Torque: o.known(r.Total), Loads: o.known(r.Loads), Weights: clone(r.Weights), Lowering: o.known(r.Lowering),
 		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
-		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Elbow: o.known(r.Elbow),
+		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Size: o.known(r.Size),
 		Along: o.known(r.Along), Across: o.known(r.Across), Grip: o.known(r.GripForce),
+		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff),
 	}
+	if o.station.Carried {
+		blank(c.LowBack)
+	}
+	if o.doc.Movement.BarWidth == 0 {
+		blank(c.BarOff)
+	}
+	if o.path.Still() { // a hold has no axis
+		for _, axial := range []Curve{c.Torque, c.Loads, c.Weights, c.Lowering, c.Effort, c.Bend, c.OffAxis} {
+			blank(axial)
+		}
+	}
+	return c
+}
+
+// blank makes a curve unknown all along.
+func blank(c Curve) {
+	for i := range c {
+		c[i] = math.NaN()
+	}
+}
+
+// joints tells what the other joints bear, with their own capacity where a strength shape fits.
+func (o *outcome) joints() []JointPart {
+	out := make([]JointPart, 0, len(o.rep.Others))
+	for i := range o.rep.Others {
+		j := &o.rep.Others[i]
+		c := profile.NewCapacity(&o.doc.Lifter, j.Joint.Name(), false)
+		capacity := make(Curve, len(o.rep.S))
+		c.Along(capacity, o.rep.Pose, o.rep.Rate)
+		effort := make([]float64, len(capacity))
+		floats.DivTo(effort, j.Torque, capacity)
+		out = append(out, JointPart{Joint: j.Joint.Name(), Trust: string(c.Trust), Torque: o.known(j.Torque), Size: o.known(j.Size),
+			Along: o.known(j.Along), Across: o.known(j.Across), Capacity: capacity, Effort: o.known(effort)})
+	}
+	return out
 }
 
 func (o *outcome) parts() []Part {
@@ -76,6 +111,9 @@ func (o *outcome) parts() []Part {
 			}
 			if state == load.ToppedOut {
 				part.Tension[i] = math.NaN()
+			}
+			if math.IsInf(part.Lift[i], 0) {
+				part.Lift[i] = math.NaN()
 			}
 		}
 		parts = append(parts, part)
@@ -141,40 +179,3 @@ func triples(points []space.Vec) Curve {
 	}
 	return c
 }
-
-// warnings lists what can be computed but goes beyond what the lifter owns or the model knows.
-func (o *outcome) warnings() []setup.Problem {
-	out := append([]setup.Problem{}, o.cautions...)
-	lifter := &o.doc.Lifter
-	owned := lifter.Owned(setup.ShoulderElevation)
-	first, last := space.Deg(o.rep.Angle[0]), space.Deg(o.rep.Angle[len(o.rep.Angle)-1])
-	if o.doc.Movement.Kind == "shoulder-raise" {
-		out = append(out, beyond("movement.fromDeg", "elevation", math.Min(first, last), owned)...)
-		out = append(out, beyond("movement.toDeg", "elevation", math.Max(first, last), owned)...)
-	}
-	for key, deg := range o.doc.Movement.Hold {
-		if c, ok := setup.CoordinateOf(key); ok {
-			out = append(out, beyond("movement.hold."+key, setup.Coordinates[c].Label, deg, lifter.Owned(c))...)
-		}
-	}
-	if last > 150 {
-		out = append(out, setup.Problem{Path: "movement.toDeg", What: "Above 150 degrees the strength shape has no points.",
-			Why: "It is held flat there.", Hint: "Measure the lifter's strength near the end of the range."})
-	}
-	sortProblems(out)
-	return out
-}
-
-func beyond(path, label string, deg float64, owned setup.Range) []setup.Problem {
-	if deg >= owned.FromDeg-1e-9 && deg <= owned.ToDeg+1e-9 {
-		return nil
-	}
-	p := setup.Problem{Path: path, What: fmt.Sprintf("The %s of %s degrees is beyond what this lifter owns.", label, short(deg)),
-		Why: "Loads outside the owned range can hurt.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.", short(owned.FromDeg), short(owned.ToDeg))}
-	if owned.Pain != "" {
-		p.Why += " Noted: " + owned.Pain + "."
-	}
-	return []setup.Problem{p}
-}
-
-func short(x float64) string { return strconv.FormatFloat(x, 'g', 5, 64) }

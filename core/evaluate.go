@@ -36,16 +36,50 @@ type model struct {
 	path    *movement.Path
 	items   []load.Item
 	columns []support.Column
-	region  setup.Region
+	joint   body.Joint // the target, of the right side
+	axis    torque.AxisRule
 }
 
 func newModel(d *setup.Document) *model {
-	m := &model{doc: d, body: body.New(&d.Lifter), path: movement.New(&d.Movement)}
-	m.station = m.body.Stand(&d.Posture)
-	m.items = load.Build(d.Loads, &m.station, m.path.Both())
+	m := &model{doc: d, body: body.New(&d.Lifter)}
+	m.station = m.body.Settle(&d.Posture, d.Bench, &d.Movement)
+	m.path = movement.New(d, &m.body, &m.station)
+	var start, end body.Frames
+	m.path.Place(0, &start)
+	m.path.Place(1, &end)
+	m.items = load.Build(d.Loads, &m.station, m.path.Both(), &start, &end)
 	m.columns = support.Columns(m.items)
-	m.region, _ = setup.RegionOf(d.Target.Region)
+	m.joint, _ = body.JointOf(d.TargetJoint())
+	m.axis.Kind = d.Movement.Axis
+	if a := d.Movement.AxisAlong; m.axis.Kind == "vector" && a != nil {
+		m.axis.Along = r3.Unit(space.Vec{X: a.X, Y: a.Y, Z: a.Z})
+	}
 	return m
+}
+
+func (m *model) input(samples int) *torque.Input {
+	return &torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items, Samples: samples, Joint: m.joint, Axis: m.axis,
+		Bar: m.doc.Movement.BarWidth > 0}
+}
+
+// others are the joints beside the target that a report speaks of: those that move, and the arm's.
+func (m *model) others() []body.Joint {
+	var list []body.Joint
+	var start, end [2]body.Pose
+	var rates [2]body.Pose
+	m.path.At(0, &start, &rates)
+	m.path.At(0.6, &end, &rates)
+	lead := m.path.Lead()
+	for j := body.GirdleR; j < body.GirdleL; j++ {
+		moves := j == body.ShoulderR || j == body.ElbowR
+		for c, info := range setup.Coordinates {
+			moves = moves || (info.Joint == j.Name() && math.Abs(start[lead][c]-end[lead][c]) > 1e-6)
+		}
+		if moves && j != m.joint {
+			list = append(list, j)
+		}
+	}
+	return list
 }
 
 // outcome is a judged repetition. Its slices belong to the Evaluator.
@@ -55,45 +89,52 @@ type outcome struct {
 	result   profile.Result
 	capacity []float64
 	trust    profile.Trust
+	why      string // why the capacity is unknown
 	starts   []support.Start
 	gaps     []support.Gap
 	cautions setup.Problems
 }
 
 // judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
-func (e *Evaluator) judge(m *model, n int) (*outcome, setup.Problems) {
-	e.rep.Run(&torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items, Samples: n})
+func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
+	if problems := support.Reach(m.doc, m.path, m.items); len(problems) > 0 {
+		return nil, problems
+	}
+	in := m.input(n)
+	in.Others = others
+	e.rep.Run(in)
 	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep)}
 	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
 	problems = append(problems, support.Impossible(o.starts)...)
 	refusals, cautions := support.Stretches(&e.rep, m.doc.Loads)
-	problems, o.cautions = append(problems, refusals...), cautions
+	problems, o.cautions = append(problems, refusals...), append(cautions, support.Balanced(&e.rep, &m.station, &m.body)...)
 	if len(e.rep.Parts) == 0 {
-		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the arm that moves.",
-			Why: "The profile is that of the moving arm.", Hint: "Put a load on the " + m.path.Lead().Name() + " arm."})
+		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the " + m.joint.Name() + " of the side that moves.",
+			Why: "The profile is that of the moving side.", Hint: "Put a load on the " + m.path.Lead().Name() + " side, beyond the " + m.joint.Name() + "."})
 	}
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	o.trust = e.fillCapacity(m)
-	o.capacity = e.capacity
+	e.fillCapacity(o)
 	e.fillVariable(m)
-	o.result = profile.Judge(&profile.Input{Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
-		Variable: e.variable, Capacity: e.capacity, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom})
+	in2 := profile.Input{Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
+		Variable: e.variable, Capacity: e.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
+	if o.trust == profile.Unknown {
+		in2.Capacity = nil
+	}
+	o.result = profile.Judge(&in2)
 	return o, nil
 }
 
-// fillCapacity writes the capacity along the path. The plane is that of the pose in the middle of the path: a raise
-// keeps one plane, and a curved path is judged by the plane it mostly runs in.
-func (e *Evaluator) fillCapacity(m *model) profile.Trust {
-	var arms, rates [2]body.Arm
-	m.path.At(0.5, &arms, &rates)
-	c := profile.NewCapacity(&m.doc.Lifter, m.region, arms[m.path.Lead()][setup.ShoulderPlane])
-	e.capacity = e.capacity[:0]
-	for _, a := range e.rep.Angle {
-		e.capacity = append(e.capacity, c.At(a))
+// fillCapacity writes the capacity along the path.
+func (e *Evaluator) fillCapacity(o *outcome) {
+	c := profile.NewCapacity(&o.doc.Lifter, o.joint.Name(), o.axis.Kind == "spin")
+	if cap(e.capacity) < len(e.rep.S) {
+		e.capacity = make([]float64, len(e.rep.S))
 	}
-	return c.Trust
+	e.capacity = e.capacity[:len(e.rep.S)]
+	c.Along(e.capacity, e.rep.Pose, e.rep.Rate)
+	o.capacity, o.trust, o.why = e.capacity, c.Trust, c.Why
 }
 
 func (e *Evaluator) fillVariable(m *model) {
@@ -126,7 +167,8 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
-	o, problems := e.judge(newModel(d), d.Samples)
+	m := newModel(d)
+	o, problems := e.judge(m, d.Samples, m.others()...)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -176,6 +218,9 @@ func (o *outcome) inGap(i int) bool {
 // sentences words the verdicts.
 func (o *outcome) sentences(line LineUp) []verdict.Sentence {
 	out := []verdict.Sentence{}
+	if o.path.Still() {
+		return append(out, verdict.Hold(o.joint.Name(), o.rep.Size[0]))
+	}
 	if line.OffAxisShare.Value != nil {
 		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: *line.OffAxisShare.Value, PassesBy: line.PassesBy.Value, Kind: o.firstLine()}))
 	}
@@ -197,12 +242,12 @@ func (o *outcome) lineUp() LineUp {
 	for i := range n {
 		off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
 	}
-	l := LineUp{PassesBy: Metric{Why: "No cable or band pulls on the arm."}, OffAxisShare: Metric{Why: "The loads put no torque on the joint."}}
+	l := LineUp{PassesBy: Metric{Why: "No cable or band pulls on an arm that is raised."}, OffAxisShare: Metric{Why: "The loads put no torque on the joint."}}
 	if along > 0 {
 		share := rounded(off / along)
 		l.OffAxisShare = Metric{Value: &share}
 	}
-	if it := o.firstCable(); it != nil {
+	if it := o.firstCable(); it != nil && o.rep.Name == setup.ShoulderElevation && o.joint == body.ShoulderR {
 		l.PassesBy = o.passesBy(it, n-1)
 	}
 	return l
@@ -211,7 +256,9 @@ func (o *outcome) lineUp() LineUp {
 // firstCable is the first cable or band on the lead arm, nil when there is none.
 func (o *outcome) firstCable() *load.Item {
 	for k := range o.items {
-		if it := &o.items[k]; it.From != nil && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
+		it := &o.items[k]
+		strand := it.Def.Kind == "cable" || it.Def.Kind == "band" || it.Def.Kind == "strands"
+		if strand && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
 			return it
 		}
 	}

@@ -167,7 +167,7 @@ func TestDumbbellAndBand(t *testing.T) {
 	bell, band := r.Parts[0], r.Parts[1]
 	n := len(r.Curves.S) - 1
 	for i := range r.Curves.S {
-		near := bell.Torque[i] + band.Torque[i] + r.Curves.Arm[i]
+		near := bell.Torque[i] + band.Torque[i] + r.Curves.Weights[i]
 		check.Near(t, "sum of the parts", near, r.Curves.Torque[i], 1e-9)
 	}
 	top := 0
@@ -192,8 +192,8 @@ func TestSlackIsAGap(t *testing.T) {
 	if len(r.Gaps) != 1 || r.Gaps[0].Kind != "slack" || r.Gaps[0].FromDeg != 5 || r.Gaps[0].Why == "" {
 		t.Fatalf("gaps: %+v", r.Gaps)
 	}
-	if !math.IsNaN(r.Curves.Torque[0]) || math.IsNaN(r.Curves.Torque[100]) || math.IsNaN(r.Curves.Arm[0]) {
-		t.Errorf("torque %v to %v, arm %v", r.Curves.Torque[0], r.Curves.Torque[100], r.Curves.Arm[0])
+	if !math.IsNaN(r.Curves.Torque[0]) || math.IsNaN(r.Curves.Torque[100]) || math.IsNaN(r.Curves.Weights[0]) {
+		t.Errorf("torque %v to %v, arm %v", r.Curves.Torque[0], r.Curves.Torque[100], r.Curves.Weights[0])
 	}
 	if r.Profile.Match.Value != nil || r.Profile.Match.Why == "" {
 		t.Errorf("match %+v", r.Profile.Match)

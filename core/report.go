@@ -12,9 +12,15 @@ type Report struct {
 	Name     string          `json:"name" doc:"The document's name."`
 	Lead     string          `json:"lead" doc:"Side that the curves are of." enum:"right,left"`
 	Both     bool            `json:"both" doc:"Whether the other side does the same, mirrored."`
-	Trust    string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,estimate"`
+	Joint    string          `json:"joint" doc:"Joint that the curves are of." enum:"girdle,shoulder,elbow,hip,knee"`
+	Names    string          `json:"names" doc:"Joint coordinate that angleDeg is, like shoulder.elevation."`
+	Label    string          `json:"label" doc:"The same in words."`
+	Hold     bool            `json:"hold" doc:"Whether one pose is held: then there is no range and no profile."`
+	Trust    string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,estimate,unknown"`
+	TrustWhy string          `json:"trustWhy,omitempty" doc:"Why the capacity is unknown."`
 	Curves   Curves          `json:"curves"`
 	Parts    []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
+	Joints   []JointPart     `json:"joints" doc:"What the repetition asks of the other joints."`
 	Profile  Profile         `json:"profile"`
 	LineUp   LineUp          `json:"lineUp"`
 	Starts   []Start         `json:"starts" doc:"How far the stacks are lifted."`
@@ -27,22 +33,37 @@ type Report struct {
 // Curves are the main curves.
 type Curves struct {
 	S        Curve `json:"s" doc:"Place along the path, 0 to 1."`
-	AngleDeg Curve `json:"angleDeg" doc:"Elevation of the arm, degrees."`
+	AngleDeg Curve `json:"angleDeg" doc:"The joint coordinate that names the sweep, degrees."`
 	SweptDeg Curve `json:"sweptDeg" doc:"Swept angle from the start, degrees."`
-	Torque   Curve `json:"torque" doc:"Resisting torque of loads and arm while lifting, N·m."`
+	Torque   Curve `json:"torque" doc:"Resisting torque of loads and body while lifting, N·m; null in a hold."`
 	Loads    Curve `json:"loads" doc:"Of the loads alone, N·m."`
-	Arm      Curve `json:"arm" doc:"Of the arm's own weight, N·m."`
-	Lowering Curve `json:"lowering" doc:"Of loads and arm while lowering, N·m."`
+	Weights  Curve `json:"weights" doc:"Of the body's own weight, N·m."`
+	Lowering Curve `json:"lowering" doc:"Of loads and body while lowering, N·m."`
 	Capacity Curve `json:"capacity" doc:"Largest torque that the lifter can hold, N·m."`
 	Effort   Curve `json:"effort" doc:"Torque over capacity."`
 	Target   Curve `json:"target" doc:"What the school wants, scaled to the same mean, N·m; empty without a score."`
-	Twist    Curve `json:"twist" doc:"Torque about the upper arm's long axis, N·m."`
+	Twist    Curve `json:"twist" doc:"Torque about the moved segment's long axis, N·m."`
 	Bend     Curve `json:"bend" doc:"Torque out of the plane of movement, N·m."`
 	OffAxis  Curve `json:"offAxis" doc:"Size of what the loads leave beside the axis, N·m."`
-	Elbow    Curve `json:"elbow" doc:"Size of the torque about the elbow, N·m."`
-	Along    Curve `json:"along" doc:"Resultant force at the shoulder along the upper arm, N: positive pushes the arm away, negative holds it back. Muscles are not in it."`
-	Across   Curve `json:"across" doc:"Size of the resultant force at the shoulder across the upper arm, N."`
+	Size     Curve `json:"size" doc:"Size of the whole torque vector, N·m."`
+	Along    Curve `json:"along" doc:"Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it."`
+	Across   Curve `json:"across" doc:"Size of the resultant force at the joint across the segment, N."`
 	Grip     Curve `json:"grip" doc:"Force that the hand has to hold, N."`
+	LowBack  Curve `json:"lowBack" doc:"Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk."`
+	Balance  Curve `json:"balance" doc:"Where feet or hands carry the moving body, how far ahead of ankle or grip its weight comes down, m; else null."`
+	BarOff   Curve `json:"barOffDeg" doc:"On a straight bar, how far the forearm is from square to it, degrees; else null."`
+}
+
+// JointPart is what the repetition asks of a joint beside the target.
+type JointPart struct {
+	Joint    string `json:"joint"`
+	Trust    string `json:"trust" doc:"What its capacity rests on." enum:"measured,scaled,estimate,unknown"`
+	Torque   Curve  `json:"torque" doc:"Resisting torque about the joint's own axis, N·m; null where it does not move."`
+	Size     Curve  `json:"size" doc:"Size of the torque vector, N·m."`
+	Along    Curve  `json:"along" doc:"Resultant force along the moved segment, N."`
+	Across   Curve  `json:"across" doc:"Resultant force across it, N."`
+	Capacity Curve  `json:"capacity" doc:"N·m; null where it is unknown."`
+	Effort   Curve  `json:"effort" doc:"Torque over capacity."`
 }
 
 // Part is one load's share.
@@ -131,18 +152,23 @@ type Quantity struct {
 
 // Path is the geometry of the lead arm over the range, for the picture: three numbers (x, y, z) per sample.
 type Path struct {
-	Joint     Curve `json:"joint" doc:"Shoulder joint, m."`
-	Direction Curve `json:"direction" doc:"Unit vector along the upper arm."`
+	Joint     Curve `json:"joint" doc:"Target joint, m."`
+	Direction Curve `json:"direction" doc:"Unit vector along the moved segment."`
 	Grip      Curve `json:"grip" doc:"Middle of the closed hand, m."`
 }
 
 // AllCurves lists every curve of the report, in the order of its JSON.
 func (r *Report) AllCurves() []*Curve {
 	c := &r.Curves
-	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Arm, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis, &c.Elbow, &c.Along, &c.Across, &c.Grip}
+	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Weights, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis,
+		&c.Size, &c.Along, &c.Across, &c.Grip, &c.LowBack, &c.Balance, &c.BarOff}
 	for i := range r.Parts {
 		p := &r.Parts[i]
 		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift, &p.Stretch)
+	}
+	for i := range r.Joints {
+		j := &r.Joints[i]
+		all = append(all, &j.Torque, &j.Size, &j.Along, &j.Across, &j.Capacity, &j.Effort)
 	}
 	return append(all, &r.Path.Joint, &r.Path.Direction, &r.Path.Grip)
 }

@@ -16,12 +16,22 @@ import (
 // Scene is what a picture of one place along the path needs: the body, the kit, the lines of force and moment arms.
 type Scene struct {
 	S        float64            `json:"s" doc:"Place along the path."`
-	AngleDeg float64            `json:"angleDeg" doc:"Elevation of the lead arm, degrees."`
+	AngleDeg float64            `json:"angleDeg" doc:"The coordinate that names the target joint's sweep, degrees."`
 	Heading  float64            `json:"headingDeg" doc:"Where the lifter faces, degrees."`
 	Sizes    map[string]float64 `json:"sizes" doc:"Lengths of the body, m."`
 	Segments []SceneSegment     `json:"segments"`
 	Loads    []SceneLoad        `json:"loads"`
 	Columns  []SceneColumn      `json:"columns"`
+	Pads     []ScenePad         `json:"pads" doc:"Seat and bench."`
+	Joint    string             `json:"joint" doc:"The target joint."`
+	Posture  string             `json:"posture" doc:"Kind of posture."`
+}
+
+// ScenePad is a flat cushion.
+type ScenePad struct {
+	Middle Point      `json:"middle" doc:"m."`
+	Turn   [9]float64 `json:"turn" doc:"Rotation matrix by rows."`
+	Half   Point      `json:"half" doc:"Half lengths along its own axes, m."`
 }
 
 // SceneSegment is one rigid part: its near joint, its axes and its length.
@@ -49,6 +59,7 @@ type SceneLoad struct {
 	InPlane   float64 `json:"inPlane" doc:"Share of the force in the plane of movement."`
 	Mass      float64 `json:"mass" doc:"On the pin or in the hand, kg."`
 	Stretch   float64 `json:"stretch" doc:"Of a band, length over length at rest."`
+	Shape     []Point `json:"shape" doc:"Points that its kind is drawn with: a bar's ends; a bar's middle and ends on a cable; the junction of strands; a lever's pivot, plates and handle; a machine's axis and pad."`
 }
 
 // SceneColumn is an upright with its holes.
@@ -76,12 +87,13 @@ func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
 		return nil, problems
 	}
 	m := newModel(d)
-	var arms, rates [2]body.Arm
 	var f body.Frames
-	m.path.At(s, &arms, &rates)
-	f.Place(&m.body, &m.station, &arms, &rates)
+	m.path.Place(s, &f)
 	b := &m.body
-	sc := &Scene{Segments: make([]SceneSegment, 0, body.NumSegments), Loads: make([]SceneLoad, 0, len(m.items)), Columns: make([]SceneColumn, 0, len(m.columns)), S: s, AngleDeg: space.Deg(arms[m.path.Lead()][setup.ShoulderElevation]), Heading: d.Posture.HeadingDeg,
+	lead := m.path.Lead()
+	name := torque.NameOf(m.path, lead, m.joint, &m.axis)
+	sc := &Scene{Segments: make([]SceneSegment, 0, body.NumSegments), Loads: make([]SceneLoad, 0, len(m.items)), Columns: make([]SceneColumn, 0, len(m.columns)),
+		Pads: make([]ScenePad, 0, len(m.station.Pads)), S: s, AngleDeg: space.Deg(f.Pose[lead][name]), Heading: d.Posture.HeadingDeg, Joint: m.joint.Name(), Posture: d.Posture.Kind,
 		Sizes: map[string]float64{"stature": b.Stature, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
 			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
 			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}
@@ -89,10 +101,13 @@ func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
 		sc.Segments = append(sc.Segments, SceneSegment{Name: name, Origin: point(f.Origin[seg]), Turn: flat(&f.Turn[seg])})
 	}
 	for i := range m.items {
-		sc.Loads = append(sc.Loads, sceneLoad(&m.items[i], &f))
+		sc.Loads = append(sc.Loads, m.sceneLoad(&m.items[i], &f))
 	}
 	for _, c := range m.columns {
 		sc.Columns = append(sc.Columns, sceneColumn(&c))
+	}
+	for _, p := range m.station.Pads {
+		sc.Pads = append(sc.Pads, ScenePad{Middle: point(p.Middle), Turn: flat(&p.Turn), Half: point(p.Half)})
 	}
 	return sc, nil
 }
@@ -105,23 +120,25 @@ func flat(m *space.Mat) [9]float64 {
 	return out
 }
 
-func sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
+func (m *model) sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
 	pull := it.At(f)
 	side := body.Right
 	if it.Segment >= body.UpperArmL {
 		side = body.Left
 	}
-	joint := side.Joint(body.ShoulderR)
-	swing := space.Reject(f.Spin[joint], f.Direction(body.Far[joint][0]))
+	joint := side.Joint(m.joint)
 	l := SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(), State: stateNames[pull.State],
 		Contact: point(pull.Contact), Force: point(pull.Force), Tension: pull.Tension, Joint: point(f.Joint[joint]),
-		Foot: point(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch}
+		Foot: point(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch, Shape: make([]Point, 0, 3)}
 	if it.From != nil {
 		p := point(*it.From)
-		l.Pulley, l.Mass = &p, it.Def.StackMass
+		l.Pulley, l.Mass = &p, max(it.Def.StackMass, it.Def.PlateMass)
 	}
-	if speed := space.Norm(swing); speed > 0 && pull.Tension > 0 {
-		axis := r3.Scale(1/speed, swing)
+	for _, p := range it.Shape(f) {
+		l.Shape = append(l.Shape, point(p))
+	}
+	axis := torque.AxisOf(f, joint, side, &m.axis)
+	if axis != (space.Vec{}) && pull.Tension > 0 {
 		foot := torque.Foot(f.Joint[joint], axis, pull)
 		l.Foot, l.MomentArm = point(foot), space.Norm(r3.Sub(foot, f.Joint[joint]))
 		l.InPlane = space.Norm(space.Reject(pull.Force, axis)) / pull.Tension

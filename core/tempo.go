@@ -16,7 +16,7 @@ import (
 type Tempo struct {
 	Time         Curve   `json:"time" doc:"Seconds from the start of the lift."`
 	S            Curve   `json:"s" doc:"Place along the path."`
-	AngleDeg     Curve   `json:"angleDeg" doc:"Elevation of the arm, degrees."`
+	AngleDeg     Curve   `json:"angleDeg" doc:"The joint coordinate that names the sweep, degrees."`
 	Static       Curve   `json:"static" doc:"Resisting torque at rest, in the direction of the movement, N·m."`
 	Dynamic      Curve   `json:"dynamic" doc:"Resisting torque in motion, N·m."`
 	Duration     float64 `json:"duration" doc:"Of the whole repetition with its pauses, s."`
@@ -45,10 +45,13 @@ func EvaluateTempo(d *setup.Document) (*Tempo, setup.Problems) {
 		return nil, problems
 	}
 	m := newModel(d)
+	if m.path.Still() {
+		return nil, setup.Problems{{Path: "movement.kind", What: "A hold has no motion.", Why: "Without it there are no accelerations.", Hint: "Give a movement that goes somewhere."}}
+	}
 	if _, problems := new(Evaluator).judge(m, 31); len(problems) > 0 {
 		return nil, problems
 	}
-	motion := torque.Move(&torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items}, course, tempoSamples)
+	motion := torque.Move(m.input(0), course, tempoSamples)
 	return tempoReport(motion, course), nil
 }
 

@@ -1,6 +1,7 @@
 package core
 
 import (
+	"maps"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -34,7 +35,7 @@ type Uncertainty struct {
 	Draws        int    `json:"draws" doc:"How many shifted documents were evaluated."`
 	Failed       int    `json:"failed" doc:"How many of them have no profile, because a stack rests or something is in the way."`
 	Errors       Errors `json:"errors"`
-	AngleDeg     Curve  `json:"angleDeg" doc:"Elevation of the arm, degrees."`
+	AngleDeg     Curve  `json:"angleDeg" doc:"The joint coordinate that names the sweep, degrees."`
 	Low          Curve  `json:"low" doc:"Torque that 95% of the draws exceed, N·m."`
 	High         Curve  `json:"high" doc:"Torque that 5% of the draws exceed, N·m."`
 	Peak         Band   `json:"peak" doc:"Largest torque, N·m."`
@@ -123,14 +124,8 @@ func shift(d *setup.Document, e *Errors, r *rand.Rand) setup.Document {
 	}
 	c.Posture.X, c.Posture.Z = c.Posture.X+by(e.Stance), c.Posture.Z+by(e.Stance)
 	c.Posture.HeadingDeg += by(e.AngleDeg)
-	if c.Movement.Kind == "shoulder-raise" {
-		if c.Movement.Hold == nil {
-			c.Movement.Hold = map[string]float64{}
-		}
-		for _, key := range []string{"shoulder.planeDeg", "elbow.flexionDeg", "shoulder.rotationDeg"} {
-			c.Movement.Hold[key] += by(e.AngleDeg)
-		}
-	}
+	c.Posture.Trunk.PitchDeg += by(e.AngleDeg)
+	shiftPath(&c.Movement, func() float64 { return by(e.AngleDeg) })
 	for i := range c.Loads {
 		l := &c.Loads[i]
 		for _, p := range []*setup.Point{l.Pulley, l.Anchor} {
@@ -146,4 +141,28 @@ func shift(d *setup.Document, e *Errors, r *rand.Rand) setup.Document {
 		}
 	}
 	return c
+}
+
+// shiftPath shifts held angles each by itself, and those of keyframes alike all along the path.
+func shiftPath(m *setup.Movement, by func() float64) {
+	if m.Kind == "shoulder-raise" {
+		if m.Hold == nil {
+			m.Hold = map[string]float64{}
+		}
+		for _, key := range []string{"shoulder.planeDeg", "elbow.flexionDeg", "shoulder.rotationDeg"} {
+			m.Hold[key] += 0
+		}
+	}
+	for _, key := range slices.Sorted(maps.Keys(m.Hold)) {
+		m.Hold[key] += by()
+	}
+	if len(m.Keyframes) == 0 {
+		return
+	}
+	for _, key := range slices.Sorted(maps.Keys(m.Keyframes[0].Pose)) {
+		off := by()
+		for i := range m.Keyframes {
+			m.Keyframes[i].Pose[key] += off
+		}
+	}
 }

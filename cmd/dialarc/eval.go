@@ -9,46 +9,69 @@ import (
 	"math"
 	"os"
 	"strconv"
+	"strings"
 
 	"dialarc/core"
 	"dialarc/core/dialin"
 	"dialarc/core/setup"
 )
 
-func runEval(args []string, out io.Writer) error {
-	asCSV, inMotion, uncertain := false, false, false
-	var file string
-	for _, a := range args {
-		switch {
-		case a == "--csv" || a == "-csv":
-			asCSV = true
-		case a == "--tempo" || a == "-tempo":
-			inMotion = true
-		case a == "--uncertainty" || a == "-uncertainty":
-			uncertain = true
-		case file == "":
-			file = a
+// evalArgs is what eval was asked for.
+type evalArgs struct {
+	file, joint                string
+	asCSV, inMotion, uncertain bool
+}
+
+func parseEval(args []string) (evalArgs, error) {
+	var e evalArgs
+	for i := 0; i < len(args); i++ {
+		switch a := "-" + strings.TrimLeft(args[i], "-"); {
+		case a == "-csv":
+			e.asCSV = true
+		case a == "-tempo":
+			e.inMotion = true
+		case a == "-uncertainty":
+			e.uncertain = true
+		case a == "-joint" && i+1 < len(args):
+			i++
+			e.joint = args[i]
+		case strings.HasPrefix(args[i], "-") && args[i] != "-":
+			return e, fmt.Errorf("eval has no option %q, or it lacks its value", args[i])
+		case e.file == "":
+			e.file = args[i]
 		default:
-			return fmt.Errorf("eval takes one file, and %q is one too many", a)
+			return e, fmt.Errorf("eval takes one file, and %q is one too many", args[i])
 		}
 	}
-	d, err := readDocument(file)
+	if e.inMotion && e.uncertain {
+		return e, errors.New("give --tempo or --uncertainty, not both")
+	}
+	return e, nil
+}
+
+func runEval(args []string, out io.Writer) error {
+	e, err := parseEval(args)
 	if err != nil {
 		return err
 	}
+	d, err := readDocument(e.file)
+	if err != nil {
+		return err
+	}
+	if e.joint != "" {
+		d.Target.Joint = e.joint
+	}
 	switch {
-	case inMotion && uncertain:
-		return errors.New("give --tempo or --uncertainty, not both")
-	case inMotion:
-		return evalTempo(out, &d, asCSV)
-	case uncertain:
-		return evalUncertainty(out, &d, asCSV)
+	case e.inMotion:
+		return evalTempo(out, &d, e.asCSV)
+	case e.uncertain:
+		return evalUncertainty(out, &d, e.asCSV)
 	}
 	report, problems := core.Evaluate(&d)
 	if len(problems) > 0 {
 		return problems
 	}
-	if asCSV {
+	if e.asCSV {
 		heads, columns := curvesOf(report)
 		return writeCSV(out, heads, columns)
 	}
@@ -128,12 +151,18 @@ func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
 
 // curvesOf lists the curves of a report with their heads.
 func curvesOf(r *core.Report) (heads []string, columns []core.Curve) {
-	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "arm_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm", "off_axis_Nm", "elbow_Nm", "shoulder_along_N", "shoulder_across_N", "grip_N"}
+	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "weights_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm",
+		"off_axis_Nm", "size_Nm", "along_N", "across_N", "grip_N", "low_back_Nm", "balance_m", "bar_off_deg"}
 	c := &r.Curves
-	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Arm, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend, c.OffAxis, c.Elbow, c.Along, c.Across, c.Grip}
+	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend,
+		c.OffAxis, c.Size, c.Along, c.Across, c.Grip, c.LowBack, c.Balance, c.BarOff}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
 		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift, p.Stretch)
+	}
+	for _, j := range r.Joints {
+		heads = append(heads, j.Joint+"_Nm", j.Joint+"_size_Nm", j.Joint+"_along_N", j.Joint+"_across_N", j.Joint+"_effort")
+		columns = append(columns, j.Torque, j.Size, j.Along, j.Across, j.Effort)
 	}
 	return heads, columns
 }

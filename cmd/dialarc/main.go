@@ -17,7 +17,7 @@ type command struct {
 
 func commands() []command {
 	return []command{
-		{"eval", "eval FILE|- [--csv]", "evaluate a setup document and print its report as JSON, or its curves as CSV; with --tempo its torque in motion, with --uncertainty the spread of its numbers", runEval},
+		{"eval", "eval FILE|- [--csv] [--joint NAME] [--tempo|--uncertainty]", "evaluate a setup document and print its report as JSON, or its curves as CSV; with --joint of another joint, with --tempo its torque in motion, with --uncertainty the spread of its numbers", runEval},
 		{"sweep", "sweep FILE|-", "print how well every value of every setting would fit, as JSON", runSweep},
 		{"serve", "serve [--addr HOST:PORT]", "migrate the database named by DATABASE_URL and serve the application", runServe},
 		{"demo", "demo [--addr HOST:PORT]", "like serve, and load the invented demo data if it is not there yet", runDemo},

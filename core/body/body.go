@@ -70,7 +70,8 @@ type Body struct {
 	ShoulderHeight, ShoulderHalf           float64
 	UpperArm, Forearm, Hand, Grip          float64
 	HipHeight, HipHalf, KneeHeight, AnkleH float64
-	FootLength, ChinHeight                 float64
+	FootLength, ChinHeight, OuterHipHalf   float64
+	CarryingAngle                          float64 // of the elbow, rad
 	Masses                                 [NumSegments]float64
 }
 
@@ -99,7 +100,8 @@ func New(l *setup.Lifter) Body {
 		UpperArm: l.LengthOf("upperArm"), Forearm: l.LengthOf("forearm"), Hand: l.LengthOf("hand"), Grip: l.LengthOf("grip"),
 		HipHeight: l.LengthOf("hipHeight"), HipHalf: l.LengthOf("hipHalfBreadth"),
 		KneeHeight: l.LengthOf("kneeHeight"), AnkleH: l.LengthOf("ankleHeight"),
-		FootLength: l.LengthOf("footLength"), ChinHeight: l.LengthOf("chinHeight"),
+		FootLength: l.LengthOf("footLength"), ChinHeight: l.LengthOf("chinHeight"), OuterHipHalf: l.LengthOf("outerHipHalfBreadth"),
+		CarryingAngle: space.Rad(l.CarryingDeg),
 	}
 	for seg, share := range massShares {
 		b.Masses[seg] = share * l.Mass
@@ -113,36 +115,30 @@ func New(l *setup.Lifter) Body {
 // ArmLength is the distance from the shoulder joint to the middle of the closed hand with the elbow straight, m.
 func (b *Body) ArmLength() float64 { return b.UpperArm + b.Forearm + b.Grip }
 
-// Station is where the lifter stands: mid-hip in the room (m), the pelvis' and trunk's orientation, and half the
-// distance between the ankles (m).
-type Station struct {
-	MidHip   space.Vec
-	Heading  space.Mat // legs and feet
-	Trunk    space.Mat // pelvis and trunk together
-	HalfFeet float64
-}
+// Thigh and Shank are the lengths of the leg's segments, m.
+func (b *Body) Thigh() float64 { return b.HipHeight - b.KneeHeight }
 
-// Stand reads a standing posture. The hips stay at standing hip height: what spreading the feet takes off (2 mm at
-// 30 cm) is below what the tape can tell.
-func (b *Body) Stand(p *setup.Posture) Station {
-	heading := space.RotY(space.Rad(p.HeadingDeg))
-	pitch := space.RotZ(-space.Rad(p.Trunk.PitchDeg))
-	bend := space.RotX(space.Rad(p.Trunk.BendDeg))
-	turn := space.RotY(space.Rad(p.Trunk.TurnDeg))
-	trunk := heading.Mul(&pitch)
-	trunk = trunk.Mul(&bend)
-	trunk = trunk.Mul(&turn)
-	return Station{
-		MidHip:   space.Vec{X: p.X, Y: b.HipHeight, Z: p.Z},
-		Heading:  heading,
-		Trunk:    trunk,
-		HalfFeet: p.FeetApart / 2,
+// Shank is the length from knee to ankle, m.
+func (b *Body) Shank() float64 { return b.KneeHeight - b.AnkleH }
+
+// SegmentLength is the length in m of the slender rod that a segment turns like: the trunk's from mid-hip to the
+// shoulders; the head, whose turning matters nowhere, counts as a point.
+func (b *Body) SegmentLength(s Segment) float64 {
+	switch s {
+	case Trunk:
+		return b.ShoulderHeight - b.HipHeight
+	case UpperArmR, UpperArmL:
+		return b.UpperArm
+	case ForearmR, ForearmL:
+		return b.Forearm
+	case HandR, HandL:
+		return b.Hand
+	case ThighR, ThighL:
+		return b.Thigh()
+	case ShankR, ShankL:
+		return b.Shank()
+	case FootR, FootL:
+		return b.FootLength
 	}
-}
-
-// Mirror reflects a point of the room in the sagittal plane of the standing lifter (through mid-hip, along the heading).
-func (s *Station) Mirror(p space.Vec) space.Vec {
-	back := s.Heading.Transpose()
-	local := back.Apply(sub(p, s.MidHip))
-	return add(s.MidHip, s.Heading.Apply(space.MirrorPoint(local)))
+	return 0
 }

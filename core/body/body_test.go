@@ -17,11 +17,11 @@ import (
 var lifter = setup.Lifter{Stature: 1.75, Mass: 75}
 
 // place puts the usual lifter into a pose; the left arm hangs.
-func place(p setup.Posture, right body.Arm) (*body.Body, *body.Frames) {
+func place(p setup.Posture, right body.Pose) (*body.Body, *body.Frames) {
 	b := body.New(&lifter)
-	st := b.Stand(&p)
+	st := b.Settle(&p, nil, nil)
 	var f body.Frames
-	f.Place(&b, &st, &[2]body.Arm{right, {}}, &[2]body.Arm{})
+	f.Place(&b, &st, &[2]body.Pose{right, {}}, &[2]body.Pose{})
 	return &b, &f
 }
 
@@ -38,7 +38,7 @@ func TestMassesSumToTheBody(t *testing.T) {
 // elbow-wrist, the whole arm 0.050 at 0.530 of shoulder-wrist. Winter, Biomechanics and Motor Control of Human
 // Movement, 4th ed. 2009, table 4.1 (from memory); within 3%.
 func TestCompoundSegments(t *testing.T) {
-	b, f := place(setup.Posture{}, body.Arm{})
+	b, f := place(setup.Posture{}, body.Pose{})
 	compound := func(from space.Vec, length float64, segments ...body.Segment) (mass, at float64) {
 		moment := 0.0
 		for _, s := range segments {
@@ -57,7 +57,7 @@ func TestCompoundSegments(t *testing.T) {
 
 // Standing heights and lengths come out as the fractions of stature say (Winter 2009, fig. 4.1, from memory).
 func TestStandingHeights(t *testing.T) {
-	_, f := place(setup.Posture{X: 0.4, Z: -0.2}, body.Arm{})
+	_, f := place(setup.Posture{X: 0.4, Z: -0.2}, body.Pose{})
 	check.Near(t, "shoulder", f.Joint[body.ShoulderR].Y, 0.818*1.75, 1e-9)
 	check.Near(t, "hip", f.Origin[body.ThighR].Y, 0.530*1.75, 1e-9)
 	check.Near(t, "ankle", f.Origin[body.FootL].Y, 0.039*1.75, 1e-9)
@@ -78,7 +78,7 @@ func TestArmDirection(t *testing.T) {
 	r := rand.New(rand.NewPCG(1, 1))
 	for range 100 {
 		p, e := r.Float64()*3-1, r.Float64()*3
-		_, f := place(setup.Posture{}, body.Arm{setup.ShoulderPlane: p, setup.ShoulderElevation: e, setup.ShoulderRotation: r.Float64()})
+		_, f := place(setup.Posture{}, body.Pose{setup.ShoulderPlane: p, setup.ShoulderElevation: e, setup.ShoulderRotation: r.Float64()})
 		want := space.Vec{X: math.Sin(e) * math.Sin(p), Y: -math.Cos(e), Z: math.Sin(e) * math.Cos(p)}
 		check.Vec(t, "direction", f.Direction(body.UpperArmR), want)
 	}
@@ -87,13 +87,13 @@ func TestArmDirection(t *testing.T) {
 // With the arm raised sideways the elbow crease faces forward, and turning the arm outward by 90 degrees puts the bent
 // forearm up: International Society of Biomechanics, Wu et al. 2005, J Biomech 38:981-992, for the sense of rotation.
 func TestRotationOfTheArm(t *testing.T) {
-	bent := body.Arm{setup.ShoulderElevation: math.Pi / 2, setup.ElbowFlexion: math.Pi / 2}
+	bent := body.Pose{setup.ShoulderElevation: math.Pi / 2, setup.ElbowFlexion: math.Pi / 2}
 	_, f := place(setup.Posture{}, bent)
 	check.Vec(t, "forearm with rotation 0", f.Direction(body.ForearmR), space.X)
 	bent[setup.ShoulderRotation] = -math.Pi / 2
 	_, f = place(setup.Posture{}, bent)
 	check.Vec(t, "forearm turned outward", f.Direction(body.ForearmR), space.Y)
-	hanging := body.Arm{setup.ElbowFlexion: math.Pi / 2, setup.ShoulderRotation: math.Pi / 2}
+	hanging := body.Pose{setup.ElbowFlexion: math.Pi / 2, setup.ShoulderRotation: math.Pi / 2}
 	_, f = place(setup.Posture{}, hanging)
 	check.Vec(t, "forearm of the hanging right arm turned inward", f.Direction(body.ForearmR), space.Vec{Z: -1})
 }
@@ -103,9 +103,9 @@ func TestLeftIsTheMirrorImage(t *testing.T) {
 	for range 30 {
 		q, dq := randomArm(r), randomArm(r)
 		b := body.New(&lifter)
-		st := b.Stand(&setup.Posture{X: 0.3, Z: 0.4, HeadingDeg: 70})
+		st := b.Settle(&setup.Posture{X: 0.3, Z: 0.4, HeadingDeg: 70}, nil, nil)
 		var f body.Frames
-		f.Place(&b, &st, &[2]body.Arm{q, q}, &[2]body.Arm{dq, dq})
+		f.Place(&b, &st, &[2]body.Pose{q, q}, &[2]body.Pose{dq, dq})
 		for _, pair := range [][2]body.Segment{{body.UpperArmR, body.UpperArmL}, {body.ForearmR, body.ForearmL}, {body.HandR, body.HandL}, {body.ThighR, body.ThighL}, {body.FootR, body.FootL}} {
 			check.Vec(t, body.SegmentNames[pair[0]], st.Mirror(f.COM[pair[0]]), f.COM[pair[1]])
 		}
@@ -113,7 +113,7 @@ func TestLeftIsTheMirrorImage(t *testing.T) {
 	}
 }
 
-func randomArm(r *rand.Rand) (a body.Arm) {
+func randomArm(r *rand.Rand) (a body.Pose) {
 	for i := range a {
 		a[i] = r.Float64()*2 - 0.7
 	}
@@ -124,7 +124,7 @@ func randomArm(r *rand.Rand) (a body.Arm) {
 func TestVelocityIsTheDerivative(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 3))
 	b := body.New(&lifter)
-	st := b.Stand(&setup.Posture{HeadingDeg: 30, Trunk: setup.Trunk{PitchDeg: 20, BendDeg: 10, TurnDeg: -15}})
+	st := b.Settle(&setup.Posture{HeadingDeg: 30, Trunk: setup.Trunk{PitchDeg: 20, BendDeg: 10, TurnDeg: -15}}, nil, nil)
 	var f body.Frames
 	for range 40 {
 		q, dq := randomArm(r), randomArm(r)
@@ -133,7 +133,7 @@ func TestVelocityIsTheDerivative(t *testing.T) {
 			for i := range moved {
 				moved[i] += s * dq[i]
 			}
-			f.Place(&b, &st, &[2]body.Arm{moved, moved}, &[2]body.Arm{dq, dq})
+			f.Place(&b, &st, &[2]body.Pose{moved, moved}, &[2]body.Pose{dq, dq})
 		}
 		for _, side := range []body.Side{body.Right, body.Left} {
 			for axis := range 3 {
@@ -150,30 +150,30 @@ func TestVelocityIsTheDerivative(t *testing.T) {
 func TestPlaceArmAlone(t *testing.T) {
 	r := rand.New(rand.NewPCG(4, 4))
 	b := body.New(&lifter)
-	st := b.Stand(&setup.Posture{HeadingDeg: 200})
+	st := b.Settle(&setup.Posture{HeadingDeg: 200}, nil, nil)
 	var whole, part body.Frames
 	q, dq := randomArm(r), randomArm(r)
-	part.Place(&b, &st, &[2]body.Arm{}, &[2]body.Arm{})
+	part.Place(&b, &st, &[2]body.Pose{}, &[2]body.Pose{})
 	part.PlaceArm(body.Left, &q, &dq)
-	whole.Place(&b, &st, &[2]body.Arm{{}, q}, &[2]body.Arm{{}, dq})
+	whole.Place(&b, &st, &[2]body.Pose{{}, q}, &[2]body.Pose{{}, dq})
 	if whole != part {
 		t.Error("the frames differ")
 	}
 }
 
 func TestHeadingAndLean(t *testing.T) {
-	_, f := place(setup.Posture{HeadingDeg: 90}, body.Arm{})
+	_, f := place(setup.Posture{HeadingDeg: 90}, body.Pose{})
 	check.Vec(t, "a turn to the left faces -Z", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
-	_, f = place(setup.Posture{Trunk: setup.Trunk{PitchDeg: 90}}, body.Arm{})
+	_, f = place(setup.Posture{Trunk: setup.Trunk{PitchDeg: 90}}, body.Pose{})
 	check.Vec(t, "a pitch of 90 degrees lays the trunk forward", f.Turn[body.Trunk].Apply(space.Y), space.X)
-	_, f = place(setup.Posture{Trunk: setup.Trunk{BendDeg: 90}}, body.Arm{})
+	_, f = place(setup.Posture{Trunk: setup.Trunk{BendDeg: 90}}, body.Pose{})
 	check.Vec(t, "a bend of 90 degrees lays it to the right", f.Turn[body.Trunk].Apply(space.Y), space.Z)
-	_, f = place(setup.Posture{Trunk: setup.Trunk{TurnDeg: 90}}, body.Arm{})
+	_, f = place(setup.Posture{Trunk: setup.Trunk{TurnDeg: 90}}, body.Pose{})
 	check.Vec(t, "a turn of the trunk to the left", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
 }
 
 func TestLegsReachTheFloor(t *testing.T) {
-	b, f := place(setup.Posture{FeetApart: 0.6, HeadingDeg: 45}, body.Arm{})
+	b, f := place(setup.Posture{FeetApart: 0.6, HeadingDeg: 45}, body.Pose{})
 	for _, side := range []body.Side{body.Right, body.Left} {
 		thigh, shank, foot := side.On(body.ThighR), side.On(body.ShankR), side.On(body.FootR)
 		check.Near(t, "ankle height", f.Origin[foot].Y, b.AnkleH, 1e-12)
@@ -183,7 +183,7 @@ func TestLegsReachTheFloor(t *testing.T) {
 }
 
 func TestPointOnASegment(t *testing.T) {
-	_, f := place(setup.Posture{}, body.Arm{setup.ShoulderElevation: 1})
+	_, f := place(setup.Posture{}, body.Pose{setup.ShoulderElevation: 1})
 	check.Vec(t, "near end", f.PointOn(body.ForearmR, 0), f.Joint[body.ElbowR])
 	check.Vec(t, "far end", f.PointOn(body.ForearmR, 1), f.Wrist[body.Right])
 	check.Vec(t, "finger tips", f.PointOn(body.HandR, 1), f.Tip[body.Right])

@@ -12,103 +12,233 @@ import (
 func add(a, b space.Vec) space.Vec { return r3.Add(a, b) }
 func sub(a, b space.Vec) space.Vec { return r3.Sub(a, b) }
 
-// Arm holds the joint coordinates of one arm in radians, or their rates per unit s.
-type Arm [setup.NumCoordinates]float64
+// Pose holds the joint coordinates of one side of the body in radians, or their rates per unit s.
+type Pose [setup.NumCoordinates]float64
 
 // Joint numbers a joint that a torque is computed about.
 type Joint int
 
-// The joints, right side first.
+// The joints, right side first, from the trunk outward.
 const (
-	ShoulderR Joint = iota
+	GirdleR Joint = iota
+	ShoulderR
 	ElbowR
+	HipR
+	KneeR
+	AnkleR
+	GirdleL
 	ShoulderL
 	ElbowL
-	NumJoints = int(ElbowL) + 1
+	HipL
+	KneeL
+	AnkleL
+	NumJoints = int(AnkleL) + 1
 )
 
-// On gives the joint of this side for a joint of the right side.
-func (s Side) Joint(right Joint) Joint { return right + Joint(s)*(ShoulderL-ShoulderR) }
+// JointNames are the names of the joints of one side.
+var JointNames = [GirdleL]string{"girdle", "shoulder", "elbow", "hip", "knee", "ankle"}
 
-// Far lists the segments on the side of each joint that is away from the root.
-var Far = [NumJoints][]Segment{
-	ShoulderR: {UpperArmR, ForearmR, HandR},
-	ElbowR:    {ForearmR, HandR},
-	ShoulderL: {UpperArmL, ForearmL, HandL},
-	ElbowL:    {ForearmL, HandL},
+// JointOf finds a joint of the right side by its name.
+func JointOf(name string) (Joint, bool) {
+	for j, n := range JointNames {
+		if n == name {
+			return Joint(j), true
+		}
+	}
+	return 0, false
 }
 
-// Frames is the whole body at one place along the path, in room axes. It is written by Place and holds no pointers, so
-// that one value serves a whole repetition without allocating.
+// Joint gives the joint of this side for a joint of the right side.
+func (s Side) Joint(right Joint) Joint { return right + Joint(s)*GirdleL }
+
+// Name is the joint's name, without its side.
+func (j Joint) Name() string { return JointNames[j%GirdleL] }
+
+// Leg says whether the joint is one of a leg.
+func (j Joint) Leg() bool { return j%GirdleL >= HipR }
+
+// Beyond lists the segments on the side of each joint that is away from the trunk, the moved one first.
+var Beyond = [NumJoints][]Segment{
+	GirdleR:   {UpperArmR, ForearmR, HandR},
+	ShoulderR: {UpperArmR, ForearmR, HandR},
+	ElbowR:    {ForearmR, HandR},
+	HipR:      {ThighR, ShankR, FootR},
+	KneeR:     {ShankR, FootR},
+	AnkleR:    {FootR},
+	GirdleL:   {UpperArmL, ForearmL, HandL},
+	ShoulderL: {UpperArmL, ForearmL, HandL},
+	ElbowL:    {ForearmL, HandL},
+	HipL:      {ThighL, ShankL, FootL},
+	KneeL:     {ShankL, FootL},
+	AnkleL:    {FootL},
+}
+
+// Frames is the whole body at one place along the path, in room axes. It is written by Place and holds no memory of its
+// own, so that one value serves a whole repetition without allocating.
 type Frames struct {
 	Body    *Body
 	Station *Station
+	Pose    [2]Pose                // that it was placed from, by Side
+	Turning [2]Pose                // the pose's rates per unit s
 	Origin  [NumSegments]space.Vec // near joint of each segment; the trunk's is mid-hip, the head's the base of the neck
 	Turn    [NumSegments]space.Mat // segment axes: along -Y from the near joint when standing at rest
 	COM     [NumSegments]space.Vec
-	Joint   [NumJoints]space.Vec // joint centres
-	Spin    [NumJoints]space.Vec // angular velocity per unit s of the far side relative to the near side
-	Grip    [2]space.Vec         // middle of the closed hand, by Side
+	Rate    [NumSegments]space.Vec // velocity of the origin per unit s
+	Omega   [NumSegments]space.Vec // angular velocity per unit s
+	Joint   [NumJoints]space.Vec   // joint centres
+	Spin    [NumJoints]space.Vec   // angular velocity per unit s of the outer side relative to the trunk's; the shoulder's relative to the trunk itself
+	Grip    [2]space.Vec           // middle of the closed hand, by Side
 	Wrist   [2]space.Vec
 	Tip     [2]space.Vec // finger tips
 }
 
-// Place computes all frames from the joint coordinates of both arms and their rates per unit s. The limits of the
+// Place computes all frames from the joint coordinates of both sides and their rates per unit s. The limits of the
 // coordinates are the caller's business; any angle gives a frame.
-func (f *Frames) Place(b *Body, st *Station, arms, rates *[2]Arm) {
+func (f *Frames) Place(b *Body, st *Station, poses, rates *[2]Pose) {
 	f.Body, f.Station = b, st
-	f.placeTrunk()
+	f.placeTrunk(&poses[Right], &rates[Right])
 	for side := Right; side <= Left; side++ {
-		f.PlaceArm(side, &arms[side], &rates[side])
-		f.placeLeg(side)
+		f.PlaceArm(side, &poses[side], &rates[side])
+		if st.LegsMove {
+			f.moveLeg(side, &poses[side], &rates[side])
+		} else {
+			f.placeLeg(side)
+		}
 	}
 }
 
-func (f *Frames) placeTrunk() {
+// placeTrunk puts the pelvis where the station says, or, where the legs move on standing feet, where they carry it:
+// straight up from the ankles, which are at the station's place. Both legs do the same there.
+func (f *Frames) placeTrunk(q, rate *Pose) {
 	b, st := f.Body, f.Station
-	neck := st.Trunk.Apply(space.Vec{Y: b.ShoulderHeight - b.HipHeight})
-	f.Origin[Trunk], f.Turn[Trunk] = st.MidHip, st.Trunk
-	f.COM[Trunk] = add(st.MidHip, r3.Scale(comTrunk, neck))
-	f.Origin[Head], f.Turn[Head] = add(st.MidHip, neck), st.Trunk
-	f.COM[Head] = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: earHeight*b.Stature - b.HipHeight}))
+	f.Origin[Trunk], f.Turn[Trunk], f.Rate[Trunk], f.Omega[Trunk] = st.MidHip, st.Trunk, space.Vec{}, space.Vec{}
+	if st.LegsMove && st.Root == OnFeet {
+		f.rise(q, rate)
+	}
+	trunk := &f.Turn[Trunk]
+	neck := trunk.Apply(space.Vec{Y: b.ShoulderHeight - b.HipHeight})
+	f.COM[Trunk] = add(f.Origin[Trunk], r3.Scale(comTrunk, neck))
+	f.Origin[Head], f.Turn[Head] = add(f.Origin[Trunk], neck), *trunk
+	f.Omega[Head], f.Rate[Head] = f.Omega[Trunk], add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], neck))
+	f.COM[Head] = add(f.Origin[Trunk], trunk.Apply(space.Vec{Y: earHeight*b.Stature - b.HipHeight}))
 }
+
+// rise computes the pelvis over standing feet: the shank leans forward by the ankle's flexion, the thigh back by the
+// knee's, the trunk forward by the hip's.
+func (f *Frames) rise(q, rate *Pose) {
+	b, st := f.Body, f.Station
+	lateral := st.Heading.Apply(space.Z)
+	up := func(lean float64) space.Vec {
+		m := turned(&st.Heading, space.RotZ, -lean)
+		return m.Apply(space.Y)
+	}
+	shank, thigh := q[setup.AnkleFlexion], q[setup.AnkleFlexion]-q[setup.KneeFlexion]
+	shankRate, thighRate := rate[setup.AnkleFlexion], rate[setup.AnkleFlexion]-rate[setup.KneeFlexion]
+	s, t := r3.Scale(b.Shank(), up(shank)), r3.Scale(b.Thigh(), up(thigh))
+	base := space.Vec{X: st.MidHip.X, Y: b.AnkleH, Z: st.MidHip.Z}
+	f.Origin[Trunk] = add(base, add(s, t))
+	f.Rate[Trunk] = sub(r3.Scale(-shankRate, r3.Cross(lateral, s)), r3.Scale(thighRate, r3.Cross(lateral, t)))
+	f.Turn[Trunk] = turned(&st.Heading, space.RotZ, -(thigh + q[setup.HipFlexion]))
+	f.Omega[Trunk] = r3.Scale(-(thighRate + rate[setup.HipFlexion]), lateral)
+}
+
+// sternoclavicular joint from the resting right shoulder, m at a stature of 1.75 (own).
+var sternum = space.Vec{X: 0.040, Y: 0.010, Z: -0.150}
 
 // PlaceArm computes the frames of one arm anew, the rest of the body having been placed before.
 //
-// It follows humerus = swing(plane, elevation) twist(rotation): the swing turns by the elevation about the
-// horizontal axis sin p Z - cos p X, the twist about the humerus' own long axis, internal rotation +.
-func (f *Frames) PlaceArm(side Side, q, rate *Arm) {
-	b, trunk := f.Body, &f.Station.Trunk
+// It follows humerus = swing(plane, elevation) twist(rotation) in trunk axes: the swing turns by the elevation about the
+// horizontal axis sin p Z - cos p X, the twist about the humerus' own long axis, internal rotation +. The shoulder joint
+// moves with the girdle: Ry(protraction) Rx(-elevation) about the sternoclavicular joint.
+func (f *Frames) PlaceArm(side Side, q, rate *Pose) {
+	b, trunk := f.Body, &f.Turn[Trunk]
+	f.Pose[side], f.Turning[side] = *q, *rate
 	sp, cp := math.Sincos(q[setup.ShoulderPlane])
 	axis := space.Vec{X: -cp, Z: sp}
 	swing := space.Rot(axis, q[setup.ShoulderElevation])
 	humerus := turned(&swing, space.RotY, q[setup.ShoulderRotation])
-	forearm := turned(&humerus, space.RotZ, q[setup.ElbowFlexion])
+	forearm, elbowSpin := f.bend(&humerus, q, rate)
 	hand := turned(&forearm, space.RotY, q[setup.ForearmPronation])
+	hand = turned(&hand, space.RotX, q[setup.WristFlexion])
 
 	// Rates of the three shoulder angles add up about the vertical, the swing's axis and the long axis d.
 	d := swing.Apply(space.Vec{Y: -1})
 	spin := add(r3.Scale(rate[setup.ShoulderPlane], add(space.Y, d)),
 		sub(r3.Scale(rate[setup.ShoulderElevation], axis), r3.Scale(rate[setup.ShoulderRotation], d)))
-	elbowSpin := r3.Scale(rate[setup.ElbowFlexion], humerus.Apply(space.Z))
+	handSpin := add(r3.Scale(rate[setup.ForearmPronation], forearm.Apply(space.Y)), r3.Scale(rate[setup.WristFlexion], hand.Apply(space.X)))
 
-	shoulder := space.Vec{Y: b.ShoulderHeight - b.HipHeight, Z: b.ShoulderHalf}
+	shoulder, girdleSpin, drift := b.Girdle(q, rate)
 	if side == Left {
-		shoulder, spin, elbowSpin = space.MirrorPoint(shoulder), space.MirrorSpin(spin), space.MirrorSpin(elbowSpin)
+		shoulder, drift = space.MirrorPoint(shoulder), space.MirrorPoint(drift)
+		spin, elbowSpin = space.MirrorSpin(spin), space.MirrorSpin(elbowSpin)
+		handSpin, girdleSpin = space.MirrorSpin(handSpin), space.MirrorSpin(girdleSpin)
 		humerus, forearm, hand = humerus.Mirrored(), forearm.Mirrored(), hand.Mirrored()
 	}
 	upper, fore, palm := side.On(UpperArmR), side.On(ForearmR), side.On(HandR)
 	f.Turn[upper], f.Turn[fore], f.Turn[palm] = trunk.Mul(&humerus), trunk.Mul(&forearm), trunk.Mul(&hand)
 
-	f.Origin[upper] = add(f.Station.MidHip, trunk.Apply(shoulder))
-	f.Origin[fore] = f.along(upper, b.UpperArm)
-	f.Origin[palm] = f.along(fore, b.Forearm)
+	gi, sh, el := side.Joint(GirdleR), side.Joint(ShoulderR), side.Joint(ElbowR)
+	f.Spin[gi], f.Spin[sh], f.Spin[el] = trunk.Apply(girdleSpin), trunk.Apply(spin), trunk.Apply(elbowSpin)
+	out := trunk.Apply(shoulder)
+	f.Origin[upper] = add(f.Origin[Trunk], out)
+	f.Rate[upper] = add(add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], out)), trunk.Apply(drift))
+	f.Omega[upper] = add(f.Omega[Trunk], f.Spin[sh])
+	f.next(fore, upper, b.UpperArm, f.Spin[el])
+	f.next(palm, fore, b.Forearm, trunk.Apply(handSpin))
 	f.Wrist[side], f.Grip[side], f.Tip[side] = f.Origin[palm], f.along(palm, b.Grip), f.along(palm, b.Hand)
 	f.COM[upper], f.COM[fore], f.COM[palm] = f.along(upper, comUpperArm*b.UpperArm), f.along(fore, comForearm*b.Forearm), f.Grip[side]
+	f.Joint[gi], f.Joint[sh], f.Joint[el] = add(f.Origin[Trunk], trunk.Apply(b.sternoclavicular(side))), f.Origin[upper], f.Origin[fore]
+}
 
-	sh, el := side.Joint(ShoulderR), side.Joint(ElbowR)
-	f.Joint[sh], f.Joint[el] = f.Origin[upper], f.Origin[fore]
-	f.Spin[sh], f.Spin[el] = trunk.Apply(spin), trunk.Apply(elbowSpin)
+// bend is the forearm's orientation and the elbow's spin, in trunk axes. The hinge is tilted by half the carrying angle
+// c, so that the forearm deviates by c when straight and by half of it at 90 degrees.
+func (f *Frames) bend(humerus *space.Mat, q, rate *Pose) (space.Mat, space.Vec) {
+	c := f.Body.CarryingAngle
+	if c == 0 {
+		return turned(humerus, space.RotZ, q[setup.ElbowFlexion]), r3.Scale(rate[setup.ElbowFlexion], humerus.Apply(space.Z))
+	}
+	hinge := ElbowHinge(c)
+	fold := space.Rot(hinge, q[setup.ElbowFlexion])
+	forearm := humerus.Mul(&fold)
+	return turned(&forearm, space.RotX, -c), r3.Scale(rate[setup.ElbowFlexion], humerus.Apply(hinge))
+}
+
+// ElbowHinge is the elbow's axis in the humerus' own axes for a carrying angle in radians.
+func ElbowHinge(c float64) space.Vec {
+	s, k := math.Sincos(c / 2)
+	return space.Vec{Y: s, Z: k}
+}
+
+func (b *Body) sternoclavicular(side Side) space.Vec {
+	k := b.Stature / 1.75
+	sc := space.Vec{X: k * sternum.X, Y: b.ShoulderHeight - b.HipHeight + k*sternum.Y, Z: b.ShoulderHalf + k*sternum.Z}
+	if side == Left {
+		return space.MirrorPoint(sc)
+	}
+	return sc
+}
+
+// Girdle is the right shoulder joint from mid-hip in trunk axes, the girdle's spin, and the joint's drift per unit s.
+func (b *Body) Girdle(q, rate *Pose) (shoulder, spin, drift space.Vec) {
+	shoulder = space.Vec{Y: b.ShoulderHeight - b.HipHeight, Z: b.ShoulderHalf}
+	up, ahead := q[setup.GirdleElevation], q[setup.GirdleProtraction]
+	if up == 0 && ahead == 0 && rate[setup.GirdleElevation] == 0 && rate[setup.GirdleProtraction] == 0 {
+		return shoulder, spin, drift
+	}
+	sc := b.sternoclavicular(Right)
+	yaw := space.RotY(ahead)
+	turn := turned(&yaw, space.RotX, -up)
+	arm := turn.Apply(sub(shoulder, sc))
+	spin = sub(r3.Scale(rate[setup.GirdleProtraction], space.Y), r3.Scale(rate[setup.GirdleElevation], yaw.Apply(space.X)))
+	return add(sc, arm), spin, r3.Cross(spin, arm)
+}
+
+// next fixes a segment's origin to the far end of the one before and gives it the spin relative to it.
+func (f *Frames) next(s, before Segment, length float64, spin space.Vec) {
+	arm := r3.Scale(length, f.Direction(before))
+	f.Origin[s] = add(f.Origin[before], arm)
+	f.Rate[s] = add(f.Rate[before], r3.Cross(f.Omega[before], arm))
+	f.Omega[s] = add(f.Omega[before], spin)
 }
 
 // turned is m followed by a rotation about one of its own axes; most coordinates of most paths are zero.
@@ -120,79 +250,38 @@ func turned(m *space.Mat, about func(float64) space.Mat, angle float64) space.Ma
 	return m.Mul(&r)
 }
 
-// placeLeg stands the leg on the floor below the hip, spread to the stance.
-func (f *Frames) placeLeg(side Side) {
-	b, st := f.Body, f.Station
-	sign := 1.0 - 2*float64(side)
-	hip := add(st.MidHip, st.Trunk.Apply(space.Vec{Z: sign * b.HipHalf}))
-	ankle := add(st.MidHip, st.Heading.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: sign * st.HalfFeet}))
-	down := sub(ankle, hip)
-	length := space.Norm(down)
-	turn := uprightAlong(r3.Scale(1/length, down), &st.Heading)
-	thigh, shank, foot := side.On(ThighR), side.On(ShankR), side.On(FootR)
-	share := (b.HipHeight - b.KneeHeight) / (b.HipHeight - b.AnkleH)
-	f.Turn[thigh], f.Turn[shank], f.Turn[foot] = turn, turn, st.Heading
-	f.Origin[thigh] = hip
-	f.Origin[shank] = f.along(thigh, share*length)
-	f.Origin[foot] = ankle
-	f.COM[thigh] = f.along(thigh, comThigh*share*length)
-	f.COM[shank] = f.along(shank, comShank*(1-share)*length)
-	f.COM[foot] = add(ankle, st.Heading.Apply(space.Vec{X: (comFoot - heelToAnkle) * b.FootLength, Y: -b.AnkleH / 2}))
-}
-
-// uprightAlong is the rotation whose -Y is the unit vector down and whose X stays as near to the heading's as it can.
-func uprightAlong(down space.Vec, heading *space.Mat) space.Mat {
-	y := r3.Scale(-1, down)
-	x := r3.Unit(space.Reject(heading.Apply(space.X), y))
-	z := r3.Cross(x, y)
-	return space.Mat{{x.X, y.X, z.X}, {x.Y, y.Y, z.Y}, {x.Z, y.Z, z.Z}}
-}
-
 // along is the point at the given distance from the near joint along a segment's length.
 func (f *Frames) along(s Segment, distance float64) space.Vec {
 	return add(f.Origin[s], f.Turn[s].Apply(space.Vec{Y: -distance}))
 }
 
-// Direction is the unit vector along a segment, away from its near joint.
-func (f *Frames) Direction(s Segment) space.Vec { return f.Turn[s].Apply(space.Vec{Y: -1}) }
+// Direction is the unit vector along a segment, away from its near joint; the foot's points to the toes.
+func (f *Frames) Direction(s Segment) space.Vec {
+	if s == FootR || s == FootL {
+		return f.Turn[s].Apply(space.X)
+	}
+	return f.Turn[s].Apply(space.Vec{Y: -1})
+}
 
-// PointOn is the place of a contact: a share (0 near end to 1 far end) of the length of an arm segment.
+// PointOn is the place of a contact: a share (0 near end to 1 far end) of the length of a limb's segment.
 func (f *Frames) PointOn(s Segment, share float64) space.Vec {
-	b := f.Body
-	switch s {
-	case UpperArmR, UpperArmL:
-		return f.along(s, share*b.UpperArm)
-	case ForearmR, ForearmL:
-		return f.along(s, share*b.Forearm)
-	default:
-		return f.along(s, share*b.Hand)
-	}
+	return add(f.Origin[s], r3.Scale(share*f.Body.SegmentLength(s), f.Direction(s)))
 }
 
-// near lists, for each segment, the joints between it and the root.
-var near = func() (list [NumSegments][]Joint) {
-	for j, far := range Far {
-		for _, seg := range far {
-			list[seg] = append(list[seg], Joint(j))
-		}
-	}
-	return list
-}()
-
-// Velocity is the change per unit s of a point that is fixed to an arm segment.
+// Velocity is the change per unit s of a point that is fixed to a segment.
 func (f *Frames) Velocity(s Segment, p space.Vec) space.Vec {
-	var v space.Vec
-	for _, j := range near[s] {
-		v = add(v, r3.Cross(f.Spin[j], sub(p, f.Joint[j])))
-	}
-	return v
+	return add(f.Rate[s], r3.Cross(f.Omega[s], sub(p, f.Origin[s])))
 }
 
-// SegmentSpin is the angular velocity of an arm segment in the room, per unit s.
-func (f *Frames) SegmentSpin(s Segment) space.Vec {
-	var w space.Vec
-	for _, j := range near[s] {
-		w = add(w, f.Spin[j])
+// Shift moves the whole body and gives it a velocity, as when the hands stay in place and the trunk moves instead.
+func (f *Frames) Shift(by, rate space.Vec) {
+	for s := range f.Origin {
+		f.Origin[s], f.COM[s], f.Rate[s] = add(f.Origin[s], by), add(f.COM[s], by), add(f.Rate[s], rate)
 	}
-	return w
+	for j := range f.Joint {
+		f.Joint[j] = add(f.Joint[j], by)
+	}
+	for side := range f.Grip {
+		f.Grip[side], f.Wrist[side], f.Tip[side] = add(f.Grip[side], by), add(f.Wrist[side], by), add(f.Tip[side], by)
+	}
 }

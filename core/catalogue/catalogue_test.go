@@ -18,12 +18,13 @@ func TestShapesCanBeInterpolated(t *testing.T) {
 			t.Errorf("%s: fractions go to %v", action, top)
 		}
 	}
-	for _, region := range setup.Regions {
-		for _, action := range region.Action {
-			if _, ok := catalogue.Shapes[action]; !ok {
-				t.Errorf("%s has no shape for %s", region.Key, action)
-			}
+	for _, action := range setup.Actions {
+		if _, ok := catalogue.Shapes[action]; !ok {
+			t.Errorf("there is no shape for %s", action)
 		}
+	}
+	if len(catalogue.Shapes) != len(setup.Actions) {
+		t.Errorf("%d shapes for %d actions", len(catalogue.Shapes), len(setup.Actions))
 	}
 }
 

@@ -44,9 +44,9 @@ func RubberStress(x float64) float64 {
 	return 2 * (x - 1/(x*x)) * (rubberC1 + rubberC2/x)
 }
 
-func newBand(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Source, *space.Vec) {
-	a := place(space.Vec{X: l.Anchor.X, Y: l.Anchor.Y, Z: l.Anchor.Z})
-	b := &band{anchor: a, rest: l.RestLength, attachment: l.AttachmentLength, area: l.Section, strands: float64(l.Strands), hysteresis: l.Hysteresis, at: at}
+func newBand(l *builder) (Source, *space.Vec) {
+	a := l.point(l.Anchor)
+	b := &band{anchor: a, rest: l.RestLength, attachment: l.AttachmentLength, area: l.Section, strands: float64(l.Strands), hysteresis: l.Hysteresis, at: l.at}
 	if len(l.Pull) > 0 {
 		b.measure(l.Pull)
 	}

@@ -5,6 +5,8 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/setup"
 	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // Gravity is the standard acceleration of free fall, m/s² (CGPM 1901; ISO 80000-3).
@@ -50,60 +52,120 @@ type Item struct {
 	Mirror  bool         // the other limb's copy of a one-sided load
 	Segment body.Segment // what it pulls on
 	Def     *setup.Load
-	From    *space.Vec // the pulley or anchor; nil for a free weight
+	From    *space.Vec // the pulley, anchor or pivot; nil for a free weight
 }
 
 // Held says whether the hand holds the load, rather than a cuff.
 func (it *Item) Held() bool { return it.Segment == body.HandR || it.Segment == body.HandL }
 
-// kinds builds a source of each kind; place puts the document's right-handed geometry on the actual side.
-var kinds = map[string]func(l *setup.Load, at contact, place func(space.Vec) space.Vec) (Source, *space.Vec){
+// OwnBody says whether the item stands for the weight of the body itself, which is no force of its own.
+func (it *Item) OwnBody() bool { return it.Def.Kind == "ownBody" }
+
+// builder is what a kind builds its source from.
+type builder struct {
+	*setup.Load
+	at         contact
+	place      func(space.Vec) space.Vec // puts the document's geometry on the actual side
+	turn       func(space.Vec) space.Vec // the same for the direction of an axis of rotation
+	start, end *body.Frames              // both ends of the path
+}
+
+func (b *builder) point(p *setup.Point) space.Vec {
+	return b.place(space.Vec{X: p.X, Y: p.Y, Z: p.Z})
+}
+
+// kinds builds a source of each kind, and says where it starts from.
+var kinds = map[string]func(b *builder) (Source, *space.Vec){
 	"dumbbell": newWeight,
+	"bar":      newWeight,
 	"cable":    newCable,
+	"strands":  newStrands,
 	"band":     newBand,
+	"cam":      newCam,
+	"lever":    newLever,
+	"ownBody":  newOwnBody,
 }
 
 // contact is a place on a segment.
 type contact struct {
 	segment body.Segment
 	side    body.Side
-	grip    bool
+	named   string // a named place; empty when the share counts
 	share   float64
+	shared  bool // halfway between the two hands, for the direction; each hand gets half
 }
 
+// Places of named contacts as a share of the segment: the middle of a cuff at the wrist and of a pad at the ankle (own).
+const (
+	wristCuff = 0.93
+	anklePad  = 0.90
+)
+
 func (c *contact) in(f *body.Frames) space.Vec {
-	if c.grip {
+	switch c.named {
+	case "grip":
 		return f.Grip[c.side]
+	case "waist": // in front of the hips' line and above it, where a belt lies (own)
+		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{Y: 0.04 * f.Body.Stature}))
+	case "shoulders": // a bar on the upper back
+		return r3.Add(f.Origin[body.Head], f.Turn[body.Trunk].Apply(space.Vec{X: -0.03 * f.Body.Stature}))
 	}
 	return f.PointOn(c.segment, c.share)
 }
 
-var contactSegments = map[string]body.Segment{"hand": body.HandR, "forearm": body.ForearmR, "upperArm": body.UpperArmR}
+// line is where a strand's direction is taken from: the contact, or the middle of the bar that both hands hold.
+func (c *contact) line(f *body.Frames) space.Vec {
+	if c.shared {
+		return r3.Scale(0.5, r3.Add(f.Grip[0], f.Grip[1]))
+	}
+	return c.in(f)
+}
 
-// Build reads the loads of a validated document. With mirror, every load is doubled onto the other limb, reflected in
-// the lifter's sagittal plane.
-func Build(loads []setup.Load, st *body.Station, mirror bool) []Item {
+// rate is the velocity of that place per unit s.
+func (c *contact) rate(f *body.Frames) space.Vec {
+	if c.shared {
+		return r3.Scale(0.5, r3.Add(f.Velocity(body.HandR, f.Grip[0]), f.Velocity(body.HandL, f.Grip[1])))
+	}
+	return f.Velocity(c.segment, c.in(f))
+}
+
+var contactSegments = map[string]body.Segment{"hand": body.HandR, "forearm": body.ForearmR, "upperArm": body.UpperArmR,
+	"thigh": body.ThighR, "shank": body.ShankR, "trunk": body.Trunk}
+
+// Build reads the loads of a validated document. With mirror, every load on a limb is doubled onto the other, reflected
+// in the lifter's sagittal plane. Start and end are the frames at both ends of the path.
+func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.Frames) []Item {
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {
-		items = append(items, build(i, &loads[i], st, false))
-		if mirror {
-			items = append(items, build(i, &loads[i], st, true))
+		items = append(items, build(i, &loads[i], st, false, start, end))
+		if mirror && loads[i].Contact.Segment != "trunk" {
+			items = append(items, build(i, &loads[i], st, true, start, end))
 		}
 	}
 	return items
 }
 
-func build(index int, l *setup.Load, st *body.Station, mirrored bool) Item {
+func build(index int, l *setup.Load, st *body.Station, mirrored bool, start, end *body.Frames) Item {
 	side := body.SideOf(l.Side)
-	place := func(p space.Vec) space.Vec { return p }
+	b := builder{Load: l, start: start, end: end, place: same, turn: same}
 	if mirrored {
 		side = body.Left - side
-		place = st.Mirror
+		b.place, b.turn = st.Mirror, st.MirrorTurn
 	}
-	at := contact{segment: side.On(contactSegments[l.Contact.Segment]), side: side, grip: l.Contact.Fraction == nil}
-	if l.Contact.Fraction != nil {
-		at.share = *l.Contact.Fraction
+	if l.Shared || l.Kind == "strands" || l.Kind == "bar" {
+		b.place, b.turn = same, same // one thing for both hands, not one for each
 	}
-	source, from := kinds[l.Kind](l, at, place)
-	return Item{Source: source, Index: index, Mirror: mirrored, Segment: at.segment, Def: l, From: from}
+	b.at = contact{segment: side.On(contactSegments[l.Contact.Segment]), side: side, named: l.Contact.At, shared: l.Shared}
+	switch {
+	case l.Contact.Fraction != nil:
+		b.at.share = *l.Contact.Fraction
+	case l.Contact.At == "wrist":
+		b.at.share = wristCuff
+	case l.Contact.At == "ankle":
+		b.at.share = anklePad
+	}
+	source, from := kinds[l.Kind](&b)
+	return Item{Source: source, Index: index, Mirror: mirrored, Segment: b.at.segment, Def: l, From: from}
 }
+
+func same(p space.Vec) space.Vec { return p }

@@ -24,15 +24,14 @@ type rig struct {
 
 func newRig() *rig {
 	r := &rig{b: body.New(&setup.Lifter{Stature: 1.75, Mass: 75})}
-	r.st = r.b.Stand(&setup.Posture{X: 0.3})
-	r.p = movement.New(&setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 0, ToDeg: 90})
+	r.st = r.b.Settle(&setup.Posture{X: 0.3}, nil, nil)
+	m := setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 0, ToDeg: 90}
+	r.p = movement.New(&setup.Document{Movement: m}, &r.b, &r.st)
 	return r
 }
 
 func (r *rig) at(s float64) *body.Frames {
-	var arms, rates [2]body.Arm
-	r.p.At(s, &arms, &rates)
-	r.f.Place(&r.b, &r.st, &arms, &rates)
+	r.p.Place(s, &r.f)
 	return &r.f
 }
 
@@ -44,7 +43,9 @@ func cable(change func(*setup.Load)) setup.Load {
 	return l
 }
 
-func (r *rig) build(l setup.Load) load.Item { return load.Build([]setup.Load{l}, &r.st, false)[0] }
+func (r *rig) build(l setup.Load) load.Item {
+	return load.Build([]setup.Load{l}, &r.st, false, r.at(0), r.at(1))[0]
+}
 
 // A mass of 1 kg weighs 9.80665 N (CGPM 1901; ISO 80000-3), straight down wherever it is.
 func TestFreeWeight(t *testing.T) {
@@ -123,7 +124,7 @@ func TestEnergyIsWork(t *testing.T) {
 // A mirrored document pulls on the other hand from the mirrored place.
 func TestMirroredLoads(t *testing.T) {
 	r := newRig()
-	items := load.Build([]setup.Load{cable(func(*setup.Load) {})}, &r.st, true)
+	items := load.Build([]setup.Load{cable(func(*setup.Load) {})}, &r.st, true, r.at(0), r.at(1))
 	if len(items) != 2 || !items[1].Mirror || items[1].Segment != body.HandL {
 		t.Fatalf("two items, the second mirrored: %+v", items)
 	}

@@ -2,20 +2,24 @@ package load
 
 import (
 	"dialarc/core/body"
-	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// weight is a free weight held in one hand or strapped to one segment: its force is m g, straight down, wherever it is.
+// weight is a free weight held in one hand or strapped to one segment: its force is m g, straight down, wherever it is. Of
+// a bar that both hands hold each carries half.
 type weight struct {
 	mass float64 // kg
 	at   contact
 }
 
-func newWeight(l *setup.Load, at contact, _ func(space.Vec) space.Vec) (Source, *space.Vec) {
-	return &weight{mass: l.Mass, at: at}, nil
+func newWeight(b *builder) (Source, *space.Vec) {
+	w := &weight{mass: b.Mass, at: b.at}
+	if b.Kind == "bar" && b.Contact.Segment == "hand" {
+		w.mass /= 2
+	}
+	return w, nil
 }
 
 func (w *weight) At(f *body.Frames) Pull {

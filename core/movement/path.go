@@ -3,6 +3,8 @@
 package movement
 
 import (
+	"math"
+
 	"dialarc/core/body"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -10,34 +12,68 @@ import (
 	"gonum.org/v1/gonum/interp"
 )
 
-// Path gives the coordinates of both arms at every place along the repetition.
+// Path gives the coordinates of both sides of the body at every place along the repetition.
 type Path struct {
-	moves  [2]bool // by body.Side
-	curves [setup.NumCoordinates]*interp.FritschButland
-	fixed  body.Arm
+	body    *body.Body
+	station *body.Station
+	moves   [2]bool // by body.Side
+	curves  [setup.NumCoordinates]*interp.FritschButland
+	fixed   body.Pose
+	solve   func(s float64, q *body.Pose) float64 // coordinates that a constraint decides, and by how many metres it cannot be met
+	idle    body.Pose                             // of a side that takes no part
+	still   bool                                  // a hold
+	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
 }
 
 // hanging is the pose of an arm that takes no part: a little off the body, radians (own).
-var hanging = body.Arm{setup.ShoulderElevation: space.Rad(6), setup.ElbowFlexion: space.Rad(8)}
+var hanging = body.Pose{setup.ShoulderElevation: space.Rad(6), setup.ElbowFlexion: space.Rad(8)}
 
-// New reads a movement that has been validated. Coordinates that the movement does not name are zero. Between keyframes
-// the coordinates follow the piecewise cubic that never overshoots (Fritsch & Butland 1984, SIAM J Sci Stat Comput
-// 5:300-304); two keyframes give a straight line.
-func New(m *setup.Movement) *Path {
-	p := &Path{}
+// New reads a movement that has been validated, for a body at its station. Coordinates that the movement does not name
+// are zero, those of the legs the posture's. Between keyframes the coordinates follow the piecewise cubic that never
+// overshoots (Fritsch & Butland 1984, SIAM J Sci Stat Comput 5:300-304); two keyframes give a straight line.
+func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
+	m := &d.Movement
+	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold"}
+	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
+		p.idle[c] = st.Legs[c]
+	}
 	p.moves[body.Right] = m.Side != "left"
 	p.moves[body.Left] = m.Side != "right"
-	if m.Kind == "keyframes" {
-		p.fromKeyframes(m.Keyframes)
-		return p
-	}
 	for key, deg := range m.Hold {
 		if c, ok := setup.CoordinateOf(key); ok {
 			p.fixed[c] = space.Rad(deg)
 		}
 	}
-	p.curves[setup.ShoulderElevation] = fit([]float64{0, 1}, []float64{space.Rad(m.FromDeg), space.Rad(m.ToDeg)})
+	switch m.Kind {
+	case "keyframes":
+		p.fromKeyframes(m.Keyframes)
+	case "shoulder-raise":
+		p.sweep("shoulder.elevation", m)
+	case "sweep":
+		p.sweep(m.Primary, m)
+	case "guided":
+		p.solve = p.guided(m.Guide)
+	}
+	switch {
+	case m.NoSpin:
+		p.unspin()
+	case m.InLine != "":
+		p.solve = p.inLine(d)
+	case m.BarWidth > 0:
+		p.solve = p.onBar(m.BarWidth)
+	}
+	if st.Root == body.OnHands {
+		var f body.Frames
+		p.place(0, &f)
+		p.start = f.Grip[p.Lead()]
+	}
 	return p
+}
+
+func (p *Path) sweep(key string, m *setup.Movement) {
+	if c, ok := setup.CoordinateOf(key + "Deg"); ok {
+		p.curves[c] = fit([]float64{0, 1}, []float64{space.Rad(m.FromDeg), space.Rad(m.ToDeg)})
+	}
 }
 
 func (p *Path) fromKeyframes(frames []setup.Keyframe) {
@@ -66,10 +102,30 @@ func fit(x, y []float64) *interp.FritschButland {
 	return &c
 }
 
-// At writes the joint coordinates of both arms at s (radians) and their rates per unit s. An arm that takes no part
-// hangs still. Beyond its ends the path goes straight on, so that differences can be taken there.
-func (p *Path) At(s float64, arms, rates *[2]body.Arm) {
-	q, dq := p.fixed, body.Arm{}
+// unspin makes the upper arm turn about itself nowhere: with the rate p' of the plane at an elevation e the rotation has
+// to change by p'(1 - cos e). The integral is by Simpson's rule.
+func (p *Path) unspin() {
+	const n = 200
+	s, turn := make([]float64, n+1), make([]float64, n+1)
+	rate := func(s float64) float64 {
+		var q, dq body.Pose
+		p.named(s, &q, &dq)
+		return dq[setup.ShoulderPlane] * (1 - math.Cos(q[setup.ShoulderElevation]))
+	}
+	var q, dq body.Pose
+	p.named(0, &q, &dq)
+	turn[0] = q[setup.ShoulderRotation]
+	for i := 1; i <= n; i++ {
+		s[i] = float64(i) / n
+		turn[i] = turn[i-1] + (rate(s[i-1])+4*rate(s[i]-0.5/n)+rate(s[i]))/(6*n)
+	}
+	p.curves[setup.ShoulderRotation] = fit(s, turn)
+}
+
+// named writes the coordinates that the movement names, and their rates. Beyond its ends the path goes straight on, so
+// that differences can be taken there.
+func (p *Path) named(s float64, q, dq *body.Pose) {
+	*q, *dq = p.fixed, body.Pose{}
 	within := min(max(s, 0), 1)
 	for c, curve := range p.curves {
 		if curve != nil {
@@ -77,13 +133,88 @@ func (p *Path) At(s float64, arms, rates *[2]body.Arm) {
 			q[c] = curve.Predict(within) + (s-within)*dq[c]
 		}
 	}
+}
+
+// difference is the step in s over which the rates of a constrained path are differences.
+const difference = 1e-5
+
+// At writes the joint coordinates of both sides at s (radians) and their rates per unit s. A side that takes no part
+// stays still.
+func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
+	var q, dq body.Pose
+	p.named(s, &q, &dq)
+	if p.solve != nil {
+		q, dq = p.solved(s)
+	}
 	for side, moves := range p.moves {
 		if moves {
-			arms[side], rates[side] = q, dq
+			poses[side], rates[side] = q, dq
 		} else {
-			arms[side], rates[side] = hanging, body.Arm{}
+			poses[side], rates[side] = p.idle, body.Pose{}
 		}
 	}
+}
+
+// solved is the pose of a constrained path and its rates; apart from At, whose values then need no memory of their own.
+func (p *Path) solved(s float64) (q, dq body.Pose) {
+	at := func(s float64) body.Pose {
+		var q, rate body.Pose
+		p.named(s, &q, &rate)
+		p.solve(s, &q)
+		return q
+	}
+	before, after := at(s-difference), at(s+difference)
+	for c := range dq {
+		dq[c] = math.Remainder(after[c]-before[c], 2*math.Pi) / (2 * difference)
+	}
+	return at(s), dq
+}
+
+// Place computes the frames of the whole body at s. Where the hands stay in place, the body moves over them.
+func (p *Path) Place(s float64, f *body.Frames) {
+	p.place(s, f)
+	if p.station.Root == body.OnHands {
+		lead := p.Lead()
+		by, drift := p.start, f.Velocity(lead.On(body.HandR), f.Grip[lead])
+		by.X, by.Y, by.Z = by.X-f.Grip[lead].X, by.Y-f.Grip[lead].Y, by.Z-f.Grip[lead].Z
+		drift.X, drift.Y, drift.Z = -drift.X, -drift.Y, -drift.Z
+		if p.Both() { // what the two hands do sideways cancels
+			across := p.station.Heading.Apply(space.Z)
+			by, drift = space.Reject(by, across), space.Reject(drift, across)
+		}
+		f.Shift(by, drift)
+	}
+}
+
+func (p *Path) place(s float64, f *body.Frames) {
+	var poses, rates [2]body.Pose
+	p.At(s, &poses, &rates)
+	f.Place(p.body, p.station, &poses, &rates)
+}
+
+// PlaceArm moves the arm of one side of frames that have been placed before; it says false when more than the arms moves
+// along the path, so that everything has to be placed.
+func (p *Path) PlaceArm(s float64, f *body.Frames, sides ...body.Side) bool {
+	if p.station.LegsMove || p.station.Root == body.OnHands {
+		return false
+	}
+	var poses, rates [2]body.Pose
+	p.At(s, &poses, &rates)
+	for _, side := range sides {
+		f.PlaceArm(side, &poses[side], &rates[side])
+	}
+	return true
+}
+
+// Misses is by how much the path cannot do what its guide, strand or bar asks at s, m; 0 where it can, or nothing is
+// asked.
+func (p *Path) Misses(s float64) float64 {
+	if p.solve == nil {
+		return 0
+	}
+	var q, dq body.Pose
+	p.named(s, &q, &dq)
+	return p.solve(s, &q)
 }
 
 // Lead is the side that the profile is read from: the left only when it moves alone.
@@ -94,5 +225,8 @@ func (p *Path) Lead() body.Side {
 	return body.Left
 }
 
-// Both says whether both arms move, so that one-sided loads are mirrored.
+// Both says whether both sides move, so that one-sided loads are mirrored.
 func (p *Path) Both() bool { return p.moves[body.Right] && p.moves[body.Left] }
+
+// Still says whether the movement is a hold, which has no path.
+func (p *Path) Still() bool { return p.still }

@@ -17,13 +17,20 @@ func raise(side string) *setup.Movement {
 		Hold: map[string]float64{"shoulder.planeDeg": 45, "elbow.flexionDeg": 20}}
 }
 
-func at(p *movement.Path, s float64) (arms, rates [2]body.Arm) {
+// path is that of a usual body standing.
+func path(m *setup.Movement) *movement.Path {
+	b := body.New(&setup.Lifter{Stature: 1.75, Mass: 75})
+	st := b.Settle(&setup.Posture{Kind: "standing"}, nil, m)
+	return movement.New(&setup.Document{Movement: *m}, &b, &st)
+}
+
+func at(p *movement.Path, s float64) (arms, rates [2]body.Pose) {
 	p.At(s, &arms, &rates)
 	return arms, rates
 }
 
 func TestRaiseIsAStraightLine(t *testing.T) {
-	p := movement.New(raise("both"))
+	p := path(raise("both"))
 	for _, s := range []float64{0, 0.25, 0.5, 1} {
 		arms, rates := at(p, s)
 		for _, q := range arms {
@@ -45,16 +52,16 @@ func TestRaiseIsAStraightLine(t *testing.T) {
 
 func TestOnlyTheNamedSideMoves(t *testing.T) {
 	for name, lead := range map[string]body.Side{"right": body.Right, "left": body.Left} {
-		p := movement.New(raise(name))
+		p := path(raise(name))
 		if p.Lead() != lead || p.Both() {
 			t.Errorf("%s: lead %v, both %v", name, p.Lead(), p.Both())
 		}
 		_, rates := at(p, 0.5)
-		if rates[lead][setup.ShoulderElevation] == 0 || rates[1-lead] != (body.Arm{}) {
+		if rates[lead][setup.ShoulderElevation] == 0 || rates[1-lead] != (body.Pose{}) {
 			t.Errorf("%s: rates %v", name, rates)
 		}
 	}
-	if p := movement.New(raise("both")); p.Lead() != body.Right || !p.Both() {
+	if p := path(raise("both")); p.Lead() != body.Right || !p.Both() {
 		t.Error("both arms: the right leads")
 	}
 }
@@ -71,7 +78,7 @@ func bumpy() *setup.Movement {
 // derivatives.
 func TestKeyframes(t *testing.T) {
 	m := bumpy()
-	p := movement.New(m)
+	p := path(m)
 	for _, k := range m.Keyframes {
 		arms, _ := at(p, k.S)
 		if got := space.Deg(arms[body.Right][setup.ShoulderElevation]); math.Abs(got-k.Pose["shoulder.elevationDeg"]) > 1e-9 {

@@ -1,11 +1,10 @@
-// Package profile judges a torque curve: capacity and effort, where the load falls, and how well it matches what the
-// chosen school wants.
 package profile
 
 import (
 	"math"
 	"sort"
 
+	"dialarc/core/body"
 	"dialarc/core/catalogue"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -21,13 +20,22 @@ const (
 	Measured Trust = "measured" // isometric tests at two or more angles
 	Scaled   Trust = "scaled"   // a library shape through one test
 	Estimate Trust = "estimate" // a library shape scaled by body mass
+	Unknown  Trust = "unknown"  // no shape fits the joint action
 )
 
-// Capacity is the largest torque that the lifter can hold at the target joint, over elevation and plane.
+// Capacity is the largest torque that the lifter can hold at one joint, over poses and directions of movement.
 type Capacity struct {
-	Trust   Trust // the weakest of the curves that the plane draws on
-	curves  [2]curve
-	forward float64 // weight of the second curve
+	Trust  Trust  // the weakest of the curves that were drawn on so far
+	Why    string // why it is unknown
+	lifter *setup.Lifter
+	joint  string
+	spin   bool
+	curves map[string]*curve
+}
+
+// NewCapacity is the capacity at a joint, named without its side; with spin that of turning the segment about itself.
+func NewCapacity(l *setup.Lifter, joint string, spin bool) *Capacity {
+	return &Capacity{Trust: Measured, lifter: l, joint: joint, spin: spin, curves: make(map[string]*curve, 4)}
 }
 
 type curve struct {
@@ -42,27 +50,100 @@ func (c *curve) value(deg float64) float64 {
 	return c.scale * c.at.Predict(max(c.low, min(c.high, deg)))
 }
 
-// NewCapacity builds the capacity of a region's joint actions for a raise in a plane of elevation (radians). Between
-// the frontal plane, where abduction's strength holds, and the plane straight ahead, where flexion's does, the two are
-// blended by sin² of the plane (own): smooth, and without a step where a path is turned.
-func NewCapacity(l *setup.Lifter, region setup.Region, plane float64) Capacity {
-	c := Capacity{Trust: Measured}
-	s := math.Sin(max(0, min(plane, math.Pi/2)))
-	c.forward = s * s
-	for i, weight := range []float64{1 - c.forward, c.forward} {
-		c.curves[i] = newCurve(l, region.Action[i])
-		if weight > 1e-9 && rank(c.curves[i].trust) > rank(c.Trust) {
-			c.Trust = c.curves[i].trust
-		}
+// At is the capacity in N·m in a pose (radians) that moves at a rate; false where there is no movement, or, with Why set,
+// no shape for it.
+//
+// At the shoulder the actions are blended by squares (own): raising and lowering against moving forward and back by the
+// squares of the speeds with which they swing the arm, and in each plane of elevation p abduction against flexion, or
+// adduction against extension, by cos² p and sin² p. So nothing jumps where a path is turned.
+func (c *Capacity) At(q, rate *body.Pose) (float64, bool) {
+	switch c.joint {
+	case "shoulder":
+		return c.shoulder(q, rate)
+	case "elbow":
+		return c.hinge("elbow.flexion", "elbow.extension", q[setup.ElbowFlexion], rate[setup.ElbowFlexion])
+	case "knee":
+		return c.hinge("", "knee.extension", q[setup.KneeFlexion], rate[setup.KneeFlexion])
+	case "hip":
+		return c.hinge("", "hip.extension", q[setup.HipFlexion], rate[setup.HipFlexion])
+	case "girdle":
+		return c.hinge("girdle.elevation", "", q[setup.GirdleElevation], rate[setup.GirdleElevation])
 	}
-	return c
+	c.unknown()
+	return 0, false
 }
 
-func rank(t Trust) int { return map[Trust]int{Measured: 0, Scaled: 1, Estimate: 2}[t] }
+func (c *Capacity) unknown() {
+	c.Trust, c.Why = Unknown, "No strength shape fits this action of the "+c.joint+"."
+}
+
+func (c *Capacity) hinge(up, down string, angle, rate float64) (float64, bool) {
+	action := up
+	if rate < 0 {
+		action = down
+	}
+	switch {
+	case math.Abs(rate) < 1e-9:
+		return 0, false
+	case action == "":
+		c.unknown()
+		return 0, false
+	}
+	return c.value(action, angle), true
+}
+
+func (c *Capacity) shoulder(q, rate *body.Pose) (float64, bool) {
+	if c.spin {
+		return c.hinge("shoulder.internalRotation", "shoulder.externalRotation", q[setup.ShoulderRotation], rate[setup.ShoulderRotation])
+	}
+	plane, elevation := q[setup.ShoulderPlane], q[setup.ShoulderElevation]
+	rise, sweep := rate[setup.ShoulderElevation], rate[setup.ShoulderPlane]*math.Sin(elevation)
+	both := rise*rise + sweep*sweep
+	if both < 1e-12 {
+		return 0, false
+	}
+	sum := 0.0
+	if w := sweep * sweep / both; w > 1e-9 {
+		action := "shoulder.horizontalAdduction"
+		if sweep < 0 {
+			action = "shoulder.horizontalAbduction"
+		}
+		sum += w * c.value(action, plane)
+	}
+	if w := rise * rise / both; w > 1e-9 {
+		aside, ahead := "shoulder.abduction", "shoulder.flexion"
+		if rise < 0 {
+			aside, ahead = "shoulder.adduction", "shoulder.extension"
+		}
+		s := math.Sin(max(0, min(plane, math.Pi/2)))
+		if forward := s * s; forward > 1e-9 {
+			sum += w * forward * c.value(ahead, elevation)
+		}
+		if forward := s * s; forward < 1-1e-9 {
+			sum += w * (1 - forward) * c.value(aside, elevation)
+		}
+	}
+	return sum, true
+}
+
+// value reads the curve of an action at an angle in radians.
+func (c *Capacity) value(action string, angle float64) float64 {
+	k, ok := c.curves[action]
+	if !ok {
+		k = newCurve(c.lifter, action)
+		c.curves[action] = k
+		if rank(k.trust) > rank(c.Trust) {
+			c.Trust = k.trust
+		}
+	}
+	return k.value(space.Deg(angle))
+}
+
+func rank(t Trust) int { return map[Trust]int{Measured: 0, Scaled: 1, Estimate: 2, Unknown: 3}[t] }
 
 // newCurve takes the best there is for an action: PCHIP through two or more tests, the library's shape through one
 // test, or the shape scaled by body mass. Outside its table a curve is flat.
-func newCurve(l *setup.Lifter, action string) curve {
+func newCurve(l *setup.Lifter, action string) *curve {
 	tests := testsOf(l, action)
 	if len(tests) >= 2 {
 		x, y := make([]float64, len(tests)), make([]float64, len(tests))
@@ -81,8 +162,8 @@ func newCurve(l *setup.Lifter, action string) curve {
 	return c
 }
 
-func fitted(x, y []float64, scale float64, trust Trust) curve {
-	c := curve{low: x[0], high: x[len(x)-1], scale: scale, trust: trust}
+func fitted(x, y []float64, scale float64, trust Trust) *curve {
+	c := &curve{low: x[0], high: x[len(x)-1], scale: scale, trust: trust}
 	if err := c.at.Fit(x, y); err != nil { // tables rise, and tests are validated and sorted
 		panic("profile: " + err.Error())
 	}
@@ -100,8 +181,38 @@ func testsOf(l *setup.Lifter, action string) []setup.StrengthTest {
 	return tests
 }
 
-// At is the capacity in N·m at an elevation in radians.
-func (c *Capacity) At(elevation float64) float64 {
-	deg := space.Deg(elevation)
-	return (1-c.forward)*c.curves[0].value(deg) + c.forward*c.curves[1].value(deg)
+// Along writes the capacity at every sample of a path. Where the path stands still for a moment, as keyframes may make it
+// at their ends, that of the nearest moving sample holds. It says false, and writes NaN, when there is none.
+func (c *Capacity) Along(out []float64, poses, rates []body.Pose) bool {
+	any := false
+	for i := range out {
+		x, ok := c.At(&poses[i], &rates[i])
+		out[i] = math.NaN()
+		if c.Trust == Unknown {
+			break
+		}
+		if ok {
+			out[i], any = x, true
+		}
+	}
+	if !any || c.Trust == Unknown {
+		if c.Why == "" {
+			c.Trust, c.Why = Unknown, "The "+c.joint+" does not move."
+		}
+		for i := range out {
+			out[i] = math.NaN()
+		}
+		return false
+	}
+	for i := 1; i < len(out); i++ {
+		if math.IsNaN(out[i]) {
+			out[i] = out[i-1]
+		}
+	}
+	for i := len(out) - 2; i >= 0; i-- {
+		if math.IsNaN(out[i]) {
+			out[i] = out[i+1]
+		}
+	}
+	return true
 }

@@ -25,7 +25,8 @@ type Input struct {
 	Total    []float64 // resisting torque of loads and weights, N·m
 	Loads    []float64 // of the loads alone, N·m
 	Variable []float64 // of the loads that advice may scale, N·m
-	Capacity []float64 // N·m, above zero
+	Capacity []float64 // N·m, above zero; nil when it is unknown
+	Unknown  string    // why it is
 	GapWhy   string    // why the curve has gaps; empty when it has none
 	School   string
 	Custom   []float64 // five heights for the school custom
@@ -82,11 +83,16 @@ func Judge(in *Input) Result {
 		return r
 	}
 	r.Loads, r.Total = describe(u, in.Angle, in.Loads), describe(u, in.Angle, in.Total)
-	r.Effort = make([]float64, len(u))
-	floats.DivTo(r.Effort, in.Total, in.Capacity)
-	limit := floats.MaxIdx(r.Effort)
-	r.PeakEffort, r.LimitingAngle = known(r.Effort[limit]), known(in.Angle[limit])
-	r.solveLoad(in)
+	if in.Capacity == nil {
+		none := Missing(in.Unknown)
+		r.PeakEffort, r.LimitingAngle, r.LoadFactor, r.Reps = none, none, none, none
+	} else {
+		r.Effort = make([]float64, len(u))
+		floats.DivTo(r.Effort, in.Total, in.Capacity)
+		limit := floats.MaxIdx(r.Effort)
+		r.PeakEffort, r.LimitingAngle = known(r.Effort[limit]), known(in.Angle[limit])
+		r.solveLoad(in)
+	}
 	r.score(in, u)
 	r.DeadSpots, r.Cliffs = deadSpots(in), cliffs(in, u)
 	return r

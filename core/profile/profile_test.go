@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/body"
 	"dialarc/core/internal/check"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
@@ -219,28 +220,33 @@ func lifter(tests ...setup.StrengthTest) *setup.Lifter {
 	return &setup.Lifter{Stature: 1.75, Mass: 80, Strength: tests}
 }
 
+// raised is the capacity of a shoulder that is raised through an elevation in a plane, radians.
+func raised(c *profile.Capacity, plane, elevation float64) float64 {
+	x, _ := c.At(&body.Pose{setup.ShoulderPlane: plane, setup.ShoulderElevation: elevation}, &body.Pose{setup.ShoulderElevation: 1})
+	return x
+}
+
 // Capacity in the order of trust: by body mass, through one test, through several; flat beyond its table.
 func TestCapacity(t *testing.T) {
-	region, _ := setup.RegionOf("deltoid.middle")
-	c := profile.NewCapacity(lifter(), region, 0)
-	check.Near(t, "by body mass, hanging", c.At(0), 0.75*80, 1e-9)
-	check.Near(t, "by body mass, level", c.At(math.Pi/2), 0.75*80*0.68, 1e-9)
-	check.Near(t, "flat above the table", c.At(space.Rad(170)), 0.75*80*0.40, 1e-9)
+	c := profile.NewCapacity(lifter(), "shoulder", false)
+	check.Near(t, "by body mass, hanging", raised(c, 0, 0), 0.75*80, 1e-9)
+	check.Near(t, "by body mass, level", raised(c, 0, math.Pi/2), 0.75*80*0.68, 1e-9)
+	check.Near(t, "flat above the table", raised(c, 0, space.Rad(170)), 0.75*80*0.40, 1e-9)
 	if c.Trust != profile.Estimate {
 		t.Errorf("trust %s", c.Trust)
 	}
 	one := setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}
-	c = profile.NewCapacity(lifter(one), region, 0)
-	check.Near(t, "through the test", c.At(math.Pi/2), 34, 1e-9)
-	check.Near(t, "shape kept", c.At(0), 50, 1e-9)
+	c = profile.NewCapacity(lifter(one), "shoulder", false)
+	check.Near(t, "through the test", raised(c, 0, math.Pi/2), 34, 1e-9)
+	check.Near(t, "shape kept", raised(c, 0, 0), 50, 1e-9)
 	if c.Trust != profile.Scaled {
 		t.Errorf("trust %s", c.Trust)
 	}
 	two := setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 30, Torque: 46}
-	c = profile.NewCapacity(lifter(one, two), region, 0)
-	check.Near(t, "through both", c.At(space.Rad(30)), 46, 1e-9)
-	check.Near(t, "two points are a straight line", c.At(space.Rad(60)), 40, 1e-9)
-	check.Near(t, "flat below the tests", c.At(0), 46, 1e-9)
+	c = profile.NewCapacity(lifter(one, two), "shoulder", false)
+	check.Near(t, "through both", raised(c, 0, space.Rad(30)), 46, 1e-9)
+	check.Near(t, "two points are a straight line", raised(c, 0, space.Rad(60)), 40, 1e-9)
+	check.Near(t, "flat below the tests", raised(c, 0, 0), 46, 1e-9)
 	if c.Trust != profile.Measured {
 		t.Errorf("trust %s", c.Trust)
 	}
@@ -248,18 +254,53 @@ func TestCapacity(t *testing.T) {
 
 // Straight ahead flexion holds; between, the two are blended evenly at 45 degrees, and trust is that of the weaker.
 func TestCapacityBetweenThePlanes(t *testing.T) {
-	region, _ := setup.RegionOf("deltoid.middle")
-	side, front := profile.NewCapacity(lifter(), region, 0), profile.NewCapacity(lifter(), region, math.Pi/2)
-	check.Near(t, "flexion", front.At(0), 0.85*80, 1e-9)
-	between := profile.NewCapacity(lifter(), region, math.Pi/4)
-	check.Near(t, "half way", between.At(1), (side.At(1)+front.At(1))/2, 1e-9)
-	behind := profile.NewCapacity(lifter(), region, -0.4)
-	check.Near(t, "behind the body as at its side", behind.At(1), side.At(1), 1e-12)
+	c := profile.NewCapacity(lifter(), "shoulder", false)
+	side, front := raised(c, 0, 1), raised(c, math.Pi/2, 1)
+	check.Near(t, "flexion", raised(c, math.Pi/2, 0), 0.85*80, 1e-9)
+	check.Near(t, "half way", raised(c, math.Pi/4, 1), (side+front)/2, 1e-9)
+	check.Near(t, "behind the body as at its side", raised(c, -0.4, 1), side, 1e-12)
 	tested := lifter(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50})
-	if c := profile.NewCapacity(tested, region, 0); c.Trust != profile.Measured {
+	c = profile.NewCapacity(tested, "shoulder", false)
+	if raised(c, 0, 1); c.Trust != profile.Measured {
 		t.Errorf("to the side: %s", c.Trust)
 	}
-	if c := profile.NewCapacity(tested, region, math.Pi/4); c.Trust != profile.Estimate {
+	if raised(c, math.Pi/4, 1); c.Trust != profile.Estimate {
 		t.Errorf("between: %s", c.Trust)
+	}
+}
+
+// What a joint does decides whose strength counts: the direction of the movement, not the name of the exercise. A level
+// arm that goes forward is adducted, one that goes back abducted, and one that does both counts by the squares of the
+// speeds. What no shape fits is unknown, and says so.
+func TestActionByDirection(t *testing.T) {
+	level := body.Pose{setup.ShoulderElevation: math.Pi / 2, setup.ShoulderPlane: math.Pi / 2, setup.ElbowFlexion: math.Pi / 2, setup.KneeFlexion: space.Rad(70), setup.HipFlexion: math.Pi / 2}
+	for _, c := range []struct {
+		joint string
+		spin  bool
+		rate  body.Pose
+		want  float64
+	}{
+		{"shoulder", false, body.Pose{setup.ShoulderPlane: 1}, 1.1 * 0.80},
+		{"shoulder", false, body.Pose{setup.ShoulderPlane: -1}, 0.7},
+		{"shoulder", false, body.Pose{setup.ShoulderElevation: -1}, 1.2 * 0.92},
+		{"shoulder", false, body.Pose{setup.ShoulderElevation: 1}, 0.85 * 0.72},
+		{"shoulder", false, body.Pose{setup.ShoulderElevation: 1, setup.ShoulderPlane: 1}, (1.1*0.80 + 0.85*0.72) / 2},
+		{"shoulder", true, body.Pose{setup.ShoulderRotation: 1}, 0.6 * (1 - 0.3*90/160)},
+		{"elbow", false, body.Pose{setup.ElbowFlexion: 1}, 0.85},
+		{"elbow", false, body.Pose{setup.ElbowFlexion: -1}, 0.62},
+		{"knee", false, body.Pose{setup.KneeFlexion: -1}, 2.9},
+		{"hip", false, body.Pose{setup.HipFlexion: -1}, 3.2},
+		{"girdle", false, body.Pose{setup.GirdleElevation: 1}, 2.0 * 0.95},
+	} {
+		k := profile.NewCapacity(lifter(), c.joint, c.spin)
+		got, ok := k.At(&level, &c.rate)
+		if !ok {
+			t.Errorf("%s %v: nothing", c.joint, c.rate)
+		}
+		check.Near(t, c.joint, got, 80*c.want, 1e-9)
+	}
+	k := profile.NewCapacity(lifter(), "knee", false)
+	if _, ok := k.At(&level, &body.Pose{setup.KneeFlexion: 1}); ok || k.Trust != profile.Unknown || !strings.Contains(k.Why, "knee") {
+		t.Errorf("knee flexion: %+v", k)
 	}
 }

@@ -39,6 +39,10 @@ func Wanted(school string, custom []float64) (want func(u float64) float64, effo
 // the mean effort, in percent, at the load whose largest effort is 1.
 func (r *Result) score(in *Input, u []float64) {
 	want, effort := Wanted(in.School, in.Custom)
+	if effort && in.Capacity == nil {
+		r.Match = Missing(in.Unknown)
+		return
+	}
 	actual := in.Total
 	if effort {
 		actual = r.Effort

@@ -27,7 +27,7 @@ type Document struct {
 type Target struct {
 	Region string    `json:"region" doc:"Key of the muscle region." example:"deltoid.middle"`
 	School string    `json:"school" doc:"What the profile should look like." enum:"match,early,even,late,overload,custom"`
-	Joint  string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one the region crosses unless given."`
+	Joint  string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee"`
 	Custom []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom."`
 }
 
@@ -37,6 +37,7 @@ type Lifter struct {
 	Mass           float64            `json:"mass" doc:"Body mass, kg." minimum:"25" maximum:"300"`
 	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description."`
 	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees."`
+	CarryingDeg    float64            `json:"carryingDeg,omitempty" doc:"Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured." minimum:"-5" maximum:"30"`
 	Ranges         map[string]Range   `json:"ranges,omitempty" doc:"Range owned at a joint coordinate, keyed like shoulder.elevation."`
 	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests."`
 }
@@ -50,21 +51,26 @@ type Range struct {
 
 // StrengthTest is one isometric measurement of a joint action.
 type StrengthTest struct {
-	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion"`
+	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,hip.extension,girdle.elevation"`
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees."`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m."`
 }
 
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.
 type Posture struct {
-	Kind       string  `json:"kind" doc:"Posture." enum:"standing"`
-	Root       string  `json:"root,omitempty" doc:"What stays in place." enum:"feet"`
-	X          float64 `json:"x" doc:"Mid-hip, distance out from the columns, m." minimum:"-4" maximum:"4"`
+	Kind       string  `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
+	Root       string  `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given." enum:"feet,seat,bench,knees,hands"`
+	X          float64 `json:"x" doc:"Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet." minimum:"-4" maximum:"4"`
 	Z          float64 `json:"z,omitempty" doc:"Mid-hip, to the right of the middle, m." minimum:"-4" maximum:"4"`
 	HeadingDeg float64 `json:"headingDeg,omitempty" doc:"0 faces away from the station, 90 is a turn to the left, degrees." minimum:"-360" maximum:"360"`
-	Feet       string  `json:"feet,omitempty" doc:"Stance." enum:"parallel"`
-	FeetApart  float64 `json:"feetApart,omitempty" doc:"Between the ankles' middles, m." minimum:"0" maximum:"1.2"`
-	Trunk      Trunk   `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip."`
+	Feet       string  `json:"feet,omitempty" doc:"Stance: side by side, one well ahead of the other, or a little." enum:"parallel,split,staggered"`
+	FeetApart  float64 `json:"feetApart,omitempty" doc:"Between the ankles' middles, sideways, m." minimum:"0" maximum:"1.2"`
+	Stagger    float64 `json:"stagger,omitempty" doc:"split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given." minimum:"0" maximum:"1.2"`
+	Ahead      string  `json:"ahead,omitempty" doc:"split, staggered, half-kneeling: the foot in front." enum:"left,right"`
+	KneesDeg   float64 `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
+	SeatHeight float64 `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
+	Down       string  `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
+	Trunk      Trunk   `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
 }
 
 // Trunk is the lean, applied in the order heading, pitch, bend, turn.
@@ -74,53 +80,90 @@ type Trunk struct {
 	TurnDeg  float64 `json:"turnDeg,omitempty" doc:"To the left +, degrees." minimum:"-60" maximum:"60"`
 }
 
-// Bench is a bench in the room. This version of the program evaluates no posture on one and says so.
+// Bench is what the lifter sits, lies or leans on.
 type Bench struct {
-	AngleDeg float64 `json:"angleDeg" doc:"Back rest from horizontal, degrees."`
+	AngleDeg     float64 `json:"angleDeg" doc:"Back rest from horizontal, degrees: 0 flat, 90 upright." minimum:"-30" maximum:"90"`
+	Height       float64 `json:"height,omitempty" doc:"Top of the pad under the hips above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
+	PadUnderBack float64 `json:"padUnderBack,omitempty" doc:"side-lying: thickness of a pad behind the back, which rolls the chest forward, m." minimum:"0" maximum:"0.25"`
 }
 
 // Movement is the path of one repetition in the lifting direction.
 type Movement struct {
-	Kind      string             `json:"kind" doc:"shoulder-raise sweeps one coordinate and holds the others; keyframes gives poses along the path." enum:"shoulder-raise,keyframes"`
-	Side      string             `json:"side" doc:"Which arm moves; both mirrors movement and loads." enum:"right,left,both"`
-	Primary   string             `json:"primary,omitempty" doc:"The coordinate that sweeps." enum:"shoulder.elevation"`
-	FromDeg   float64            `json:"fromDeg,omitempty" doc:"Where the lift starts, degrees."`
-	ToDeg     float64            `json:"toDeg,omitempty" doc:"Where it ends, degrees."`
+	Kind      string             `json:"kind" doc:"sweep moves one coordinate and holds the others (shoulder-raise is a sweep of the elevation); keyframes gives poses along the path; guided leads the hand along a line or arc; hold keeps one pose." enum:"shoulder-raise,sweep,keyframes,guided,hold"`
+	Side      string             `json:"side" doc:"Which side moves; both mirrors movement and loads." enum:"right,left,both"`
+	Primary   string             `json:"primary,omitempty" doc:"sweep: the coordinate that sweeps, like elbow.flexion."`
+	FromDeg   float64            `json:"fromDeg,omitempty" doc:"sweep: where the lift starts, degrees."`
+	ToDeg     float64            `json:"toDeg,omitempty" doc:"sweep: where it ends, degrees."`
 	Hold      map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeDeg."`
 	Keyframes []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1."`
+	Guide     *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
+	NoSpin    bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
+	InLine    string             `json:"inLine,omitempty" doc:"Id of a cable or band: the forearm stays in line with it, by elbow flexion and rotation of the upper arm."`
+	BarWidth  float64            `json:"barWidth,omitempty" doc:"Both hands are on one straight bar, this far apart, m: the upper arms give way as little as they can." minimum:"0" maximum:"1.5"`
+	Axis      string             `json:"axis,omitempty" doc:"What the profile's axis is: that of the swing (swept, the default), the segment itself (spin), or the given vector." enum:"swept,spin,vector"`
+	AxisAlong *Point             `json:"axisAlong,omitempty" doc:"axis vector: direction in the room, right-handed, positive for lifting."`
 }
 
-// Keyframe is the pose of the arm at one place along the path.
+// Keyframe is the pose of the moving side at one place along the path.
 type Keyframe struct {
 	S    float64            `json:"s" doc:"Place along the path, 0 at the start, 1 at the end." minimum:"0" maximum:"1"`
 	Pose map[string]float64 `json:"pose" doc:"Joint coordinates, degrees, keyed like shoulder.elevationDeg; all keyframes name the same ones."`
 }
 
+// Guide leads the right hand (the left, when only that moves) through the room while shoulder and elbow follow. With the
+// hands as the root it says where the hand would go if the trunk stood still; the trunk goes the other way instead.
+type Guide struct {
+	Kind      string  `json:"kind" doc:"line from start to end, or arc from start about a centre." enum:"line,arc"`
+	Start     Point   `json:"start" doc:"Middle of the closed hand at the start of the lift, m."`
+	End       *Point  `json:"end,omitempty" doc:"line: at its end, m."`
+	Centre    *Point  `json:"centre,omitempty" doc:"arc: a point on its axis, m."`
+	About     *Point  `json:"about,omitempty" doc:"arc: direction of its axis."`
+	TurnDeg   float64 `json:"turnDeg,omitempty" doc:"arc: how far it goes, right-handed about the axis, degrees." minimum:"-300" maximum:"300"`
+	SwivelDeg float64 `json:"swivelDeg,omitempty" doc:"Where the elbow points: 0 towards the feet for a hand in front, + outward, degrees." minimum:"-120" maximum:"150"`
+	SwivelTo  float64 `json:"swivelToDeg,omitempty" doc:"The same at the end of the path; as at the start unless given." minimum:"-120" maximum:"150"`
+}
+
 // Load is one thing that pulls or weighs. Which fields apply depends on the kind.
 type Load struct {
 	ID       string  `json:"id" doc:"Name within the document, unique."`
-	Kind     string  `json:"kind" doc:"What it is." enum:"dumbbell,cable,band"`
+	Kind     string  `json:"kind" doc:"What it is. strands: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,strands,band,cam,lever,ownBody"`
 	Variable bool    `json:"variable,omitempty" doc:"Whether load advice may scale it."`
-	Side     string  `json:"side" doc:"The limb it is fixed to." enum:"right,left"`
-	Contact  Contact `json:"contact" doc:"Where on the limb."`
+	Side     string  `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
+	Contact  Contact `json:"contact" doc:"Where on the body."`
 
-	Mass float64 `json:"mass,omitempty" doc:"dumbbell: mass, kg." minimum:"0" maximum:"200"`
+	Mass float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0" maximum:"500"`
 
-	Pulley           *Point  `json:"pulley,omitempty" doc:"cable: where the cable leaves the pulley, m."`
-	StackMass        float64 `json:"stackMass,omitempty" doc:"cable: mass on the pin, kg." minimum:"0" maximum:"500"`
-	Ratio            float64 `json:"ratio,omitempty" doc:"cable: force at the handle over weight of the stack; 1 unless given."`
-	Friction         float64 `json:"friction" required:"false" doc:"cable: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
+	Pulley           *Point  `json:"pulley,omitempty" doc:"cable, strands: where the cable leaves the pulley, m."`
+	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, strands, cam: mass on the pin, kg." minimum:"0" maximum:"500"`
+	Ratio            float64 `json:"ratio,omitempty" doc:"cable, strands, cam: force at the handle over weight of the stack; 1 unless given."`
+	Friction         float64 `json:"friction" required:"false" doc:"cable, strands: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
 	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m."`
-	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable: what hangs out of the pulley with the stack at rest, m; 0.05 unless given."`
-	Travel           float64 `json:"travel,omitempty" doc:"cable: how far the stack can rise, m; 1.6 unless given."`
-	Kit              *Kit    `json:"kit,omitempty" doc:"cable: the station it was taken from."`
+	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given."`
+	Travel           float64 `json:"travel,omitempty" doc:"cable, strands: how far the stack can rise, m; 1.6 unless given."`
+	Kit              *Kit    `json:"kit,omitempty" doc:"cable, strands: the station it was taken from."`
+	Shared           bool    `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
+	StrandLength     float64 `json:"strandLength,omitempty" doc:"strands: from the cable's end to the middle of each hand, m."`
 
 	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`
 	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m."`
 	Section    float64     `json:"section,omitempty" doc:"band: section of one strand, m²; for the rubber law, when nothing was measured."`
 	Pull       []BandPoint `json:"pull,omitempty" doc:"band: measured pull of one strand, at two lengths or more."`
-	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given."`
+	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given. A band that is doubled has two, of half the length."`
 	Hysteresis float64     `json:"hysteresis" required:"false" doc:"band: share of the pull lost on the way back; 0.10 unless given." minimum:"0" maximum:"0.6"`
+
+	Coordinate string     `json:"coordinate,omitempty" doc:"cam: the joint coordinate that the machine's arm turns with, like knee.flexion."`
+	Cam        []CamPoint `json:"cam,omitempty" doc:"cam: the stack's moment arm over the angle of the machine's arm, at two angles or more."`
+	PadRadius  float64    `json:"padRadius,omitempty" doc:"cam: from the machine's axis to the pad, m."`
+	AxisOffset *Point     `json:"axisOffset,omitempty" doc:"cam: from the joint at the start of the lift to the machine's axis, m: forward, up and to the right of the lifter; aligned unless given."`
+
+	Pivot        *Point  `json:"pivot,omitempty" doc:"lever: a point on its axis, or the corner that the bar's end stands in, m."`
+	PivotAlong   *Point  `json:"pivotAlong,omitempty" doc:"lever: direction of its axis; without one the pivot is a corner and the bar turns every way."`
+	PlateMass    float64 `json:"plateMass,omitempty" doc:"lever: mass of the plates, kg." minimum:"0" maximum:"500"`
+	PlateRadius  float64 `json:"plateRadius,omitempty" doc:"lever: from the axis to the plates, m."`
+	PlateDeg     float64 `json:"plateDeg,omitempty" doc:"lever: direction of the plates from that of the handle, right-handed about the axis, degrees." minimum:"-180" maximum:"180"`
+	LeverMass    float64 `json:"leverMass,omitempty" doc:"lever: mass of the bare lever or bar, kg." minimum:"0" maximum:"200"`
+	LeverRadius  float64 `json:"leverRadius,omitempty" doc:"lever: from the axis to its own centre of mass, in the direction of the handle, m."`
+	HandleRadius float64 `json:"handleRadius,omitempty" doc:"lever: from the axis to the handle, m."`
 }
 
 // BandPoint is one measurement of a band: how hard it pulls at a length.
@@ -129,11 +172,17 @@ type BandPoint struct {
 	Force  float64 `json:"force" doc:"N."`
 }
 
-// Contact is a point on a segment of the limb.
+// CamPoint is one place on a cam: its moment arm when the machine's arm stands at an angle.
+type CamPoint struct {
+	AngleDeg float64 `json:"angleDeg" doc:"Where a limb in line with the machine's arm has its coordinate, degrees."`
+	Arm      float64 `json:"arm" doc:"m."`
+}
+
+// Contact is a point on a segment of the body.
 type Contact struct {
-	Segment  string   `json:"segment" doc:"Segment of the arm." enum:"hand,forearm,upperArm"`
-	At       string   `json:"at,omitempty" doc:"grip: the middle of the closed hand." enum:"grip"`
-	Fraction *float64 `json:"fraction,omitempty" doc:"Place along the segment from its near end, instead of a named one." minimum:"0" maximum:"1"`
+	Segment  string   `json:"segment" doc:"Segment of the body." enum:"hand,forearm,upperArm,thigh,shank,trunk"`
+	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), waist, shoulders (bar on the back)." enum:"grip,wrist,ankle,waist,shoulders"`
+	Fraction *float64 `json:"fraction,omitempty" doc:"Place along a limb's segment from its near end, instead of a named one." minimum:"0" maximum:"1"`
 }
 
 // Kit remembers where explicit geometry was taken from.
@@ -166,4 +215,6 @@ const (
 	DefaultSamples   = 101
 
 	DefaultHysteresis = 0.10 // of a band (own)
+
+	DefaultSeat = 0.45 // height of a seat or bench, m (own)
 )

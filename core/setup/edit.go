@@ -19,6 +19,11 @@ func (d *Document) Clone() Document {
 	for i, k := range c.Movement.Keyframes {
 		c.Movement.Keyframes[i].Pose = maps.Clone(k.Pose)
 	}
+	c.Movement.AxisAlong = copied(d.Movement.AxisAlong)
+	if g := copied(d.Movement.Guide); g != nil {
+		g.End, g.Centre, g.About = copied(g.End), copied(g.Centre), copied(g.About)
+		c.Movement.Guide = g
+	}
 	c.Loads = slices.Clone(d.Loads)
 	for i := range c.Loads {
 		c.Loads[i].Pulley = copied(c.Loads[i].Pulley)
@@ -26,6 +31,8 @@ func (d *Document) Clone() Document {
 		c.Loads[i].Anchor = copied(c.Loads[i].Anchor)
 		c.Loads[i].Pull = slices.Clone(c.Loads[i].Pull)
 		c.Loads[i].Contact.Fraction = copied(c.Loads[i].Contact.Fraction)
+		c.Loads[i].Cam = slices.Clone(c.Loads[i].Cam)
+		c.Loads[i].AxisOffset, c.Loads[i].Pivot, c.Loads[i].PivotAlong = copied(c.Loads[i].AxisOffset), copied(c.Loads[i].Pivot), copied(c.Loads[i].PivotAlong)
 	}
 	c.Bench = copied(d.Bench)
 	return c
@@ -40,7 +47,7 @@ func copied[T any](p *T) *T {
 }
 
 // Kinds lists the kinds of load.
-var Kinds = []string{"dumbbell", "cable", "band"}
+var Kinds = []string{"dumbbell", "bar", "cable", "strands", "band", "cam", "lever", "ownBody"}
 
 // RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by the law in core/load.
 const RubberAtDouble = 2 * (2 - 0.25) * (0.086e6 + 0.136e6/2)

@@ -2,33 +2,51 @@ package setup
 
 import "strings"
 
-// Coordinate numbers a joint coordinate of one arm, in the order of Coordinates.
+// Coordinate numbers a joint coordinate of one side, in the order of Coordinates.
 type Coordinate int
 
-// The coordinates of one arm. The left arm is the mirror image of the right.
+// The coordinates of one side of the body. The left side is the mirror image of the right.
 const (
 	ShoulderPlane     Coordinate = iota // plane of elevation: 0 frontal (abduction), 90 forward
 	ShoulderElevation                   // 0 hanging
 	ShoulderRotation                    // about the upper arm's long axis, internal +
 	ElbowFlexion                        // 0 straight
 	ForearmPronation                    // 0 midway, palm in +
-	NumCoordinates    = int(ForearmPronation) + 1
+	WristFlexion                        // 0 in line, towards the palm +
+	GirdleElevation                     // a shrug is +
+	GirdleProtraction                   // forward +
+	HipFlexion                          // 0 in line with the trunk
+	HipAbduction                        // outward +
+	HipRotation                         // internal +
+	KneeFlexion                         // 0 straight
+	AnkleFlexion                        // 0 square, toes up +
+	NumCoordinates    = int(AnkleFlexion) + 1
 )
 
 // CoordinateInfo names a coordinate and says how far people can usually move it.
 type CoordinateInfo struct {
 	Key            string  // as in ranges and, with the suffix Deg, in poses
 	Label          string  // in words
+	Joint          string  // the joint it belongs to
 	OwnFrom, OwnTo float64 // default owned range, degrees (from memory)
+	Least, Most    float64 // what a document may say, degrees: past any joint, so that a lack of range can be shown
 }
 
 // Coordinates lists all coordinates in their order.
 var Coordinates = [NumCoordinates]CoordinateInfo{
-	{"shoulder.plane", "plane of the path", -45, 130},
-	{"shoulder.elevation", "elevation of the arm", 0, 170},
-	{"shoulder.rotation", "rotation of the upper arm", -90, 70},
-	{"elbow.flexion", "elbow flexion", 0, 145},
-	{"forearm.pronation", "pronation of the forearm", -80, 80},
+	{"shoulder.plane", "plane of the path", "shoulder", -45, 130, -180, 180},
+	{"shoulder.elevation", "elevation of the arm", "shoulder", -60, 170, -90, 180}, // behind the body in the plane ahead: -60 (from memory)
+	{"shoulder.rotation", "rotation of the upper arm", "shoulder", -90, 70, -180, 180},
+	{"elbow.flexion", "elbow flexion", "elbow", 0, 145, -10, 160},
+	{"forearm.pronation", "pronation of the forearm", "forearm", -80, 80, -180, 180},
+	{"wrist.flexion", "wrist flexion", "wrist", -70, 80, -100, 100},
+	{"girdle.elevation", "elevation of the shoulder girdle", "girdle", -10, 30, -30, 50},
+	{"girdle.protraction", "protraction of the shoulder girdle", "girdle", -25, 30, -50, 50},
+	{"hip.flexion", "hip flexion", "hip", -15, 120, -45, 150},
+	{"hip.abduction", "hip abduction", "hip", -20, 45, -60, 90},
+	{"hip.rotation", "hip rotation", "hip", -45, 40, -90, 90},
+	{"knee.flexion", "knee flexion", "knee", 0, 140, -10, 165},
+	{"ankle.flexion", "ankle flexion", "ankle", -45, 35, -60, 50},
 }
 
 // CoordinateOf finds a coordinate by the key that poses use, such as shoulder.planeDeg.
@@ -96,14 +114,45 @@ func (l *Lifter) LengthOf(key string) float64 {
 type Region struct {
 	Key    string   `json:"key"`
 	Label  string   `json:"label"`
-	Joint  string   `json:"joint"`  // the joint it crosses
-	Action []string `json:"action"` // joint actions whose strength shape speaks for it, from plane 0 to plane 90
+	Joints []string `json:"joints"` // the joints that it crosses and may be profiled at
 }
 
-// Regions lists the regions that this version can profile.
+// Regions lists the regions that a setup can be for. The trunk's are held, not moved through a range: there torque and
+// support can be told, a profile cannot.
 var Regions = []Region{
-	{"deltoid.middle", "Deltoid, middle", "shoulder", []string{"shoulder.abduction", "shoulder.flexion"}},
-	{"deltoid.anterior", "Deltoid, front", "shoulder", []string{"shoulder.abduction", "shoulder.flexion"}},
+	{"deltoid.middle", "Deltoid, middle", []string{"shoulder"}},
+	{"deltoid.anterior", "Deltoid, front", []string{"shoulder"}},
+	{"deltoid.posterior", "Deltoid, rear", []string{"shoulder"}},
+	{"pectoralis.clavicular", "Chest, upper", []string{"shoulder"}},
+	{"pectoralis.sternal", "Chest, middle", []string{"shoulder"}},
+	{"pectoralis.costal", "Chest, lower", []string{"shoulder"}},
+	{"latissimus.upper", "Latissimus, upper", []string{"shoulder"}},
+	{"latissimus.lower", "Latissimus, lower", []string{"shoulder"}},
+	{"trapezius.upper", "Trapezius, upper", []string{"girdle"}},
+	{"trapezius.middle", "Trapezius, middle", []string{"girdle", "shoulder"}},
+	{"biceps", "Biceps", []string{"elbow", "shoulder"}},
+	{"brachialis", "Brachialis", []string{"elbow"}},
+	{"triceps", "Triceps", []string{"elbow", "shoulder"}},
+	{"quadriceps", "Quadriceps", []string{"knee", "hip"}},
+	{"gluteus.maximus", "Gluteus maximus", []string{"hip"}},
+	{"hamstrings", "Hamstrings", []string{"hip", "knee"}},
+	{"abdominals", "Abdominals", []string{"hip", "shoulder"}},
+	{"obliques", "Obliques", []string{"hip", "shoulder"}},
+}
+
+// JointNames are the joints that can own a profile, from the trunk outward.
+var JointNames = []string{"girdle", "shoulder", "elbow", "hip", "knee"}
+
+// TargetJoint is the joint that owns the document's profile: the named one, or the only one that the region crosses.
+// Regions that cross two and do not say give the first, by which they are known best.
+func (d *Document) TargetJoint() string {
+	if d.Target.Joint != "" {
+		return d.Target.Joint
+	}
+	if r, ok := RegionOf(d.Target.Region); ok {
+		return r.Joints[0]
+	}
+	return "shoulder"
 }
 
 // RegionOf finds a region by its key.
@@ -118,3 +167,8 @@ func RegionOf(key string) (Region, bool) {
 
 // Schools lists the keys of the schools that a profile can be judged by, the default first.
 var Schools = []string{"match", "early", "even", "late", "overload", "custom"}
+
+// Actions lists the joint actions that strength can be given for.
+var Actions = []string{"shoulder.abduction", "shoulder.flexion", "shoulder.extension", "shoulder.adduction", "shoulder.horizontalAdduction",
+	"shoulder.horizontalAbduction", "shoulder.internalRotation", "shoulder.externalRotation", "elbow.flexion", "elbow.extension",
+	"knee.extension", "hip.extension", "girdle.elevation"}

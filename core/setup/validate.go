@@ -20,12 +20,9 @@ func Validate(d *Document) Problems {
 	v.text("name", d.Name)
 	v.target(&d.Target)
 	v.lifter(&d.Lifter)
-	v.posture(&d.Posture)
-	if d.Bench != nil {
-		v.add("bench", "A bench is named, but the lifter stands.", "Only standing setups without a bench can be evaluated.", "Set bench to null.")
-	}
-	v.movement(&d.Movement)
-	v.loads(d.Loads)
+	v.posture(d)
+	v.movement(d)
+	v.loads(d)
 	v.tempo(&d.Tempo)
 	if d.Samples < 5 || d.Samples > 1001 {
 		v.add("samples", fmt.Sprintf("%d samples.", d.Samples), "The curve needs some points and no more than it can show.", "Give 5 to 1001, or leave it out for 101.")
@@ -81,8 +78,10 @@ func (v *validator) target(t *Target) {
 	}
 	v.oneOf("target.region", "region", t.Region, keys...)
 	v.oneOf("target.school", "school", t.School, Schools...)
-	if t.Joint != "" {
-		v.oneOf("target.joint", "target joint", t.Joint, "shoulder")
+	if r, ok := RegionOf(t.Region); t.Joint != "" {
+		v.oneOf("target.joint", "target joint", t.Joint, JointNames...)
+	} else if ok && len(r.Joints) > 1 {
+		v.add("target.joint", "The region crosses more than one joint.", "The profile is that of one joint.", "Give one of: "+strings.Join(r.Joints, ", ")+".")
 	}
 	if t.School != "custom" {
 		return
@@ -102,6 +101,7 @@ func (v *validator) lifter(l *Lifter) {
 	tall := v.within("lifter.stature", "stature", l.Stature, 1.0, 2.4, "m", "Every length is scaled from it.")
 	v.within("lifter.mass", "body mass", l.Mass, 25, 300, "kg", "Segment weights and estimated strength are scaled from it.")
 	v.within("lifter.naturalPathDeg", "natural arm path", l.NaturalPathDeg, -30, 60, "degrees", "")
+	v.within("lifter.carryingDeg", "carrying angle", l.CarryingDeg, -5, 30, "degrees", "")
 	for _, key := range sortedKeys(l.Lengths) {
 		i := slices.IndexFunc(Lengths, func(n Length) bool { return n.Key == key })
 		if i < 0 {
@@ -154,7 +154,7 @@ func (v *validator) strength(tests []StrengthTest) {
 	seen := map[string]bool{}
 	for i, t := range tests {
 		path := fmt.Sprintf("lifter.strength[%d]", i)
-		v.oneOf(path+".action", "joint action", t.Action, "shoulder.abduction", "shoulder.flexion")
+		v.oneOf(path+".action", "joint action", t.Action, Actions...)
 		v.within(path+".angleDeg", "joint angle of the test", t.AngleDeg, -90, 180, "degrees", "")
 		v.within(path+".torque", "torque held", t.Torque, 0.5, 1000, "N·m", "A capacity of nothing would make every effort infinite.")
 		id := fmt.Sprintf("%s@%.3f", t.Action, t.AngleDeg)
@@ -163,23 +163,6 @@ func (v *validator) strength(tests []StrengthTest) {
 		}
 		seen[id] = true
 	}
-}
-
-func (v *validator) posture(p *Posture) {
-	v.oneOf("posture.kind", "posture", p.Kind, "standing")
-	if p.Root != "" {
-		v.oneOf("posture.root", "root", p.Root, "feet")
-	}
-	if p.Feet != "" {
-		v.oneOf("posture.feet", "stance", p.Feet, "parallel")
-	}
-	v.within("posture.x", "distance out from the columns", p.X, -4, 4, "m", "The room is 8 m long.")
-	v.within("posture.z", "distance to the right of the middle", p.Z, -4, 4, "m", "The room is 8 m wide.")
-	v.within("posture.headingDeg", "heading", p.HeadingDeg, -360, 360, "degrees", "")
-	v.within("posture.feetApart", "distance between the feet", p.FeetApart, 0, 1.2, "m", "")
-	v.within("posture.trunk.pitchDeg", "lean forward", p.Trunk.PitchDeg, -40, 95, "degrees", "")
-	v.within("posture.trunk.bendDeg", "lean to the right", p.Trunk.BendDeg, -45, 45, "degrees", "")
-	v.within("posture.trunk.turnDeg", "turn to the left", p.Trunk.TurnDeg, -60, 60, "degrees", "")
 }
 
 func (v *validator) tempo(t *Tempo) {

@@ -2,27 +2,52 @@ package setup
 
 import (
 	"fmt"
+	"math"
 	"strconv"
 	"strings"
 )
 
-func (v *validator) movement(m *Movement) {
+func (v *validator) movement(d *Document) {
+	m := &d.Movement
 	v.oneOf("movement.side", "moving side", m.Side, "right", "left", "both")
-	switch {
-	case !v.oneOf("movement.kind", "kind of movement", m.Kind, "shoulder-raise", "keyframes"):
-	case m.Kind == "shoulder-raise":
+	if !v.oneOf("movement.kind", "kind of movement", m.Kind, "shoulder-raise", "sweep", "keyframes", "guided", "hold") {
+		return
+	}
+	v.otherDescriptions(m)
+	switch m.Kind {
+	case "shoulder-raise":
 		v.raise(m)
-	default:
+	case "sweep":
+		v.sweep(m)
+	case "guided":
+		v.guide(m)
+	case "keyframes":
 		v.keyframes(m.Keyframes)
+	}
+	v.pose("movement.hold", m.Hold)
+	v.options(d)
+	v.legs(d)
+}
+
+// otherDescriptions refuses a second description of the path, which could differ from the first.
+func (v *validator) otherDescriptions(m *Movement) {
+	twice := func(path, what, kind string) {
+		v.add(path, "A movement of kind "+m.Kind+" has "+what+" too.", "Two descriptions of one path could differ.", "Remove them, or set kind to "+kind+".")
+	}
+	if len(m.Keyframes) > 0 && m.Kind != "keyframes" {
+		twice("movement.keyframes", "keyframes", "keyframes")
+	}
+	if m.Guide != nil && m.Kind != "guided" {
+		twice("movement.guide", "a guide", "guided")
+	}
+	if m.Primary != "" && m.Kind != "sweep" && m.Kind != "shoulder-raise" {
+		twice("movement.primary", "a coordinate that sweeps", "sweep")
 	}
 }
 
 func (v *validator) raise(m *Movement) {
 	if m.Primary != "" {
 		v.oneOf("movement.primary", "coordinate that sweeps", m.Primary, "shoulder.elevation")
-	}
-	if len(m.Keyframes) > 0 {
-		v.add("movement.keyframes", "A shoulder raise has keyframes too.", "Two descriptions of one path could differ.", "Remove them, or set kind to keyframes.")
 	}
 	ok := v.within("movement.fromDeg", "start of the range", m.FromDeg, -30, 175, "degrees", "")
 	ok = v.within("movement.toDeg", "end of the range", m.ToDeg, -30, 175, "degrees", "") && ok
@@ -34,9 +59,141 @@ func (v *validator) raise(m *Movement) {
 			v.add("movement.toDeg", what, "A path shorter than 5 degrees has no profile.", "Move the end to "+number(m.FromDeg+5, "degrees")+" or more.")
 		}
 	}
-	v.pose("movement.hold", m.Hold)
 	if _, twice := m.Hold["shoulder.elevationDeg"]; twice {
 		v.add("movement.hold.shoulder.elevationDeg", "The elevation is held and swept at once.", "", "Leave it out of hold.")
+	}
+}
+
+// sweep checks a sweep of any coordinate, in either direction.
+func (v *validator) sweep(m *Movement) {
+	if !v.oneOf("movement.primary", "coordinate that sweeps", m.Primary, coordinateKeys("")...) {
+		return
+	}
+	c, _ := CoordinateOf(m.Primary + "Deg")
+	info := &Coordinates[c]
+	ok := v.within("movement.fromDeg", "start of the range", m.FromDeg, info.Least, info.Most, "degrees", "")
+	ok = v.within("movement.toDeg", "end of the range", m.ToDeg, info.Least, info.Most, "degrees", "") && ok
+	if ok && math.Abs(m.ToDeg-m.FromDeg) < 5 {
+		v.add("movement.toDeg", "The range runs from "+number(m.FromDeg, "")+" to "+number(m.ToDeg, "degrees")+".", "A path shorter than 5 degrees has no profile.", "Give 5 degrees or more, or set kind to hold.")
+	}
+	if _, twice := m.Hold[m.Primary+"Deg"]; twice {
+		v.add("movement.hold."+m.Primary+"Deg", "The "+info.Label+" is held and swept at once.", "", "Leave it out of hold.")
+	}
+}
+
+func (v *validator) guide(m *Movement) {
+	g := m.Guide
+	if g == nil {
+		v.add("movement.guide", "The guide is missing.", "The hand needs a line or an arc to follow.", "Give kind, start, and end or centre, about and turnDeg.")
+		return
+	}
+	for _, key := range []string{"shoulder.planeDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
+		if _, held := m.Hold[key]; held {
+			v.add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.", "Leave it out of hold; the elbow is turned by guide.swivelDeg.")
+		}
+	}
+	v.within("movement.guide.swivelDeg", "swivel", g.SwivelDeg, -120, 150, "degrees", "")
+	v.within("movement.guide.swivelToDeg", "swivel at the end", g.SwivelTo, -120, 150, "degrees", "")
+	v.place("movement.guide.start", "hand's start", &g.Start)
+	switch {
+	case !v.oneOf("movement.guide.kind", "kind of guide", g.Kind, "line", "arc"):
+	case g.Kind == "line":
+		v.place("movement.guide.end", "hand's end", g.End)
+	default:
+		v.place("movement.guide.centre", "arc's centre", g.Centre)
+		v.direction("movement.guide.about", "arc's axis", g.About)
+		if v.within("movement.guide.turnDeg", "turn", g.TurnDeg, -300, 300, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
+			v.add("movement.guide.turnDeg", "The arc turns by "+number(g.TurnDeg, "degrees")+".", "A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
+		}
+	}
+}
+
+// direction checks a vector that only says where something points.
+func (v *validator) direction(path, name string, p *Point) {
+	if p == nil || !(p.X*p.X+p.Y*p.Y+p.Z*p.Z > 1e-12) {
+		v.add(path, "The direction of the "+name+" is missing.", "", "Give x, y and z; its length does not matter.")
+		return
+	}
+	for _, x := range []float64{p.X, p.Y, p.Z} {
+		if !v.within(path, "direction of the "+name, x, -1e3, 1e3, "", "") {
+			return
+		}
+	}
+}
+
+func (v *validator) options(d *Document) {
+	m := &d.Movement
+	v.within("movement.barWidth", "distance between the hands on the bar", m.BarWidth, 0, 1.5, "m", "")
+	if m.BarWidth != 0 && (m.BarWidth < 0.1 || m.Side != "both" || m.Kind == "guided") {
+		v.add("movement.barWidth", "A bar of "+number(m.BarWidth, "m")+" is held.", "It is held by both hands, in a movement that is not guided already.", "Set side to both and the width to 0.1 m or more, or leave it out.")
+	}
+	if m.Axis != "" {
+		v.oneOf("movement.axis", "axis", m.Axis, "swept", "spin", "vector")
+	}
+	if m.Axis == "vector" {
+		v.direction("movement.axisAlong", "axis", m.AxisAlong)
+	}
+	if m.InLine == "" {
+		return
+	}
+	for i := range d.Loads {
+		if l := &d.Loads[i]; l.ID == m.InLine && (l.Pulley != nil || l.Anchor != nil) {
+			if m.NoSpin || m.BarWidth != 0 || m.Kind == "guided" {
+				v.add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.", "The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, barWidth and a guide.")
+			}
+			return
+		}
+	}
+	v.add("movement.inLine", "There is no cable or band "+strconv.Quote(clip(m.InLine))+".", "", "Give the id of a load that has a pulley or an anchor.")
+}
+
+// LegsMove says whether a movement names a coordinate of the legs.
+func (m *Movement) LegsMove() bool {
+	for c := HipFlexion; c <= AnkleFlexion; c++ {
+		key := Coordinates[c].Key
+		if _, held := m.Hold[key+"Deg"]; held || m.Primary == key {
+			return true
+		}
+		if len(m.Keyframes) > 0 {
+			if _, posed := m.Keyframes[0].Pose[key+"Deg"]; posed {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// legs checks what a movement of the legs needs of the posture.
+func (v *validator) legs(d *Document) {
+	joint := d.TargetJoint()
+	if !d.Movement.LegsMove() {
+		if (joint == "hip" || joint == "knee") && d.Movement.Kind != "hold" {
+			v.add("target.joint", "The movement does not move the "+joint+".", "Without a movement there is no profile.", "Name one of its coordinates in the movement, such as "+joint+".flexion.")
+		}
+		return
+	}
+	p := &d.Posture
+	switch p.RootOf() {
+	case "seat", "bench":
+		return
+	case "feet":
+		if p.Kind != "standing" || p.Feet == "split" || p.Feet == "staggered" {
+			v.add("posture.kind", "The legs move from a stance of kind "+p.Kind+" "+p.Feet+".", "How two unlike legs share the load is not known.", "Take standing with parallel feet.")
+		}
+		if d.Movement.Side != "both" {
+			v.add("movement.side", "One leg moves while both feet stand.", "How they share the load is not known.", "Set side to both.")
+		}
+		if p.Trunk != (Trunk{}) || p.KneesDeg != 0 {
+			v.add("posture.trunk", "The trunk's lean is given twice.", "With the feet in place it follows from ankles, knees and hips.", "Leave trunk and kneesDeg out.")
+		}
+		if p.FeetApart != 0 {
+			v.add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
+		}
+		if d.Movement.Kind == "guided" || d.Movement.InLine != "" || d.Movement.BarWidth != 0 {
+			v.add("movement.kind", "The legs move and the hand is led through the room.", "", "Give the whole movement as keyframes.")
+		}
+	default:
+		v.add("posture.root", "The legs move and the "+p.RootOf()+" stay in place.", "Nothing is known of that.", "Take a posture that stands, sits or lies.")
 	}
 }
 
@@ -47,11 +204,7 @@ func (v *validator) pose(path string, pose map[string]float64) {
 			v.add(path+"."+key, "There is no joint coordinate "+strconv.Quote(clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys("Deg"), ", ")+".")
 			continue
 		}
-		low, high := -180.0, 180.0
-		if c == ElbowFlexion {
-			low, high = -10, 160
-		}
-		v.within(path+"."+key, Coordinates[c].Label, pose[key], low, high, "degrees", "")
+		v.within(path+"."+key, Coordinates[c].Label, pose[key], Coordinates[c].Least, Coordinates[c].Most, "degrees", "")
 	}
 }
 
@@ -73,98 +226,6 @@ func (v *validator) keyframes(frames []Keyframe) {
 		v.pose(path+".pose", f.Pose)
 		if a, b := strings.Join(sortedKeys(f.Pose), " "), strings.Join(sortedKeys(frames[0].Pose), " "); a != b {
 			v.add(path+".pose", "This keyframe names other coordinates than the first.", "What lies between would be a guess.", "Name in every keyframe: "+b+".")
-		}
-	}
-}
-
-func (v *validator) loads(loads []Load) {
-	if len(loads) == 0 || len(loads) > 12 {
-		v.add("loads", fmt.Sprintf("There are %d loads.", len(loads)), "Without a load there is no profile.", "Give 1 to 12 loads.")
-	}
-	ids := map[string]bool{}
-	for i := range loads {
-		l, path := &loads[i], fmt.Sprintf("loads[%d]", i)
-		if l.ID == "" || len(l.ID) > 60 || ids[l.ID] {
-			v.add(path+".id", "The load's name is "+strconv.Quote(clip(l.ID))+".", "Parts of the torque are told apart by it.", "Give each load a short name of its own.")
-		}
-		ids[l.ID] = true
-		v.oneOf(path+".side", "side of the load", l.Side, "right", "left")
-		v.contact(path+".contact", &l.Contact)
-		if !v.oneOf(path+".kind", "kind of load", l.Kind, Kinds...) {
-			continue
-		}
-		switch l.Kind {
-		case "dumbbell":
-			v.within(path+".mass", "dumbbell's mass", l.Mass, 0.1, 200, "kg", "A weight of nothing asks nothing of the muscle.")
-		case "cable":
-			v.cable(path, l)
-		case "band":
-			v.band(path, l)
-		}
-	}
-}
-
-func (v *validator) contact(path string, c *Contact) {
-	if !v.oneOf(path+".segment", "segment of the contact", c.Segment, "hand", "forearm", "upperArm") {
-		return
-	}
-	switch {
-	case c.Fraction != nil && c.At != "":
-		v.add(path+".at", "The contact is given twice, by name and by fraction.", "", "Keep one of them.")
-	case c.Fraction != nil:
-		v.within(path+".fraction", "place along the segment", *c.Fraction, 0, 1, "", "")
-	case c.Segment == "hand":
-		v.oneOf(path+".at", "place on the hand", c.At, "grip")
-	default:
-		v.add(path+".fraction", "The place along the segment is missing.", "", "Give 0 (near end) to 1 (far end).")
-	}
-}
-
-func (v *validator) cable(path string, l *Load) {
-	v.place(path+".pulley", "pulley", l.Pulley)
-	v.within(path+".stackMass", "mass on the pin", l.StackMass, 0.1, 500, "kg", "A stack of nothing asks nothing of the muscle.")
-	v.within(path+".ratio", "pulley ratio", l.Ratio, 0.05, 4, "", "It is the force at the handle over the weight of the stack.")
-	v.within(path+".friction", "friction", l.Friction, 0, 0.5, "", "It is the share of the force that the pulleys keep.")
-	v.within(path+".attachmentLength", "length of the attachment", l.AttachmentLength, 0, 3, "m", "")
-	v.within(path+".parkedGap", "parked gap", l.ParkedGap, 0, 3, "m", "")
-	v.within(path+".travel", "travel of the stack", l.Travel, 0.05, 6, "m", "")
-	if l.Kit != nil {
-		v.oneOf(path+".kit.column", "column", l.Kit.Column, "left", "right")
-	}
-}
-
-// place checks where a cable or band starts.
-func (v *validator) place(path, name string, p *Point) {
-	if p == nil {
-		v.add(path, "The "+name+" is missing.", "The pull needs a place to come from.", "Give x, y and z in metres.")
-		return
-	}
-	v.within(path+".x", name+"'s distance out", p.X, -6, 6, "m", "")
-	v.within(path+".y", name+"'s height", p.Y, 0, 4, "m", "It is between floor and ceiling.")
-	v.within(path+".z", name+"'s distance to the right", p.Z, -6, 6, "m", "")
-}
-
-func (v *validator) band(path string, l *Load) {
-	v.place(path+".anchor", "anchor", l.Anchor)
-	v.within(path+".restLength", "band's length at rest", l.RestLength, 0.05, 5, "m", "Its stretch is counted from there.")
-	v.within(path+".attachmentLength", "length of the attachment", l.AttachmentLength, 0, 3, "m", "")
-	v.within(path+".hysteresis", "loss on the way back", l.Hysteresis, 0, 0.6, "", "It is the share of the pull that the rubber keeps.")
-	if l.Strands < 1 || l.Strands > 20 {
-		v.add(path+".strands", fmt.Sprintf("There are %d strands.", l.Strands), "", "Give 1 to 20.")
-	}
-	if len(l.Pull) == 0 {
-		v.within(path+".section", "section of a strand", l.Section, 1e-6, 2e-3, "m²", "Nothing was measured, so the pull is computed from it.")
-		return
-	}
-	if len(l.Pull) < 2 {
-		v.add(path+".pull", "The band was measured at one length only.", "A pull between two lengths needs both.", "Measure at two lengths or more, or leave it out and give the section.")
-	}
-	for i, p := range l.Pull {
-		at := fmt.Sprintf("%s.pull[%d]", path, i)
-		v.within(at+".length", "length", p.Length, 0.05, 10, "m", "")
-		v.within(at+".force", "pull", p.Force, 0, 5000, "N", "")
-		if i > 0 && !(p.Length > l.Pull[i-1].Length+1e-4 && p.Force >= l.Pull[i-1].Force) {
-			v.add(at, "The band pulls less, or is not longer, than at the measurement before.", "Rubber pulls harder the longer it is.", "Put the measurements in the order of their lengths.")
 		}
 	}
 }

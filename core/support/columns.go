@@ -41,7 +41,7 @@ func Columns(items []load.Item) []Column {
 	var cols []Column
 	for i := range items {
 		it := &items[i]
-		if it.Def.Kind != "cable" || it.Def.Kit == nil {
+		if (it.Def.Kind != "cable" && it.Def.Kind != "strands") || it.Def.Kit == nil {
 			continue
 		}
 		c := Column{X: it.From.X, Z: it.From.Z, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
@@ -68,7 +68,7 @@ func Clear(cols []Column, items []load.Item, b *body.Body, st *body.Station, rep
 		}
 	}
 	for i := range items {
-		if it := &items[i]; it.From != nil && !it.Mirror {
+		if it := &items[i]; it.From != nil && !it.Mirror && it.Held() && (it.Def.Kind == "cable" || it.Def.Kind == "strands" || it.Def.Kind == "band") {
 			if p, hit := atPulley(it, rep); hit {
 				found = append(found, p)
 			}
@@ -103,7 +103,7 @@ func armIn(c *Column, rep *torque.Repetition) (setup.Problem, bool) {
 		pieces := [...]struct {
 			name     string
 			from, to space.Vec
-		}{{"hand", rep.Wrist[i], rep.Grip[i]}, {"forearm", rep.ElbowAt[i], rep.Wrist[i]}, {"upper arm", rep.Joint[i], rep.ElbowAt[i]}}
+		}{{"hand", rep.Wrist[i], rep.Grip[i]}, {"forearm", rep.ElbowAt[i], rep.Wrist[i]}, {"upper arm", rep.Shoulder[i], rep.ElbowAt[i]}}
 		for _, p := range pieces {
 			d, level := space.SegmentToVerticalLine(p.from, p.to, c.X, c.Z, 0, c.Height)
 			if level && d < c.HalfWidth+limbClear {

@@ -27,7 +27,7 @@ type Start struct {
 func Starts(rep *torque.Repetition, loads []setup.Load) []Start {
 	var out []Start
 	for k, index := range rep.Index {
-		if loads[index].Kind != "cable" {
+		if k := loads[index].Kind; k != "cable" && k != "strands" {
 			continue
 		}
 		lift := rep.Parts[k].Lift

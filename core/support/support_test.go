@@ -29,10 +29,13 @@ func arrange(change func(*setup.Document)) *scene {
 	}}
 	change(&s.doc)
 	s.b = body.New(&s.doc.Lifter)
-	s.st = s.b.Stand(&s.doc.Posture)
-	p := movement.New(&s.doc.Movement)
-	s.items = load.Build(s.doc.Loads, &s.st, p.Both())
-	s.rep.Run(&torque.Input{Body: &s.b, Station: &s.st, Path: p, Items: s.items, Samples: 101})
+	s.st = s.b.Settle(&s.doc.Posture, nil, nil)
+	p := movement.New(&s.doc, &s.b, &s.st)
+	var start, end body.Frames
+	p.Place(0, &start)
+	p.Place(1, &end)
+	s.items = load.Build(s.doc.Loads, &s.st, p.Both(), &start, &end)
+	s.rep.Run(&torque.Input{Body: &s.b, Station: &s.st, Path: p, Items: s.items, Samples: 101, Joint: body.ShoulderR})
 	return s
 }
 

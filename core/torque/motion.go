@@ -14,7 +14,7 @@ import (
 type Motion struct {
 	Time    []float64 // s
 	S       []float64 // place along the path
-	Angle   []float64 // elevation of the lead arm, rad
+	Angle   []float64 // the coordinate that names the sweep, rad
 	Static  []float64 // resisting torque without inertia, in the direction of the movement there, N·m
 	Dynamic []float64 // with the inertia of segments, weights and stacks, N·m
 	Slack   []bool    // a cable has gone slack under the acceleration
@@ -25,11 +25,11 @@ type Motion struct {
 // see through the kinks of a path that is smooth only in its first derivative.
 const curvature = 0.02
 
-// mover computes torque in motion about the shoulder of the lead arm.
+// mover computes torque in motion about the target joint.
 type mover struct {
 	in           *Input
-	lead         body.Side
-	joint        body.Joint
+	c            fulcrum
+	name         setup.Coordinate
 	acting       []*load.Item
 	here         body.Frames
 	before, next body.Frames
@@ -38,8 +38,12 @@ type mover struct {
 // Move runs a repetition along its course at n samples per moving phase. In the pauses there is no motion to tell of.
 func Move(in *Input, course *movement.Course, n int) *Motion {
 	lead := in.Path.Lead()
-	mv := &mover{in: in, lead: lead, joint: lead.Joint(body.ShoulderR)}
-	mv.acting = actingOn(in.Items, body.Far[mv.joint])
+	mv := &mover{in: in, c: newFulcrum(lead.Joint(in.Joint), lead, in.Station), name: NameOf(in.Path, lead, in.Joint, &in.Axis)}
+	for i := range in.Items {
+		if it := &in.Items[i]; mv.c.acts(it.Segment) && !it.OwnBody() {
+			mv.acting = append(mv.acting, it)
+		}
+	}
 	out := &Motion{}
 	for i, phase := range course.Moving() {
 		for k := range n {
@@ -53,39 +57,34 @@ func Move(in *Input, course *movement.Course, n int) *Motion {
 	return out
 }
 
-func (mv *mover) place(f *body.Frames, s float64) *body.Arm {
-	var arms, rates [2]body.Arm
-	mv.in.Path.At(s, &arms, &rates)
-	f.Place(mv.in.Body, mv.in.Station, &arms, &rates)
-	return &arms[mv.lead]
-}
-
 func (mv *mover) sample(out *Motion, t, s, rate, acceleration float64, lifting bool) {
-	arm := mv.place(&mv.here, s)
-	mv.place(&mv.before, s-curvature)
-	mv.place(&mv.next, s+curvature)
-	f, joint := &mv.here, mv.joint
-	axis := space.Reject(f.Spin[joint], f.Direction(body.Far[joint][0]))
-	if n := space.Norm(axis); n > 0 {
-		axis = r3.Scale(1/n, axis)
-	}
-	static, dynamic, slack := WeightTorque(f, joint), WeightTorque(f, joint), false
-	dynamic = r3.Add(dynamic, mv.segments(rate, acceleration))
+	mv.in.Path.Place(s, &mv.here)
+	mv.in.Path.Place(s-curvature, &mv.before)
+	mv.in.Path.Place(s+curvature, &mv.next)
+	f := &mv.here
+	axis, _ := mv.c.axis(f, &mv.in.Axis)
+	static, _ := mv.c.weights(f)
+	dynamic, slack := r3.Add(static, mv.segments(rate, acceleration)), false
 	for _, item := range mv.acting {
 		still := item.At(f)
 		if !lifting {
 			still.Force = still.Lowering
 		}
-		static = r3.Add(static, LoadTorque(f, joint, still))
+		static = r3.Add(static, mv.about(item.Segment, &still))
 		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(item.Segment, item.At(g).Contact) }, rate, acceleration)
 		moving := item.Moving(f, v, a)
 		slack = slack || (moving.State == load.Slack && still.State != load.Slack)
-		dynamic = r3.Add(dynamic, LoadTorque(f, joint, moving))
+		dynamic = r3.Add(dynamic, mv.about(item.Segment, &moving))
 	}
 	out.Time, out.S, out.Rate = append(out.Time, t), append(out.S, s), append(out.Rate, rate)
-	out.Angle = append(out.Angle, arm[setup.ShoulderElevation])
+	out.Angle = append(out.Angle, f.Pose[mv.c.lead][mv.name])
 	out.Static, out.Dynamic = append(out.Static, -r3.Dot(static, axis)), append(out.Dynamic, -r3.Dot(dynamic, axis))
 	out.Slack = append(out.Slack, slack)
+}
+
+func (mv *mover) about(s body.Segment, pull *load.Pull) space.Vec {
+	t, _ := mv.c.of(&mv.here, &action{segment: s, at: pull.Contact, force: pull.Force})
+	return t
 }
 
 // point turns a velocity per unit s into velocity and acceleration in time: v = v_s s', a = v_s s” + (dv_s/ds) s'².
@@ -95,18 +94,21 @@ func (mv *mover) point(perS func(*body.Frames) space.Vec, rate, acceleration flo
 	return r3.Scale(rate, here), r3.Add(r3.Scale(acceleration, here), r3.Scale(rate*rate, bend))
 }
 
-// segments is the torque of the arm's own inertia: -m a at every centre of mass, and for its rotation as a slender rod of
-// m L²/12, whose angular momentum changes by m L²/12 d x d” with d the direction along it.
+// segments is the torque of the segments' own inertia: -m a at every centre of mass, and for its rotation as a slender rod
+// of m L²/12, whose angular momentum changes by m L²/12 d x d” with d the direction along it.
 func (mv *mover) segments(rate, acceleration float64) space.Vec {
 	f, b := &mv.here, mv.in.Body
-	lengths := map[body.Segment]float64{mv.lead.On(body.UpperArmR): b.UpperArm, mv.lead.On(body.ForearmR): b.Forearm, mv.lead.On(body.HandR): b.Hand}
 	var t space.Vec
-	for _, seg := range body.Far[mv.joint] {
+	for seg := range body.Segment(body.NumSegments) {
+		if !mv.c.acts(seg) {
+			continue
+		}
 		_, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(seg, g.COM[seg]) }, rate, acceleration)
-		t = r3.Sub(t, r3.Cross(r3.Sub(f.COM[seg], f.Joint[mv.joint]), r3.Scale(b.Masses[seg], a)))
-		_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(g.SegmentSpin(seg), g.Direction(seg)) }, rate, acceleration)
-		rod := b.Masses[seg] * lengths[seg] * lengths[seg] / 12
-		t = r3.Sub(t, r3.Scale(rod, r3.Cross(f.Direction(seg), turning)))
+		_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(g.Omega[seg], g.Direction(seg)) }, rate, acceleration)
+		rod := b.Masses[seg] * b.SegmentLength(seg) * b.SegmentLength(seg) / 12
+		one, _ := mv.c.of(f, &action{segment: seg, at: f.COM[seg], force: r3.Scale(-b.Masses[seg], a),
+			couple: r3.Scale(-rod, r3.Cross(f.Direction(seg), turning))})
+		t = r3.Add(t, one)
 	}
 	return t
 }

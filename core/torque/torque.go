@@ -1,5 +1,5 @@
-// Package torque computes one repetition: what the loads and the segments' weights ask of the target joint at every
-// place along the path.
+// Package torque computes one repetition: what the loads and the segments' weights ask of the joints at every place along
+// the path.
 //
 // The torque on a joint J is t = Σ (C - J) x F + Σ (com - J) x m g over everything on the side of J away from the root.
 // A torque is positive when it resists lifting: -t · a, with a the axis that the moved segment swings about.
@@ -30,11 +30,20 @@ type Part struct {
 	State     []load.State
 }
 
+// Other is what the repetition asks of a joint beside the target, one value per sample.
+type Other struct {
+	Joint  body.Joint
+	Torque []float64 // resisting torque about the joint's own axis, N·m; NaN where the joint does not move
+	Size   []float64 // of the torque vector, N·m
+	Along  []float64 // resultant force along the moved segment, N: + pushes it away
+	Across []float64 // and across it, N
+}
+
 // Repetition is the result of Run: slices with one value per sample. Angles in radians, torques in N·m. It is a
 // workspace: running again with the same number of samples and loads reuses its memory.
 type Repetition struct {
 	S         []float64
-	Angle     []float64 // elevation of the lead arm, the coordinate that names the sweep
+	Angle     []float64 // the coordinate of the target joint that names the sweep
 	Swept     []float64 // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
 	Weights   []float64 // resisting torque of the segments' own weights
 	Loads     []float64 // of all loads together, lifting
@@ -43,19 +52,33 @@ type Repetition struct {
 	Twist     []float64 // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
 	Bend      []float64 // of the total, across the plane of movement
 	OffAxis   []float64 // size of what the loads leave beside the axis
-	Elbow     []float64 // size of the torque about the elbow, loads and weights
-	Along     []float64 // resultant force of the trunk on the arm along the upper arm: + pushes it away (compression), - holds it back (traction), N
-	Across    []float64 // its size across the upper arm (shear), N
-	GripForce []float64 // what the hand has to hold, N
+	Size      []float64 // of the total torque vector
+	Along     []float64 // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
+	Across    []float64 // its size across the segment (shear), N
+	GripForce []float64 // what the lead hand has to hold, N
+	LowBack   []float64 // torque about the hips' line that bends everything above forward, N·m
+	Balance   []float64 // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
+	BarOff    []float64 // on a bar: how far the forearm is from square to it, rad
 	Axis      []space.Vec
 	Joint     []space.Vec // the target joint's centre
 	Direction []space.Vec // along the moved segment
 	Grip      []space.Vec
 	Wrist     []space.Vec
 	ElbowAt   []space.Vec
-	Parts     []Part // one per load that acts on the lead arm, in the document's order
-	Index     []int  // of each part in the document's loads
+	Shoulder  []space.Vec
+	Pose      []body.Pose // of the lead side
+	Rate      []body.Pose // per unit s
+	Parts     []Part      // one per load that acts on the target joint, in the document's order
+	Index     []int       // of each part in the document's loads
+	Others    []Other
+	Name      setup.Coordinate // that Angle tells
 	frames    body.Frames
+}
+
+// AxisRule says what a profile's axis is; the zero value is that of the swing.
+type AxisRule struct {
+	Kind  string    // swept, spin or vector
+	Along space.Vec // unit, of a vector
 }
 
 // Input is everything that a repetition is computed from.
@@ -65,74 +88,138 @@ type Input struct {
 	Path    *movement.Path
 	Items   []load.Item
 	Samples int
+	Joint   body.Joint // the target, of the right side; the lead side's is taken
+	Axis    AxisRule
+	Others  []body.Joint // more joints to report, of the right side
+	Bar     bool         // both hands are on one straight bar
+}
+
+// run is a repetition being computed.
+type run struct {
+	*Repetition
+	in     *Input
+	lead   body.Side
+	target fulcrum
+	others []fulcrum
+	acting []*load.Item // on the target or on another joint of the lead side
+	part   []int        // of each acting item among the parts, -1 for none
+	still  space.Vec    // about the low back, of an arm that takes no part
 }
 
 // Run evaluates the repetition. Samples has to be at least 2.
 func (r *Repetition) Run(in *Input) {
 	lead := in.Path.Lead()
-	joint := lead.Joint(body.ShoulderR)
-	acting := actingOn(in.Items, body.Far[joint])
-	r.resize(in.Samples, acting)
-	var arms, rates [2]body.Arm
+	u := run{Repetition: r, in: in, lead: lead, target: newFulcrum(lead.Joint(in.Joint), lead, in.Station)}
+	for _, j := range in.Others {
+		u.others = append(u.others, newFulcrum(lead.Joint(j), lead, in.Station))
+	}
+	u.sort()
+	r.resize(in.Samples, len(r.Index), in.Others)
+	r.Name = NameOf(in.Path, lead, in.Joint, &in.Axis)
+	arms := []body.Side{lead}
+	if in.Path.Both() && u.needsBoth() {
+		arms = []body.Side{body.Right, body.Left}
+	}
 	speed := 0.0
 	for i := range r.S {
 		s := float64(i) / float64(in.Samples-1)
-		in.Path.At(s, &arms, &rates)
+		if i == 0 || !in.Path.PlaceArm(s, &r.frames, arms...) {
+			in.Path.Place(s, &r.frames)
+		}
 		if i == 0 {
-			r.frames.Place(in.Body, in.Station, &arms, &rates)
-		} else {
-			r.frames.PlaceArm(lead, &arms[lead], &rates[lead]) // nothing else moves that the torque depends on
+			u.restingArm()
 		}
 		before := speed
-		speed = r.sample(i, joint, acting)
-		r.S[i], r.Angle[i] = s, arms[lead][setup.ShoulderElevation]
-		r.Grip[i], r.Wrist[i], r.ElbowAt[i] = r.frames.Grip[lead], r.frames.Wrist[lead], r.frames.Joint[lead.Joint(body.ElbowR)]
+		speed = u.sample(i)
+		r.S[i] = s
+		u.place(i)
 		if i > 0 {
 			r.Swept[i] = r.Swept[i-1] + (speed+before)/2/float64(in.Samples-1)
 		}
 	}
 }
 
-func actingOn(items []load.Item, far []body.Segment) []*load.Item {
-	acting := make([]*load.Item, 0, len(items))
-	for i := range items {
-		for _, seg := range far {
-			if items[i].Segment == seg {
-				acting = append(acting, &items[i])
-			}
+// sort picks the items that act on any joint of interest, and those that are parts of the target's torque.
+func (u *run) sort() {
+	u.Index = u.Index[:0]
+	for i := range u.in.Items {
+		it := &u.in.Items[i]
+		side, limb := sideOf(it.Segment)
+		if limb && side != u.lead {
+			continue
+		}
+		u.acting = append(u.acting, it)
+		part := -1
+		if u.target.acts(it.Segment) || it.OwnBody() {
+			part = len(u.Index)
+			u.Index = append(u.Index, it.Index)
+		}
+		u.part = append(u.part, part)
+	}
+}
+
+// needsBoth says whether a load depends on where both hands are.
+func (u *run) needsBoth() bool {
+	for _, it := range u.acting {
+		if it.Def.Shared || it.Def.Kind == "strands" {
+			return true
 		}
 	}
-	return acting
+	return false
+}
+
+// place notes where the arm is, for the picture and for what may be in its way.
+func (u *run) place(i int) {
+	f, r := &u.frames, u.Repetition
+	r.Pose[i], r.Rate[i] = f.Pose[u.lead], f.Turning[u.lead]
+	r.Angle[i] = f.Pose[u.lead][u.Name]
+	r.Grip[i], r.Wrist[i] = f.Grip[u.lead], f.Wrist[u.lead]
+	r.ElbowAt[i], r.Shoulder[i] = f.Joint[u.lead.Joint(body.ElbowR)], f.Joint[u.lead.Joint(body.ShoulderR)]
 }
 
 // sample computes everything at one place and returns the speed at which the segment swings, per unit s.
-func (r *Repetition) sample(i int, joint body.Joint, acting []*load.Item) float64 {
-	f := &r.frames
-	j := f.Joint[joint]
-	d := f.Direction(body.Far[joint][0])
-	swing := space.Reject(f.Spin[joint], d)
-	speed := space.Norm(swing)
-	axis := space.Vec{}
-	if speed > 0 {
-		axis = r3.Scale(1/speed, swing)
-	}
+func (u *run) sample(i int) float64 {
+	f, r, c := &u.frames, u.Repetition, &u.target
+	j := f.Joint[c.joint]
+	d := f.Direction(body.Beyond[c.joint][0])
+	axis, speed := c.axis(f, &u.in.Axis)
 	r.Axis[i], r.Joint[i], r.Direction[i] = axis, j, d
-
-	weights := WeightTorque(f, joint)
-	loads, lowering, elbow := space.Vec{}, space.Vec{}, WeightTorque(f, joint+1)
-	force, held := weightForce(f, joint), space.Vec{}
-	for k, item := range acting {
+	weights, force := c.weights(f)
+	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
+	others := u.startOthers(i)
+	back := u.startBack()
+	for k, item := range u.acting {
+		if item.OwnBody() {
+			loads, lowering, weights = r3.Add(loads, weights), r3.Add(lowering, weights), space.Vec{}
+			u.ownPart(u.part[k], i, loads, axis)
+			continue
+		}
 		pull := item.At(f)
-		up, down := r.Parts[k].set(i, &pull, j, axis)
-		loads, lowering = r3.Add(loads, up), r3.Add(lowering, down)
-		force = r3.Add(force, pull.Force)
+		a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
+		if p := u.part[k]; p >= 0 {
+			up, on := c.of(f, &a)
+			down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
+			r.Parts[p].set(i, &pull, up, down, axis)
+			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
+		}
 		if item.Held() {
 			held = r3.Add(held, pull.Force)
 		}
-		if item.Segment != body.Far[joint][0] {
-			elbow = r3.Add(elbow, LoadTorque(f, joint+1, pull))
+		for o := range others {
+			t, n := u.others[o].of(f, &a)
+			others[o][0], others[o][1] = r3.Add(others[o][0], t), r3.Add(others[o][1], n)
 		}
+		back = r3.Add(back, u.aboutBack(&a))
 	}
+	u.write(i, axis, d, weights, loads, lowering, force)
+	u.finishOthers(i, others)
+	u.whole(i, held, back)
+	return speed
+}
+
+// write notes the target's torques, all about its joint.
+func (u *run) write(i int, axis, d, weights, loads, lowering, force space.Vec) {
+	r := u.Repetition
 	total := r3.Add(loads, weights)
 	r.Weights[i] = -r3.Dot(weights, axis)
 	r.Loads[i] = -r3.Dot(loads, axis)
@@ -141,26 +228,21 @@ func (r *Repetition) sample(i int, joint body.Joint, acting []*load.Item) float6
 	r.OffAxis[i] = space.Norm(space.Reject(loads, axis))
 	r.Twist[i] = r3.Dot(total, d)
 	r.Bend[i] = r3.Dot(total, r3.Cross(d, axis))
-	r.Elbow[i] = space.Norm(elbow)
-	r.Along[i], r.Across[i] = -r3.Dot(force, d), space.Norm(space.Reject(force, d))
-	r.GripForce[i] = space.Norm(held)
-	return speed
+	r.Size[i] = space.Norm(total)
+	r.Along[i], r.Across[i] = -u.target.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
 }
 
-// weightForce is the weight of everything beyond a joint, N. The resultant force on the joint is what balances it and the
-// loads; the forces of the muscles, which press the joint together, are not in it.
-func weightForce(f *body.Frames, joint body.Joint) space.Vec {
-	w := 0.0
-	for _, seg := range body.Far[joint] {
-		w += f.Body.Masses[seg] * load.Gravity
-	}
-	return space.Vec{Y: -w}
+// ownPart notes the torque of the body's own weight as a load's part.
+func (u *run) ownPart(p, i int, t, axis space.Vec) {
+	part := &u.Parts[p]
+	part.Torque[i] = -r3.Dot(t, axis)
+	part.Lowering[i], part.OffAxis[i] = part.Torque[i], space.Norm(space.Reject(t, axis))
+	part.Tension[i], part.MomentArm[i], part.InPlane[i], part.Lift[i], part.Stretch[i] = 0, 0, 0, 0, 0
+	part.State[i] = load.Working
 }
 
-// set writes one load's values and returns its torque vectors about the joint while lifting and while lowering.
-func (p *Part) set(i int, pull *load.Pull, j, axis space.Vec) (up, down space.Vec) {
-	arm := r3.Sub(pull.Contact, j)
-	up, down = r3.Cross(arm, pull.Force), r3.Cross(arm, pull.Lowering)
+// set writes one load's values.
+func (p *Part) set(i int, pull *load.Pull, up, down, axis space.Vec) {
 	p.Torque[i], p.Lowering[i] = -r3.Dot(up, axis), -r3.Dot(down, axis)
 	p.OffAxis[i] = space.Norm(space.Reject(up, axis))
 	p.Tension[i], p.Lift[i], p.Stretch[i], p.State[i] = pull.Tension, pull.Lift, pull.Stretch, pull.State
@@ -172,21 +254,40 @@ func (p *Part) set(i int, pull *load.Pull, j, axis space.Vec) (up, down space.Ve
 			p.MomentArm[i] = math.Abs(p.Torque[i]) / inPlane
 		}
 	}
-	return up, down
 }
 
-// WeightTorque is the torque vector in N·m, room axes, that the weights of the segments beyond a joint put on it.
-func WeightTorque(f *body.Frames, joint body.Joint) space.Vec {
-	var t space.Vec
-	for _, seg := range body.Far[joint] {
-		t = r3.Add(t, r3.Cross(r3.Sub(f.COM[seg], f.Joint[joint]), space.Vec{Y: -f.Body.Masses[seg] * load.Gravity}))
+// NameOf is the coordinate that names a joint's sweep: the one that changes most along the path. The plane of elevation
+// counts for as much as it moves the arm.
+func NameOf(path *movement.Path, lead body.Side, joint body.Joint, rule *AxisRule) setup.Coordinate {
+	if joint == body.ShoulderR && rule.Kind == "spin" {
+		return setup.ShoulderRotation
 	}
-	return t
-}
-
-// LoadTorque is the torque vector in N·m, room axes, that a pull puts on a joint.
-func LoadTorque(f *body.Frames, joint body.Joint, pull load.Pull) space.Vec {
-	return r3.Cross(r3.Sub(pull.Contact, f.Joint[joint]), pull.Force)
+	first := map[body.Joint]setup.Coordinate{body.GirdleR: setup.GirdleElevation, body.ShoulderR: setup.ShoulderElevation,
+		body.ElbowR: setup.ElbowFlexion, body.HipR: setup.HipFlexion, body.KneeR: setup.KneeFlexion, body.AnkleR: setup.AnkleFlexion}[joint]
+	var before [2]body.Pose
+	var travel body.Pose
+	for k := range 9 {
+		var poses, rates [2]body.Pose
+		path.At(float64(k)/8, &poses, &rates)
+		q := &poses[lead]
+		for c := range q {
+			step := math.Abs(q[c] - before[lead][c])
+			if setup.Coordinate(c) == setup.ShoulderPlane {
+				step *= math.Abs(math.Sin(q[setup.ShoulderElevation]))
+			}
+			if k > 0 {
+				travel[c] += step
+			}
+		}
+		before = poses
+	}
+	name := first
+	for c, info := range setup.Coordinates {
+		if info.Joint == joint.Name() && setup.Coordinate(c) != setup.ShoulderRotation && travel[c] > travel[name]+1e-9 {
+			name = setup.Coordinate(c)
+		}
+	}
+	return name
 }
 
 // Foot is where the perpendicular from the joint meets the line of force, both projected on the plane through the

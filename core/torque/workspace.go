@@ -1,28 +1,34 @@
 package torque
 
 import (
+	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/space"
 )
 
-func (r *Repetition) resize(n int, acting []*load.Item) {
+func (r *Repetition) resize(n, parts int, others []body.Joint) {
 	if len(r.S) != n {
-		for _, p := range []*[]float64{&r.S, &r.Angle, &r.Swept, &r.Weights, &r.Loads, &r.Total, &r.Lowering, &r.Twist, &r.Bend, &r.OffAxis, &r.Elbow, &r.Along, &r.Across, &r.GripForce} {
+		for _, p := range []*[]float64{&r.S, &r.Angle, &r.Swept, &r.Weights, &r.Loads, &r.Total, &r.Lowering, &r.Twist, &r.Bend, &r.OffAxis,
+			&r.Size, &r.Along, &r.Across, &r.GripForce, &r.LowBack, &r.Balance, &r.BarOff} {
 			*p = make([]float64, n)
 		}
-		for _, p := range []*[]space.Vec{&r.Axis, &r.Joint, &r.Direction, &r.Grip, &r.Wrist, &r.ElbowAt} {
+		for _, p := range []*[]space.Vec{&r.Axis, &r.Joint, &r.Direction, &r.Grip, &r.Wrist, &r.ElbowAt, &r.Shoulder} {
 			*p = make([]space.Vec, n)
 		}
-		r.Parts = nil
+		r.Pose, r.Rate = make([]body.Pose, n), make([]body.Pose, n)
+		r.Parts, r.Others = nil, nil
 	}
 	r.Swept[0] = 0
-	for len(r.Parts) < len(acting) {
+	for len(r.Parts) < parts {
 		r.Parts = append(r.Parts, newPart(n))
 	}
-	r.Parts = r.Parts[:len(acting)]
-	r.Index = r.Index[:0]
-	for _, item := range acting {
-		r.Index = append(r.Index, item.Index)
+	r.Parts = r.Parts[:parts]
+	for len(r.Others) < len(others) {
+		r.Others = append(r.Others, Other{Torque: make([]float64, n), Size: make([]float64, n), Along: make([]float64, n), Across: make([]float64, n)})
+	}
+	r.Others = r.Others[:len(others)]
+	for i, j := range others {
+		r.Others[i].Joint = j
 	}
 }
 

@@ -70,6 +70,12 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 	return s
 }
 
+// Hold says what a held pose asks of a joint; there is no range to judge.
+func Hold(joint string, size float64) Sentence {
+	return Sentence{Key: "profile", Tone: Good, Text: "Held: {size} about the " + joint + ". A hold has no range to judge.",
+		Values: map[string]Quantity{"size": {size, "torque"}}}
+}
+
 // straying compares the thirds of the range with the wanted curve and words the largest difference.
 func straying(r *profile.Result, swept, total []float64, school string) (string, Tone) {
 	if r.Target == nil {

@@ -227,26 +227,78 @@ export interface components {
     DocumentBench: {
       /**
        * Format: double
-       * @description Back rest from horizontal, degrees.
+       * @description Back rest from horizontal, degrees: 0 flat, 90 upright.
        */
       angleDeg: number;
+      /**
+       * Format: double
+       * @description Top of the pad under the hips above the floor, m; 0.45 unless given.
+       */
+      height?: number;
+      /**
+       * Format: double
+       * @description side-lying: thickness of a pad behind the back, which rolls the chest forward, m.
+       */
+      padUnderBack?: number;
+    };
+    DocumentCamPoint: {
+      /**
+       * Format: double
+       * @description Where a limb in line with the machine's arm has its coordinate, degrees.
+       */
+      angleDeg: number;
+      /**
+       * Format: double
+       * @description m.
+       */
+      arm: number;
     };
     DocumentContact: {
       /**
-       * @description grip: the middle of the closed hand.
+       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), waist, shoulders (bar on the back).
        * @enum {string}
        */
-      at?: "grip";
+      at?: "grip" | "wrist" | "ankle" | "waist" | "shoulders";
       /**
        * Format: double
-       * @description Place along the segment from its near end, instead of a named one.
+       * @description Place along a limb's segment from its near end, instead of a named one.
        */
       fraction?: number;
       /**
-       * @description Segment of the arm.
+       * @description Segment of the body.
        * @enum {string}
        */
-      segment: "hand" | "forearm" | "upperArm";
+      segment: "hand" | "forearm" | "upperArm" | "thigh" | "shank" | "trunk";
+    };
+    DocumentGuide: {
+      /** @description arc: direction of its axis. */
+      about?: components["schemas"]["DocumentPoint"];
+      /** @description arc: a point on its axis, m. */
+      centre?: components["schemas"]["DocumentPoint"];
+      /** @description line: at its end, m. */
+      end?: components["schemas"]["DocumentPoint"];
+      /**
+       * @description line from start to end, or arc from start about a centre.
+       * @enum {string}
+       */
+      kind: "line" | "arc";
+      /** @description Middle of the closed hand at the start of the lift, m. */
+      start: components["schemas"]["DocumentPoint"];
+      /**
+       * Format: double
+       * @description Where the elbow points: 0 towards the feet for a hand in front, + outward, degrees.
+       */
+      swivelDeg?: number;
+      /**
+       * Format: double
+       * @description The same at the end of the path; as at the start unless given.
+       */
+      swivelToDeg?: number;
+      /**
+       * Format: double
+       * @description arc: how far it goes, right-handed about the axis, degrees.
+       */
+      turnDeg?: number;
     };
     DocumentKeyframe: {
       /** @description Joint coordinates, degrees, keyed like shoulder.elevationDeg; all keyframes name the same ones. */
@@ -285,6 +337,11 @@ export interface components {
       label: string;
     };
     DocumentLifter: {
+      /**
+       * Format: double
+       * @description Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured.
+       */
+      carryingDeg?: number;
       /** @description Measured lengths in m that replace the fraction of stature; keys as in the format's description. */
       lengths?: {
         [key: string]: number;
@@ -319,13 +376,24 @@ export interface components {
        * @description cable, band: handle, strap or rope between its end and the contact, m.
        */
       attachmentLength?: number;
-      /** @description Where on the limb. */
+      /** @description cam: from the joint at the start of the lift to the machine's axis, m: forward, up and to the right of the lifter; aligned unless given. */
+      axisOffset?: components["schemas"]["DocumentPoint"];
+      /** @description cam: the stack's moment arm over the angle of the machine's arm, at two angles or more. */
+      cam?: components["schemas"]["DocumentCamPoint"][];
+      /** @description Where on the body. */
       contact: components["schemas"]["DocumentContact"];
+      /** @description cam: the joint coordinate that the machine's arm turns with, like knee.flexion. */
+      coordinate?: string;
       /**
        * Format: double
-       * @description cable: share lost on the way out and back; 0.07 unless given.
+       * @description cable, strands: share lost on the way out and back; 0.07 unless given.
        */
       friction?: number;
+      /**
+       * Format: double
+       * @description lever: from the axis to the handle, m.
+       */
+      handleRadius?: number;
       /**
        * Format: double
        * @description band: share of the pull lost on the way back; 0.10 unless given.
@@ -334,29 +402,63 @@ export interface components {
       /** @description Name within the document, unique. */
       id: string;
       /**
-       * @description What it is.
+       * @description What it is. strands: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load.
        * @enum {string}
        */
-      kind: "dumbbell" | "cable" | "band";
-      /** @description cable: the station it was taken from. */
+      kind: "dumbbell" | "bar" | "cable" | "strands" | "band" | "cam" | "lever" | "ownBody";
+      /** @description cable, strands: the station it was taken from. */
       kit?: components["schemas"]["DocumentKit"];
       /**
        * Format: double
-       * @description dumbbell: mass, kg.
+       * @description lever: mass of the bare lever or bar, kg.
+       */
+      leverMass?: number;
+      /**
+       * Format: double
+       * @description lever: from the axis to its own centre of mass, in the direction of the handle, m.
+       */
+      leverRadius?: number;
+      /**
+       * Format: double
+       * @description dumbbell, bar: mass, kg, of a bar with its plates.
        */
       mass?: number;
       /**
        * Format: double
-       * @description cable: what hangs out of the pulley with the stack at rest, m; 0.05 unless given.
+       * @description cam: from the machine's axis to the pad, m.
+       */
+      padRadius?: number;
+      /**
+       * Format: double
+       * @description cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given.
        */
       parkedGap?: number;
+      /** @description lever: a point on its axis, or the corner that the bar's end stands in, m. */
+      pivot?: components["schemas"]["DocumentPoint"];
+      /** @description lever: direction of its axis; without one the pivot is a corner and the bar turns every way. */
+      pivotAlong?: components["schemas"]["DocumentPoint"];
+      /**
+       * Format: double
+       * @description lever: direction of the plates from that of the handle, right-handed about the axis, degrees.
+       */
+      plateDeg?: number;
+      /**
+       * Format: double
+       * @description lever: mass of the plates, kg.
+       */
+      plateMass?: number;
+      /**
+       * Format: double
+       * @description lever: from the axis to the plates, m.
+       */
+      plateRadius?: number;
       /** @description band: measured pull of one strand, at two lengths or more. */
       pull?: components["schemas"]["DocumentBandPoint"][];
-      /** @description cable: where the cable leaves the pulley, m. */
+      /** @description cable, strands: where the cable leaves the pulley, m. */
       pulley?: components["schemas"]["DocumentPoint"];
       /**
        * Format: double
-       * @description cable: force at the handle over weight of the stack; 1 unless given.
+       * @description cable, strands, cam: force at the handle over weight of the stack; 1 unless given.
        */
       ratio?: number;
       /**
@@ -369,24 +471,31 @@ export interface components {
        * @description band: section of one strand, m²; for the rubber law, when nothing was measured.
        */
       section?: number;
+      /** @description cable, lever: a bar on it is held by both hands, half each. */
+      shared?: boolean;
       /**
-       * @description The limb it is fixed to.
+       * @description The limb it is fixed to; of no account on the trunk.
        * @enum {string}
        */
       side: "right" | "left";
       /**
        * Format: double
-       * @description cable: mass on the pin, kg.
+       * @description cable, strands, cam: mass on the pin, kg.
        */
       stackMass?: number;
       /**
+       * Format: double
+       * @description strands: from the cable's end to the middle of each hand, m.
+       */
+      strandLength?: number;
+      /**
        * Format: int64
-       * @description band: how many strands side by side; 1 unless given.
+       * @description band: how many strands side by side; 1 unless given. A band that is doubled has two, of half the length.
        */
       strands?: number;
       /**
        * Format: double
-       * @description cable: how far the stack can rise, m; 1.6 unless given.
+       * @description cable, strands: how far the stack can rise, m; 1.6 unless given.
        */
       travel?: number;
       /** @description Whether load advice may scale it. */
@@ -394,34 +503,49 @@ export interface components {
     };
     DocumentMovement: {
       /**
+       * @description What the profile's axis is: that of the swing (swept, the default), the segment itself (spin), or the given vector.
+       * @enum {string}
+       */
+      axis?: "swept" | "spin" | "vector";
+      /** @description axis vector: direction in the room, right-handed, positive for lifting. */
+      axisAlong?: components["schemas"]["DocumentPoint"];
+      /**
        * Format: double
-       * @description Where the lift starts, degrees.
+       * @description Both hands are on one straight bar, this far apart, m: the upper arms give way as little as they can.
+       */
+      barWidth?: number;
+      /**
+       * Format: double
+       * @description sweep: where the lift starts, degrees.
        */
       fromDeg?: number;
+      /** @description guided: where the middle of the closed hand goes. */
+      guide?: components["schemas"]["DocumentGuide"];
       /** @description Coordinates held over the range, degrees, keyed like shoulder.planeDeg. */
       hold?: {
         [key: string]: number;
       };
+      /** @description Id of a cable or band: the forearm stays in line with it, by elbow flexion and rotation of the upper arm. */
+      inLine?: string;
       /** @description At least two, s rising from 0 to 1. */
       keyframes?: components["schemas"]["DocumentKeyframe"][];
       /**
-       * @description shoulder-raise sweeps one coordinate and holds the others; keyframes gives poses along the path.
+       * @description sweep moves one coordinate and holds the others (shoulder-raise is a sweep of the elevation); keyframes gives poses along the path; guided leads the hand along a line or arc; hold keeps one pose.
        * @enum {string}
        */
-      kind: "shoulder-raise" | "keyframes";
+      kind: "shoulder-raise" | "sweep" | "keyframes" | "guided" | "hold";
+      /** @description The upper arm does not turn about itself along the path; its rotation is that of the start. */
+      noSpin?: boolean;
+      /** @description sweep: the coordinate that sweeps, like elbow.flexion. */
+      primary?: string;
       /**
-       * @description The coordinate that sweeps.
-       * @enum {string}
-       */
-      primary?: "shoulder.elevation";
-      /**
-       * @description Which arm moves; both mirrors movement and loads.
+       * @description Which side moves; both mirrors movement and loads.
        * @enum {string}
        */
       side: "right" | "left" | "both";
       /**
        * Format: double
-       * @description Where it ends, degrees.
+       * @description sweep: where it ends, degrees.
        */
       toDeg?: number;
     };
@@ -444,13 +568,23 @@ export interface components {
     };
     DocumentPosture: {
       /**
-       * @description Stance.
+       * @description split, staggered, half-kneeling: the foot in front.
        * @enum {string}
        */
-      feet?: "parallel";
+      ahead?: "left" | "right";
+      /**
+       * @description side-lying, leaning: the side that is below.
+       * @enum {string}
+       */
+      down?: "left" | "right";
+      /**
+       * @description Stance: side by side, one well ahead of the other, or a little.
+       * @enum {string}
+       */
+      feet?: "parallel" | "split" | "staggered";
       /**
        * Format: double
-       * @description Between the ankles' middles, m.
+       * @description Between the ankles' middles, sideways, m.
        */
       feetApart?: number;
       /**
@@ -459,20 +593,44 @@ export interface components {
        */
       headingDeg?: number;
       /**
-       * @description Posture.
+       * @description Posture. Lying and leaning on a bench take their angle from it.
        * @enum {string}
        */
-      kind: "standing";
+      kind:
+        | "standing"
+        | "hinged"
+        | "kneeling"
+        | "half-kneeling"
+        | "seated"
+        | "supine"
+        | "prone"
+        | "side-lying"
+        | "leaning";
       /**
-       * @description What stays in place.
+       * Format: double
+       * @description standing, hinged: how far the knees are bent, degrees.
+       */
+      kneesDeg?: number;
+      /**
+       * @description What stays in place while the rest moves; the posture's own unless given.
        * @enum {string}
        */
-      root?: "feet";
-      /** @description Lean of pelvis and trunk together about mid-hip. */
+      root?: "feet" | "seat" | "bench" | "knees" | "hands";
+      /**
+       * Format: double
+       * @description seated without a bench: top of the seat above the floor, m; 0.45 unless given.
+       */
+      seatHeight?: number;
+      /**
+       * Format: double
+       * @description split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given.
+       */
+      stagger?: number;
+      /** @description Lean of pelvis and trunk together about mid-hip, on top of what the posture gives. */
       trunk?: components["schemas"]["DocumentTrunk"];
       /**
        * Format: double
-       * @description Mid-hip, distance out from the columns, m.
+       * @description Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet.
        */
       x: number;
       /**
@@ -500,7 +658,20 @@ export interface components {
        * @description Joint action.
        * @enum {string}
        */
-      action: "shoulder.abduction" | "shoulder.flexion";
+      action:
+        | "shoulder.abduction"
+        | "shoulder.flexion"
+        | "shoulder.extension"
+        | "shoulder.adduction"
+        | "shoulder.horizontalAdduction"
+        | "shoulder.horizontalAbduction"
+        | "shoulder.internalRotation"
+        | "shoulder.externalRotation"
+        | "elbow.flexion"
+        | "elbow.extension"
+        | "knee.extension"
+        | "hip.extension"
+        | "girdle.elevation";
       /**
        * Format: double
        * @description Joint angle of the test, degrees.
@@ -515,8 +686,11 @@ export interface components {
     DocumentTarget: {
       /** @description Five relative torques from the long end to the short end, for the school custom. */
       custom?: number[];
-      /** @description The joint whose torque is profiled; the one the region crosses unless given. */
-      joint?: string;
+      /**
+       * @description The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say.
+       * @enum {string}
+       */
+      joint?: "girdle" | "shoulder" | "elbow" | "hip" | "knee";
       /**
        * @description Key of the muscle region.
        * @example deltoid.middle
@@ -709,6 +883,17 @@ export interface components {
       curves: components["schemas"]["ReportCurves"];
       /** @description Stretches of the range in which a load cannot do its work. */
       gaps: components["schemas"]["ReportGap"][];
+      /** @description Whether one pose is held: then there is no range and no profile. */
+      hold: boolean;
+      /**
+       * @description Joint that the curves are of.
+       * @enum {string}
+       */
+      joint: "girdle" | "shoulder" | "elbow" | "hip" | "knee";
+      /** @description What the repetition asks of the other joints. */
+      joints: components["schemas"]["ReportJointPart"][];
+      /** @description The same in words. */
+      label: string;
       /**
        * @description Side that the curves are of.
        * @enum {string}
@@ -717,6 +902,8 @@ export interface components {
       lineUp: components["schemas"]["ReportLineUp"];
       /** @description The document's name. */
       name: string;
+      /** @description Joint coordinate that angleDeg is, like shoulder.elevation. */
+      names: string;
       /** @description What each load contributes, in the document's order. */
       parts: components["schemas"]["ReportPart"][];
       path: components["schemas"]["ReportPath"];
@@ -729,7 +916,9 @@ export interface components {
        * @description What the capacity rests on.
        * @enum {string}
        */
-      trust: "measured" | "scaled" | "estimate";
+      trust: "measured" | "scaled" | "estimate" | "unknown";
+      /** @description Why the capacity is unknown. */
+      trustWhy?: string;
       verdicts: components["schemas"]["ReportVerdict"][];
       /** @description What can be evaluated but should be looked at. */
       warnings: components["schemas"]["Problem"][];
@@ -749,40 +938,46 @@ export interface components {
       };
     };
     ReportCurves: {
-      /** @description Size of the resultant force at the shoulder across the upper arm, N. */
+      /** @description Size of the resultant force at the joint across the segment, N. */
       across: (number | null)[];
-      /** @description Resultant force at the shoulder along the upper arm, N: positive pushes the arm away, negative holds it back. Muscles are not in it. */
+      /** @description Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it. */
       along: (number | null)[];
-      /** @description Elevation of the arm, degrees. */
+      /** @description The joint coordinate that names the sweep, degrees. */
       angleDeg: (number | null)[];
-      /** @description Of the arm's own weight, N·m. */
-      arm: (number | null)[];
+      /** @description Where feet or hands carry the moving body, how far ahead of ankle or grip its weight comes down, m; else null. */
+      balance: (number | null)[];
+      /** @description On a straight bar, how far the forearm is from square to it, degrees; else null. */
+      barOffDeg: (number | null)[];
       /** @description Torque out of the plane of movement, N·m. */
       bend: (number | null)[];
       /** @description Largest torque that the lifter can hold, N·m. */
       capacity: (number | null)[];
       /** @description Torque over capacity. */
       effort: (number | null)[];
-      /** @description Size of the torque about the elbow, N·m. */
-      elbow: (number | null)[];
       /** @description Force that the hand has to hold, N. */
       grip: (number | null)[];
       /** @description Of the loads alone, N·m. */
       loads: (number | null)[];
-      /** @description Of loads and arm while lowering, N·m. */
+      /** @description Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk. */
+      lowBack: (number | null)[];
+      /** @description Of loads and body while lowering, N·m. */
       lowering: (number | null)[];
       /** @description Size of what the loads leave beside the axis, N·m. */
       offAxis: (number | null)[];
       /** @description Place along the path, 0 to 1. */
       s: (number | null)[];
+      /** @description Size of the whole torque vector, N·m. */
+      size: (number | null)[];
       /** @description Swept angle from the start, degrees. */
       sweptDeg: (number | null)[];
       /** @description What the school wants, scaled to the same mean, N·m; empty without a score. */
       target: (number | null)[];
-      /** @description Resisting torque of loads and arm while lifting, N·m. */
+      /** @description Resisting torque of loads and body while lifting, N·m; null in a hold. */
       torque: (number | null)[];
-      /** @description Torque about the upper arm's long axis, N·m. */
+      /** @description Torque about the moved segment's long axis, N·m. */
       twist: (number | null)[];
+      /** @description Of the body's own weight, N·m. */
+      weights: (number | null)[];
     };
     ReportErrors: {
       /**
@@ -830,6 +1025,26 @@ export interface components {
       toDeg: number;
       why: string;
     };
+    ReportJointPart: {
+      /** @description Resultant force across it, N. */
+      across: (number | null)[];
+      /** @description Resultant force along the moved segment, N. */
+      along: (number | null)[];
+      /** @description N·m; null where it is unknown. */
+      capacity: (number | null)[];
+      /** @description Torque over capacity. */
+      effort: (number | null)[];
+      joint: string;
+      /** @description Size of the torque vector, N·m. */
+      size: (number | null)[];
+      /** @description Resisting torque about the joint's own axis, N·m; null where it does not move. */
+      torque: (number | null)[];
+      /**
+       * @description What its capacity rests on.
+       * @enum {string}
+       */
+      trust: "measured" | "scaled" | "estimate" | "unknown";
+    };
     ReportLineUp: {
       /** @description Mean size of the loads' off-axis torque over the mean of their resisting torque. */
       offAxisShare: {
@@ -868,11 +1083,11 @@ export interface components {
       torque: (number | null)[];
     };
     ReportPath: {
-      /** @description Unit vector along the upper arm. */
+      /** @description Unit vector along the moved segment. */
       direction: (number | null)[];
       /** @description Middle of the closed hand, m. */
       grip: (number | null)[];
-      /** @description Shoulder joint, m. */
+      /** @description Target joint, m. */
       joint: (number | null)[];
     };
     ReportPoint: {
@@ -1014,7 +1229,7 @@ export interface components {
       travel: number;
     };
     ReportTempo: {
-      /** @description Elevation of the arm, degrees. */
+      /** @description The joint coordinate that names the sweep, degrees. */
       angleDeg: (number | null)[];
       /**
        * Format: double
@@ -1064,7 +1279,7 @@ export interface components {
       time: (number | null)[];
     };
     ReportUncertainty: {
-      /** @description Elevation of the arm, degrees. */
+      /** @description The joint coordinate that names the sweep, degrees. */
       angleDeg: (number | null)[];
       /** @description Place of the loads' torque, 0 to 1. */
       centroid: components["schemas"]["ReportBand"];
@@ -1113,7 +1328,7 @@ export interface components {
     Scene: {
       /**
        * Format: double
-       * @description Elevation of the lead arm, degrees.
+       * @description The coordinate that names the target joint's sweep, degrees.
        */
       angleDeg: number;
       columns: components["schemas"]["SceneColumn"][];
@@ -1122,7 +1337,13 @@ export interface components {
        * @description Where the lifter faces, degrees.
        */
       headingDeg: number;
+      /** @description The target joint. */
+      joint: string;
       loads: components["schemas"]["SceneLoad"][];
+      /** @description Seat and bench. */
+      pads: components["schemas"]["ScenePad"][];
+      /** @description Kind of posture. */
+      posture: string;
       /**
        * Format: double
        * @description Place along the path.
@@ -1190,6 +1411,8 @@ export interface components {
       momentArm: number;
       /** @description Pulley or anchor. */
       pulley?: components["schemas"]["ReportPoint"];
+      /** @description Points that its kind is drawn with: a bar's ends; a bar's middle and ends on a cable; the junction of strands; a lever's pivot, plates and handle; a machine's axis and pad. */
+      shape: components["schemas"]["ReportPoint"][];
       side: string;
       /** @enum {string} */
       state: "working" | "slack" | "toppedOut";
@@ -1203,6 +1426,14 @@ export interface components {
        * @description N.
        */
       tension: number;
+    };
+    ScenePad: {
+      /** @description Half lengths along its own axes, m. */
+      half: components["schemas"]["ReportPoint"];
+      /** @description m. */
+      middle: components["schemas"]["ReportPoint"];
+      /** @description Rotation matrix by rows. */
+      turn: number[];
     };
     SceneSegment: {
       name: string;

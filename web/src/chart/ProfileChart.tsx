@@ -26,7 +26,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const c = report.curves;
   const factor = units.unit("torque").factor;
-  const values = [c.torque, c.capacity, c.arm].flat().filter((v): v is number => v != null);
+  const values = [c.torque, c.capacity, c.weights].flat().filter((v): v is number => v != null);
   const top = Math.max(...values, 1) * factor * 1.08;
   const bottom = Math.min(0, ...values) * factor * 1.08;
   const first = c.angleDeg[0] ?? 0;
@@ -64,7 +64,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
           {report.parts.length > 1 && <Parts report={report} at={at} />}
           <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
           <LinePath {...at(c.capacity)} stroke="var(--slate)" strokeWidth={1.6} strokeDasharray="6 4" />
-          <LinePath {...at(c.arm)} stroke="var(--ember)" strokeWidth={1.2} strokeDasharray="2 3" />
+          <LinePath {...at(c.weights)} stroke="var(--ember)" strokeWidth={1.2} strokeDasharray="2 3" />
           {uncertainty && (
             <Area
               data={uncertainty.angleDeg.map((_, i) => i)}
@@ -198,7 +198,7 @@ type At = (curve: (number | null)[]) => {
 
 /** The parts of several loads, one on the other on top of the arm's own weight: together they are the torque. */
 function Parts({ report, at }: { report: Report; at: At }) {
-  let below = report.curves.arm;
+  let below = report.curves.weights;
   return report.parts.map((part, k) => {
     const from = below;
     const to = from.map((v, i) => (v == null || part.torque[i] == null ? null : v + (part.torque[i] ?? 0)));

@@ -58,6 +58,12 @@ function unpack(report: Report, numbers: Float64Array): void {
     fill(curves);
     Object.assign(part, curves);
   }
+  for (const joint of report.joints ?? []) {
+    const { torque, size, along, across, capacity, effort } = joint;
+    const curves = { torque, size, along, across, capacity, effort };
+    fill(curves);
+    Object.assign(joint, curves);
+  }
 }
 
 let started: Promise<Core> | undefined;

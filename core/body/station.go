@@ -1,0 +1,296 @@
+package body
+
+import (
+	"math"
+
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// Root says what stays in place while the rest of the body moves.
+type Root int
+
+// The roots. Of them the feet count as fixed only when the legs move on them; else the pelvis keeps its place, whatever
+// carries it.
+const (
+	OnFeet Root = iota
+	OnSeat
+	OnBench
+	OnKnees
+	OnHands
+)
+
+var rootNames = map[string]Root{"feet": OnFeet, "seat": OnSeat, "bench": OnBench, "knees": OnKnees, "hands": OnHands}
+
+// Pad is a flat cushion: its middle, its axes (Y square to the surface) and its half lengths along them, m.
+type Pad struct {
+	Middle space.Vec
+	Turn   space.Mat
+	Half   space.Vec
+}
+
+// Station is how the lifter is placed: mid-hip in the room (m), the trunk's orientation, and where the legs go.
+type Station struct {
+	MidHip   space.Vec
+	Heading  space.Mat // of the posture, about the vertical
+	Trunk    space.Mat // pelvis and trunk together
+	HalfFeet float64   // half the distance between the ankles, m
+	Root     Root
+	LegsMove bool    // the movement moves the legs, so that they follow joint coordinates
+	Legs     Pose    // their coordinates where the movement says nothing, rad
+	Carried  bool    // a pad carries the trunk, so that the low back does not
+	Pads     []Pad   // what the lifter sits or lies on
+	ankles   [2]legs // where the legs go when they do not move
+}
+
+// legs is one leg that does not move: the ankle and where the knee points.
+type legs struct {
+	ankle space.Vec
+	knee  space.Vec // direction that the knee bends towards
+	foot  space.Mat
+}
+
+// Own estimates of how a body sits on a pad, as shares of stature: hip joint above the seat, mid-hip above a pad that is
+// lain on, and half the trunk's depth (radii of thigh and trunk).
+const (
+	hipAboveSeat = 0.048
+	trunkDepth   = 0.060
+	kneeRadius   = 0.033
+)
+
+// usual distances from ankle to ankle of unlike stances, m (own).
+var staggers = map[string]float64{"split": 0.6, "staggered": 0.25}
+
+// kept is how far the feet may be apart without lowering the hips, m: what that takes off, 2 mm, is below what a tape
+// can tell.
+const kept = 0.30
+
+// Settle places the lifter by posture and bench. The movement only tells whether the legs move.
+func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) Station {
+	st := Station{Heading: space.RotY(space.Rad(p.HeadingDeg)), HalfFeet: p.FeetApart / 2, Root: rootNames[p.RootOf()]}
+	st.LegsMove = m != nil && m.LegsMove()
+	pitch, bend, turn := space.Rad(p.Trunk.PitchDeg), space.Rad(p.Trunk.BendDeg), space.Rad(p.Trunk.TurnDeg)
+	lying := math.Pi / 2
+	if bench != nil {
+		lying = math.Pi/2 - space.Rad(bench.AngleDeg)
+	}
+	side := 1.0
+	if p.Down == "left" {
+		side = -1
+	}
+	switch p.Kind {
+	case "supine":
+		pitch -= lying
+	case "prone":
+		if st.Root != OnHands {
+			pitch += lying
+		} else {
+			pitch += b.plank()
+		}
+	case "side-lying":
+		bend += side * lying
+		turn -= side * b.roll(bench)
+	case "seated", "leaning":
+		if bench != nil && p.Kind == "seated" {
+			pitch -= lying
+		} else if bench != nil {
+			bend += side * lying
+		}
+	}
+	st.Trunk = lean(&st.Heading, pitch, bend, turn)
+	st.Carried = bench != nil || st.Root == OnHands
+	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
+	b.placeLegs(p, bench, &st)
+	st.Pads = b.pads(p, bench, &st)
+	return st
+}
+
+func lean(heading *space.Mat, pitch, bend, turn float64) space.Mat {
+	m := turned(heading, space.RotZ, -pitch)
+	m = turned(&m, space.RotX, bend)
+	return turned(&m, space.RotY, turn)
+}
+
+// plank is the pitch of a straight body that rests on straight arms or on the forearms and on the toes, rad.
+func (b *Body) plank() float64 {
+	drop := b.UpperArm - 2*b.AnkleH // shoulders over the elbows, ankles above the toes
+	return math.Pi/2 - math.Asin(max(-1, min(1, drop/(b.ShoulderHeight-b.AnkleH))))
+}
+
+// roll is how far a pad behind the back turns the chest forward, rad: as if the trunk's breadth rested on it with one
+// edge (own).
+func (b *Body) roll(bench *setup.Bench) float64 {
+	if bench == nil || bench.PadUnderBack == 0 {
+		return 0
+	}
+	return math.Asin(min(1, bench.PadUnderBack/(2*b.ShoulderHalf)))
+}
+
+// hipHeight is the height of mid-hip above the floor.
+func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) float64 {
+	seat := setup.DefaultSeat
+	if p.SeatHeight > 0 {
+		seat = p.SeatHeight
+	}
+	if bench != nil && bench.Height > 0 {
+		seat = bench.Height
+	}
+	flat := 1.0
+	if bench != nil {
+		flat = math.Cos(space.Rad(bench.AngleDeg))
+	}
+	switch p.Kind {
+	case "seated":
+		return seat + hipAboveSeat*b.Stature
+	case "supine", "prone":
+		if st.Root == OnHands {
+			return 2*b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
+		}
+		return seat + flat*trunkDepth*b.Stature + (1-flat)*hipAboveSeat*b.Stature
+	case "side-lying":
+		return seat + flat*b.OuterHipHalf + (1-flat)*hipAboveSeat*b.Stature
+	case "kneeling", "half-kneeling":
+		return b.Thigh() + kneeRadius*b.Stature
+	case "leaning":
+		return b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
+	}
+	return b.standingHip(p)
+}
+
+// standingHip is the height of mid-hip over feet that are apart and knees that are bent.
+func (b *Body) standingHip(p *setup.Posture) float64 {
+	t, s := b.Thigh(), b.Shank()
+	leg := math.Sqrt(t*t + s*s + 2*t*s*math.Cos(space.Rad(p.KneesDeg)))
+	height := func(apart float64) float64 {
+		aside, ahead := apart/2-b.HipHalf, stagger(p)/2
+		return math.Sqrt(max(0.01, leg*leg-aside*aside-ahead*ahead))
+	}
+	if p.FeetApart <= kept {
+		return b.AnkleH + math.Sqrt(max(0.01, leg*leg-math.Pow(stagger(p)/2, 2)))
+	}
+	return b.AnkleH + leg - height(kept) + height(p.FeetApart)
+}
+
+func stagger(p *setup.Posture) float64 {
+	if p.Feet != "split" && p.Feet != "staggered" {
+		return 0
+	}
+	if p.Stagger > 0 {
+		return p.Stagger
+	}
+	return staggers[p.Feet]
+}
+
+// placeLegs says where the legs go: to the floor where it is in reach, else on along the body. Moving legs follow
+// coordinates instead, with the posture's own where the movement names none.
+func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
+	if st.LegsMove {
+		if p.Kind == "seated" {
+			up := st.Trunk.Apply(space.Y) // thighs level, shanks upright
+			st.Legs[setup.HipFlexion] = math.Pi/2 + math.Atan2(r3.Dot(up, st.Heading.Apply(space.X)), up.Y)
+			st.Legs[setup.KneeFlexion] = math.Pi / 2
+		}
+		return
+	}
+	forward := st.Heading.Apply(space.X)
+	for side := Right; side <= Left; side++ {
+		out := 1 - 2*float64(side)
+		l := &st.ankles[side]
+		l.foot, l.knee = st.Heading, forward
+		at := func(ahead, height, aside float64) space.Vec {
+			v := add(st.MidHip, st.Heading.Apply(space.Vec{X: ahead, Z: out * aside}))
+			v.Y = height
+			return v
+		}
+		switch p.Kind {
+		case "seated":
+			ahead := b.Thigh()
+			l.ankle = at(ahead, max(b.AnkleH, st.MidHip.Y-b.Shank()), max(st.HalfFeet, b.HipHalf))
+		case "kneeling", "half-kneeling":
+			l.ankle = at(-b.Shank(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
+			if p.Kind == "half-kneeling" && (p.Ahead == "left") == (side == Left) {
+				l.ankle = at(b.Thigh(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
+			} else {
+				l.knee = space.Vec{Y: -1}
+				l.foot = turned(&st.Heading, space.RotZ, -math.Pi/2)
+			}
+		case "supine":
+			l.ankle = at(0.75*b.Thigh(), b.AnkleH, max(st.HalfFeet, 1.5*b.HipHalf))
+			l.knee = add(forward, space.Y)
+		case "prone", "leaning", "side-lying":
+			l.ankle = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: out * max(st.HalfFeet, b.HipHalf)}))
+			l.foot = st.Trunk
+			if l.ankle.Y < b.AnkleH || (p.Kind == "prone" && st.Root != OnHands && bench != nil && bench.AngleDeg > 15) {
+				back := -math.Sqrt(max(0, math.Pow(b.HipHeight-b.AnkleH, 2)-math.Pow(st.MidHip.Y-b.AnkleH, 2)))
+				l.ankle, l.foot = at(0.9*back, b.AnkleH, max(st.HalfFeet, b.HipHalf)), st.Heading
+			}
+		default:
+			ahead := stagger(p) / 2
+			if (p.Ahead == "left") != (side == Left) {
+				ahead = -ahead
+			}
+			l.ankle = at(ahead, b.AnkleH, st.HalfFeet)
+		}
+	}
+}
+
+// pads are what carries the lifter: a seat, the bench under or behind the trunk.
+func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
+	const thick = 0.04 // half of a pad's thickness, m (own)
+	h := b.Stature
+	var out []Pad
+	if p.Kind == "seated" || (bench != nil && p.Kind == "prone" && bench.AngleDeg > 30) {
+		top := st.MidHip.Y - hipAboveSeat*h - thick
+		m := add(st.MidHip, st.Heading.Apply(space.Vec{X: 0.05}))
+		if p.Kind == "prone" {
+			m = add(st.MidHip, st.Heading.Apply(space.Vec{X: -0.15}))
+		}
+		m.Y = top
+		out = append(out, Pad{Middle: m, Turn: st.Heading, Half: space.Vec{X: 0.18, Y: thick, Z: 0.14}})
+	}
+	if bench == nil {
+		return out
+	}
+	// The pad lies on the side that the posture puts down: behind, before or beside the trunk.
+	off := trunkDepth*h + thick
+	toward := space.Vec{X: -1}
+	switch {
+	case p.Kind == "prone":
+		toward = space.Vec{X: 1}
+	case p.Kind == "side-lying", p.Kind == "leaning":
+		off, toward = b.OuterHipHalf+thick, space.Vec{Z: 1}
+		if p.Down == "left" {
+			toward = space.Vec{Z: -1}
+		}
+	}
+	flat := st.Trunk
+	if p.Kind == "side-lying" { // the pad does not roll with the chest
+		roll := b.roll(bench)
+		if p.Down == "right" {
+			roll = -roll
+		}
+		flat = turned(&flat, space.RotY, -roll)
+	}
+	length := b.ShoulderHeight - b.HipHeight
+	middle := add(st.MidHip, flat.Apply(add(space.Vec{Y: 0.45 * length}, r3.Scale(off, toward))))
+	half := space.Vec{X: thick, Y: 0.65 * length, Z: 0.14}
+	if toward.Z != 0 {
+		half.X, half.Z = 0.14, thick
+	}
+	return append(out, Pad{Middle: middle, Turn: flat, Half: half})
+}
+
+// Mirror reflects a point of the room in the sagittal plane of the lifter (through mid-hip, along the heading).
+func (s *Station) Mirror(p space.Vec) space.Vec {
+	back := s.Heading.Transpose()
+	local := back.Apply(sub(p, s.MidHip))
+	return add(s.MidHip, s.Heading.Apply(space.MirrorPoint(local)))
+}
+
+// MirrorTurn reflects the direction of an axis of rotation in that plane.
+func (s *Station) MirrorTurn(w space.Vec) space.Vec {
+	back := s.Heading.Transpose()
+	return s.Heading.Apply(space.MirrorSpin(back.Apply(w)))
+}

@@ -1,0 +1,183 @@
+package load
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/interp"
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// cam is a machine whose arm turns about an axis of its own and pushes on the limb with a pad.
+//
+// The stack puts the torque k m g r(θ) on the machine's arm, r from a table of moment arms over the arm's angle θ, flat
+// beyond its ends. The pad stays at the pad radius R from the machine's axis A and slides along the limb: it touches where
+// the limb's line meets that circle. Its force F is square to the limb; with t the direction in which the pad moves, F
+// (n · t) R is the machine's torque. When the axes are in line that is torque over radius; else both the angle of the
+// machine's arm and the pad's place on the limb differ from the limb's.
+type cam struct {
+	weight  float64 // k m g, N
+	mass    float64 // k m, kg, that the machine's arm lifts
+	arms    interp.FritschButland
+	from    float64 // table's ends, rad
+	to      float64
+	radius  float64 // m
+	turning turning
+	sign    float64   // +1 when lifting makes the coordinate grow
+	axis    space.Vec // a point on the machine's axis, room
+	at      contact
+	zero    float64 // angle at which the energy counts from, rad
+}
+
+// turning says how a joint coordinate turns its limb.
+type turning struct {
+	coordinate setup.Coordinate
+	joint      body.Joint
+	segment    body.Segment
+}
+
+var turnings = map[string]turning{
+	"knee.flexion":       {setup.KneeFlexion, body.KneeR, body.ShankR},
+	"hip.flexion":        {setup.HipFlexion, body.HipR, body.ThighR},
+	"elbow.flexion":      {setup.ElbowFlexion, body.ElbowR, body.ForearmR},
+	"shoulder.elevation": {setup.ShoulderElevation, body.ShoulderR, body.UpperArmR},
+	"shoulder.plane":     {setup.ShoulderPlane, body.ShoulderR, body.UpperArmR},
+}
+
+func newCam(b *builder) (Source, *space.Vec) {
+	c := &cam{mass: b.Ratio * b.StackMass, radius: b.PadRadius, turning: turnings[b.Coordinate], at: b.at}
+	c.weight = c.mass * Gravity
+	side := b.at.side
+	x, y := make([]float64, len(b.Cam)), make([]float64, len(b.Cam))
+	for i, p := range b.Cam {
+		x[i], y[i] = space.Rad(p.AngleDeg), p.Arm
+	}
+	if err := c.arms.Fit(x, y); err != nil { // validated tables rise
+		panic("load: " + err.Error())
+	}
+	c.from, c.to = x[0], x[len(x)-1]
+	k := c.turning.coordinate
+	c.sign = 1
+	if b.end.Pose[side][k] < b.start.Pose[side][k] {
+		c.sign = -1
+	}
+	c.zero = b.start.Pose[side][k]
+	c.axis = b.start.Joint[side.Joint(c.turning.joint)]
+	if o := b.AxisOffset; o != nil {
+		v := space.Vec{X: o.X, Y: o.Y, Z: o.Z}
+		if side == body.Left {
+			v = space.MirrorPoint(v)
+		}
+		c.axis = r3.Add(c.axis, b.start.Station.Heading.Apply(v))
+	}
+	return c, &c.axis
+}
+
+// hinge is the unit axis about which the coordinate turns the limb, growing.
+func (c *cam) hinge(f *body.Frames) space.Vec {
+	side := c.at.side
+	var w space.Vec
+	switch c.turning.coordinate {
+	case setup.KneeFlexion:
+		w = f.Turn[side.On(body.ThighR)].Apply(space.Vec{Z: -1})
+	case setup.HipFlexion:
+		w = f.Turn[body.Trunk].Apply(space.Z)
+	case setup.ElbowFlexion:
+		w = body.ElbowHinge(f.Body.CarryingAngle)
+		if side == body.Left {
+			w = space.MirrorSpin(w)
+		}
+		w = f.Turn[side.On(body.UpperArmR)].Apply(w)
+	case setup.ShoulderElevation:
+		s, k := math.Sincos(f.Pose[side][setup.ShoulderPlane])
+		w = space.Vec{X: -k, Z: s}
+		if side == body.Left {
+			w = space.MirrorSpin(w)
+		}
+		w = f.Turn[body.Trunk].Apply(w)
+	default:
+		w = space.Y
+		if side == body.Left {
+			w = space.MirrorSpin(w)
+		}
+		w = f.Turn[body.Trunk].Apply(w)
+	}
+	return w
+}
+
+// stand is where the machine's arm stands: its angle, where the pad touches, and the direction of the pad's force.
+func (c *cam) stand(f *body.Frames) (angle float64, touch, push space.Vec, ok bool) {
+	side := c.at.side
+	w := c.hinge(f)
+	joint := f.Joint[side.Joint(c.turning.joint)]
+	d := r3.Unit(space.Reject(f.Direction(side.On(c.turning.segment)), w))
+	off := space.Reject(r3.Sub(joint, c.axis), w)
+	along := r3.Dot(off, d)
+	inside := along*along - r3.Norm2(off) + c.radius*c.radius
+	if inside <= 0 {
+		return 0, joint, space.Vec{}, false
+	}
+	touch = r3.Add(joint, r3.Scale(math.Sqrt(inside)-along, d))
+	arm := r3.Scale(1/c.radius, space.Reject(r3.Sub(touch, c.axis), w))
+	angle = f.Pose[side][c.turning.coordinate] + math.Atan2(r3.Dot(w, r3.Cross(d, arm)), r3.Dot(d, arm))
+	n := r3.Cross(w, d) // square to the limb, the way that the coordinate grows
+	moved := r3.Dot(n, r3.Cross(w, arm))
+	if moved < 0.2 {
+		return angle, touch, space.Vec{}, false
+	}
+	return angle, touch, r3.Scale(-c.sign/(moved*c.radius), n), true
+}
+
+func (c *cam) momentArm(angle float64) float64 {
+	return c.arms.Predict(max(c.from, min(c.to, angle)))
+}
+
+func (c *cam) At(f *body.Frames) Pull {
+	angle, touch, push, ok := c.stand(f)
+	p := Pull{Contact: touch}
+	if !ok { // the limb does not reach the pad's circle, or lies all but across it
+		p.State = ToppedOut
+		return p
+	}
+	p.Force = r3.Scale(c.weight*c.momentArm(angle), push)
+	p.Lowering, p.Tension = p.Force, space.Norm(p.Force)
+	return p
+}
+
+// Moving adds the inertia of the stack, which rises by k r with the angle of the machine's arm: the torque is k m r (g +
+// (k r θ')'), never below zero. The pad's velocity square to its arm gives θ'; the change of r within the step is left out.
+func (c *cam) Moving(f *body.Frames, _, a space.Vec) Pull {
+	p := c.At(f)
+	if p.State != Working {
+		return p
+	}
+	angle, touch, push, _ := c.stand(f)
+	w := c.hinge(f)
+	arm := r3.Scale(1/c.radius, space.Reject(r3.Sub(touch, c.axis), w))
+	turn := c.sign * r3.Dot(a, r3.Cross(w, arm)) / c.radius
+	r := c.momentArm(angle)
+	p.Force = r3.Scale(max(0, c.mass*r*(Gravity+r*turn)), push)
+	p.Tension = space.Norm(p.Force)
+	if p.Tension == 0 {
+		p.State = Slack
+	}
+	return p
+}
+
+// Energy is k m g ∫ r dθ in the lifting direction, by Simpson's rule.
+func (c *cam) Energy(f *body.Frames) float64 {
+	angle, _, _, ok := c.stand(f)
+	if !ok {
+		return 0
+	}
+	const n = 200
+	h := (angle - c.zero) / n
+	sum := c.momentArm(c.zero) + c.momentArm(angle)
+	for i := 1; i < n; i++ {
+		sum += float64(2+2*(i%2)) * c.momentArm(c.zero+float64(i)*h)
+	}
+	return c.sign * c.weight * sum * h / 3
+}

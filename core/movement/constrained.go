@@ -1,0 +1,230 @@
+package movement
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// local turns a place in the room into the trunk's axes from mid-hip, as seen by the right side: a left lead is mirrored.
+func (p *Path) local(at space.Vec) space.Vec {
+	back := p.station.Trunk.Transpose()
+	v := back.Apply(r3.Sub(at, p.station.MidHip))
+	if p.Lead() == body.Left {
+		return space.MirrorPoint(v)
+	}
+	return v
+}
+
+func vec(p *setup.Point) space.Vec { return space.Vec{X: p.X, Y: p.Y, Z: p.Z} }
+
+// guided leads the grip along a line or an arc; shoulder and elbow follow by two-link inverse kinematics.
+func (p *Path) guided(g *setup.Guide) func(float64, *body.Pose) float64 {
+	start := vec(&g.Start)
+	at := func(s float64) space.Vec { return r3.Add(start, r3.Scale(s, r3.Sub(vec(g.End), start))) }
+	if g.Kind == "arc" {
+		centre, axis := vec(g.Centre), r3.Unit(vec(g.About))
+		at = func(s float64) space.Vec {
+			turn := space.Rot(axis, s*space.Rad(g.TurnDeg))
+			return r3.Add(centre, turn.Apply(r3.Sub(start, centre)))
+		}
+	}
+	from, to := space.Rad(g.SwivelDeg), space.Rad(g.SwivelDeg)
+	if g.SwivelTo != 0 {
+		to = space.Rad(g.SwivelTo)
+	}
+	// One plane of elevation is taken for the whole path, so that an arm that passes its own hanging line goes on to a
+	// negative elevation instead of turning round.
+	var middle body.Pose
+	middle = p.fixed
+	p.reach(p.local(at(0.5)), (from+to)/2, math.NaN(), &middle)
+	plane := middle[setup.ShoulderPlane]
+	return func(s float64, q *body.Pose) float64 { return p.reach(p.local(at(s)), from+s*(to-from), plane, q) }
+}
+
+// reach is two-link inverse kinematics in trunk axes, right side: it writes the shoulder's angles and the elbow's flexion
+// that bring the grip to a target, with the elbow on a circle about the line from shoulder to grip. The swivel counts
+// along that circle from where the elbow points to the feet when the hand is in front, carried along as the line swings
+// to where it is (so in front of the line overhead, behind a hanging one), outward +. It returns by how many metres the
+// target is out of reach; then the arm points at it.
+func (p *Path) reach(target space.Vec, swivel, plane float64, q *body.Pose) float64 {
+	b := p.body
+	var none body.Pose
+	shoulder, _, _ := b.Girdle(q, &none)
+	line := r3.Sub(target, shoulder)
+	distance := space.Norm(line)
+	upper, fore := b.UpperArm, b.Forearm+b.Grip
+	flexion, miss := elbowFor(distance, upper, fore, b.CarryingAngle)
+	q[setup.ElbowFlexion] = flexion
+
+	g := r3.Scale(1/max(distance, 1e-9), line)
+	elbow := space.Vec{Y: -1}
+	if axis := r3.Cross(space.X, g); space.Norm(axis) > 1e-9 {
+		carry := space.Rot(r3.Unit(axis), math.Atan2(space.Norm(axis), g.X))
+		elbow = carry.Apply(elbow)
+	}
+	out := r3.Cross(elbow, g)
+	s, c := math.Sincos(swivel)
+	elbow = r3.Add(r3.Scale(c, elbow), r3.Scale(s, out))
+
+	// The humerus turns its own frame, built from the line to the grip and the elbow's side of it, onto that of the trunk.
+	hand := r3.Add(space.Vec{Y: -upper}, r3.Scale(fore, forearmIn(flexion, b.CarryingAngle)))
+	h := r3.Unit(hand)
+	side := space.Reject(space.Vec{Y: -1}, h)
+	if space.Norm(side) < 1e-7 {
+		side = space.Reject(space.Vec{X: -1}, h)
+	}
+	humerus := onto(h, r3.Unit(side), g, r3.Unit(elbow))
+	setShoulder(&humerus, plane, q)
+	return miss
+}
+
+// elbowFor is the flexion at which the grip is at a distance from the shoulder, and by how much that cannot be.
+//
+// The upper arm's and the forearm's directions have the product cos f cos²(c/2) - sin²(c/2) for a carrying angle c.
+func elbowFor(distance, upper, fore, c float64) (flexion, miss float64) {
+	k, s := math.Pow(math.Cos(c/2), 2), math.Pow(math.Sin(c/2), 2)
+	product := (distance*distance - upper*upper - fore*fore) / (2 * upper * fore)
+	x := (product + s) / k
+	switch {
+	case x > 1:
+		longest := math.Sqrt(upper*upper + fore*fore + 2*upper*fore*(k-s))
+		return 0, distance - longest
+	case x < -1:
+		return math.Pi, math.Abs(upper-fore) - distance
+	}
+	return math.Acos(x), 0
+}
+
+// forearmIn is the forearm's direction in the humerus' axes.
+func forearmIn(flexion, c float64) space.Vec {
+	down := space.RotX(-c)
+	fold := space.Rot(body.ElbowHinge(c), flexion)
+	return fold.Apply(down.Apply(space.Vec{Y: -1}))
+}
+
+// onto is the rotation that takes the unit vectors a, b (square to each other) to c, d.
+func onto(a, b, c, d space.Vec) space.Mat {
+	e, f := r3.Cross(a, b), r3.Cross(c, d)
+	from := space.Mat{{a.X, a.Y, a.Z}, {b.X, b.Y, b.Z}, {e.X, e.Y, e.Z}}
+	to := space.Mat{{c.X, d.X, f.X}, {c.Y, d.Y, f.Y}, {c.Z, d.Z, f.Z}}
+	return to.Mul(&from)
+}
+
+// setShoulder reads plane, elevation and rotation off the humerus' orientation in trunk axes. Of the two pairs of plane
+// and elevation that give one direction it takes the one nearer to the given plane; without one the elevation is positive.
+func setShoulder(humerus *space.Mat, plane float64, q *body.Pose) {
+	d := humerus.Apply(space.Vec{Y: -1})
+	e, pl := math.Acos(max(-1, min(1, -d.Y))), math.Atan2(d.X, d.Z)
+	if math.Hypot(d.X, d.Z) < 1e-9 && !math.IsNaN(plane) {
+		pl = plane
+	}
+	if math.Cos(pl-plane) < 0 {
+		pl, e = pl+math.Pi, -e
+	}
+	pl = math.Remainder(pl, 2*math.Pi)
+	sp, cp := math.Sincos(pl)
+	swing := space.Rot(space.Vec{X: -cp, Z: sp}, e)
+	back := swing.Transpose()
+	twist := back.Mul(humerus)
+	q[setup.ShoulderPlane], q[setup.ShoulderElevation] = pl, e
+	q[setup.ShoulderRotation] = math.Atan2(twist[0][2], twist[0][0])
+}
+
+// inLine keeps the forearm in line with a strand: the upper arm goes where the movement says, its rotation and the elbow
+// put the grip on the line from the elbow to where the strand starts.
+func (p *Path) inLine(d *setup.Document) func(float64, *body.Pose) float64 {
+	var from space.Vec
+	for i := range d.Loads {
+		if l := &d.Loads[i]; l.ID == d.Movement.InLine {
+			if l.Anchor != nil && l.Kind == "band" {
+				from = vec(l.Anchor)
+			} else {
+				from = vec(l.Pulley)
+			}
+			if body.SideOf(l.Side) != p.Lead() {
+				from = p.station.Mirror(from)
+			}
+		}
+	}
+	target := p.local(from)
+	return func(_ float64, q *body.Pose) float64 {
+		b := p.body
+		var none body.Pose
+		shoulder, _, _ := b.Girdle(q, &none)
+		sp, cp := math.Sincos(q[setup.ShoulderPlane])
+		swing := space.Rot(space.Vec{X: -cp, Z: sp}, q[setup.ShoulderElevation])
+		elbow := r3.Add(shoulder, swing.Apply(space.Vec{Y: -b.UpperArm}))
+		back := swing.Transpose()
+		w := back.Apply(r3.Unit(r3.Sub(target, elbow)))
+		k, s := math.Pow(math.Cos(b.CarryingAngle/2), 2), math.Pow(math.Sin(b.CarryingAngle/2), 2)
+		q[setup.ElbowFlexion] = math.Acos(max(-1, min(1, (s-w.Y)/k)))
+		v := forearmIn(q[setup.ElbowFlexion], b.CarryingAngle)
+		q[setup.ShoulderRotation] = math.Remainder(math.Atan2(w.X, w.Z)-math.Atan2(v.X, v.Z), 2*math.Pi)
+		return 0
+	}
+}
+
+// onBar keeps the hands a bar's width apart: upper arms and forearms give way together, each by the least angle, in the
+// plane out from the body and about the upper arm.
+func (p *Path) onBar(width float64) func(float64, *body.Pose) float64 {
+	return func(_ float64, q *body.Pose) float64 {
+		free := *q
+		off := func(out, turn float64) float64 {
+			lean(&free, out, turn, q)
+			return p.handAside(q) - width/2
+		}
+		var out, turn float64
+		for range 30 {
+			const h = 1e-6
+			miss := off(out, turn)
+			if math.Abs(miss) < 1e-13 {
+				return 0
+			}
+			a, b := (off(out+h, turn)-miss)/h, (off(out, turn+h)-miss)/h
+			n := a*a + b*b
+			if n < 1e-9 {
+				break
+			}
+			// The least change from the free pose, not from the last guess, that meets the constraint to first order.
+			step := (a*out + b*turn - miss) / n
+			out, turn = a*step, b*step
+		}
+		if miss := math.Abs(off(out, turn)); miss > 1e-9 {
+			return miss
+		}
+		return 0
+	}
+}
+
+// lean is a pose with the upper arm led outward by an angle and turned about itself by another.
+func lean(free *body.Pose, out, turn float64, q *body.Pose) {
+	sp, cp := math.Sincos(free[setup.ShoulderPlane])
+	swing := space.Rot(space.Vec{X: -cp, Z: sp}, free[setup.ShoulderElevation])
+	twist := space.RotY(free[setup.ShoulderRotation] + turn)
+	aside := space.RotX(-out)
+	humerus := aside.Mul(&swing)
+	humerus = humerus.Mul(&twist)
+	plane := free[setup.ShoulderPlane]
+	if math.Abs(free[setup.ShoulderElevation]) < 0.15 {
+		plane = 0 // a hanging arm that gives way outward or inward does so in the frontal plane
+	}
+	setShoulder(&humerus, plane, q)
+}
+
+// handAside is how far the right grip is from the middle of the body, m.
+func (p *Path) handAside(q *body.Pose) float64 {
+	b := p.body
+	var none body.Pose
+	shoulder, _, _ := b.Girdle(q, &none)
+	sp, cp := math.Sincos(q[setup.ShoulderPlane])
+	swing := space.Rot(space.Vec{X: -cp, Z: sp}, q[setup.ShoulderElevation])
+	twist := space.RotY(q[setup.ShoulderRotation])
+	humerus := swing.Mul(&twist)
+	hand := r3.Add(space.Vec{Y: -b.UpperArm}, r3.Scale(b.Forearm+b.Grip, forearmIn(q[setup.ElbowFlexion], b.CarryingAngle)))
+	return r3.Add(shoulder, humerus.Apply(hand)).Z
+}

@@ -1,0 +1,96 @@
+package support
+
+import (
+	"fmt"
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/torque"
+)
+
+// How far the body may stay from what it is asked to do, m (own): a guide, strand or bar that it follows; the circle that
+// a lever's handle moves on.
+const (
+	followed = 0.002
+	onCircle = 0.02
+)
+
+// Reach reports a path that the body cannot follow: a guide out of the arm's reach, a bar that the hands cannot hold, a
+// lever whose handle the hand leaves.
+func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Problems {
+	var found setup.Problems
+	worst, at := 0.0, 0.0
+	for i := range clearSamples {
+		s := float64(i) / (clearSamples - 1)
+		if miss := path.Misses(s); miss > worst {
+			worst, at = miss, s
+		}
+	}
+	if worst > followed {
+		p := setup.Problem{Path: "movement.guide", What: fmt.Sprintf("At %.0f%% of the path the hand is %.0f cm short of its guide.", 100*at, 100*worst),
+			Why: "No arm can be where it is led.", Hint: "Move the guide or the lifter nearer to each other."}
+		if d.Movement.BarWidth > 0 {
+			p.Path, p.What = "movement.barWidth", fmt.Sprintf("At %.0f%% of the path a hand is %.0f cm from its place on the bar.", 100*at, 100*worst)
+			p.Hint = "Take another width, or another path."
+		}
+		return append(found, p)
+	}
+	for k := range items {
+		if it := &items[k]; it.Def.Kind == "lever" && !it.Mirror {
+			if p, off := offCircle(it, path); off {
+				found = append(found, p)
+			}
+		}
+	}
+	return found
+}
+
+func offCircle(it *load.Item, path *movement.Path) (setup.Problem, bool) {
+	var f body.Frames
+	for i := range clearSamples {
+		s := float64(i) / (clearSamples - 1)
+		path.Place(s, &f)
+		r := it.HandleDistance(&f)
+		if math.Abs(r-it.Def.HandleRadius) <= onCircle {
+			continue
+		}
+		return setup.Problem{Path: fmt.Sprintf("loads[%d].handleRadius", it.Index),
+			What: fmt.Sprintf("At %.0f%% of the path the hand is %.2f m from the lever's axis, the handle %.2f m.", 100*s, r, it.Def.HandleRadius),
+			Why:  "The handle moves on a circle.", Hint: "Guide the hand along an arc about the pivot, with that radius."}, true
+	}
+	return setup.Problem{}, false
+}
+
+// swings is how far the weight of a body that hangs or stands on its hands may be ahead of or behind them, m (own).
+const swings = 0.10
+
+// Balanced cautions where the body would tip over its feet, or swing about its hands.
+func Balanced(rep *torque.Repetition, st *body.Station, b *body.Body) setup.Problems {
+	least, most := math.Inf(1), math.Inf(-1)
+	for _, x := range rep.Balance {
+		if !math.IsNaN(x) {
+			least, most = min(least, x), max(most, x)
+		}
+	}
+	back, front, what := -0.25*b.FootLength, 0.75*b.FootLength, "toes"
+	path, hint := "movement", "Lean or bend so that the weight stays over the feet."
+	if st.Root == body.OnHands {
+		back, front, what = -swings, swings, "hands"
+		path, hint = "posture.trunk.pitchDeg", "Lean the trunk so that the weight is between the hands."
+	}
+	switch {
+	case most > front:
+		return setup.Problems{{Path: path, What: fmt.Sprintf("The weight comes %.0f cm ahead of the %s.", 100*(most-max(0, front)), what),
+			Why: "The lifter would tip forward.", Hint: hint}}
+	case least < back:
+		if what == "toes" {
+			what = "heels"
+		}
+		return setup.Problems{{Path: path, What: fmt.Sprintf("The weight comes %.0f cm behind the %s.", 100*(min(0, back)-least), what),
+			Why: "The lifter would tip backward.", Hint: hint}}
+	}
+	return nil
+}

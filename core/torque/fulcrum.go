@@ -1,0 +1,179 @@
+package torque
+
+import (
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// action is what acts on a segment from outside: a force at a place and a couple, N, m, N·m, room axes.
+type action struct {
+	segment           body.Segment
+	at, force, couple space.Vec
+}
+
+// fulcrum gathers the actions on the far side of a joint, the side away from what stays in place.
+//
+// As a rule that is the limb. Where the limb's end stays in place, a foot that stands while the legs move or a hand that
+// carries the body, the far side is the rest of the body, and the other limb carries the mirrored half. What then acts on
+// the far side is what the limb's own side does not take: half of everything as pressed on the ground, less what acts on
+// the limb itself. The ground pushes along the middle of the foot or through the grip, and nothing sideways.
+type fulcrum struct {
+	joint  body.Joint
+	lead   body.Side
+	outer  [body.NumSegments]bool // beyond the joint from the trunk
+	rooted bool
+	hands  bool
+	sign   float64 // of the joint's spin: -1 where the trunk's side is the one that moves
+}
+
+func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
+	c := fulcrum{joint: joint, lead: lead, sign: 1}
+	for _, seg := range body.Beyond[joint] {
+		c.outer[seg] = true
+	}
+	c.hands = st.Root == body.OnHands && !joint.Leg()
+	c.rooted = c.hands || (st.Root == body.OnFeet && st.LegsMove && joint.Leg())
+	if c.rooted {
+		c.sign = -1
+	}
+	return c
+}
+
+// base is where the root's force is taken to act: under the ankle, or at the grip.
+func (c *fulcrum) base(f *body.Frames) space.Vec {
+	if c.hands {
+		return f.Grip[c.lead]
+	}
+	p := f.Joint[c.lead.Joint(body.AnkleR)]
+	p.Y = 0
+	return p
+}
+
+// of is the torque about the joint and the force on it that one action puts on the far side.
+func (c *fulcrum) of(f *body.Frames, a *action) (torque, force space.Vec) {
+	if !c.rooted && !c.outer[a.segment] {
+		return torque, force
+	}
+	j := f.Joint[c.joint]
+	if c.outer[a.segment] {
+		torque, force = r3.Add(r3.Cross(r3.Sub(a.at, j), a.force), a.couple), a.force
+		if !c.rooted {
+			return torque, force
+		}
+	}
+	pressed, moment := c.pressed(f, a)
+	base := c.base(f)
+	onRoot := r3.Add(r3.Cross(r3.Sub(base, j), pressed), r3.Scale(moment, f.Station.Heading.Apply(space.Z)))
+	return r3.Sub(onRoot, torque), r3.Sub(pressed, force)
+}
+
+// pressed is what an action presses on the lead limb's root: the force, and about its base the moment in the sagittal
+// plane, which a foot bears and a grip does not.
+func (c *fulcrum) pressed(f *body.Frames, a *action) (space.Vec, float64) {
+	share := 0.5 // of what acts on the trunk
+	switch side, limb := sideOf(a.segment); {
+	case limb && side == c.lead:
+		share = 1
+	case limb:
+		return space.Vec{}, 0 // the other side's own half
+	}
+	across := f.Station.Heading.Apply(space.Z)
+	force := space.Reject(a.force, across)
+	moment := r3.Dot(r3.Add(r3.Cross(r3.Sub(a.at, c.base(f)), force), a.couple), across)
+	if c.hands {
+		moment = 0
+	}
+	return r3.Scale(share, force), share * moment
+}
+
+func sideOf(s body.Segment) (side body.Side, limb bool) {
+	switch {
+	case s < body.UpperArmR:
+		return body.Right, false
+	case s >= body.UpperArmL:
+		return body.Left, true
+	}
+	return body.Right, true
+}
+
+// acts says whether an action on a segment can put a torque on the joint.
+func (c *fulcrum) acts(s body.Segment) bool {
+	side, limb := sideOf(s)
+	return c.outer[s] || (c.rooted && (!limb || side == c.lead))
+}
+
+// weightOf is the weight of a segment as an action.
+func weightOf(f *body.Frames, s body.Segment) action {
+	return action{segment: s, at: f.COM[s], force: space.Vec{Y: -f.Body.Masses[s] * load.Gravity}}
+}
+
+// weights is what the segments' own weights put on the far side.
+func (c *fulcrum) weights(f *body.Frames) (torque, force space.Vec) {
+	if !c.rooted {
+		for _, seg := range body.Beyond[c.joint] {
+			w := weightOf(f, seg)
+			t, n := c.of(f, &w)
+			torque, force = r3.Add(torque, t), r3.Add(force, n)
+		}
+		return torque, force
+	}
+	for seg := range body.Segment(body.NumSegments) {
+		w := weightOf(f, seg)
+		t, n := c.of(f, &w)
+		torque, force = r3.Add(torque, t), r3.Add(force, n)
+	}
+	return torque, force
+}
+
+// WeightTorque is the torque vector in N·m, room axes, that the weights of the segments put on the far side of a joint.
+func WeightTorque(f *body.Frames, joint body.Joint) space.Vec {
+	c := newFulcrum(joint, body.Side(joint/body.GirdleL), f.Station)
+	t, _ := c.weights(f)
+	return t
+}
+
+// LoadTorque is the torque vector in N·m, room axes, that a pull on a segment puts on the far side of a joint.
+func LoadTorque(f *body.Frames, joint body.Joint, s body.Segment, pull *load.Pull) space.Vec {
+	c := newFulcrum(joint, body.Side(joint/body.GirdleL), f.Station)
+	t, _ := c.of(f, &action{segment: s, at: pull.Contact, force: pull.Force})
+	return t
+}
+
+// AxisOf is the unit vector about which the lifting direction turns a joint; zero where it does not turn.
+func AxisOf(f *body.Frames, joint body.Joint, side body.Side, rule *AxisRule) space.Vec {
+	c := newFulcrum(joint, side, f.Station)
+	a, _ := c.axis(f, rule)
+	return a
+}
+
+// axis is the unit vector about which the lifting direction turns a joint, and the rate of that turn per unit s: of the
+// swing, square to the moved segment; of the spin, along it; or a given direction. Without a turn both are zero.
+func (c *fulcrum) axis(f *body.Frames, rule *AxisRule) (space.Vec, float64) {
+	spin := r3.Scale(c.sign, f.Spin[c.joint])
+	d := f.Direction(body.Beyond[c.joint][0])
+	switch rule.Kind {
+	case "spin":
+		along := r3.Dot(spin, d)
+		if along < 0 {
+			d = r3.Scale(-1, d)
+		}
+		if along == 0 {
+			return space.Vec{}, 0
+		}
+		return d, max(along, -along)
+	case "vector":
+		return rule.Along, max(0, r3.Dot(spin, rule.Along))
+	}
+	if c.joint.Name() == "girdle" { // the collar bone, not the upper arm, is what moves
+		d = r3.Unit(r3.Sub(f.Joint[c.joint+1], f.Joint[c.joint]))
+	}
+	swing := space.Reject(spin, d)
+	speed := space.Norm(swing)
+	if speed < 1e-9 {
+		return space.Vec{}, 0
+	}
+	return r3.Scale(1/speed, swing), speed
+}

@@ -1,0 +1,164 @@
+package torque
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// startOthers begins the torque and force on every other joint with the segments' weights.
+func (u *run) startOthers(i int) [][2]space.Vec {
+	if len(u.others) == 0 {
+		return nil
+	}
+	out := make([][2]space.Vec, len(u.others))
+	for o := range u.others {
+		out[o][0], out[o][1] = u.others[o].weights(&u.frames)
+	}
+	return out
+}
+
+func (u *run) finishOthers(i int, sums [][2]space.Vec) {
+	f := &u.frames
+	for o := range sums {
+		c, out := &u.others[o], &u.Others[o]
+		axis, speed := c.axis(f, &AxisRule{})
+		t, force := sums[o][0], sums[o][1]
+		d := f.Direction(body.Beyond[c.joint][0])
+		out.Torque[i] = math.NaN()
+		if speed > 1e-6 {
+			out.Torque[i] = -r3.Dot(t, axis)
+		}
+		out.Size[i] = space.Norm(t)
+		out.Along[i], out.Across[i] = -c.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
+	}
+}
+
+// upper are the segments above the hips' line, of one side.
+var upper = [...]body.Segment{body.UpperArmR, body.ForearmR, body.HandR}
+
+// above says whether a segment is above the hips' line.
+func above(s body.Segment) bool {
+	switch s {
+	case body.ThighR, body.ShankR, body.FootR, body.ThighL, body.ShankL, body.FootL:
+		return false
+	}
+	return true
+}
+
+// restingArm is what an arm that takes no part puts on the low back; it stays the same along the path.
+func (u *run) restingArm() {
+	u.still = space.Vec{}
+	if u.in.Path.Both() {
+		return
+	}
+	for _, seg := range upper {
+		w := weightOf(&u.frames, (body.Left - u.lead).On(seg))
+		u.still = r3.Add(u.still, r3.Cross(r3.Sub(w.at, u.frames.Origin[body.Trunk]), w.force))
+	}
+	for k := range u.in.Items {
+		it := &u.in.Items[k]
+		if side, limb := sideOf(it.Segment); limb && side != u.lead && above(it.Segment) {
+			pull := it.At(&u.frames)
+			u.still = r3.Add(u.still, r3.Cross(r3.Sub(pull.Contact, u.frames.Origin[body.Trunk]), pull.Force))
+		}
+	}
+}
+
+// startBack begins the torque about mid-hip with the weights of trunk, head and arms.
+func (u *run) startBack() space.Vec {
+	f := &u.frames
+	sum := u.still
+	for _, seg := range [...]body.Segment{body.Trunk, body.Head} {
+		w := weightOf(f, seg)
+		sum = r3.Add(sum, r3.Cross(r3.Sub(w.at, f.Origin[body.Trunk]), w.force))
+	}
+	for _, seg := range upper {
+		w := weightOf(f, u.lead.On(seg))
+		sum = r3.Add(sum, u.aboutBack(&w))
+	}
+	return sum
+}
+
+// aboutBack is the torque of one action about mid-hip; with both sides moving that of a limb counts for the other's
+// mirrored one too.
+func (u *run) aboutBack(a *action) space.Vec {
+	if !above(a.segment) {
+		return space.Vec{}
+	}
+	f := &u.frames
+	t := r3.Cross(r3.Sub(a.at, f.Origin[body.Trunk]), a.force)
+	if _, limb := sideOf(a.segment); limb && u.in.Path.Both() {
+		across := f.Station.Heading.Apply(space.Z)
+		t = r3.Scale(2*r3.Dot(t, across), across)
+	}
+	return t
+}
+
+// whole notes what the whole body has to bear: grip, low back, balance over a root that carries it, and the bar.
+func (u *run) whole(i int, held, back space.Vec) {
+	f, r := &u.frames, u.Repetition
+	r.GripForce[i] = space.Norm(held)
+	r.LowBack[i] = -r3.Dot(back, f.Turn[body.Trunk].Apply(space.Z))
+	r.Balance[i] = math.NaN()
+	c := &u.target
+	if u.in.Station.Root == body.OnHands {
+		hands := newFulcrum(u.lead.Joint(body.ShoulderR), u.lead, u.in.Station)
+		c = &hands
+	}
+	if c.rooted {
+		force, ahead := u.press(c)
+		r.Balance[i] = ahead
+		if c.hands {
+			r.GripForce[i] = space.Norm(force)
+		}
+	}
+	if u.in.Bar {
+		across := f.Turn[body.Trunk].Apply(space.Z)
+		r.BarOff[i] = math.Asin(max(-1, min(1, r3.Dot(f.Direction(u.lead.On(body.ForearmR)), across))))
+		if u.lead == body.Left {
+			r.BarOff[i] = -r.BarOff[i]
+		}
+	}
+}
+
+// press is the force on the lead root and how far ahead of its base it acts: its moment over the force downward.
+func (u *run) press(c *fulcrum) (space.Vec, float64) {
+	f := &u.frames
+	base := c.base(f)
+	across := f.Station.Heading.Apply(space.Z)
+	var force space.Vec
+	moment := 0.0
+	add := func(a *action) {
+		p, _ := c.pressed(f, a)
+		share := 0.5
+		if _, limb := sideOf(a.segment); limb {
+			share = 1
+		}
+		if p == (space.Vec{}) {
+			return
+		}
+		force = r3.Add(force, p)
+		moment += share * r3.Dot(r3.Cross(r3.Sub(a.at, base), space.Reject(a.force, across)), across)
+	}
+	for seg := range body.Segment(body.NumSegments) {
+		w := weightOf(f, seg)
+		add(&w)
+	}
+	for _, it := range u.acting {
+		if it.OwnBody() {
+			continue
+		}
+		pull := it.At(f)
+		add(&action{segment: it.Segment, at: pull.Contact, force: pull.Force})
+	}
+	down := -force.Y
+	if down < load.Gravity { // hardly anything presses
+		return force, math.NaN()
+	}
+	return force, -moment / down
+}

@@ -1,0 +1,104 @@
+package core
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
+
+// warnings lists what can be computed but goes beyond what the lifter owns or the model knows.
+func (o *outcome) warnings() []setup.Problem {
+	out := append([]setup.Problem{}, o.cautions...)
+	m := &o.doc.Movement
+	for c, info := range setup.Coordinates {
+		least, most, from, to := o.travel(setup.Coordinate(c))
+		if least > most {
+			continue
+		}
+		owned := o.doc.Lifter.Owned(setup.Coordinate(c))
+		low, high := o.pathOf(info.Key, m.FromDeg < m.ToDeg)
+		if m.Kind != "sweep" && m.Kind != "shoulder-raise" {
+			from, to = least, most
+		}
+		if low == high {
+			out = append(out, beyond(low, info.Label, least, owned)...)
+			if most > least+1e-6 {
+				out = append(out, beyond(low, info.Label, most, owned)...)
+			}
+			continue
+		}
+		out = append(out, beyond(low, info.Label, math.Min(from, to), owned)...)
+		out = append(out, beyond(high, info.Label, math.Max(from, to), owned)...)
+	}
+	if shape, ok := catalogue.Shapes["shoulder.abduction"]; ok && o.rep.Name == setup.ShoulderElevation && o.trust == "estimate" {
+		last := shape.AngleDeg[len(shape.AngleDeg)-1]
+		if space.Deg(o.rep.Angle[len(o.rep.Angle)-1]) > last {
+			out = append(out, setup.Problem{Path: "movement.toDeg", What: fmt.Sprintf("Above %s degrees the strength shape has no points.", short(last)),
+				Why: "It is held flat there.", Hint: "Measure the lifter's strength near the end of the range."})
+		}
+	}
+	sortProblems(out)
+	return out
+}
+
+// travel is the least and largest value of a coordinate along the path, and those at its ends, degrees. Least is above
+// most where the coordinate means nothing: the plane and rotation of an arm that hangs, a coordinate that stays at zero.
+func (o *outcome) travel(c setup.Coordinate) (least, most, from, to float64) {
+	least, most = math.Inf(1), math.Inf(-1)
+	poses := o.rep.Pose
+	for i := range poses {
+		if c == setup.ShoulderPlane && math.Abs(math.Sin(poses[i][setup.ShoulderElevation])) < 0.17 {
+			continue
+		}
+		x := space.Deg(poses[i][c])
+		least, most = min(least, x), max(most, x)
+	}
+	if least == 0 && most == 0 {
+		return 1, 0, 0, 0
+	}
+	return least, most, space.Deg(poses[0][c]), space.Deg(poses[len(poses)-1][c])
+}
+
+// pathOf is where in the document the lower and the upper end of a coordinate's travel come from.
+func (o *outcome) pathOf(key string, rising bool) (low, high string) {
+	m := &o.doc.Movement
+	switch {
+	case m.Kind == "shoulder-raise" && key == "shoulder.elevation", m.Kind == "sweep" && m.Primary == key:
+		if rising {
+			return "movement.fromDeg", "movement.toDeg"
+		}
+		return "movement.toDeg", "movement.fromDeg"
+	case m.Kind == "keyframes":
+		return "movement.keyframes", "movement.keyframes"
+	}
+	if _, held := m.Hold[key+"Deg"]; held {
+		return "movement.hold." + key + "Deg", "movement.hold." + key + "Deg"
+	}
+	switch {
+	case m.Kind == "guided":
+		return "movement.guide", "movement.guide"
+	case m.InLine != "":
+		return "movement.inLine", "movement.inLine"
+	case m.BarWidth > 0:
+		return "movement.barWidth", "movement.barWidth"
+	}
+	return "posture", "posture"
+}
+
+func beyond(path, label string, deg float64, owned setup.Range) []setup.Problem {
+	if deg >= owned.FromDeg-1e-9 && deg <= owned.ToDeg+1e-9 {
+		return nil
+	}
+	p := setup.Problem{Path: path, What: fmt.Sprintf("The %s of %s degrees is beyond what this lifter owns.", label, short(deg)),
+		Why: "Loads outside the owned range can hurt.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.", short(owned.FromDeg), short(owned.ToDeg))}
+	if owned.Pain != "" {
+		p.Why += " Noted: " + owned.Pain + "."
+	}
+	return []setup.Problem{p}
+}
+
+func short(x float64) string { return strconv.FormatFloat(math.Round(x*10)/10, 'g', 5, 64) }
