@@ -37,7 +37,8 @@ func (o *outcome) warnings() []setup.Problem {
 	if shape, ok := catalogue.Shapes["shoulder.abduction"]; ok && o.rep.Name == setup.ShoulderElevation && o.trust == "estimate" {
 		last := shape.AngleDeg[len(shape.AngleDeg)-1]
 		if space.Deg(o.rep.Angle[len(o.rep.Angle)-1]) > last {
-			out = append(out, setup.Problem{Path: "movement.toDeg", What: fmt.Sprintf("Above %s degrees the strength shape has no points.", short(last)),
+			_, high := o.pathOf("shoulder.elevation", true)
+			out = append(out, setup.Problem{Path: high, What: fmt.Sprintf("Above %s degrees the strength shape has no points.", short(last)),
 				Why: "It is held flat there.", Hint: "Measure the lifter's strength near the end of the range."})
 		}
 	}
@@ -51,7 +52,7 @@ func (o *outcome) travel(c setup.Coordinate) (least, most, from, to float64) {
 	least, most = math.Inf(1), math.Inf(-1)
 	poses := o.rep.Pose
 	for i := range poses {
-		if c == setup.ShoulderPlane && math.Abs(math.Sin(poses[i][setup.ShoulderElevation])) < 0.17 {
+		if c == setup.ShoulderPlane && math.Abs(math.Sin(poses[i][setup.ShoulderElevation])) < 0.3 {
 			continue
 		}
 		x := space.Deg(poses[i][c])

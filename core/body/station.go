@@ -43,6 +43,14 @@ type Station struct {
 	Carried  bool    // a pad carries the trunk, so that the low back does not
 	Pads     []Pad   // what the lifter sits or lies on
 	ankles   [2]legs // where the legs go when they do not move
+	OnToes   bool    // hands and toes carry the body between them
+}
+
+// Toes is where the toes of a body that lies on hands and toes press on the floor, in its middle plane.
+func (s *Station) Toes() space.Vec {
+	t := r3.Scale(0.5, add(s.ankles[Right].ankle, s.ankles[Left].ankle))
+	t.Y = 0
+	return t
 }
 
 // legs is one leg that does not move: the ankle and where the knee points.
@@ -87,7 +95,8 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 		if st.Root != OnHands {
 			pitch += lying
 		} else {
-			pitch += b.plank()
+			pitch += b.Plank()
+			st.OnToes = true
 		}
 	case "side-lying":
 		bend += side * lying
@@ -100,7 +109,7 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 		}
 	}
 	st.Trunk = lean(&st.Heading, pitch, bend, turn)
-	st.Carried = bench != nil || st.Root == OnHands
+	st.Carried = bench != nil
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
 	b.placeLegs(p, bench, &st)
 	st.Pads = b.pads(p, bench, &st)
@@ -113,9 +122,9 @@ func lean(heading *space.Mat, pitch, bend, turn float64) space.Mat {
 	return turned(&m, space.RotY, turn)
 }
 
-// plank is the pitch of a straight body that rests on straight arms or on the forearms and on the toes, rad.
-func (b *Body) plank() float64 {
-	drop := b.UpperArm - 2*b.AnkleH // shoulders over the elbows, ankles above the toes
+// Plank is the pitch of a straight body that rests on straight, upright arms and on the toes, rad.
+func (b *Body) Plank() float64 {
+	drop := b.ArmLength() - 2*b.AnkleH // ankles above the toes by twice their usual height (own)
 	return math.Pi/2 - math.Asin(max(-1, min(1, drop/(b.ShoulderHeight-b.AnkleH))))
 }
 

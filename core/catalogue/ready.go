@@ -1,6 +1,7 @@
 package catalogue
 
 import (
+	"fmt"
 	"math"
 
 	"dialarc/core/setup"
@@ -9,9 +10,31 @@ import (
 // Ready is a setup to begin with.
 type Ready struct {
 	Key      string         `json:"key"`
+	Group    string         `json:"group" doc:"What it is for." enum:"shoulder,rear,chest,back,armFront,armBack,leg,trunk"`
+	Name     string         `json:"name"`
 	About    string         `json:"about" doc:"What it is for, in a line."`
 	Document setup.Document `json:"document"`
 }
+
+// Groups lists the groups of ready setups in their order.
+var Groups = []string{"shoulder", "rear", "chest", "back", "armFront", "armBack", "leg", "trunk"}
+
+// All lists every ready setup for one lifter, group by group.
+func All(l *setup.Lifter) []Ready {
+	m := newMaker(l)
+	out := ReadySetups(l)
+	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups, trunkSetups} {
+		out = append(out, group(m)...)
+	}
+	for i := range out {
+		out[i].Document.Name = out[i].Name
+	}
+	return out
+}
+
+func key(name string, number float64) string { return fmt.Sprintf("%s.%g", name, number) }
+
+func named(format string, number float64) string { return fmt.Sprintf(format, number) }
 
 // ReadySetups lists the setups to begin with for one lifter, loaded lightly for their body mass: about 14% of it on the
 // pin, of which half arrives at the handle, or 4% in the hand (own).
@@ -19,13 +42,17 @@ func ReadySetups(l *setup.Lifter) []Ready {
 	station := Stations["twin-column"]
 	stack := max(station.Lightest, math.Round(0.14*l.Mass/station.StackStep)*station.StackStep)
 	bell := max(1, math.Round(0.04*l.Mass/0.5)*0.5)
-	return []Ready{
-		{"raise.behind.hand", "Heaviest where the arm starts; falls as the muscle does.", behind(l, "Cross-behind raise, hand height", 9, 0.30, 45, stack)},
-		{"raise.behind.knee", "The same from low: more in the middle and on top.", behind(l, "Cross-behind raise, knee height", 4, 0.30, 45, stack)},
-		{"raise.behind.lined", "Further out, so that the cable runs along the arm and under the shoulder.", behind(l, "Cross-behind raise, lined up", 7, 0.70, 45, stack)},
-		{"raise.dumbbell.band", "A band from low behind adds to the dumbbell where it is light.", withBand(withBell(behind(l, "Dumbbell and band", 9, 0.30, 30, stack), bell/2), 0.25*l.Mass)},
-		{"raise.dumbbell", "Nothing at the bottom, most at shoulder height.", withBell(behind(l, "Dumbbell raise to the side", 9, 0.30, 20, stack), bell)},
+	out := []Ready{
+		{Key: "raise.behind.hand", About: "Heaviest where the arm starts; falls as the muscle does.", Document: behind(l, "Cross-behind raise, hand height", 9, 0.30, 45, stack)},
+		{Key: "raise.behind.knee", About: "The same from low: more in the middle and on top.", Document: behind(l, "Cross-behind raise, knee height", 4, 0.30, 45, stack)},
+		{Key: "raise.behind.lined", About: "Further out, so that the cable runs along the arm and under the shoulder.", Document: behind(l, "Cross-behind raise, lined up", 7, 0.70, 45, stack)},
+		{Key: "raise.dumbbell.band", About: "A band from low behind adds to the dumbbell where it is light.", Document: withBand(withBell(behind(l, "Dumbbell and band", 9, 0.30, 30, stack), bell/2), 0.25*l.Mass)},
+		{Key: "raise.dumbbell", About: "Nothing at the bottom, most at shoulder height.", Document: withBell(behind(l, "Dumbbell raise to the side", 9, 0.30, 20, stack), bell)},
 	}
+	for i := range out {
+		out[i].Group, out[i].Name = "shoulder", out[i].Document.Name
+	}
+	return out
 }
 
 // behind is a raise against the cable of the opposite column, which passes behind the back.

@@ -116,14 +116,16 @@ func onto(a, b, c, d space.Vec) space.Mat {
 }
 
 // setShoulder reads plane, elevation and rotation off the humerus' orientation in trunk axes. Of the two pairs of plane
-// and elevation that give one direction it takes the one nearer to the given plane; without one the elevation is positive.
+// and elevation that give one direction it takes the one nearer to the given plane; without one the elevation is positive,
+// or, for an arm behind the body, negative in the plane ahead.
 func setShoulder(humerus *space.Mat, plane float64, q *body.Pose) {
 	d := humerus.Apply(space.Vec{Y: -1})
 	e, pl := math.Acos(max(-1, min(1, -d.Y))), math.Atan2(d.X, d.Z)
 	if math.Hypot(d.X, d.Z) < 1e-9 && !math.IsNaN(plane) {
 		pl = plane
 	}
-	if math.Cos(pl-plane) < 0 {
+	behind := math.IsNaN(plane) && (pl < -math.Pi/3 || pl > 0.75*math.Pi)
+	if behind || math.Cos(pl-plane) < 0 {
 		pl, e = pl+math.Pi, -e
 	}
 	pl = math.Remainder(pl, 2*math.Pi)

@@ -55,7 +55,9 @@ func (c *curve) value(deg float64) float64 {
 //
 // At the shoulder the actions are blended by squares (own): raising and lowering against moving forward and back by the
 // squares of the speeds with which they swing the arm, and in each plane of elevation p abduction against flexion, or
-// adduction against extension, by cos² p and sin² p. So nothing jumps where a path is turned.
+// adduction against extension, by cos² p and sin² p. An arm that hangs has no plane to be moved in: at an elevation e
+// moving forward counts as horizontal adduction by sin² e, else as what brings a hanging arm there. So nothing jumps
+// where a path is turned or passes the hanging line.
 func (c *Capacity) At(q, rate *body.Pose) (float64, bool) {
 	switch c.joint {
 	case "shoulder":
@@ -103,27 +105,30 @@ func (c *Capacity) shoulder(q, rate *body.Pose) (float64, bool) {
 		return 0, false
 	}
 	sum := 0.0
-	if w := sweep * sweep / both; w > 1e-9 {
-		action := "shoulder.horizontalAdduction"
-		if sweep < 0 {
-			action = "shoulder.horizontalAbduction"
+	add := func(weight float64, action string, angle float64) {
+		if weight > 1e-9 {
+			sum += weight * c.value(action, angle)
 		}
-		sum += w * c.value(action, plane)
 	}
+	level := math.Pow(math.Sin(elevation), 2)
+	s := math.Sin(max(0, min(plane, math.Pi/2)))
 	if w := rise * rise / both; w > 1e-9 {
-		aside, ahead := "shoulder.abduction", "shoulder.flexion"
-		if rise < 0 {
-			aside, ahead = "shoulder.adduction", "shoulder.extension"
-		}
-		s := math.Sin(max(0, min(plane, math.Pi/2)))
-		if forward := s * s; forward > 1e-9 {
-			sum += w * forward * c.value(ahead, elevation)
-		}
-		if forward := s * s; forward < 1-1e-9 {
-			sum += w * (1 - forward) * c.value(aside, elevation)
-		}
+		add(w*(1-s*s), oneOf(rise > 0, "shoulder.abduction", "shoulder.adduction"), elevation)
+		add(w*s*s, oneOf(rise > 0, "shoulder.flexion", "shoulder.extension"), elevation)
+	}
+	if w := sweep * sweep / both; w > 1e-9 {
+		add(w*level, oneOf(sweep > 0, "shoulder.horizontalAdduction", "shoulder.horizontalAbduction"), plane)
+		add(w*(1-level)*(1-s*s), oneOf(sweep > 0, "shoulder.flexion", "shoulder.extension"), elevation)
+		add(w*(1-level)*s*s, oneOf(sweep > 0, "shoulder.adduction", "shoulder.abduction"), elevation)
 	}
 	return sum, true
+}
+
+func oneOf(first bool, a, b string) string {
+	if first {
+		return a
+	}
+	return b
 }
 
 // value reads the curve of an action at an angle in radians.

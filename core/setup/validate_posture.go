@@ -81,6 +81,12 @@ func (v *validator) kindOfPosture(d *Document) {
 		if d.Bench != nil && (onHands || !(k.Bench || k.Kind == "seated" || k.Kind == "leaning")) {
 			v.add("bench", "A bench is named, but the lifter does not use it.", "", "Set bench to null, or take a posture on it.")
 		}
+		if onHands && d.Movement.Side != "both" {
+			v.add("movement.side", "One hand carries the body.", "How it is held up then is not known.", "Set side to both.")
+		}
+		if onHands && k.Kind == "prone" && d.Movement.Kind != "hold" {
+			v.add("movement.kind", "The body moves on hands and toes.", "Only a held plank is known.", "Set kind to hold.")
+		}
 		if p.Down != "" && k.Kind != "side-lying" && k.Kind != "leaning" {
 			v.add("posture.down", "No side is below.", "", "Leave it out.")
 		}

@@ -81,6 +81,11 @@ func (c *fulcrum) pressed(f *body.Frames, a *action) (space.Vec, float64) {
 		return space.Vec{}, 0 // the other side's own half
 	}
 	across := f.Station.Heading.Apply(space.Z)
+	if f.Station.OnToes { // of a weight between hands and toes each carries what the other's lever leaves
+		ahead := f.Station.Heading.Apply(space.X)
+		toes := f.Station.Toes()
+		share *= r3.Dot(r3.Sub(a.at, toes), ahead) / r3.Dot(r3.Sub(c.base(f), toes), ahead)
+	}
 	force := space.Reject(a.force, across)
 	moment := r3.Dot(r3.Add(r3.Cross(r3.Sub(a.at, c.base(f)), force), a.couple), across)
 	if c.hands {

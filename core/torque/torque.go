@@ -271,7 +271,7 @@ func NameOf(path *movement.Path, lead body.Side, joint body.Joint, rule *AxisRul
 		path.At(float64(k)/8, &poses, &rates)
 		q := &poses[lead]
 		for c := range q {
-			step := math.Abs(q[c] - before[lead][c])
+			step := math.Abs(math.Remainder(q[c]-before[lead][c], 2*math.Pi))
 			if setup.Coordinate(c) == setup.ShoulderPlane {
 				step *= math.Abs(math.Sin(q[setup.ShoulderElevation]))
 			}

@@ -115,6 +115,11 @@ func (u *run) whole(i int, held, back space.Vec) {
 		r.Balance[i] = ahead
 		if c.hands {
 			r.GripForce[i] = space.Norm(force)
+			push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Trunk]), force) // of both hands on the body
+			r.LowBack[i] += 2 * r3.Dot(push, f.Turn[body.Trunk].Apply(space.Z))
+		}
+		if u.in.Station.OnToes {
+			r.Balance[i] = math.NaN()
 		}
 	}
 	if u.in.Bar {

@@ -1,0 +1,105 @@
+package catalogue
+
+import (
+	"math"
+
+	"dialarc/core/setup"
+)
+
+// curl flexes the elbow with the upper arm held.
+func curl(side string, from, to float64, hold pose) setup.Movement {
+	return sweep(side, "elbow.flexion", from, to, held(hold, "elbow.flexion"))
+}
+
+// armFrontSetups flex the elbow.
+func armFrontSetups(m *maker) []Ready {
+	biceps := func(p setup.Posture, b *setup.Bench, v setup.Movement, loads ...setup.Load) setup.Document {
+		d := m.base("biceps", "elbow", p, b)
+		d.Movement, d.Loads = v, loads
+		return d
+	}
+	hanging := arm(0, 0, 0, 0)
+	palmUp := func(p pose) pose { p["forearm.pronationDeg"] = -75; return p }
+	withBar := biceps(standing(0, 0), nil, curl("both", 5, 130, palmUp(arm(0, 3, 0, 0))), bar(m.kg(0.25)))
+	withBar.Movement.BarWidth = mm(2 * m.b.ShoulderHalf)
+	hammer := biceps(standing(0, 0), nil, curl("both", 5, 130, hanging), dumbbell(m.kg(0.12)))
+	hammer.Target.Region = "brachialis"
+	inPath := biceps(standing(0.55, 0), nil, curl("right", 10, 130, palmUp(arm(90, -10, -8, 0))), cable(at(0, 0.2, 0.1), m.pin(0.2), grip))
+	out := []Ready{
+		{Key: "curl.bar", Name: "Curl with a bar", About: "What the bar does not let the arms do is left as twist.", Document: withBar},
+		{Key: "curl.dumbbell", Name: "Curl with dumbbells", About: "Nothing at the bottom, most with the forearm level.",
+			Document: biceps(standing(0, 0), nil, curl("both", 5, 130, palmUp(arm(0, 0, 0, 0))), dumbbell(m.kg(0.12)))},
+		{Key: "curl.hammer", Name: "Hammer curl", About: "Thumb up: the muscle under the biceps.", Document: hammer},
+		{Key: "curl.hinged", Name: "One-arm curl, hinged over", About: "The upper arm hangs straight down while the trunk is over it.",
+			Document: biceps(hinged(0, 0, 70), nil, curl("right", 10, 130, palmUp(arm(90, 70, 0, 0))), dumbbell(m.kg(0.12)))},
+		{Key: "curl.corner", Name: "Curl with a bar end in a corner", About: "The bar's end moves on a circle about the corner.", Document: m.cornerCurl()},
+		{Key: "curl.incline.45", Name: "Incline curl, bench at 45", About: "The standing curl's torque on a longer muscle.",
+			Document: biceps(seated(0, 0, 0), bench(45), curl("both", 5, 130, palmUp(arm(90, -45, 0, 0))), dumbbell(m.kg(0.10)))},
+		{Key: "curl.incline.60", Name: "Incline curl, bench at 60", About: "Less stretch than at 45.",
+			Document: biceps(seated(0, 0, 0), bench(60), curl("both", 5, 130, palmUp(arm(90, -30, 0, 0))), dumbbell(m.kg(0.10)))},
+		{Key: "curl.preacher", Name: "Preacher curl with a dumbbell", About: "Heaviest early, nothing when the forearm is upright.",
+			Document: biceps(seated(0, 0, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), dumbbell(m.kg(0.11)))},
+		{Key: "curl.preacher.cable", Name: "Preacher curl on a cable", About: "From low in front: later than with the weight.",
+			Document: biceps(seated(0.9, 180, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), cable(at(0, 0.2, -0.15), m.pin(0.22), grip))},
+		{Key: "curl.behind", Name: "Low cable curl, facing away", About: "One step out, cable along the arm: the most even of the curls.",
+			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.25}, nil, curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.15), m.pin(0.22), grip))},
+		{Key: "curl.path", Name: "Curl with the cable along the forearm's own path", About: "No twist is left.", Document: inPath},
+	}
+	up := m.base("deltoid.anterior", "shoulder", standing(0, 0), nil)
+	up.Movement = through("both", arm(30, 5, -20, 10), arm(40, 15, -30, 130), arm(30, 80, -75, 125), arm(20, 160, -60, 15))
+	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(0, 0.02, 0.15), 0.85, 0.4*m.l.Mass, grip)}
+	out = append(out, Ready{Key: "curl.press", Name: "Curl and press with bands and dumbbells", About: "The bands under the feet add where the weights ask less.", Document: up})
+	for i := range out {
+		out[i].Group = "armFront"
+	}
+	return out
+}
+
+// cornerCurl leads the hand up on the circle of a bar whose other end stands in a corner in front.
+func (m *maker) cornerCurl() setup.Document {
+	d := m.base("biceps", "elbow", standing(1.9, 180), nil)
+	hand := m.hand(&d, arm(90, 5, 0, 25))
+	pivot := at(0, 0.05, hand.Z)
+	start := at(hand.X, hand.Y, hand.Z)
+	radius := math.Hypot(start.X-pivot.X, start.Y-pivot.Y)
+	d.Movement = setup.Movement{Kind: "guided", Side: "right", Guide: &setup.Guide{Kind: "arc", Start: *start, Centre: pivot, About: at(0, 0, 1), TurnDeg: 9, SwivelDeg: 0}}
+	d.Loads = []setup.Load{{ID: "bar", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PlateMass: m.kg(0.06), PlateRadius: mm(radius - 0.15),
+		LeverMass: 8, LeverRadius: mm(radius / 2), HandleRadius: mm(radius)}}
+	return d
+}
+
+// armBackSetups extend the elbow.
+func armBackSetups(m *maker) []Ready {
+	triceps := func(p setup.Posture, b *setup.Bench, v setup.Movement, loads ...setup.Load) setup.Document {
+		d := m.base("triceps", "elbow", p, b)
+		d.Movement, d.Loads = v, loads
+		return d
+	}
+	reverse := cable(at(0, 2.0, 0), m.pin(0.3), grip)
+	reverse.Shared = true
+	down := arm(90, 12, 0, 0)
+	out := []Ready{
+		{Key: "pressdown.rope", Name: "Rope press-down", About: "Step back: right under the pulley nothing is left at lock-out.",
+			Document: triceps(standing(0.8, 180), nil, curl("both", 115, 5, down), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
+		{Key: "pressdown.reverse", Name: "Press-down with a bar, palms up", About: "A bar on one cable.",
+			Document: triceps(standing(0.75, 180), nil, curl("both", 115, 5, pose{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 12, "forearm.pronationDeg": -75}), reverse)},
+		{Key: "pressdown.leaning", Name: "Press-down, leaning in", About: "The lean brings the cable nearer to the upper arms.",
+			Document: triceps(hinged(0.75, 180, 35), nil, curl("both", 115, 5, arm(90, 45, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
+		{Key: "extension.overhead", Name: "Overhead rope extension", About: "Early where the cable runs along the upper arm; elbows fully bent.",
+			Document: triceps(hinged(0.75, 0, 35), nil, curl("both", 135, 5, arm(90, 150, 0, 0)), rope(at(0, 1.05, 0), m.pin(0.22), 0.40))},
+		{Key: "extension.across", Name: "One-arm extension across the body", About: "The cable comes from the other side, across the chest.",
+			Document: triceps(standing(0.8, 90), nil, curl("right", 130, 5, arm(60, 75, 60, 0)), cable(at(0, 1.45, 0.1), m.pin(0.12), grip))},
+		{Key: "extension.bent", Name: "One-arm extension, bent over", About: "Upper arm along the trunk, the cable from low in front.",
+			Document: triceps(hinged(0.9, 180, 70), nil, curl("right", 120, 5, arm(90, -10, 0, 0)), cable(at(0, 0.2, -0.15), m.pin(0.12), grip))},
+		{Key: "kickback", Name: "Dumbbell kick-back", About: "Late: most where the elbow is straight.",
+			Document: triceps(hinged(0, 0, 75), nil, curl("right", 90, 5, arm(90, -15, 0, 0)), dumbbell(m.kg(0.06)))},
+		{Key: "extension.lying", Name: "Lying dumbbell extension", About: "Most with the forearm level.",
+			Document: triceps(lying("supine", 0, 0), bench(0), curl("both", 120, 5, arm(90, 100, 0, 0)), dumbbell(m.kg(0.08)))},
+		{Key: "pressdown.early", Name: "Press-down that loads the bent elbow", About: "Facing away: from behind, square to the forearm when it is bent most.",
+			Document: triceps(standing(0.6, 0), nil, curl("right", 125, 40, arm(90, 30, 0, 0)), cable(at(0, 1.45, 0.17), m.pin(0.14), grip))},
+	}
+	for i := range out {
+		out[i].Group = "armBack"
+	}
+	return out
+}

@@ -1,0 +1,84 @@
+package catalogue
+
+import (
+	"math"
+
+	"dialarc/core/setup"
+)
+
+// backSetups pull down, row, pull over and shrug.
+func backSetups(m *maker) []Ready {
+	lat := func(p setup.Posture, b *setup.Bench, v setup.Movement, loads ...setup.Load) setup.Document {
+		d := m.base("latissimus.lower", "shoulder", p, b)
+		d.Movement, d.Loads = v, loads
+		return d
+	}
+	ahead := func(elevation, elbow float64) pose { return arm(85, elevation, 0, elbow) }
+	pullOver := sweep("both", "shoulder.elevation", 165, 90, held(arm(90, 0, 0, 20), "shoulder.elevation"))
+	kneel := setup.Posture{Kind: "half-kneeling", X: 0.75, HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10}}
+	lowRow := cable(at(0, 0.75, 0), m.pin(0.5), grip)
+	lowRow.Shared = true
+	out := []Ready{
+		{Key: "pulldown.kneeling", Name: "One-arm kneeling pull-down, elbow to hip", About: "The cable starts a little in front of the arm, so that the start is loaded.",
+			Document: lat(kneel, nil, through("right", arm(75, 150, 0, 15), arm(50, 85, 0, 75), arm(30, 15, 0, 100)), cable(at(0, 2.0, -0.15), m.pin(0.35), grip))},
+		{Key: "pulldown.chair", Name: "High cable one-arm pull in a chair, strapped", About: "Heavy pulls lift the lifter out of the seat: strap or weigh down.",
+			Document: lat(seated(0.9, 180, 0), nil, through("right", arm(75, 128, 0, 10), arm(50, 80, 0, 75), arm(30, 10, 0, 100)), cable(at(0, 2.0, -0.15), m.pin(0.4), grip))},
+		{Key: "row.dumbbell.bench", Name: "Dumbbell row, chest on the bench, elbows close", About: "Nothing where the arm hangs; the back is carried.",
+			Document: lat(lying("prone", 0, 0), bench(35), through("both", ahead(55, 5), ahead(20, 55), ahead(-20, 95)), dumbbell(m.kg(0.18)))},
+		{Key: "row.cable", Name: "Cable row, seated, elbows close", About: "A bar on one cable from the front.",
+			Document: lat(seated(1.1, 180, 5), nil, through("both", ahead(75, 5), ahead(30, 65), ahead(-20, 95)), lowRow)},
+		{Key: "row.hinged", Name: "Bar row, standing hinged", About: "The low back holds the hinge: watch its torque.",
+			Document: lat(hinged(0, 0, 60), nil, through("both", ahead(60, 5), ahead(25, 55), ahead(-10, 90)), bar(m.kg(0.4)))},
+		{Key: "row.band", Name: "Dumbbell row with a band from the front", About: "The band draws the arm forward where the dumbbell asks nothing.",
+			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(60, 5), ahead(25, 55), ahead(-10, 90)), dumbbell(m.kg(0.2)), band(at(1.1, 0.3, 0.15), 0.45, 0.6*m.l.Mass, grip))},
+		{Key: "pullover", Name: "Dumbbell pull-over", About: "Heaviest behind the head, nothing over the chest.",
+			Document: lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2)))},
+		{Key: "pullover.band", Name: "Dumbbell pull-over with a band", About: "Starts hard and ends hard.",
+			Document: lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.45, 0.5*m.l.Mass, grip))},
+		{Key: "lever.far", Name: "Lever pull-down, seat far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215 * m.l.Stature)},
+		{Key: "lever.near", Name: "Lever pull-down, seat near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11 * m.l.Stature)},
+	}
+	shrug := func(x, heading float64, side string, l setup.Load) setup.Document {
+		d := m.base("trapezius.upper", "girdle", standing(x, heading), nil)
+		d.Movement = sweep(side, "girdle.elevation", -5, 25, arm(10, 8, 0, 5))
+		d.Loads = []setup.Load{l}
+		return d
+	}
+	out = append(out, Ready{Key: "shrug.dumbbell", Name: "Shrug with dumbbells", About: "Straps, and a hold on top.", Document: shrug(0, 0, "both", dumbbell(m.kg(0.35)))},
+		Ready{Key: "shrug.cable", Name: "Shrug against a single low cable from the side", About: "The slant brings the middle in.",
+			Document: leaned(shrug(0.60, -90, "right", cable(at(0, 0.2, 0), m.pin(0.5), grip)))})
+	for i := range out {
+		out[i].Group = "back"
+	}
+	return out
+}
+
+// leaned leads a hanging arm aside until it points at the pulley beside the lifter.
+func leaned(d setup.Document) setup.Document {
+	d.Movement.Hold = arm(0, 17, 0, 5)
+	return d
+}
+
+// leverPull is a pull-down on a lever that turns about an axis in front of the lifter, plates beyond it; back is how far the
+// seat is from where the level lever's handle is, m. The pull starts where the arm all but reaches the handle.
+func (m *maker) leverPull(back float64) setup.Document {
+	const radius = 0.95
+	d := m.base("latissimus.upper", "shoulder", seated(-back, 0, 0), nil)
+	sh := m.joint(&d)
+	pivot := at(radius, sh.Y+0.85*m.b.ArmLength(), sh.Z)
+	handle := func(deg float64) (x, y float64) {
+		s, c := math.Sincos(deg * math.Pi / 180)
+		return pivot.X - radius*c, pivot.Y - radius*s
+	}
+	start := -30.0
+	for ; start < 60; start++ {
+		if x, y := handle(start); math.Hypot(x-sh.X, y-sh.Y) < 0.96*m.b.ArmLength() {
+			break
+		}
+	}
+	x, y := handle(start)
+	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *at(x, y, sh.Z), Centre: pivot, About: at(0, 0, 1), TurnDeg: 35, SwivelDeg: 50}}
+	d.Loads = []setup.Load{{ID: "lever", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1),
+		PlateMass: m.kg(0.4), PlateRadius: 0.6, PlateDeg: 180, HandleRadius: radius}}
+	return d
+}

@@ -1,0 +1,163 @@
+package catalogue
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// maker writes setups for one lifter: everything is placed from their own lengths.
+type maker struct {
+	l *setup.Lifter
+	b body.Body
+}
+
+func newMaker(l *setup.Lifter) *maker { return &maker{l: l, b: body.New(l)} }
+
+// kg is a share of body mass in whole half kilograms.
+func (m *maker) kg(share float64) float64 { return max(0.5, math.Round(2*share*m.l.Mass)/2) }
+
+// pin is a share of body mass in whole steps of the station's stack.
+func (m *maker) pin(share float64) float64 {
+	st := Stations["twin-column"]
+	return max(st.Lightest, math.Round(share*m.l.Mass/st.StackStep)*st.StackStep)
+}
+
+func mm(x float64) float64 { return math.Round(1000*x) / 1000 }
+
+func at(x, y, z float64) *setup.Point { return &setup.Point{X: mm(x), Y: mm(y), Z: mm(z)} }
+
+// shoulder and knee are heights of the standing lifter, m.
+func (m *maker) shoulder() float64 { return mm(m.b.ShoulderHeight) }
+
+type pose = map[string]float64
+
+// base is a document with everything but movement and loads.
+func (m *maker) base(region, joint string, p setup.Posture, bench *setup.Bench) setup.Document {
+	return setup.Document{Schema: setup.Schema, Samples: setup.DefaultSamples, Lifter: *m.l, Posture: p, Bench: bench,
+		Target: setup.Target{Region: region, School: "match", Joint: joint}, Tempo: setup.Tempo{Down: 3, Up: 2, Top: 1}}
+}
+
+func standing(x, heading float64) setup.Posture {
+	return setup.Posture{Kind: "standing", X: x, HeadingDeg: heading, FeetApart: 0.30}
+}
+
+func hinged(x, heading, pitch float64) setup.Posture {
+	return setup.Posture{Kind: "hinged", X: x, HeadingDeg: heading, FeetApart: 0.30, KneesDeg: 20, Trunk: setup.Trunk{PitchDeg: pitch}}
+}
+
+func seated(x, heading, pitch float64) setup.Posture {
+	return setup.Posture{Kind: "seated", X: x, HeadingDeg: heading, FeetApart: 0.30, Trunk: setup.Trunk{PitchDeg: pitch}}
+}
+
+func lying(kind string, x, heading float64) setup.Posture {
+	return setup.Posture{Kind: kind, X: x, HeadingDeg: heading, FeetApart: 0.40}
+}
+
+func bench(angle float64) *setup.Bench { return &setup.Bench{AngleDeg: angle, Height: 0.45} }
+
+// sweep moves one coordinate and holds the others.
+func sweep(side, key string, from, to float64, hold pose) setup.Movement {
+	kind := "sweep"
+	if key == "shoulder.elevation" && from < to {
+		kind = "shoulder-raise"
+	}
+	return setup.Movement{Kind: kind, Side: side, Primary: key, FromDeg: from, ToDeg: to, Hold: hold}
+}
+
+// through goes through poses evenly.
+func through(side string, poses ...pose) setup.Movement {
+	v := setup.Movement{Kind: "keyframes", Side: side}
+	for i, p := range poses {
+		v.Keyframes = append(v.Keyframes, setup.Keyframe{S: float64(i) / float64(len(poses)-1), Pose: p})
+	}
+	return v
+}
+
+// arm is a pose of shoulder and elbow: plane and elevation, rotation, flexion.
+func arm(plane, elevation, rotation, elbow float64) pose {
+	return pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation, "shoulder.rotationDeg": rotation, "elbow.flexionDeg": elbow}
+}
+
+// held is what a sweep holds: the pose without the coordinate that sweeps.
+func held(p pose, without string) pose {
+	q := pose{}
+	for k, v := range p {
+		if k != without+"Deg" {
+			q[k] = v
+		}
+	}
+	return q
+}
+
+var grip = setup.Contact{Segment: "hand", At: "grip"}
+
+func cuff(segment string, share float64) setup.Contact {
+	return setup.Contact{Segment: segment, Fraction: &share}
+}
+
+func dumbbell(mass float64) setup.Load {
+	return setup.Load{ID: "dumbbell", Kind: "dumbbell", Variable: true, Side: "right", Contact: grip, Mass: mass, Ratio: 1}
+}
+
+// bar is one weight in both hands.
+func bar(mass float64) setup.Load {
+	return setup.Load{ID: "bar", Kind: "bar", Variable: true, Side: "right", Contact: grip, Mass: mass, Ratio: 1}
+}
+
+// cable comes from a column of the station, or from a pulley of another height or place when a station has none there.
+func cable(p *setup.Point, stack float64, c setup.Contact) setup.Load {
+	st := Stations["twin-column"]
+	return setup.Load{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack, Ratio: st.Ratio,
+		Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel}
+}
+
+// rope is two strands on one cable, one in each hand.
+func rope(p *setup.Point, stack, strand float64) setup.Load {
+	l := cable(p, stack, grip)
+	l.ID, l.Kind, l.StrandLength = "rope", "strands", strand
+	return l
+}
+
+// band pulls with a force, N, at twice its length at rest.
+func band(p *setup.Point, rest, pull float64, c setup.Contact) setup.Load {
+	return setup.Load{ID: "band", Kind: "band", Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest), Section: pull / setup.RubberAtDouble,
+		Strands: 1, Hysteresis: setup.DefaultHysteresis, Ratio: 1}
+}
+
+// hand is where the right grip is in a pose, room axes.
+func (m *maker) hand(d *setup.Document, p pose) space.Vec {
+	var q body.Pose
+	for key, deg := range p {
+		if c, ok := setup.CoordinateOf(key); ok {
+			q[c] = space.Rad(deg)
+		}
+	}
+	st := m.b.Settle(&d.Posture, d.Bench, &d.Movement)
+	var f body.Frames
+	f.Place(&m.b, &st, &[2]body.Pose{q, q}, &[2]body.Pose{})
+	return f.Grip[body.Right]
+}
+
+// joint is where the right shoulder is.
+func (m *maker) joint(d *setup.Document) space.Vec {
+	st := m.b.Settle(&d.Posture, d.Bench, &d.Movement)
+	var f body.Frames
+	f.Place(&m.b, &st, &[2]body.Pose{}, &[2]body.Pose{})
+	return f.Joint[body.ShoulderR]
+}
+
+// lead guides the hand between two places counted from the shoulder in the trunk's axes.
+func (m *maker) lead(d *setup.Document, side string, from, to space.Vec, swivel, swivelTo float64) setup.Movement {
+	st := m.b.Settle(&d.Posture, d.Bench, &d.Movement)
+	sh := m.joint(d)
+	place := func(v space.Vec) *setup.Point {
+		p := r3.Add(sh, st.Trunk.Apply(v))
+		return at(p.X, p.Y, p.Z)
+	}
+	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Start: *place(from), End: place(to), SwivelDeg: swivel, SwivelTo: swivelTo}}
+}

@@ -1,0 +1,85 @@
+package core_test
+
+import (
+	"encoding/json"
+	"math"
+	"slices"
+	"testing"
+
+	"dialarc/core"
+	"dialarc/core/catalogue"
+	"dialarc/core/setup"
+)
+
+// Every ready setup can be evaluated for people of all sizes: no gap, nothing beyond 1.6 times what is there, drawn at both
+// ends, and written and read without loss.
+func TestEveryReadySetup(t *testing.T) {
+	seen := map[string]bool{}
+	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+		for _, ready := range catalogue.All(&l) {
+			if seen[ready.Key] && l.Mass == 54 || ready.About == "" || ready.Name == "" || !slices.Contains(catalogue.Groups, ready.Group) {
+				t.Errorf("%s: twice or incomplete", ready.Key)
+			}
+			seen[ready.Key] = true
+			d := ready.Document
+			raw, err := json.Marshal(d)
+			if err != nil {
+				t.Fatal(err)
+			}
+			r, problems := core.EvaluateJSON(raw)
+			if len(problems) > 0 {
+				t.Errorf("%s at %v m: %v", ready.Key, l.Stature, problems)
+				continue
+			}
+			if len(r.Gaps) > 0 || (r.Profile.PeakEffort.Value != nil && *r.Profile.PeakEffort.Value > 1.6) {
+				t.Errorf("%s at %v m: effort %v, gaps %+v", ready.Key, l.Stature, r.Profile.PeakEffort, r.Gaps)
+			}
+			for _, s := range []float64{0, 1} {
+				if sc, problems := core.SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments, func(s core.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {
+					t.Errorf("%s at %v m: not drawn in the room", ready.Key, l.Stature)
+				}
+			}
+		}
+	}
+	if len(seen) < 75 {
+		t.Errorf("only %d setups", len(seen))
+	}
+}
+
+// Where the load falls, as worked by hand for the usual ranges (centroid of the loads alone from the long end) and as
+// coaches know it: common practice, no source.
+func TestPhasesOfReadySetups(t *testing.T) {
+	l := setup.Lifter{Stature: 1.75, Mass: 75}
+	reports := map[string]*core.Report{}
+	for _, ready := range catalogue.All(&l) {
+		r, problems := core.Evaluate(&ready.Document)
+		if len(problems) > 0 {
+			t.Fatal(ready.Key, problems)
+		}
+		reports[ready.Key] = r
+	}
+	at := func(key string) float64 {
+		if c := reports[key]; c != nil && c.Profile.Loads.Centroid.Value != nil {
+			return *c.Profile.Loads.Centroid.Value
+		}
+		t.Errorf("%s has no centroid", key)
+		return math.NaN()
+	}
+	for key, want := range map[string][2]float64{
+		"raise.dumbbell": {0.59, 0.66}, "raise.behind.hand": {0.41, 0.45}, "raise.behind.knee": {0.45, 0.50}, "raise.leaning": {0, 0.45},
+		"reverse.side": {0, 0.45}, "row.rear": {0.55, 1}, "fly.flat": {0.35, 0.43}, "fly.low.45": {0.45, 0.75},
+		"fly.band.wide": {0.55, 1}, "fly.band.beside": {0.55, 1}, "pulldown.kneeling": {0.44, 0.58}, "row.dumbbell.bench": {0.55, 1}, "pullover": {0.35, 0.42},
+		"curl.preacher": {0.36, 0.45}, "pressdown.rope": {0.45, 0.55}, "extension.overhead": {0.38, 0.45}, "kickback": {0.60, 0.70}, "pressdown.early": {0, 0.45},
+		"squat.goblet": {0.30, 0.45}, "front.dumbbell": {0.55, 0.66},
+	} {
+		if c := at(key); c < want[0] || c > want[1] {
+			t.Errorf("%s: centroid %.3f, expected %v", key, c, want)
+		}
+	}
+	for _, later := range [][2]string{{"raise.lying.upper", "raise.lying.wrist"}, {"reverse.high", "reverse.side"}, {"curl.preacher.cable", "curl.preacher"}, {"squat.band", "squat.goblet"},
+		{"lever.near", "lever.far"}, {"raise.behind.knee", "raise.behind.hand"}, {"pullover.band", "pullover"}} {
+		if a, b := at(later[0]), at(later[1]); a <= b {
+			t.Errorf("%s at %.3f should be later than %s at %.3f", later[0], a, later[1], b)
+		}
+	}
+}
