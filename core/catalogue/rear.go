@@ -30,7 +30,7 @@ func rearSetups(m *maker) []Ready {
 		{Key: "reverse.under", Name: "Seated, low cables crossed under the legs", About: "Bent over the knees; raise the seat when a cable touches the legs.",
 			Document: rear(seated(0.0, 0, 60), nil, level(95, 0, 75, 0, 15), cable(at(0.25, 0.2, -0.75), m.pin(0.08), grip))},
 		{Key: "pull.face", Name: "Face-high rope pull", About: "Tips over, light, upper back with it.",
-			Document: rear(standing(1.25, 180), nil, through("both", arm(85, 85, 0, 20), arm(50, 88, -35, 80), arm(10, 90, -70, 110)), rope(at(0, sh+0.1, 0), m.pin(0.20), 0.29*m.l.Stature))},
+			Document: rear(standing(0.78*m.l.Stature, 180), nil, through("both", arm(85, 85, 0, 20), arm(50, 88, -35, 80), arm(10, 90, -70, 110)), rope(at(0, sh+0.1, 0), m.pin(0.20), 0.29*m.l.Stature))},
 	}
 	row := rear(lying("prone", 0, 0), bench(35), setup.Movement{}, dumbbell(m.kg(0.12)))
 	row.Movement = through("both", arm(90, 55, 0, 5), arm(45, 40, 0, 60), arm(0, 55, 0, 95))
