@@ -41,7 +41,11 @@ test:
 	@./scripts/install-packages browser
 	@$(MAKE) --no-print-directory check
 
-check: bin/dialarc
+test/reference/node_modules/.installed: test/reference/package-lock.json
+	cd test/reference && npm ci --prefer-offline --no-progress
+	@touch $@
+
+check: bin/dialarc test/reference/node_modules/.installed
 	@test -z "$$(gofmt -l cmd core internal test)" || { echo "not formatted:"; gofmt -l cmd core internal test; exit 1; }
 	go vet $(GO_TAGS) ./...
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
@@ -55,4 +59,4 @@ screenshots: bin/dialarc
 	./scripts/screenshots
 
 clean:
-	rm -rf bin internal/webui/dist/* $(WASM_OUT) web/node_modules
+	rm -rf bin internal/webui/dist/* $(WASM_OUT) web/node_modules test/reference/node_modules

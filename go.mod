@@ -56,4 +56,7 @@ require (
 	google.golang.org/protobuf v1.36.12 // indirect
 )
 
-ignore ./web/node_modules
+ignore (
+	./test/reference/node_modules
+	./web/node_modules
+)

@@ -10,6 +10,7 @@ import (
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/interp"
+	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // Path gives the coordinates of both sides of the body at every place along the repetition.
@@ -63,8 +64,10 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.solve = p.onBar(m.BarWidth)
 	}
 	if st.Root == body.OnHands {
+		var poses, rates [2]body.Pose
 		var f body.Frames
-		p.place(0, &f)
+		p.At(0, &poses, &rates)
+		f.Place(b, st, &poses, &rates)
 		p.start = f.Grip[p.Lead()]
 	}
 	return p
@@ -170,26 +173,28 @@ func (p *Path) solved(s float64) (q, dq body.Pose) {
 	return at(s), dq
 }
 
-// Place computes the frames of the whole body at s. Where the hands stay in place, the body moves over them.
+// Place computes the frames of the whole body at s.
 func (p *Path) Place(s float64, f *body.Frames) {
-	p.place(s, f)
-	if p.station.Root == body.OnHands {
-		lead := p.Lead()
-		by, drift := p.start, f.Velocity(lead.On(body.HandR), f.Grip[lead])
-		by.X, by.Y, by.Z = by.X-f.Grip[lead].X, by.Y-f.Grip[lead].Y, by.Z-f.Grip[lead].Z
-		drift.X, drift.Y, drift.Z = -drift.X, -drift.Y, -drift.Z
-		if p.Both() { // what the two hands do sideways cancels
-			across := p.station.Heading.Apply(space.Z)
-			by, drift = space.Reject(by, across), space.Reject(drift, across)
-		}
-		f.Shift(by, drift)
-	}
-}
-
-func (p *Path) place(s float64, f *body.Frames) {
 	var poses, rates [2]body.Pose
 	p.At(s, &poses, &rates)
-	f.Place(p.body, p.station, &poses, &rates)
+	p.Put(&poses, &rates, f)
+}
+
+// Put computes the frames of the whole body in any poses at any rates. Where the hands stay in place, the body moves over
+// them.
+func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
+	f.Place(p.body, p.station, poses, rates)
+	if p.station.Root != body.OnHands {
+		return
+	}
+	lead := p.Lead()
+	by := r3.Sub(p.start, f.Grip[lead])
+	drift := r3.Scale(-1, f.Velocity(lead.On(body.HandR), f.Grip[lead]))
+	if p.Both() { // what the two hands do sideways cancels
+		across := p.station.Heading.Apply(space.Z)
+		by, drift = space.Reject(by, across), space.Reject(drift, across)
+	}
+	f.Shift(by, drift)
 }
 
 // PlaceArm moves the arm of one side of frames that have been placed before; it says false when more than the arms moves
