@@ -49,6 +49,7 @@ type SceneLoad struct {
 	Mirror    bool    `json:"mirror" doc:"The other limb's copy."`
 	Side      string  `json:"side"`
 	State     string  `json:"state" enum:"working,slack,toppedOut"`
+	Segment   string  `json:"segment" doc:"What it is fixed to."`
 	Contact   Point   `json:"contact"`
 	Pulley    *Point  `json:"pulley,omitempty" doc:"Pulley or anchor."`
 	Force     Point   `json:"force" doc:"N."`
@@ -128,7 +129,7 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
 	}
 	joint := side.Joint(m.joint)
 	l := SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(), State: stateNames[pull.State],
-		Contact: point(pull.Contact), Force: point(pull.Force), Tension: pull.Tension, Joint: point(f.Joint[joint]),
+		Segment: body.SegmentNames[it.Segment], Contact: point(pull.Contact), Force: point(pull.Force), Tension: pull.Tension, Joint: point(f.Joint[joint]),
 		Foot: point(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch, Shape: make([]Point, 0, 3)}
 	if it.From != nil {
 		p := point(*it.From)

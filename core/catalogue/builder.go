@@ -6,8 +6,6 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/setup"
 	"dialarc/core/space"
-
-	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // maker writes setups for one lifter: everything is placed from their own lengths.
@@ -154,10 +152,15 @@ func (m *maker) joint(d *setup.Document) space.Vec {
 // lead guides the hand between two places counted from the shoulder in the trunk's axes.
 func (m *maker) lead(d *setup.Document, side string, from, to space.Vec, swivel, swivelTo float64) setup.Movement {
 	st := m.b.Settle(&d.Posture, d.Bench, &d.Movement)
-	sh := m.joint(d)
+	back := st.Heading.Transpose()
 	place := func(v space.Vec) *setup.Point {
-		p := r3.Add(sh, st.Trunk.Apply(v))
+		p := back.Apply(st.Trunk.Apply(v))
 		return at(p.X, p.Y, p.Z)
 	}
-	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Start: *place(from), End: place(to), SwivelDeg: swivel, SwivelTo: swivelTo}}
+	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Relative: true, Start: *place(from), End: place(to), SwivelDeg: swivel, SwivelTo: swivelTo}}
+}
+
+// upward guides both hands between two places counted from the shoulder, forward, up and to the right.
+func upward(from, to *setup.Point, swivel float64) setup.Movement {
+	return setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "line", Relative: true, Start: *from, End: to, SwivelDeg: swivel}}
 }

@@ -67,9 +67,7 @@ func (m *maker) chestPress(side string, loads ...setup.Load) setup.Document {
 func (m *maker) dip(pitch, hands float64) setup.Document {
 	p := setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2, Trunk: setup.Trunk{PitchDeg: pitch}}
 	d := m.base("pectoralis.costal", "shoulder", p, nil)
-	sh := m.joint(&d)
-	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "line",
-		Start: *at(sh.X+hands, sh.Y-0.37, sh.Z+0.05), End: at(sh.X+hands, sh.Y-0.95*m.b.ArmLength(), sh.Z+0.05), SwivelDeg: 20}}
+	d.Movement = upward(at(hands, -0.37, 0.05), at(hands, -0.95*m.b.ArmLength(), 0.05), 20)
 	d.Loads = []setup.Load{{ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
 	return d
 }

@@ -81,10 +81,7 @@ func (m *maker) leaningRaise() setup.Document {
 // press leads the hand from beside the shoulder up over it; lean is how far the bench leans back, degrees.
 func (m *maker) press(p setup.Posture, b *setup.Bench, lean float64) setup.Document {
 	d := m.base("deltoid.anterior", "shoulder", p, b)
-	sh := m.joint(&d)
-	up := m.b.ArmLength()
-	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "line",
-		Start: *at(sh.X+0.14, sh.Y+0.09, sh.Z+0.13), End: at(sh.X+0.05, sh.Y+0.96*up, sh.Z-0.02), SwivelDeg: 60 + lean/3}}
+	d.Movement = upward(at(0.14, 0.09, 0.13), at(0.05, 0.96*m.b.ArmLength(), -0.02), 60+lean/3)
 	d.Loads = []setup.Load{dumbbell(m.kg(0.12))}
 	return d
 }

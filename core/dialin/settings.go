@@ -4,6 +4,7 @@ package dialin
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -29,30 +30,73 @@ type Setting struct {
 // dial knows how to read and write one kind of setting. Index is the load's place, or -1.
 type dial struct {
 	name    string
-	perLoad string // kind of load it belongs to; empty when it belongs to the setup
+	perLoad string                          // kinds of load it belongs to, between spaces; empty when it belongs to the setup
+	applies func(*setup.Document, int) bool // whether this document has it; nil for always
 	setting func(d *setup.Document, index int) Setting
 	apply   func(d *setup.Document, index int, value float64)
 }
 
+func (dl *dial) of(d *setup.Document, index int) bool {
+	if dl.perLoad != "" && !slices.Contains(strings.Fields(dl.perLoad), d.Loads[index].Kind) {
+		return false
+	}
+	return dl.applies == nil || dl.applies(d, index)
+}
+
+func isRaise(d *setup.Document, _ int) bool { return d.Movement.Kind == "shoulder-raise" }
+
+func isSweep(d *setup.Document, _ int) bool {
+	return d.Movement.Kind == "shoulder-raise" || d.Movement.Kind == "sweep"
+}
+
+// apartTogether says whether a load has a mirrored twin at a distance from it.
+func apartTogether(d *setup.Document, i int) bool {
+	l := &d.Loads[i]
+	return !l.Shared && d.Movement.Side == "both" && l.Contact.Segment != "trunk"
+}
+
 var dials = []dial{
-	{"pulley.height", "cable", pulleyHeight, setPulleyHeight},
-	{"columns.apart", "cable", columnsApart, setColumnsApart},
-	{"load.stack", "cable", stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
-	{"band.height", "band", anchorHeight, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
-	{"band.apart", "band", anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
-	{"band.rest", "band", bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
-	{"band.pull", "band", bandPull, setBandPull},
-	{"load.mass", "dumbbell", dumbbellMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
-	{"stance.out", "", stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
-	{"path.plane", "", held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
-	{"path.elbow", "", held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
-	{"path.rotation", "", held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
-	{"range.from", "", rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
-	{"range.to", "", rangeTo, func(d *setup.Document, _ int, v float64) { d.Movement.ToDeg = v }},
-	{"tempo.up", "", seconds("Lifting", "tempo.up", 0.5, func(t *setup.Tempo) float64 { return t.Up }), func(d *setup.Document, _ int, v float64) { d.Tempo.Up = v }},
-	{"tempo.top", "", seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }), func(d *setup.Document, _ int, v float64) { d.Tempo.Top = v }},
-	{"tempo.down", "", seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }), func(d *setup.Document, _ int, v float64) { d.Tempo.Down = v }},
-	{"tempo.bottom", "", seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }), func(d *setup.Document, _ int, v float64) { d.Tempo.Bottom = v }},
+	{"pulley.height", "cable strands", nil, pulleyHeight, setPulleyHeight},
+	{"columns.apart", "cable", apartTogether, columnsApart, setColumnsApart},
+	{"load.stack", "cable strands cam", nil, stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
+	{"band.height", "band", nil, anchorHeight, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
+	{"band.apart", "band", apartTogether, anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
+	{"band.rest", "band", nil, bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
+	{"band.pull", "band", func(d *setup.Document, i int) bool { return len(d.Loads[i].Pull) == 0 }, bandPull, setBandPull},
+	{"load.mass", "dumbbell bar", nil, freeMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
+	{"lever.plates", "lever", nil, plateMass, func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }},
+	{"stance.out", "", nil, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
+	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
+	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
+	{"path.plane", "", isRaise, held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
+	{"path.elbow", "", isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
+	{"path.rotation", "", isRaise, held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"hold.elevation", "", holds("shoulder.elevationDeg"), held("Elevation of the arm", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")},
+	{"hold.plane", "", holds("shoulder.planeDeg"), held("Plane of the arm", "shoulder.planeDeg", -45, 130), hold("shoulder.planeDeg")},
+	{"hold.rotation", "", holds("shoulder.rotationDeg"), held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"hold.elbow", "", holds("elbow.flexionDeg"), held("Elbow bend", "elbow.flexionDeg", 0, 145), hold("elbow.flexionDeg")},
+	{"guide.swivel", "", func(d *setup.Document, _ int) bool { return d.Movement.Guide != nil }, swivel, setSwivel},
+	{"range.from", "", isSweep, rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
+	{"range.to", "", isSweep, rangeTo, func(d *setup.Document, _ int, v float64) { d.Movement.ToDeg = v }},
+	{"tempo.up", "", moves, seconds("Lifting", "tempo.up", 0.5, func(t *setup.Tempo) float64 { return t.Up }), func(d *setup.Document, _ int, v float64) { d.Tempo.Up = v }},
+	{"tempo.top", "", moves, seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }), func(d *setup.Document, _ int, v float64) { d.Tempo.Top = v }},
+	{"tempo.down", "", moves, seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }), func(d *setup.Document, _ int, v float64) { d.Tempo.Down = v }},
+	{"tempo.bottom", "", moves, seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }), func(d *setup.Document, _ int, v float64) { d.Tempo.Bottom = v }},
+}
+
+func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }
+
+// leans says whether the trunk can be leaned forward: not where a bench decides it, nor where it follows from the legs.
+func leans(d *setup.Document, _ int) bool {
+	return d.Bench == nil && d.Posture.Kind != "prone" && !(d.Posture.RootOf() == "feet" && d.Movement.LegsMove()) && d.Movement.Kind != "shoulder-raise"
+}
+
+// holds says whether a movement other than a raise holds a coordinate that can be turned.
+func holds(key string) func(*setup.Document, int) bool {
+	return func(d *setup.Document, _ int) bool {
+		_, held := d.Movement.Hold[key]
+		return held && d.Movement.Kind != "shoulder-raise"
+	}
 }
 
 // seconds is a dial of one phase of the tempo. It is not painted: the match is that of the torque at rest.
@@ -76,13 +120,13 @@ func Settings(d *setup.Document) []Setting {
 	for i := range dials {
 		dl := &dials[i]
 		if dl.perLoad == "" {
-			if d.Movement.Kind == "shoulder-raise" || dl.name == "stance.out" || strings.HasPrefix(dl.name, "tempo.") {
+			if dl.of(d, -1) {
 				add(dl, dl.name, -1)
 			}
 			continue
 		}
 		for k := range d.Loads {
-			if d.Loads[k].Kind == dl.perLoad && !(dl.name == "band.pull" && len(d.Loads[k].Pull) > 0) {
+			if dl.of(d, k) {
 				add(dl, fmt.Sprintf("%s/%d", dl.name, k), k)
 			}
 		}
@@ -103,10 +147,13 @@ func Apply(d *setup.Document, key string, value float64) (setup.Document, setup.
 		index := -1
 		if dl.perLoad != "" {
 			k, err := strconv.Atoi(place)
-			if err != nil || k < 0 || k >= len(c.Loads) || c.Loads[k].Kind != dl.perLoad {
+			if err != nil || k < 0 || k >= len(c.Loads) {
 				break
 			}
 			index = k
+		}
+		if !dl.of(&c, index) {
+			break
 		}
 		if math.IsNaN(value) || math.IsInf(value, 0) {
 			return c, setup.Problems{{Path: key, What: "That is not a number.", Hint: "Give a finite number."}}
@@ -203,9 +250,13 @@ func setBandPull(d *setup.Document, i int, v float64) {
 }
 
 // heaviest is the end of a load's dial: a fifth of body mass in the hand, which is more than anybody raises on a straight
-// arm (own), or the load that is there.
+// arm (own), or twice the load that is there.
 func heaviest(d *setup.Document, step, ratio, now float64) float64 {
-	return max(now, math.Ceil(0.2*d.Lifter.Mass/max(ratio, 0.05)/step)*step)
+	usual := 0.2 * d.Lifter.Mass / max(ratio, 0.05)
+	if d.Movement.Kind != "shoulder-raise" {
+		usual = max(usual, 2*now)
+	}
+	return max(now, math.Ceil(usual/step)*step)
 }
 
 func stackMass(d *setup.Document, i int) Setting {
@@ -219,13 +270,55 @@ func stackMass(d *setup.Document, i int) Setting {
 	return s
 }
 
-func dumbbellMass(d *setup.Document, i int) Setting {
-	return Setting{Group: "loads", Label: "Dumbbell", Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, d.Loads[i].Mass), Step: 0.5, Value: d.Loads[i].Mass,
+func freeMass(d *setup.Document, i int) Setting {
+	l := &d.Loads[i]
+	label := "Dumbbell"
+	if l.Kind == "bar" {
+		label = "Mass in both hands"
+	}
+	return Setting{Group: "loads", Label: label, Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, l.Mass), Step: 0.5, Value: l.Mass,
 		Paint: "effort", Paths: []string{loadPath(i, "mass")}}
 }
 
+func plateMass(d *setup.Document, i int) Setting {
+	l := &d.Loads[i]
+	return Setting{Group: "loads", Label: "Plates", Kind: "mass", From: 0, To: heaviest(d, 2.5, 1, l.PlateMass), Step: 2.5, Value: l.PlateMass,
+		Paint: "effort", Paths: []string{loadPath(i, "plateMass"), loadPath(i, "handleRadius")}}
+}
+
 func stanceOut(d *setup.Document, _ int) Setting {
-	return Setting{Group: "body", Label: "Step out", Kind: "length", From: 0, To: 1.5, Step: 0.05, Value: d.Posture.X, Paths: []string{"posture.x"}}
+	x := d.Posture.X
+	label := "Step out"
+	if d.Posture.Kind != "standing" || d.Posture.HeadingDeg != 0 {
+		label = "Place, out from the columns"
+	}
+	return Setting{Group: "body", Label: label, Kind: "length", From: min(0, math.Floor(x)), To: max(1.5, math.Ceil(2*x)/2), Step: 0.05, Value: x, Paths: []string{"posture.x"}}
+}
+
+func benchAngle(d *setup.Document, _ int) Setting {
+	from := 0.0
+	if d.Posture.Kind == "leaning" {
+		from = 45
+	}
+	return Setting{Group: "body", Label: "Bench", Kind: "angle", From: from, To: 90, Step: 5, Value: d.Bench.AngleDeg, Paths: []string{"bench.angleDeg", "bench"}}
+}
+
+func trunkLean(d *setup.Document, _ int) Setting {
+	return Setting{Group: "body", Label: "Lean forward", Kind: "angle", From: -20, To: 90, Step: 5, Value: d.Posture.Trunk.PitchDeg, Paths: []string{"posture.trunk.pitchDeg", "posture.trunk"}}
+}
+
+func swivel(d *setup.Document, _ int) Setting {
+	return Setting{Group: "path", Label: "Elbows out", Kind: "angle", From: -20, To: 120, Step: 5, Value: d.Movement.Guide.SwivelDeg,
+		Paths: []string{"movement.guide.swivelDeg", "movement.guide"}}
+}
+
+// setSwivel keeps the difference to the end of the path.
+func setSwivel(d *setup.Document, _ int, v float64) {
+	g := d.Movement.Guide
+	if g.SwivelTo != 0 {
+		g.SwivelTo += v - g.SwivelDeg
+	}
+	g.SwivelDeg = v
 }
 
 func held(label, key string, from, to float64) func(*setup.Document, int) Setting {
@@ -244,10 +337,27 @@ func hold(key string) func(*setup.Document, int, float64) {
 	}
 }
 
+// sweeping is what the ends of a sweep may be turned to: an arm's raise over its usual halves, other coordinates over what
+// people can usually move.
+func sweeping(d *setup.Document) (from, to float64) {
+	c, _ := setup.CoordinateOf(d.Movement.Primary + "Deg")
+	info := &setup.Coordinates[c]
+	from, to = 5*math.Floor(min(info.OwnFrom, d.Movement.FromDeg, d.Movement.ToDeg)/5), 5*math.Ceil(max(info.OwnTo, d.Movement.FromDeg, d.Movement.ToDeg)/5)
+	return from, to
+}
+
 func rangeFrom(d *setup.Document, _ int) Setting {
-	return Setting{Group: "path", Label: "Range from", Kind: "angle", From: 0, To: 90, Step: 5, Value: d.Movement.FromDeg, Paths: []string{"movement.fromDeg"}}
+	s := Setting{Group: "path", Label: "Range from", Kind: "angle", From: 0, To: 90, Step: 5, Value: d.Movement.FromDeg, Paths: []string{"movement.fromDeg"}}
+	if d.Movement.Kind == "sweep" {
+		s.From, s.To = sweeping(d)
+	}
+	return s
 }
 
 func rangeTo(d *setup.Document, _ int) Setting {
-	return Setting{Group: "path", Label: "Range to", Kind: "angle", From: 30, To: 170, Step: 5, Value: d.Movement.ToDeg, Paths: []string{"movement.toDeg"}}
+	s := Setting{Group: "path", Label: "Range to", Kind: "angle", From: 30, To: 170, Step: 5, Value: d.Movement.ToDeg, Paths: []string{"movement.toDeg"}}
+	if d.Movement.Kind == "sweep" {
+		s.From, s.To = sweeping(d)
+	}
+	return s
 }

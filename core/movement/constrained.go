@@ -20,18 +20,45 @@ func (p *Path) local(at space.Vec) space.Vec {
 	return v
 }
 
+// fromShoulder is a place in the room counted from the lead shoulder at rest, in the lifter's axes; a left lead's are
+// mirrored.
+func (p *Path) fromShoulder(q *setup.Point) space.Vec {
+	b, st := p.body, p.station
+	shoulder := p.mirrored(space.Vec{Y: b.ShoulderHeight - b.HipHeight, Z: b.ShoulderHalf}, false)
+	return r3.Add(st.MidHip, r3.Add(st.Trunk.Apply(shoulder), st.Heading.Apply(p.mirrored(vec(q), false))))
+}
+
+// mirrored is a vector of the right side as the lead side has it; the axis of a turn changes the other way.
+func (p *Path) mirrored(v space.Vec, turn bool) space.Vec {
+	switch {
+	case p.Lead() == body.Right:
+		return v
+	case turn:
+		return space.MirrorSpin(v)
+	}
+	return space.MirrorPoint(v)
+}
+
 func vec(p *setup.Point) space.Vec { return space.Vec{X: p.X, Y: p.Y, Z: p.Z} }
 
 // guided leads the grip along a line or an arc; shoulder and elbow follow by two-link inverse kinematics.
 func (p *Path) guided(g *setup.Guide) func(float64, *body.Pose) float64 {
-	start := vec(&g.Start)
-	at := func(s float64) space.Vec { return r3.Add(start, r3.Scale(s, r3.Sub(vec(g.End), start))) }
+	place, turned := vec, vec
+	if g.Relative {
+		place = p.fromShoulder
+		turned = func(q *setup.Point) space.Vec { return p.station.Heading.Apply(p.mirrored(vec(q), true)) }
+	}
+	start := place(&g.Start)
+	var at func(s float64) space.Vec
 	if g.Kind == "arc" {
-		centre, axis := vec(g.Centre), r3.Unit(vec(g.About))
+		centre, axis := place(g.Centre), r3.Unit(turned(g.About))
 		at = func(s float64) space.Vec {
 			turn := space.Rot(axis, s*space.Rad(g.TurnDeg))
 			return r3.Add(centre, turn.Apply(r3.Sub(start, centre)))
 		}
+	} else {
+		end := place(g.End)
+		at = func(s float64) space.Vec { return r3.Add(start, r3.Scale(s, r3.Sub(end, start))) }
 	}
 	from, to := space.Rad(g.SwivelDeg), space.Rad(g.SwivelDeg)
 	if g.SwivelTo != 0 {

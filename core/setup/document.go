@@ -118,6 +118,7 @@ type Guide struct {
 	End       *Point  `json:"end,omitempty" doc:"line: at its end, m."`
 	Centre    *Point  `json:"centre,omitempty" doc:"arc: a point on its axis, m."`
 	About     *Point  `json:"about,omitempty" doc:"arc: direction of its axis."`
+	Relative  bool    `json:"relative,omitempty" doc:"Places are counted from the moving shoulder, forward, up and to the right of the lifter, and go along when the lifter moves; else they are places in the room."`
 	TurnDeg   float64 `json:"turnDeg,omitempty" doc:"arc: how far it goes, right-handed about the axis, degrees." minimum:"-300" maximum:"300"`
 	SwivelDeg float64 `json:"swivelDeg,omitempty" doc:"Where the elbow points: 0 towards the feet for a hand in front, + outward, degrees." minimum:"-120" maximum:"150"`
 	SwivelTo  float64 `json:"swivelToDeg,omitempty" doc:"The same at the end of the path; as at the start unless given." minimum:"-120" maximum:"150"`

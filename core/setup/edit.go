@@ -49,6 +49,10 @@ func copied[T any](p *T) *T {
 // Kinds lists the kinds of load.
 var Kinds = []string{"dumbbell", "bar", "cable", "strands", "band", "cam", "lever", "ownBody"}
 
+// Simple lists the kinds of load that need nothing but themselves, so that they can be added to any arm or turned into
+// one another.
+var Simple = []string{"cable", "dumbbell", "band"}
+
 // RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by the law in core/load.
 const RubberAtDouble = 2 * (2 - 0.25) * (0.086e6 + 0.136e6/2)
 
@@ -62,8 +66,8 @@ func (d *Document) WithLoadKind(index int, kind string) (Document, Problems) {
 		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no load %d.", index+1)}}
 	}
 	l := &c.Loads[index]
-	if !slices.Contains(Kinds, kind) {
-		return c, Problems{{Path: fmt.Sprintf("loads[%d].kind", index), What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Kinds, ", ") + "."}}
+	if !slices.Contains(Simple, kind) {
+		return c, Problems{{Path: fmt.Sprintf("loads[%d].kind", index), What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Simple, ", ") + "."}}
 	}
 	if kind != l.Kind {
 		mass := massAtHand(l)
@@ -82,8 +86,8 @@ func (d *Document) WithLoad(kind string) (Document, Problems) {
 	}
 	l := Load{ID: freeID(d.Loads, kind), Kind: kind, Variable: true, Side: side, Contact: Contact{Segment: "hand", At: "grip"},
 		Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Hysteresis: DefaultHysteresis}
-	if !slices.Contains(Kinds, kind) {
-		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Kinds, ", ") + "."}}
+	if !slices.Contains(Simple, kind) {
+		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Simple, ", ") + "."}}
 	}
 	complete(&l, 2)
 	c.Loads = append(c.Loads, l)

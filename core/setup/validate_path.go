@@ -94,17 +94,32 @@ func (v *validator) guide(m *Movement) {
 	}
 	v.within("movement.guide.swivelDeg", "swivel", g.SwivelDeg, -120, 150, "degrees", "")
 	v.within("movement.guide.swivelToDeg", "swivel at the end", g.SwivelTo, -120, 150, "degrees", "")
-	v.place("movement.guide.start", "hand's start", &g.Start)
+	place := v.place
+	if g.Relative {
+		place = v.near
+	}
+	place("movement.guide.start", "hand's start", &g.Start)
 	switch {
 	case !v.oneOf("movement.guide.kind", "kind of guide", g.Kind, "line", "arc"):
 	case g.Kind == "line":
-		v.place("movement.guide.end", "hand's end", g.End)
+		place("movement.guide.end", "hand's end", g.End)
 	default:
-		v.place("movement.guide.centre", "arc's centre", g.Centre)
+		place("movement.guide.centre", "arc's centre", g.Centre)
 		v.direction("movement.guide.about", "arc's axis", g.About)
 		if v.within("movement.guide.turnDeg", "turn", g.TurnDeg, -300, 300, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
 			v.add("movement.guide.turnDeg", "The arc turns by "+number(g.TurnDeg, "degrees")+".", "A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
 		}
+	}
+}
+
+// near checks a place that is counted from the shoulder.
+func (v *validator) near(path, name string, p *Point) {
+	if p == nil {
+		v.add(path, "The "+name+" is missing.", "", "Give x, y and z in metres, from the shoulder.")
+		return
+	}
+	for i, x := range []float64{p.X, p.Y, p.Z} {
+		v.within(path+"."+[]string{"x", "y", "z"}[i], name+", from the shoulder", x, -2, 2, "m", "")
 	}
 }
 

@@ -42,6 +42,19 @@ func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
 	return c
 }
 
+// moved is the unit vector from the joint along the segment that is seen to move: the limb, or what stands on it.
+func (c *fulcrum) moved(f *body.Frames) space.Vec {
+	switch right := c.joint % body.GirdleL; {
+	case right == body.GirdleR:
+		return r3.Unit(r3.Sub(f.Joint[c.joint+1], f.Joint[c.joint]))
+	case c.rooted && right == body.AnkleR, c.rooted && right == body.KneeR:
+		return r3.Unit(r3.Sub(f.Joint[c.joint-1], f.Joint[c.joint]))
+	case c.rooted && right == body.HipR:
+		return f.Turn[body.Trunk].Apply(space.Y)
+	}
+	return f.Direction(body.Beyond[c.joint][0])
+}
+
 // base is where the root's force is taken to act: under the ankle, or at the grip.
 func (c *fulcrum) base(f *body.Frames) space.Vec {
 	if c.hands {

@@ -183,7 +183,7 @@ func (u *run) sample(i int) float64 {
 	j := f.Joint[c.joint]
 	d := f.Direction(body.Beyond[c.joint][0])
 	axis, speed := c.axis(f, &u.in.Axis)
-	r.Axis[i], r.Joint[i], r.Direction[i] = axis, j, d
+	r.Axis[i], r.Joint[i], r.Direction[i] = axis, j, c.moved(f)
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
 	others := u.startOthers(i)

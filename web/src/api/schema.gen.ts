@@ -282,6 +282,8 @@ export interface components {
        * @enum {string}
        */
       kind: "line" | "arc";
+      /** @description Places are counted from the moving shoulder, forward, up and to the right of the lifter, and go along when the lifter moves; else they are places in the room. */
+      relative?: boolean;
       /** @description Middle of the closed hand at the start of the lift, m. */
       start: components["schemas"]["DocumentPoint"];
       /**
@@ -875,7 +877,13 @@ export interface components {
       /** @description What it is for, in a line. */
       about: string;
       document: components["schemas"]["Document"];
+      /**
+       * @description What it is for.
+       * @enum {string}
+       */
+      group: "shoulder" | "rear" | "chest" | "back" | "armFront" | "armBack" | "leg" | "trunk";
       key: string;
+      name: string;
     };
     Report: {
       /** @description Whether the other side does the same, mirrored. */
@@ -1411,6 +1419,8 @@ export interface components {
       momentArm: number;
       /** @description Pulley or anchor. */
       pulley?: components["schemas"]["ReportPoint"];
+      /** @description What it is fixed to. */
+      segment: string;
       /** @description Points that its kind is drawn with: a bar's ends; a bar's middle and ends on a cable; the junction of strands; a lever's pivot, plates and handle; a machine's axis and pad. */
       shape: components["schemas"]["ReportPoint"][];
       side: string;
