@@ -39,6 +39,7 @@ func main() {
 		"spread":   onDocument(spread),
 		"ready":    export(ready),
 		"lengths":  export(lengths),
+		"regions":  export(regions),
 		"bench":    js.FuncOf(bench),
 	}))
 	select {}
@@ -130,8 +131,11 @@ func ready(args []js.Value) (any, setup.Problems) {
 	if problems := setup.ValidateLifter("lifter", &l); len(problems) > 0 {
 		return nil, problems
 	}
-	return catalogue.ReadySetups(&l), nil
+	return catalogue.All(&l), nil
 }
 
 // lengths lists what the tape can measure on a lifter.
 func lengths([]js.Value) (any, setup.Problems) { return setup.Lengths, nil }
+
+// regions lists what a setup can be for.
+func regions([]js.Value) (any, setup.Problems) { return setup.Regions, nil }

@@ -71,6 +71,9 @@ const (
 // usual distances from ankle to ankle of unlike stances, m (own).
 var staggers = map[string]float64{"split": 0.6, "staggered": 0.25}
 
+// clearOfFloor is how much higher than standing the hips of a body start that hangs between bars, m (own).
+const clearOfFloor = 0.30
+
 // kept is how far the feet may be apart without lowering the hips, m: what that takes off, 2 mm, is below what a tape
 // can tell.
 const kept = 0.30
@@ -165,6 +168,9 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 	case "leaning":
 		return b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
 	}
+	if st.Root == OnHands {
+		return b.standingHip(p) + clearOfFloor
+	}
 	return b.standingHip(p)
 }
 
@@ -213,7 +219,11 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 			v.Y = height
 			return v
 		}
-		switch p.Kind {
+		kind := p.Kind
+		if st.Root == OnHands && kind == "standing" {
+			kind = "hanging"
+		}
+		switch kind {
 		case "seated":
 			ahead := b.Thigh()
 			l.ankle = at(ahead, max(b.AnkleH, st.MidHip.Y-b.Shank()), max(st.HalfFeet, b.HipHalf))
@@ -223,15 +233,15 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 				l.ankle = at(b.Thigh(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
 			} else {
 				l.knee = space.Vec{Y: -1}
-				l.foot = turned(&st.Heading, space.RotZ, -math.Pi/2)
+				l.foot = turned(&st.Heading, space.RotZ, math.Pi) // on the instep
 			}
 		case "supine":
 			l.ankle = at(0.75*b.Thigh(), b.AnkleH, max(st.HalfFeet, 1.5*b.HipHalf))
 			l.knee = add(forward, space.Y)
-		case "prone", "leaning", "side-lying":
+		case "prone", "leaning", "side-lying", "hanging":
 			l.ankle = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: out * max(st.HalfFeet, b.HipHalf)}))
 			l.foot = st.Trunk
-			if l.ankle.Y < b.AnkleH || (p.Kind == "prone" && st.Root != OnHands && bench != nil && bench.AngleDeg > 15) {
+			if kind != "hanging" && l.ankle.Y < b.AnkleH || (p.Kind == "prone" && st.Root != OnHands && bench != nil && bench.AngleDeg > 15) {
 				back := -math.Sqrt(max(0, math.Pow(b.HipHeight-b.AnkleH, 2)-math.Pow(st.MidHip.Y-b.AnkleH, 2)))
 				l.ankle, l.foot = at(0.9*back, b.AnkleH, max(st.HalfFeet, b.HipHalf)), st.Heading
 			}

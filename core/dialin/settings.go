@@ -290,7 +290,7 @@ func stanceOut(d *setup.Document, _ int) Setting {
 	x := d.Posture.X
 	label := "Step out"
 	if d.Posture.Kind != "standing" || d.Posture.HeadingDeg != 0 {
-		label = "Place, out from the columns"
+		label = "Out from columns"
 	}
 	return Setting{Group: "body", Label: label, Kind: "length", From: min(0, math.Floor(x)), To: max(1.5, math.Ceil(2*x)/2), Step: 0.05, Value: x, Paths: []string{"posture.x"}}
 }

@@ -138,7 +138,7 @@ func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.F
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {
 		items = append(items, build(i, &loads[i], st, false, start, end))
-		if mirror && loads[i].Contact.Segment != "trunk" {
+		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != "ownBody" {
 			items = append(items, build(i, &loads[i], st, true, start, end))
 		}
 	}

@@ -11,7 +11,7 @@ import (
 const beyondHands = 0.25
 
 // Shape is what a picture needs beside contact and start, m, by kind: the ends of a bar; the middle of a bar on a cable and
-// its ends; the junction of two strands; a lever's pivot, plates and handle; a machine's axis and where its pad touches.
+// its ends; the junction of two strands; a lever's pivot, plates and handle; a machine's axis and where its pad touches; the two bars that carry a hanging body.
 // Other loads have none.
 func (it *Item) Shape(f *body.Frames) []space.Vec {
 	switch s := it.Source.(type) {
@@ -24,6 +24,10 @@ func (it *Item) Shape(f *body.Frames) []space.Vec {
 			return []space.Vec{r3.Sub(s.at.in(f), across), r3.Add(s.at.in(f), across)}
 		}
 		return bar(f)
+	case ownBody:
+		if f.Station.Root == body.OnHands && !f.Station.OnToes {
+			return bars(f)
+		}
 	case *cable:
 		if s.at.shared {
 			return append([]space.Vec{s.at.line(f)}, bar(f)...)
@@ -41,6 +45,16 @@ func (it *Item) Shape(f *body.Frames) []space.Vec {
 		}
 	}
 	return nil
+}
+
+// bars are the ends of the two bars that a hanging body holds: right back, right front, left back, left front.
+func bars(f *body.Frames) []space.Vec {
+	along := f.Station.Heading.Apply(space.Vec{X: beyondHands})
+	var out []space.Vec
+	for _, g := range f.Grip {
+		out = append(out, r3.Sub(g, along), r3.Add(g, along))
+	}
+	return out
 }
 
 // bar is the two ends of a bar that both hands hold.

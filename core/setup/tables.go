@@ -114,7 +114,7 @@ func (l *Lifter) LengthOf(key string) float64 {
 type Region struct {
 	Key    string   `json:"key"`
 	Label  string   `json:"label"`
-	Joints []string `json:"joints"` // the joints that it crosses and may be profiled at
+	Joints []string `json:"joints" doc:"The joints that it crosses and may be profiled at."`
 }
 
 // Regions lists the regions that a setup can be for. The trunk's are held, not moved through a range: there torque and

@@ -190,8 +190,8 @@ func (u *run) sample(i int) float64 {
 	back := u.startBack()
 	for k, item := range u.acting {
 		if item.OwnBody() {
+			u.ownPart(u.part[k], i, weights, axis)
 			loads, lowering, weights = r3.Add(loads, weights), r3.Add(lowering, weights), space.Vec{}
-			u.ownPart(u.part[k], i, loads, axis)
 			continue
 		}
 		pull := item.At(f)

@@ -49,8 +49,11 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 	s.Values["at"], s.Values["peak"] = angle(*r.Total.PeakAngle.Value), Quantity{*r.Total.Peak.Value, "torque"}
 	s.Values["left"] = percent(*r.Total.LeftEnd.Value)
 	s.Text = "Heaviest at {at} ({peak}), {left} of it left at the end"
-	if *r.Total.LeftEnd.Value >= 1-1e-9 {
+	switch left := *r.Total.LeftEnd.Value; {
+	case left >= 1-1e-9:
 		s.Text = "Heaviest at the very end ({peak})"
+	case left < -0.005:
+		s.Text = "Heaviest at {at} ({peak}), at the end the load helps"
 	}
 	if stray, tone := straying(r, swept, total, school); stray != "" {
 		s.Text, s.Tone = s.Text+": "+stray, tone

@@ -17,17 +17,18 @@ const CoachName = "Perle Ansgar"
 type person struct {
 	name, notes string
 	body        setup.Lifter
-	stack       float64 // kg on the pin
-	bell        float64 // kg in the hand
+	stack       float64  // kg on the pin
+	bell        float64  // kg in the hand
+	also        []string // keys of ready setups beside the raises
 }
 
 func troupe() []person {
 	return []person{
 		{
 			name: "Suvi Brandt", notes: "Aerial performer. Hangs by one arm in the second act; wants shoulders that last the tour.",
-			stack: 10, bell: 2.5,
+			stack: 10, bell: 2.5, also: []string{"pulldown.kneeling", "curl.behind", "plank"},
 			body: setup.Lifter{Stature: 1.68, Mass: 61, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.315},
-				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: 0, ToDeg: 170}},
+				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -50, ToDeg: 170}},
 				Strength: []setup.StrengthTest{
 					{Action: "shoulder.abduction", AngleDeg: 20, Torque: 45}, {Action: "shoulder.abduction", AngleDeg: 60, Torque: 39}, {Action: "shoulder.abduction", AngleDeg: 100, Torque: 29},
 					{Action: "shoulder.flexion", AngleDeg: 20, Torque: 51}, {Action: "shoulder.flexion", AngleDeg: 60, Torque: 46}, {Action: "shoulder.flexion", AngleDeg: 100, Torque: 36},
@@ -35,13 +36,13 @@ func troupe() []person {
 		},
 		{
 			name: "Ilvane Torsk", notes: "Rigger. Broad; the arms track wide. Old strain on the left, quiet for a year.",
-			stack: 15, bell: 3.5,
+			stack: 15, bell: 3.5, also: []string{"row.hinged", "lever.far", "squat.goblet", "knee.extension"},
 			body: setup.Lifter{Stature: 1.88, Mass: 94, NaturalPathDeg: 16, Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
-				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: 0, ToDeg: 150, Pain: "left side pinches near the top"}}},
+				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 150, Pain: "left side pinches near the top"}}},
 		},
 		{
 			name: "Madoc Quill", notes: "Puppeteer. Holds both arms overhead for minutes at a time.",
-			stack: 10, bell: 3,
+			stack: 10, bell: 3, also: []string{"press.bench.60", "fly.flat", "pull.face", "extension.overhead"},
 			body: setup.Lifter{Stature: 1.74, Mass: 70, NaturalPathDeg: 10},
 		},
 	}
@@ -68,7 +69,7 @@ func add(ctx context.Context, st *store.Store, coach store.Coach, p *person) err
 	if err := st.CreateLifter(ctx, &l); err != nil {
 		return err
 	}
-	for _, d := range raises(p) {
+	for _, d := range setups(p) {
 		document, err := json.Marshal(d)
 		if err != nil {
 			return err

@@ -262,7 +262,7 @@ func TestLifters(t *testing.T) {
 	p.says("h1", "Tamsel Orre")
 	p.says("section", "No setups yet")
 	p.press("New setup")
-	p.press("Begin")
+	p.press("Begin: Cross-behind raise, hand height")
 	p.until("the picture", handle("pulley"))
 	p.says(saveState, "version 1")
 	// Measured again, the setup offers the new measures.

@@ -655,6 +655,12 @@ export interface components {
        */
       toDeg: number;
     };
+    DocumentRegion: {
+      /** @description The joints that it crosses and may be profiled at. */
+      joints: string[];
+      key: string;
+      label: string;
+    };
     DocumentStrengthTest: {
       /**
        * @description Joint action.

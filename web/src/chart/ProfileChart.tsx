@@ -7,6 +7,7 @@ import type { Report, Uncertainty } from "../engine/types";
 import { followPointer } from "../figure/drags";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
+import { gapsOf, placeOf, ticksAlong } from "./along";
 
 const Box = styled.div`
   .legend { display: flex; flex-wrap: wrap; gap: 2px 10px; margin: 2px 0 4px; font-size: 12px; color: var(--quiet); }
@@ -29,29 +30,29 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
   const values = [c.torque, c.capacity, c.weights].flat().filter((v): v is number => v != null);
   const top = Math.max(...values, 1) * factor * 1.08;
   const bottom = Math.min(0, ...values) * factor * 1.08;
-  const first = c.angleDeg[0] ?? 0;
-  const last = c.angleDeg.at(-1) ?? 1;
+  const swept = c.sweptDeg.at(-1) || 1;
   const x = scaleLinear({
-    domain: [first, last],
+    domain: [0, swept],
     range: [margin.left, Math.max(margin.left + 10, width - margin.right)],
   });
   const y = scaleLinear({ domain: [bottom, top], range: [height - margin.bottom, margin.top], nice: true });
   const indices = c.s.map((_, i) => i);
   const at = (curve: (number | null)[]) => ({
     data: indices,
-    x: (i: number) => x(c.angleDeg[i] ?? 0),
+    x: (i: number) => x(c.sweptDeg[i] ?? 0),
     y: (i: number) => y((curve[i] ?? 0) * factor),
     defined: (i: number) => curve[i] != null,
   });
   const drag = (event: React.PointerEvent<SVGSVGElement>) => {
     const go = (clientX: number) => {
       const left = svg.current?.getBoundingClientRect().left ?? 0;
-      moveTo(Math.max(0, Math.min(1, (x.invert(clientX - left) - first) / (last - first))));
+      moveTo(placeOf(c.sweptDeg, x.invert(clientX - left)));
     };
     go(event.clientX);
     followPointer(event, go, () => {});
   };
-  const angle = first + (last - first) * s;
+  const place = valueAt(c.sweptDeg, s) ?? 0;
+  const ticks = ticksAlong(c.sweptDeg, c.angleDeg);
   const torque = valueAt(c.torque, s);
   const text = { fill: "var(--quiet)", fontSize: 10, fontFamily: "Spline Sans Mono Variable" };
   return (
@@ -59,7 +60,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
       <Legend hasTarget={c.target.length > 0} parts={report.parts.length > 1 ? report.parts.map((p) => p.id) : []} />
       {width > 0 && (
         <svg ref={svg} height={height} role="img" aria-label={describe(report, units.text)} onPointerDown={drag}>
-          <Thirds x={x} first={first} last={last} />
+          <Thirds x={x} last={swept} />
           {c.target.length > 0 && <TargetBand at={at(c.target)} />}
           {report.parts.length > 1 && <Parts report={report} at={at} />}
           <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
@@ -68,7 +69,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
           {uncertainty && (
             <Area
               data={uncertainty.angleDeg.map((_, i) => i)}
-              x={(i) => x(uncertainty.angleDeg[i] ?? 0)}
+              x={(i) => x(valueAt(c.sweptDeg, i / (uncertainty.angleDeg.length - 1)) ?? 0)}
               y0={(i) => y((uncertainty.low[i] ?? 0) * factor)}
               y1={(i) => y((uncertainty.high[i] ?? 0) * factor)}
               defined={(i) => uncertainty.low[i] != null}
@@ -77,8 +78,8 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
             />
           )}
           <LinePath {...at(c.torque)} stroke="var(--ember)" strokeWidth={2.6} />
-          {report.gaps.map((g) => (
-            <Gap key={`${g.index}${g.fromDeg}`} from={x(g.fromDeg)} to={x(g.toDeg)} />
+          {gapsOf(c.torque).map(([from, to]) => (
+            <Gap key={from} from={x(c.sweptDeg[from] ?? 0)} to={x(c.sweptDeg[to] ?? 0)} />
           ))}
           <AxisLeft
             scale={y}
@@ -91,19 +92,19 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
           <AxisBottom
             scale={x}
             top={height - margin.bottom}
-            numTicks={6}
+            tickValues={ticks.map((t) => t.at)}
             stroke="var(--line)"
             tickStroke="var(--line)"
             tickLength={4}
-            tickFormat={(v) => `${v}°`}
+            tickFormat={(_, i) => ticks[i]?.label ?? ""}
             tickLabelProps={() => ({ ...text, textAnchor: "middle", dy: 2 })}
           />
           <text x={4} y={10} {...text}>
             {units.unit("torque").name}
           </text>
           <line
-            x1={x(angle)}
-            x2={x(angle)}
+            x1={x(place)}
+            x2={x(place)}
             y1={margin.top}
             y2={height - margin.bottom}
             stroke="var(--ink)"
@@ -111,7 +112,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
           />
           {torque !== null && (
             <circle
-              cx={x(angle)}
+              cx={x(place)}
               cy={y(torque * factor)}
               r={4.5}
               fill="var(--sheet)"
@@ -140,9 +141,9 @@ function describe(report: Report, text: (v: number, kind: string) => string): st
   return `Torque over the angle: largest ${text(peak.value, "torque")} at ${text(peakAngleDeg.value, "angle")}, ${text(100 * leftEnd.value, "percent")} of it at the end.`;
 }
 
-function Thirds({ x, first, last }: { x: (v: number) => number; first: number; last: number }) {
+function Thirds({ x, last }: { x: (v: number) => number; last: number }) {
   return [1, 2].map((k) => {
-    const at = x(first + ((last - first) * k) / 3);
+    const at = x((last * k) / 3);
     return (
       <line
         key={k}
@@ -196,7 +197,7 @@ type At = (curve: (number | null)[]) => {
   defined: (i: number) => boolean;
 };
 
-/** The parts of several loads, one on the other on top of the arm's own weight: together they are the torque. */
+/** The parts of several loads, one on the other on top of the body's own weight: together they are the torque. */
 function Parts({ report, at }: { report: Report; at: At }) {
   let below = report.curves.weights;
   return report.parts.map((part, k) => {
@@ -230,7 +231,7 @@ function Legend({ hasTarget, parts }: { hasTarget: boolean; parts: string[] }) {
       <span>{line({ stroke: "var(--ember)", strokeWidth: 2.6 })}torque</span>
       <span>{line({ stroke: "var(--slate)", strokeWidth: 1.6, strokeDasharray: "6 4" })}strength</span>
       {hasTarget && <span>{line({ stroke: "var(--slate)", strokeWidth: 7, opacity: 0.35 })}wanted</span>}
-      <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}arm alone</span>
+      <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}own weight</span>
       {parts.map((id, i) => (
         <span key={id}>
           {line({ stroke: partColours[i % partColours.length], strokeWidth: 7, opacity: 0.55 })}

@@ -19,8 +19,8 @@ const height = 64;
 export function ReadingChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
-  const part = report.parts.find((p) => p.kind === "cable") ?? report.parts[0];
-  if (!part) return null;
+  const part = report.parts.find((p) => p.kind === "cable") ?? report.parts.find((p) => p.kind !== "ownBody");
+  if (!part || report.hold) return <p>{jointSentence(report, s, units)}</p>;
   const x = scaleLinear({ domain: [0, 1], range: [2, Math.max(10, width - 2)] });
   const y = scaleLinear({ domain: [0, 1.05], range: [height - 2, 4] });
   const indices = report.curves.s.map((_, i) => i);
@@ -33,7 +33,14 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
       defined: (i: number) => curve[i] != null,
     };
   };
-  const pull = { cable: "tension", band: "pull" }[part.kind] ?? "weight";
+  const pull =
+    {
+      cable: "tension",
+      strands: "pull on each hand",
+      band: "pull",
+      cam: "push of the pad",
+      lever: "push of the handle",
+    }[part.kind] ?? "weight";
   const [force, torque] = [valueAt(part.tension, s), valueAt(part.torque, s)];
   const forces = part.tension.filter((v): v is number => v != null);
   const [least, most] = [Math.min(...forces), Math.max(...forces)];
@@ -72,5 +79,6 @@ function jointSentence(report: Report, s: number, units: Units): string | null {
   if (grip == null || along == null || across == null) return null;
   const force = (v: number) => units.text(Math.abs(v), "force");
   const way = along < 0 ? "pulls on" : "presses into";
-  return `The hand holds ${force(grip)}. Loads and arm together: ${force(along)} ${way} the shoulder along the arm, ${force(across)} across it, before any muscle.`;
+  const limb = report.joint === "shoulder" ? "arm" : "limb";
+  return `The hand holds ${force(grip)}. Loads and ${limb} together: ${force(along)} ${way} the ${report.joint} along the ${limb}, ${force(across)} across it, before any muscle.`;
 }

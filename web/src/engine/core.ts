@@ -1,5 +1,5 @@
 import { loadCore, type RawCore } from "./load";
-import type { Answer, Length, Lifter, Ready, Report, Scene, Setting, SetupDocument, Tempo } from "./types";
+import type { Answer, Length, Lifter, Ready, Region, Report, Scene, Setting, SetupDocument, Tempo } from "./types";
 
 /** The core on the main thread, with types. Documents go in as JSON text, so that one text can serve several calls. */
 export class Core {
@@ -34,6 +34,9 @@ export class Core {
   }
   lengths(): Answer<Length[]> {
     return JSON.parse(this.raw.lengths());
+  }
+  regions(): Answer<Region[]> {
+    return JSON.parse(this.raw.regions());
   }
   ready(lifter: Lifter): Answer<Ready[]> {
     return JSON.parse(this.raw.ready(JSON.stringify(lifter)));

@@ -15,6 +15,7 @@ export type RawCore = {
   spread(document: string): string;
   ready(lifter: string): string;
   lengths(): string;
+  regions(): string;
   bench(document: string, times: number): number;
 };
 

@@ -1,6 +1,6 @@
 import type { Report, Scene } from "../engine/types";
 import { sweptArm } from "./sweep";
-import { add, mul, path, type Vec, type Vec2, vec } from "./vector";
+import { add, mul, path, unit, type Vec, type Vec2 } from "./vector";
 import { project, type View } from "./view";
 
 const widest = 0.16; // of the ribbon at the largest torque, m
@@ -10,8 +10,17 @@ export type Ring = { inner: number; handle: number };
 
 export function ringOf(scene: Scene): Ring {
   const s = scene.sizes;
-  const inner = (s.upperArm ?? 0.33) + (s.forearm ?? 0.26) + (s.hand ?? 0.19) + 0.03;
-  return { inner, handle: inner + widest + 0.035 };
+  const hand = (s.forearm ?? 0.26) + (s.hand ?? 0.19);
+  const shank = (s.kneeHeight ?? 0.5) + 0.02;
+  const inner =
+    {
+      shoulder: (s.upperArm ?? 0.33) + hand,
+      elbow: hand,
+      girdle: 0.3,
+      knee: shank,
+      hip: Math.max(shank, (s.shoulderHeight ?? 1.43) - (s.hipHeight ?? 0.93) + 0.1),
+    }[scene.joint] ?? hand;
+  return { inner: inner + 0.03, handle: inner + widest + 0.065 };
 }
 
 /** The colour of an effort: pale, ember, deep. */
@@ -21,11 +30,15 @@ export function effortColour(effort: number): string {
   return `color-mix(in oklab, var(--ember-deep) ${Math.round((share - 0.5) * 200)}%, var(--ember))`;
 }
 
-export function directionNow(scene: Scene, lead: string): { joint: Vec; direction: Vec } | null {
-  const upper = scene.segments.find((s) => s.name === `upperArm.${lead}`);
-  if (!upper) return null;
-  const t = upper.turn;
-  return { joint: upper.origin, direction: vec(-(t[1] ?? 0), -(t[4] ?? 0), -(t[7] ?? 0)) };
+/** Where the joint is at a place along the path, and where its segment points, between the report's samples. */
+export function directionAt(report: Report, s: number): { joint: Vec; direction: Vec } | null {
+  const arm = sweptArm(report);
+  const at = s * (arm.joint.length - 1);
+  const [i, j] = [Math.floor(at), Math.ceil(at)];
+  const [p, q, d, e] = [arm.joint[i], arm.joint[j], arm.direction[i], arm.direction[j]];
+  if (!p || !q || !d || !e) return null;
+  const between = (a: Vec, b: Vec) => add(mul(a, 1 - (at - i)), mul(b, at - i));
+  return { joint: between(p, q), direction: unit(between(d, e)) };
 }
 
 /** The ribbon round the working joint: as wide at each angle as the torque there, darker the harder it is. */

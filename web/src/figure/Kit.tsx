@@ -51,12 +51,16 @@ function sameColumn(a: ColumnProps, b: ColumnProps): boolean {
   return a.view === b.view && a.numbered === b.numbered && JSON.stringify(a.column) === JSON.stringify(b.column);
 }
 
+/** Where a cable ends: at its contact, or at the middle of a bar or the junction of two strands. */
+const endOf = (load: SceneLoad): Vec => load.shape[0] ?? load.contact;
+
 type Piece = { from: number; to: number; middle: Vec };
 
 /** A cable in pieces, each with a depth of its own, so that it can pass behind the body and come out in front. */
 export function cablePieces(load: SceneLoad): Piece[] {
-  const { pulley, contact } = load;
-  if (!pulley) return [];
+  const { pulley } = load;
+  if (!pulley || load.kind === "cam" || load.kind === "lever") return [];
+  const contact = endOf(load);
   const n = load.state === "slack" ? 1 : 8;
   const at = (t: number) => add(pulley, mul(vec(contact.x - pulley.x, contact.y - pulley.y, contact.z - pulley.z), t));
   return Array.from({ length: n }, (_, i) => ({ from: i / n, to: (i + 1) / n, middle: at((i + 0.5) / n) }));
@@ -64,7 +68,7 @@ export function cablePieces(load: SceneLoad): Piece[] {
 
 export function Cable({ view, load, piece }: { view: View; load: SceneLoad; piece: Piece }) {
   if (!load.pulley) return null;
-  const [p, c] = [project(view, load.pulley), project(view, load.contact)];
+  const [p, c] = [project(view, load.pulley), project(view, endOf(load))];
   if (load.state === "slack") {
     const sag: Vec2 = [(p[0] + c[0]) / 2, Math.max(p[1], c[1]) + 18];
     return <path d={`M${p}Q${sag} ${c}`} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeDasharray="5 4" />;
@@ -96,7 +100,8 @@ function BandPiece({ from, to, stretch }: { from: Vec2; to: Vec2; stretch: numbe
 /** What the hand holds: a stirrup handle on a cable, or a dumbbell. */
 export function Held({ view, load, hand }: { view: View; load: SceneLoad; hand: Person["hands"][number] }) {
   if (load.kind === "dumbbell") return <Dumbbell view={view} hand={hand} mass={load.mass} />;
-  if (!load.pulley) return null;
+  if (!load.pulley || load.kind === "lever" || load.shape.length > 1) return null;
+  if (load.kind === "strands") return <Knob view={view} load={load} hand={hand} />;
   const [a, b] = [add(hand.grip, mul(hand.across, 0.065)), add(hand.grip, mul(hand.across, -0.065))];
   const toPulley = vec(load.pulley.x - hand.grip.x, load.pulley.y - hand.grip.y, load.pulley.z - hand.grip.z);
   const length = Math.hypot(toPulley.x, toPulley.y, toPulley.z) || 1;
@@ -106,6 +111,17 @@ export function Held({ view, load, hand }: { view: View; load: SceneLoad; hand: 
     <g fill="none" stroke="var(--ink)" strokeLinejoin="round" strokeLinecap="round">
       <path d={path(points, false)} strokeWidth={1.8} />
       <path d={path([project(view, a), project(view, b)], false)} strokeWidth={5} />
+    </g>
+  );
+}
+
+/** The end of a strand of rope in the hand. */
+function Knob({ view, load, hand }: { view: View; load: SceneLoad; hand: Person["hands"][number] }) {
+  const [knot, grip] = [project(view, endOf(load)), project(view, hand.grip)];
+  return (
+    <g stroke="var(--ink)" strokeLinecap="round">
+      <path d={path([knot, grip], false)} fill="none" strokeWidth={3} />
+      <circle cx={grip[0]} cy={grip[1]} r={Math.max(3, view.scale * 0.022)} fill="var(--ink)" />
     </g>
   );
 }

@@ -3,11 +3,12 @@ import styled from "styled-components";
 import type { Painting, Report, Scene, Setting, SetupDocument } from "../engine/types";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
-import { directionNow, Ribbon, RingHandle, ringOf } from "./Arc";
+import { directionAt, Ribbon, RingHandle, ringOf } from "./Arc";
 import { BodyGroup, Strip } from "./Body";
-import { elevationAt, followPointer, heightAt, inPicture, movedAlong, planeAt } from "./drags";
+import { elevationAt, followPointer, heightAt, inPicture, movedAlong, placeNear, planeAt } from "./drags";
 import { Forces, forceScale } from "./Forces";
 import { Cable, Column, cablePieces, Floor, Held } from "./Kit";
+import { Cushion, Machine } from "./Machines";
 import { middleDepth, type Person, person } from "./person";
 import { sweptArm } from "./sweep";
 import { add, mul, norm, type Vec, type Vec2, vec } from "./vector";
@@ -53,7 +54,7 @@ export function SceneView(props: Props) {
   const view = useMemo(() => fit(viewName, scene.headingDeg, viewTurn, extent, size.width, size.height), [framed]);
   const who = useMemo(() => person(scene, props.document.target.region), [scene, props.document.target.region]);
   const ring = ringOf(scene);
-  const now = directionNow(scene, report.lead);
+  const now = report.hold ? null : directionAt(report, scene.s);
   const scale = forceScale(Math.max(...scene.loads.map((l) => l.tension), 1));
   const setting = (name: string) => settings.find((s) => s.key === name);
 
@@ -73,10 +74,11 @@ export function SceneView(props: Props) {
     });
   const dragNeedle = (event: React.PointerEvent<Element>) =>
     drag(event, (at) => {
-      const angle = elevationAt(view, report, at);
+      const angle = setting("range.to") ? elevationAt(view, report, at) : null;
       const [first, last] = [report.curves.angleDeg.at(0), report.curves.angleDeg.at(-1)];
-      if (angle === null || first == null || last == null) return;
-      actions.moveTo(Math.max(0, Math.min(1, (angle - first) / (last - first))));
+      if (angle === null || first == null || last == null || first === last)
+        actions.moveTo(placeNear(view, report, ring.handle, at));
+      else actions.moveTo(Math.max(0, Math.min(1, (angle - first) / (last - first))));
     });
   const turnScene = (event: React.PointerEvent<Element>) => {
     if (viewName !== "free") return;
@@ -103,7 +105,7 @@ export function SceneView(props: Props) {
           </defs>
           <Floor view={view} extent={extent} />
           <Solids view={view} scene={scene} who={who} effort={props.effort} lead={report.lead} />
-          <Ribbon view={view} report={report} ring={ring} />
+          {!report.hold && <Ribbon view={view} report={report} ring={ring} />}
           {scene.loads.map((l) => (
             <Forces key={`${l.index}${l.mirror}`} view={view} load={l} units={units} scale={scale} />
           ))}
@@ -117,7 +119,7 @@ export function SceneView(props: Props) {
           />
           <Stance view={view} scene={scene} setting={setting("stance.out")} drag={drag} actions={actions} />
           {now && <PlaneHandle {...{ view, report, ring, now, drag, actions }} setting={setting("path.plane")} />}
-          <Ends view={view} report={report} ring={ring} drag={dragEnd} />
+          {setting("range.to") && <Ends view={view} report={report} ring={ring} drag={dragEnd} />}
           {now && (
             <RingHandle
               view={view}
@@ -147,10 +149,17 @@ function extentOf(scene: Scene, report: Report): Extent {
   const hip = scene.segments[0]?.origin ?? vec(0, 0.93, 0);
   const reach = ringOf(scene).handle + 0.11;
   const arm = sweptArm(report);
-  const rim = arm.direction.map((d, i) => add(arm.joint[i] ?? hip, mul(d, reach)));
-  const hands = scene.segments.filter((s) => s.name.startsWith("hand.")).map((s) => s.origin);
-  const points = [...rim, ...hands, ...scene.columns.map((c) => vec(c.x, c.height, c.z))];
-  let [back, front, side, top] = [0.35, 0.45, 0.55, 1.06 * (scene.sizes.stature ?? 1.75)];
+  const rim = report.hold ? [] : arm.direction.map((d, i) => add(arm.joint[i] ?? hip, mul(d, reach)));
+  const body = scene.segments.filter((s) => !s.name.startsWith("thigh.")).map((s) => s.origin);
+  const kit = scene.loads.flatMap((l) => [...(l.pulley ? [l.pulley] : []), ...l.shape]);
+  const points = [...rim, ...body, ...kit, ...scene.columns.map((c) => vec(c.x, c.height, c.z))];
+  const head = scene.segments.find((s) => s.name === "head");
+  if (head) {
+    const crown = 0.2 * (scene.sizes.stature ?? 1.75);
+    points.push(add(head.origin, mul(vec(head.turn[1] ?? 0, head.turn[4] ?? 0, head.turn[7] ?? 0), crown)));
+  }
+  const upright = scene.posture === "standing" && scene.joint === "shoulder";
+  let [back, front, side, top] = [0.35, 0.45, 0.55, upright ? 1.06 * (scene.sizes.stature ?? 1.75) : 0.8];
   for (const p of points) {
     back = Math.max(back, hip.x - p.x + 0.12);
     front = Math.max(front, p.x - hip.x);
@@ -161,6 +170,11 @@ function extentOf(scene: Scene, report: Report): Extent {
     low: vec(hip.x - out(back), -0.02, hip.z - out(side)),
     high: vec(hip.x + out(front), out(top), hip.z + out(side)),
   };
+}
+
+/** Whether a side has a load of its own, or one that both share. */
+function works(scene: Scene, side: string): boolean {
+  return scene.loads.some((l) => l.side === side || l.segment === "trunk" || l.kind === "ownBody");
 }
 
 /** Everything with a body, sorted from far to near. */
@@ -176,7 +190,14 @@ function Solids(props: { view: View; scene: Scene; who: Person; effort: number; 
       node: <Column view={view} column={c} numbered={!c.mirror || view.name === "side"} />,
     });
   }
+  for (const [i, pad] of scene.pads.entries())
+    items.push({ depth: depth(view, pad.middle) - 0.02, key: `pad${i}`, node: <Cushion view={view} pad={pad} /> });
   for (const l of scene.loads) {
+    items.push({
+      depth: depth(view, l.contact) + 0.1,
+      key: `kit${l.index}${l.mirror}`,
+      node: <Machine view={view} load={l} />,
+    });
     if (!l.pulley) continue;
     for (const piece of cablePieces(l)) {
       const key = `cable${l.index}${l.mirror}${piece.from}`;
@@ -193,19 +214,21 @@ function Solids(props: { view: View; scene: Scene; who: Person; effort: number; 
     if (!group.name.startsWith("arm.")) continue;
     const side = group.name.slice(4);
     const hand = who.hands.find((h) => h.side === side);
-    const strip = who.strips.find((s) => s.side === side);
-    const loads = scene.loads.filter((l) => l.side === side);
-    if (!hand || !strip || loads.length === 0) continue;
-    for (const load of loads) {
+    if (!hand) continue;
+    for (const load of scene.loads.filter((l) => l.segment === `hand.${side}`)) {
       items.push({
         depth: near + 0.001,
         key: `held.${side}${load.index}`,
         node: <Held view={view} load={load} hand={hand} />,
       });
     }
+  }
+  for (const strip of who.strips) {
+    const group = who.groups.find((g) => g.name === strip.group);
+    if (!group || !works(scene, strip.side)) continue;
     items.push({
-      depth: near + 0.002,
-      key: `strip.${side}`,
+      depth: middleDepth(group, view.toward) + 0.002,
+      key: `strip.${strip.side}`,
       node: <Strip view={view} strip={strip} effort={props.effort} />,
     });
   }
@@ -232,7 +255,7 @@ function Pulleys(props: {
   const { view, scene, settings, drag, actions } = props;
   return scene.loads.map((l) => {
     const pulley = l.pulley;
-    if (!pulley) return null;
+    if (!pulley || l.kind === "cam" || l.kind === "lever") return null;
     const band = l.kind === "band";
     const height = settings.find((s) => s.key === `${band ? "band" : "pulley"}.height/${l.index}`);
     const apart = settings.find((s) => s.key === `${band ? "band" : "columns"}.apart/${l.index}`);

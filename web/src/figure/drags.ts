@@ -77,6 +77,20 @@ export function elevationAt(view: View, report: Report, screen: Vec2): number | 
   return (Math.atan2(s, c) * 180) / Math.PI;
 }
 
+/** The place along the path whose point on the ring is nearest to the pointer. */
+export function placeNear(view: View, report: Report, radius: number, screen: Vec2): number {
+  const arm = sweptArm(report);
+  let [best, least] = [0, Number.POSITIVE_INFINITY];
+  arm.joint.forEach((joint, i) => {
+    const d = arm.direction[i];
+    if (!d) return;
+    const [x, y] = project(view, vec(joint.x + d.x * radius, joint.y + d.y * radius, joint.z + d.z * radius));
+    const away = Math.hypot(x - screen[0], y - screen[1]);
+    if (away < least) [best, least] = [i, away];
+  });
+  return best / Math.max(1, arm.joint.length - 1);
+}
+
 function planeBasis(report: Report): [Vec, Vec, Vec] | null {
   const arm = sweptArm(report);
   const n = arm.direction.length;

@@ -45,8 +45,8 @@ class Limb {
 
 export type Person = {
   groups: Group[];
-  /** The line of the target region on each shoulder: middle of the strip and the way it faces. */
-  strips: { side: string; chain: Blob[]; facing: Vec }[];
+  /** The line of the target region on each side: the group it lies on, its chain and the way it faces. */
+  strips: { side: string; group: string; chain: Blob[]; facing: Vec }[];
   hands: { side: string; grip: Vec; across: Vec; along: Vec }[];
 };
 
@@ -58,13 +58,14 @@ export function person(scene: Scene, region: string): Person {
     if (!segment) throw new Error(`The scene has no ${name}.`);
     return new Limb(segment, k);
   };
-  const holding = new Set(scene.loads.map((l) => l.side));
+  const holding = new Set(scene.loads.filter((l) => l.segment.startsWith("hand.")).map((l) => l.side));
   const out: Person = { groups: [], strips: [], hands: [] };
   out.groups.push(trunk(limb("trunk"), scene, k), head(limb("head"), k));
   for (const side of ["right", "left"]) {
     out.groups.push(leg(side, limb, scene));
     out.groups.push(arm(side, limb, scene, holding.has(side)));
-    out.strips.push(strip(side, limb(`upperArm.${side}`), scene, region));
+    const strip = stripOf(side, limb, scene, region);
+    if (strip) out.strips.push(strip);
     const hand = limb(`hand.${side}`);
     out.hands.push({
       side,
@@ -238,17 +239,67 @@ function leg(side: string, limb: (name: string) => Limb, scene: Scene): Group {
   };
 }
 
-/** The strip of the deltoid that the setup is for, lying on the outside or the front of the shoulder. */
-function strip(side: string, u: Limb, scene: Scene, region: string) {
-  const upper = scene.sizes.upperArm ?? 0.33;
+/** Where a region lies: the segment it is drawn on, the group it belongs to, which way it faces there, and how far along. */
+type Lie = {
+  on: "upperArm" | "thigh" | "trunk";
+  facing: "front" | "back" | "side";
+  from: number;
+  to: number;
+  out?: number;
+};
+
+const lies: [string, Lie][] = [
+  ["deltoid.middle", { on: "upperArm", facing: "side", from: -0.08, to: 0.46 }],
+  ["deltoid.anterior", { on: "upperArm", facing: "front", from: -0.08, to: 0.46 }],
+  ["deltoid.posterior", { on: "upperArm", facing: "back", from: -0.08, to: 0.42 }],
+  ["biceps", { on: "upperArm", facing: "front", from: 0.25, to: 0.92 }],
+  ["brachialis", { on: "upperArm", facing: "front", from: 0.5, to: 0.95 }],
+  ["triceps", { on: "upperArm", facing: "back", from: 0.2, to: 0.9 }],
+  ["quadriceps", { on: "thigh", facing: "front", from: 0.2, to: 0.95 }],
+  ["hamstrings", { on: "thigh", facing: "back", from: 0.2, to: 0.9 }],
+  ["gluteus", { on: "thigh", facing: "back", from: -0.15, to: 0.15 }],
+  ["pectoralis.clavicular", { on: "trunk", facing: "front", from: 0.9, to: 0.84, out: 0.55 }],
+  ["pectoralis.sternal", { on: "trunk", facing: "front", from: 0.84, to: 0.72, out: 0.5 }],
+  ["pectoralis.costal", { on: "trunk", facing: "front", from: 0.72, to: 0.62, out: 0.5 }],
+  ["latissimus", { on: "trunk", facing: "back", from: 0.78, to: 0.3, out: 0.55 }],
+  ["trapezius", { on: "trunk", facing: "back", from: 1.02, to: 0.8, out: 0.3 }],
+  ["abdominals", { on: "trunk", facing: "front", from: 0.55, to: 0.15, out: 0.22 }],
+  ["obliques", { on: "trunk", facing: "front", from: 0.5, to: 0.2, out: 0.6 }],
+];
+
+/** The strip of the region that the setup is for, lying on the skin. */
+function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, region: string) {
+  const lie = lies.find(([key]) => region.startsWith(key))?.[1];
+  if (!lie) return null;
   const out = side === "right" ? 1 : -1;
-  const front = region.endsWith("anterior");
-  const place = (away: number, y: number): Blob =>
-    front ? u.blob(away, y, out * 0.01, [0.012, 0.03, 0.02]) : u.blob(0, y, out * away, [0.021, 0.03, 0.012]);
+  const size = scene.sizes;
+  const u = limb(lie.on === "trunk" ? "trunk" : `${lie.on}.${side}`);
+  const way = lie.facing === "back" ? -1 : 1;
+  const length = {
+    upperArm: size.upperArm ?? 0.33,
+    thigh: (size.hipHeight ?? 0.93) - (size.kneeHeight ?? 0.5),
+    trunk: (size.shoulderHeight ?? 1.43) - (size.hipHeight ?? 0.93),
+  }[lie.on];
+  const thick = {
+    upperArm: [0.036, 0.052, 0.046, 0.03],
+    thigh: [0.075, 0.07, 0.06, 0.045],
+    trunk: [0.09, 0.095, 0.09, 0.085],
+  }[lie.on];
+  const broad = { upperArm: 0.021, thigh: 0.036, trunk: 0.032 }[lie.on];
+  const sideways = (lie.out ?? 0) * (size.shoulderHalf ?? 0.175) * out;
+  const chain = thick.map((away, i): Blob => {
+    const along = (lie.from + ((lie.to - lie.from) * i) / 3) * length * (lie.on === "trunk" ? 1 : -1);
+    return lie.facing === "side"
+      ? u.blob(0, along, out * away, [broad, 0.03, 0.012])
+      : u.blob(way * away, along, sideways, [0.012, 0.03, broad]);
+  });
+  const z = u.axis(2);
+  const x = u.axis(0);
   return {
     side,
-    chain: [place(0.036, 0.026), place(0.052, -0.14 * upper), place(0.046, -0.32 * upper), place(0.03, -0.46 * upper)],
-    facing: front ? u.axis(0) : vec(out * u.axis(2).x, out * u.axis(2).y, out * u.axis(2).z),
+    group: lie.on === "trunk" ? "trunk" : `${lie.on === "thigh" ? "leg" : "arm"}.${side}`,
+    chain,
+    facing: lie.facing === "side" ? vec(out * z.x, out * z.y, out * z.z) : vec(way * x.x, way * x.y, way * x.z),
   };
 }
 

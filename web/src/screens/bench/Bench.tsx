@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
-import type { StoredSetup } from "../../engine/types";
+import type { SetupDocument, StoredSetup } from "../../engine/types";
 import type { Turn, ViewName } from "../../figure/view";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
@@ -58,11 +58,24 @@ const tabs = [
   { key: "arc", label: "Profile" },
 ];
 
+/** The view that shows a movement best: across the plane that it mostly lies in. */
+function firstView({ movement, posture, bench }: SetupDocument): ViewName {
+  const flat = posture.kind === "hinged" || (bench && bench.angleDeg < 45 && posture.kind !== "seated");
+  const plane = movement.hold?.["shoulder.planeDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeDeg"];
+  if (movement.kind === "shoulder-raise") return (plane ?? 0) > 60 ? "side" : "front";
+  const heights = (movement.keyframes ?? []).map((k) => k.pose["shoulder.elevationDeg"] ?? 0);
+  if (Math.max(...heights, 0) - Math.min(...heights, 180) > 60) return "side";
+  const level =
+    movement.primary === "shoulder.plane" || movement.keyframes?.some((k) => k.pose["shoulder.planeDeg"] !== plane);
+  if (level) return flat ? "front" : "top";
+  return "side";
+}
+
 /** The main screen: the setup can be turned, seen and judged. */
 export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const { text, start, edits, canUndo, canRedo } = useDocument(core, stored);
   const [s, moveTo] = useState(0.5);
-  const [viewName, setViewName] = useState<ViewName>("front");
+  const [viewName, setViewName] = useState<ViewName>(() => firstView(stored.document));
   const [viewTurn, turnView] = useState<Turn>({ yaw: 35, pitch: 12 });
   const [help, setHelp] = useState(false);
   const [tab, setTab] = useState("rig");

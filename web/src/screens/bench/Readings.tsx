@@ -3,6 +3,7 @@ import { ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
 import type { Core } from "../../engine/core";
 import { Mark } from "../../ui/Mark";
+import { Joints } from "./Joints";
 import { Summary } from "./Summary";
 import type { Edits } from "./useDocument";
 import type { Model } from "./useModel";
@@ -22,11 +23,16 @@ export function Readings({ core, model, good, s, moveTo, turn }: Props) {
   const { report } = good;
   return (
     <>
-      <div>
-        <h2>Profile{report.both ? ", each arm" : ""}</h2>
-        <ProfileChart report={report} uncertainty={model.uncertainty} s={s} moveTo={moveTo} />
-        <Summary report={report} uncertainty={model.uncertainty} />
-      </div>
+      {!report.hold && (
+        <div>
+          <h2>
+            Profile of the {report.joint}
+            {report.both ? ", each side" : ""}
+          </h2>
+          <ProfileChart report={report} uncertainty={model.uncertainty} s={s} moveTo={moveTo} />
+          <Summary report={report} uncertainty={model.uncertainty} />
+        </div>
+      )}
       <div>
         <Verdicts
           report={report}
@@ -40,9 +46,15 @@ export function Readings({ core, model, good, s, moveTo, turn }: Props) {
         <ReadingChart report={report} s={s} />
       </div>
       <div>
-        <h2>In motion</h2>
-        <MotionChart core={core} text={good.text} />
+        <h2>Other joints</h2>
+        <Joints report={report} s={s} />
       </div>
+      {!report.hold && (
+        <div>
+          <h2>In motion</h2>
+          <MotionChart core={core} text={good.text} />
+        </div>
+      )}
       <div className="caution">
         <Mark tone="caution" />
         <p>

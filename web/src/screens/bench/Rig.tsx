@@ -1,6 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { memo, useId, useState } from "react";
 import styled from "styled-components";
+import { core } from "../../engine/core";
 import type { Painting, Problem, Setting, SetupDocument } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Choice, Segments } from "../../ui/Choice";
@@ -35,11 +37,6 @@ const Section = styled.section`
   .kinds { display: flex; align-items: center; width: 100%; justify-content: space-between; }
   .load > span { color: var(--quiet); font-size: 12px; line-height: 15px; }
 `;
-
-const regions = [
-  { key: "deltoid.middle", label: "Deltoid, middle" },
-  { key: "deltoid.anterior", label: "Deltoid, front" },
-];
 
 const schools = [
   { key: "match", label: "Match strength", note: "Even effort over the range" },
@@ -88,18 +85,22 @@ export function Rig(props: Props) {
         </div>
       ))}
       <Fold title="Target">
-        <Target region={document.target.region} school={document.target.school} set={edits.setTarget} />
+        <Target target={document.target} set={edits.setTarget} />
       </Fold>
       {(document.loads ?? []).map((load, i) => (
         <Fold key={load.id} title={loadTitle(document, load)}>
           <div className="load">
             <div className="kinds">
-              <Segments
-                label={`Kind of load: ${load.id}`}
-                options={loadKinds}
-                value={load.kind}
-                onChange={(kind) => edits.setLoadKind(i, kind)}
-              />
+              {loadKinds.some((k) => k.key === load.kind) ? (
+                <Segments
+                  label={`Kind of load: ${load.id}`}
+                  options={loadKinds}
+                  value={load.kind}
+                  onChange={(kind) => edits.setLoadKind(i, kind)}
+                />
+              ) : (
+                <b>{otherKinds[load.kind]}</b>
+              )}
               {document.loads.length > 1 && (
                 <Button look="quiet" aria-label={`Take away: ${load.id}`} onPress={() => edits.dropLoad(i)}>
                   <X size={14} aria-hidden />
@@ -131,20 +132,37 @@ export function Rig(props: Props) {
   );
 }
 
-type TargetProps = { region: string; school: string; set: Edits["setTarget"] };
+type TargetProps = { target: SetupDocument["target"]; set: Edits["setTarget"] };
 
-/** What the setup is for: the region, and the school that judges the profile. */
-const Target = memo(function Target({ region, school, set }: TargetProps) {
+/** What the setup is for: the region, the joint where it crosses two, and the school that judges the profile. */
+const Target = memo(function Target({ target, set }: TargetProps) {
+  const { region, school, joint } = target;
+  const list = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
+  const regions = list.data ?? [{ key: region, label: region, joints: [] }];
+  const joints = regions.find((r) => r.key === region)?.joints ?? [];
+  const pick = (key: string) => {
+    const crossed = regions.find((r) => r.key === key)?.joints ?? [];
+    const kept = crossed.find((j) => j === joint) ?? crossed[0];
+    set({ region: key, joint: kept as SetupDocument["target"]["joint"] });
+  };
   const drawn = { key: "custom", label: "As drawn", note: "Five points of the document" };
   return (
     <div className="pair">
-      <Choice label="Region" options={regions} value={region} onChange={(key) => set({ region: key })} />
+      <Choice label="Region" options={regions} value={region} onChange={pick} />
       <Choice
         label="School"
         options={school === "custom" ? [...schools, drawn] : schools}
         value={school}
         onChange={(key) => set({ school: key as SetupDocument["target"]["school"] })}
       />
+      {joints.length > 1 && (
+        <Choice
+          label="Profile of the"
+          options={joints.map((j) => ({ key: j, label: j }))}
+          value={joint ?? joints[0] ?? ""}
+          onChange={(key) => set({ joint: key as SetupDocument["target"]["joint"] })}
+        />
+      )}
     </div>
   );
 });
@@ -155,14 +173,44 @@ const loadKinds = [
   { key: "band", label: "Band" },
 ];
 
+const otherKinds: Record<string, string> = {
+  bar: "One weight in both hands",
+  strands: "Rope on a cable",
+  cam: "Machine with a pad",
+  lever: "Lever",
+  ownBody: "Own body",
+};
+
 function loadTitle(document: SetupDocument, load: SetupDocument["loads"][number]): string {
   const name = document.loads.length > 1 ? `Load: ${load.id}` : "Load";
-  return document.movement.side === "both" ? `${name}, each arm` : name;
+  const apiece = document.movement.side === "both" && apart(load);
+  return apiece ? `${name}, each side` : name;
 }
 
+/** Whether each side has a load like this of its own, rather than one for both. */
+function apart(load: SetupDocument["loads"][number]): boolean {
+  return !load.shared && load.contact.segment !== "trunk" && !["bar", "strands", "ownBody"].includes(load.kind);
+}
+
+const places: Record<string, string> = {
+  hand: "in the hand",
+  forearm: "at the forearm",
+  upperArm: "at the upper arm",
+  thigh: "at the thigh",
+  shank: "at the shank",
+  trunk: "at the trunk",
+};
+
 function describeLoad(load: SetupDocument["loads"][number]): string {
-  if (load.kind === "dumbbell") return "in the hand";
-  if (load.kind === "cable") return describeCable(load);
+  const place =
+    load.contact.at && load.contact.at !== "grip" ? `at the ${load.contact.at}` : (places[load.contact.segment] ?? "");
+  if (load.kind === "cable" || load.kind === "strands") {
+    const shared = load.kind === "strands" ? "one strand in each hand" : load.shared ? "a bar in both hands" : place;
+    return `${describeCable(load)}, ${shared}`;
+  }
+  if (load.kind === "lever") return load.pivotAlong ? "on an axis" : "one end in a corner";
+  if (load.kind === "ownBody") return "what the joint lifts of the lifter";
+  if (load.kind !== "band") return place;
   const strands = load.strands ?? 1;
   const from = load.pull?.length ? "as measured" : "by the law of natural rubber";
   return strands > 1 ? `${strands} strands, ${from}` : from;

@@ -74,7 +74,8 @@ export function Scrubber({ report, s, moveTo, playing, play, tempo }: Props) {
           <small>{tempoText(tempo)}</small>
         </Button>
         <span className="now mono" data-testid="now">
-          {units.text(angle, "angle")} {now === null ? "no torque: gap" : units.text(now, "torque")}
+          {units.text(angle, "angle")}{" "}
+          {now === null ? (report.hold ? "held" : "no torque: gap") : units.text(now, "torque")}
         </span>
         <small>{share === null ? "" : `${units.text(100 * share, "percent")} of strength`}</small>
       </div>

@@ -1,6 +1,8 @@
 package demo
 
 import (
+	"slices"
+
 	"dialarc/core/catalogue"
 	"dialarc/core/setup"
 )
@@ -9,9 +11,20 @@ import (
 func Documents() []setup.Document {
 	var all []setup.Document
 	for _, p := range troupe() {
-		all = append(all, raises(&p)...)
+		all = append(all, setups(&p)...)
 	}
 	return all
+}
+
+// setups are this person's raises and what else they do.
+func setups(p *person) []setup.Document {
+	out := raises(p)
+	for _, r := range catalogue.All(&p.body) {
+		if slices.Contains(p.also, r.Key) {
+			out = append(out, r.Document)
+		}
+	}
+	return out
 }
 
 // raises are the ready ways to load a raise, with this person's loads.

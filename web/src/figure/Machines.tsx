@@ -1,0 +1,141 @@
+import type { SceneLoad, ScenePad } from "../engine/types";
+import { add, hull, mul, norm, path, sub, unit, type Vec, type Vec2, vec } from "./vector";
+import { ellipse, project, type View } from "./view";
+
+/** A seat or a bench's cushion as a plain box. */
+export function Cushion({ view, pad }: { view: View; pad: ScenePad }) {
+  const t = pad.turn;
+  const axis = (i: number, half: number) => mul(vec(t[i] ?? 0, t[3 + i] ?? 0, t[6 + i] ?? 0), half);
+  const [a, b, c] = [axis(0, pad.half.x), axis(1, pad.half.y), axis(2, pad.half.z)];
+  const corners: Vec2[] = [];
+  for (const x of [-1, 1])
+    for (const y of [-1, 1])
+      for (const z of [-1, 1]) corners.push(project(view, add(pad.middle, add(mul(a, x), add(mul(b, y), mul(c, z))))));
+  const foot = project(view, vec(pad.middle.x, 0, pad.middle.z));
+  const middle = project(view, pad.middle);
+  return (
+    <g strokeLinejoin="round">
+      {Math.abs(view.up.y) > 0.4 && (
+        <line x1={middle[0]} y1={middle[1]} x2={foot[0]} y2={foot[1]} stroke="var(--metal-line)" strokeWidth={5} />
+      )}
+      <path d={path(hull(corners))} fill="var(--metal)" stroke="var(--metal-line)" strokeWidth={1.4} />
+    </g>
+  );
+}
+
+/** What a load is made of beside its strand: bars with their plates, levers, a machine's arm, cuffs. */
+export function Machine({ view, load }: { view: View; load: SceneLoad }) {
+  const cuffed = !load.segment.startsWith("hand.") && load.kind !== "ownBody" && load.kind !== "bar";
+  return (
+    <g>
+      {load.kind === "bar" && load.shape.length === 2 && !load.mirror && (
+        <Bar view={view} ends={[load.shape[0] as Vec, load.shape[1] as Vec]} mass={load.mass} />
+      )}
+      {load.kind === "cable" && load.shape.length === 3 && !load.mirror && (
+        <Bar view={view} ends={[load.shape[1] as Vec, load.shape[2] as Vec]} mass={0} />
+      )}
+      {load.kind === "lever" && load.shape.length === 3 && <Lever view={view} load={load} />}
+      {load.kind === "cam" && load.shape.length === 2 && <PadArm view={view} load={load} />}
+      {load.kind === "ownBody" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
+      {cuffed && load.kind !== "cam" && <Cuff view={view} at={load.contact} />}
+    </g>
+  );
+}
+
+/** The two bars that carry somebody by the hands, on posts. */
+function Bars({ view, ends }: { view: View; ends: Vec[] }) {
+  return [0, 2].map((i) => {
+    const [a, b] = [ends[i] as Vec, ends[i + 1] as Vec];
+    const posts = [a, b].map((p) => path([project(view, p), project(view, vec(p.x, 0, p.z))], false)).join("");
+    return (
+      <g key={i} fill="none" strokeLinecap="round">
+        {Math.abs(view.up.y) > 0.4 && <path d={posts} stroke="var(--metal-line)" strokeWidth={4} />}
+        <path d={path([project(view, a), project(view, b)], false)} stroke="var(--ink)" strokeWidth={5} />
+      </g>
+    );
+  });
+}
+
+function Bar({ view, ends, mass }: { view: View; ends: [Vec, Vec]; mass: number }) {
+  const along = unit(sub(ends[1], ends[0]));
+  const d = path([project(view, ends[0]), project(view, ends[1])], false);
+  return (
+    <g stroke="var(--outline)" strokeLinecap="round">
+      <path d={d} fill="none" stroke="var(--ink)" strokeWidth={4} />
+      {mass > 0 &&
+        ends.map((end, i) => (
+          <Disc
+            key={i === 0 ? "left" : "right"}
+            view={view}
+            at={add(end, mul(along, i === 0 ? 0.05 : -0.05))}
+            axis={along}
+            mass={mass / 2}
+          />
+        ))}
+    </g>
+  );
+}
+
+/** A plate square to an axis, larger the heavier it is. */
+function Disc({ view, at, axis, mass }: { view: View; at: Vec; axis: Vec; mass: number }) {
+  const radius = 0.05 + 0.03 * Math.cbrt(mass);
+  const other = unit(Math.abs(axis.y) < 0.9 ? vec(axis.z, 0, -axis.x) : vec(1, 0, 0));
+  const third = vec(
+    axis.y * other.z - axis.z * other.y,
+    axis.z * other.x - axis.x * other.z,
+    axis.x * other.y - axis.y * other.x,
+  );
+  const ring = (shift: number) =>
+    ellipse(view, add(at, mul(axis, shift)), [mul(axis, 0.006), mul(other, radius), mul(third, radius)]);
+  return <path d={path(hull([...ring(-0.018), ...ring(0.018)]))} fill="var(--shoe)" strokeWidth={1.2} />;
+}
+
+function Lever({ view, load }: { view: View; load: SceneLoad }) {
+  const [pivot, plates, handle] = load.shape as [Vec, Vec, Vec];
+  const [p, w, h] = [project(view, pivot), project(view, plates), project(view, handle)];
+  const foot = project(view, vec(pivot.x, 0, pivot.z));
+  const arm = sub(handle, pivot);
+  const aside = unit(norm(vec(arm.x, 0, arm.z)) > 0.05 ? vec(-arm.z, 0, arm.x) : vec(0, 0, 1));
+  return (
+    <g stroke="var(--metal-line)" strokeLinecap="round">
+      {Math.abs(view.up.y) > 0.4 && <path d={path([p, foot], false)} strokeWidth={7} opacity={0.6} fill="none" />}
+      <path d={path([w, p, h], false)} fill="none" stroke="var(--ink)" strokeWidth={4.5} />
+      <Disc view={view} at={plates} axis={aside} mass={load.mass} />
+      <circle cx={p[0]} cy={p[1]} r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+    </g>
+  );
+}
+
+function PadArm({ view, load }: { view: View; load: SceneLoad }) {
+  const [axis, touch] = load.shape as [Vec, Vec];
+  const [a, t] = [project(view, axis), project(view, touch)];
+  return (
+    <g stroke="var(--ink)" strokeLinecap="round">
+      <path d={path([a, t], false)} fill="none" strokeWidth={4.5} />
+      <circle
+        cx={t[0]}
+        cy={t[1]}
+        r={view.scale * 0.05}
+        fill="var(--metal)"
+        stroke="var(--metal-line)"
+        strokeWidth={1.6}
+      />
+      <circle cx={a[0]} cy={a[1]} r={7} fill="var(--sheet)" strokeWidth={2} />
+    </g>
+  );
+}
+
+function Cuff({ view, at }: { view: View; at: Vec }) {
+  const [x, y] = project(view, at);
+  return (
+    <circle
+      cx={x}
+      cy={y}
+      r={Math.max(5, view.scale * 0.045)}
+      fill="none"
+      stroke="var(--ink)"
+      strokeWidth={3}
+      opacity={0.85}
+    />
+  );
+}
