@@ -109,11 +109,8 @@ func (o *outcome) parts() []Part {
 			if state != load.Working {
 				part.Torque[i], part.MomentArm[i], part.InPlane[i] = math.NaN(), math.NaN(), math.NaN()
 			}
-			if state == load.ToppedOut {
+			if state != load.Working && state != load.Slack {
 				part.Tension[i] = math.NaN()
-			}
-			if math.IsInf(part.Lift[i], 0) {
-				part.Lift[i] = math.NaN()
 			}
 		}
 		parts = append(parts, part)
@@ -157,11 +154,7 @@ func (o *outcome) reportStarts() []Start {
 func (o *outcome) reportGaps() []Gap {
 	out := make([]Gap, 0, len(o.gaps))
 	for _, g := range o.gaps {
-		kind := "slack"
-		if g.State == load.ToppedOut {
-			kind = "toppedOut"
-		}
-		out = append(out, Gap{Kind: kind, Index: g.Index, Why: gapWords[g.State],
+		out = append(out, Gap{Kind: stateNames[g.State], Index: g.Index, Why: gapWords[g.State],
 			FromDeg: rounded(space.Deg(o.rep.Angle[g.From])), ToDeg: rounded(space.Deg(o.rep.Angle[g.To]))})
 	}
 	return out

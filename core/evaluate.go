@@ -101,13 +101,17 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 		return nil, problems
 	}
 	in := m.input(n)
-	in.Others = others
+	in.Others, in.Whole = others, others != nil
 	e.rep.Run(in)
 	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep)}
 	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
 	problems = append(problems, support.Impossible(o.starts)...)
+	problems = append(problems, support.Unusable(o.gaps, n)...)
 	refusals, cautions := support.Stretches(&e.rep, m.doc.Loads)
-	problems, o.cautions = append(problems, refusals...), append(cautions, support.Balanced(&e.rep, &m.station, &m.body)...)
+	problems, o.cautions = append(problems, refusals...), cautions
+	if in.Whole {
+		o.cautions = append(o.cautions, support.Balanced(&e.rep, &m.station, &m.body)...)
+	}
 	if len(e.rep.Parts) == 0 {
 		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the " + m.joint.Name() + " of the side that moves.",
 			Why: "The profile is that of the moving side.", Hint: "Put a load on the " + m.path.Lead().Name() + " side, beyond the " + m.joint.Name() + "."})
@@ -168,7 +172,7 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 		return nil, problems
 	}
 	m := newModel(d)
-	o, problems := e.judge(m, d.Samples, m.others()...)
+	o, problems := e.judge(m, d.Samples, append([]body.Joint{}, m.others()...)...)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -204,6 +208,8 @@ func (o *outcome) gapWhy() string {
 var gapWords = map[load.State]string{
 	load.Slack:     "The stack rests over a part of the range, so the curve has a gap.",
 	load.ToppedOut: "The stack is at the top of its travel over a part of the range, so the curve has a gap.",
+	load.TooWide:   "Over a part of the range the hands are further apart than the rope is long, so the curve has a gap.",
+	load.OffPad:    "Over a part of the range the limb does not reach the machine's pad, so the curve has a gap.",
 }
 
 func (o *outcome) inGap(i int) bool {

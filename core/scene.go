@@ -48,7 +48,7 @@ type SceneLoad struct {
 	Kind      string  `json:"kind"`
 	Mirror    bool    `json:"mirror" doc:"The other limb's copy."`
 	Side      string  `json:"side"`
-	State     string  `json:"state" enum:"working,slack,toppedOut"`
+	State     string  `json:"state" enum:"working,slack,toppedOut,tooWide,offPad"`
 	Segment   string  `json:"segment" doc:"What it is fixed to."`
 	Contact   Point   `json:"contact"`
 	Pulley    *Point  `json:"pulley,omitempty" doc:"Pulley or anchor."`
@@ -76,7 +76,8 @@ type SceneColumn struct {
 	Holes     int     `json:"holes"`
 }
 
-var stateNames = map[load.State]string{load.Working: "working", load.Slack: "slack", load.ToppedOut: "toppedOut"}
+var stateNames = map[load.State]string{load.Working: "working", load.Slack: "slack", load.ToppedOut: "toppedOut",
+	load.TooWide: "tooWide", load.OffPad: "offPad"}
 
 // SceneAt computes the scene of a valid document at s in [0, 1].
 func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {

@@ -8,11 +8,13 @@ import (
 	"math"
 	"os"
 	"path/filepath"
+	"slices"
 	"strconv"
 	"strings"
 	"testing"
 
 	"dialarc/core"
+	"dialarc/core/catalogue"
 	"dialarc/core/setup"
 )
 
@@ -75,6 +77,39 @@ func TestCSVLeavesGapsEmpty(t *testing.T) {
 	rows, err := csv.NewReader(strings.NewReader(run(t, "eval", "--csv", file))).ReadAll()
 	if err != nil || rows[1][3] != "" || rows[101][3] == "" {
 		t.Errorf("torque at the start %q, at the end %q, %v", rows[1][3], rows[101][3], err)
+	}
+}
+
+// One document can be profiled at another joint, and every ready setup can be evaluated from a file, at rest and, where it
+// moves, in motion.
+func TestEvalOfEverySetup(t *testing.T) {
+	file := filepath.Join(t.TempDir(), "setup.json")
+	for _, ready := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		raw, err := json.Marshal(ready.Document)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := os.WriteFile(file, raw, 0o600); err != nil {
+			t.Fatal(err)
+		}
+		rows, err := csv.NewReader(strings.NewReader(run(t, "eval", file, "--csv"))).ReadAll()
+		if err != nil || len(rows) != 102 || slices.Index(rows[0], "low_back_Nm") < 0 {
+			t.Errorf("%s: %d rows, %v", ready.Key, len(rows), err)
+		}
+		if ready.Document.Movement.Kind == "hold" {
+			continue
+		}
+		var motion core.Tempo
+		if err := json.Unmarshal([]byte(run(t, "eval", "--tempo", file)), &motion); err != nil || motion.Peak.Value == nil {
+			t.Errorf("%s in motion: %v", ready.Key, err)
+		}
+	}
+	var elbow core.Report
+	if err := json.Unmarshal([]byte(run(t, "eval", "--joint", "elbow", document)), &elbow); err != nil || elbow.Joint != "elbow" || elbow.Names != "elbow.flexion" {
+		t.Errorf("at the elbow: %s, %s, %v", elbow.Joint, elbow.Names, err)
+	}
+	if err := dispatch([]string{"eval", document, "--joint", "wing"}, &bytes.Buffer{}); err == nil || !strings.Contains(err.Error(), "target.joint") {
+		t.Errorf("at no joint: %v", err)
 	}
 }
 

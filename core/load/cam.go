@@ -138,8 +138,8 @@ func (c *cam) momentArm(angle float64) float64 {
 func (c *cam) At(f *body.Frames) Pull {
 	angle, touch, push, ok := c.stand(f)
 	p := Pull{Contact: touch}
-	if !ok { // the limb does not reach the pad's circle, or lies all but across it
-		p.State = ToppedOut
+	if !ok {
+		p.State = OffPad
 		return p
 	}
 	p.Force = r3.Scale(c.weight*c.momentArm(angle), push)

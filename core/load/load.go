@@ -20,6 +20,8 @@ const (
 	Working   State = iota
 	Slack           // the stack still rests: the cable carries nothing
 	ToppedOut       // the stack has come to the end of its travel: the path cannot go on
+	TooWide         // the hands are further apart than the rope between them is long
+	OffPad          // the limb does not reach the machine's pad, or lies all but across its way
 )
 
 // Pull is what a load does at one place along the path.

@@ -81,9 +81,9 @@ func (s *strands) share(f *body.Frames, k *knot) space.Vec {
 
 func (s *strands) At(f *body.Frames) Pull {
 	k := s.tie(f)
-	pull := Pull{Contact: s.at.in(f), State: ToppedOut}
+	pull := Pull{Contact: s.at.in(f), State: TooWide}
 	if !k.possible {
-		pull.Lift = math.Inf(1)
+		pull.Lift = math.NaN()
 		return pull
 	}
 	if pull.Lift, pull.State = s.lift(k.length); pull.State == Slack {

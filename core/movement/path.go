@@ -18,7 +18,7 @@ type Path struct {
 	body    *body.Body
 	station *body.Station
 	moves   [2]bool // by body.Side
-	curves  [setup.NumCoordinates]*interp.FritschButland
+	tracks  []track
 	fixed   body.Pose
 	solve   func(s float64, q *body.Pose) float64 // coordinates that a constraint decides, and by how many metres it cannot be met
 	idle    body.Pose                             // of a side that takes no part
@@ -73,9 +73,26 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	return p
 }
 
+// track is how one coordinate goes along the path: in a straight line, or along a curve.
+type track struct {
+	c           setup.Coordinate
+	from, slope float64
+	curve       *interp.FritschButland // nil for a straight line
+}
+
+// at is the coordinate and its rate; beyond the ends of the path it goes straight on.
+func (t *track) at(s float64) (q, rate float64) {
+	if t.curve == nil {
+		return t.from + s*t.slope, t.slope
+	}
+	within := min(max(s, 0), 1)
+	rate = t.curve.PredictDerivative(within)
+	return t.curve.Predict(within) + (s-within)*rate, rate
+}
+
 func (p *Path) sweep(key string, m *setup.Movement) {
 	if c, ok := setup.CoordinateOf(key + "Deg"); ok {
-		p.curves[c] = fit([]float64{0, 1}, []float64{space.Rad(m.FromDeg), space.Rad(m.ToDeg)})
+		p.tracks = append(p.tracks, fit(c, []float64{0, 1}, []float64{space.Rad(m.FromDeg), space.Rad(m.ToDeg)}))
 	}
 }
 
@@ -93,16 +110,20 @@ func (p *Path) fromKeyframes(frames []setup.Keyframe) {
 		for i, f := range frames {
 			angles[i] = space.Rad(f.Pose[key])
 		}
-		p.curves[c] = fit(s, angles)
+		p.tracks = append(p.tracks, fit(c, s, angles))
 	}
 }
 
-func fit(x, y []float64) *interp.FritschButland {
-	var c interp.FritschButland
-	if err := c.Fit(x, y); err != nil { // validated keyframes always fit
+func fit(c setup.Coordinate, x, y []float64) track {
+	t := track{c: c, from: y[0], slope: y[len(y)-1] - y[0]}
+	if len(x) == 2 {
+		return t
+	}
+	t.curve = &interp.FritschButland{}
+	if err := t.curve.Fit(x, y); err != nil { // validated keyframes always fit
 		panic("movement: " + err.Error())
 	}
-	return &c
+	return t
 }
 
 // unspin makes the upper arm turn about itself nowhere: with the rate p' of the plane at an elevation e the rotation has
@@ -122,19 +143,16 @@ func (p *Path) unspin() {
 		s[i] = float64(i) / n
 		turn[i] = turn[i-1] + (rate(s[i-1])+4*rate(s[i]-0.5/n)+rate(s[i]))/(6*n)
 	}
-	p.curves[setup.ShoulderRotation] = fit(s, turn)
+	p.tracks = append(p.tracks, fit(setup.ShoulderRotation, s, turn)) // over what was named before
 }
 
 // named writes the coordinates that the movement names, and their rates. Beyond its ends the path goes straight on, so
 // that differences can be taken there.
 func (p *Path) named(s float64, q, dq *body.Pose) {
 	*q, *dq = p.fixed, body.Pose{}
-	within := min(max(s, 0), 1)
-	for c, curve := range p.curves {
-		if curve != nil {
-			dq[c] = curve.PredictDerivative(within)
-			q[c] = curve.Predict(within) + (s-within)*dq[c]
-		}
+	for i := range p.tracks {
+		t := &p.tracks[i]
+		q[t.c], dq[t.c] = t.at(s)
 	}
 }
 
@@ -203,10 +221,14 @@ func (p *Path) PlaceArm(s float64, f *body.Frames, sides ...body.Side) bool {
 	if p.station.LegsMove || p.station.Root == body.OnHands {
 		return false
 	}
-	var poses, rates [2]body.Pose
-	p.At(s, &poses, &rates)
+	var q, dq body.Pose
+	if p.named(s, &q, &dq); p.solve != nil {
+		q, dq = p.solved(s)
+	}
 	for _, side := range sides {
-		f.PlaceArm(side, &poses[side], &rates[side])
+		if p.moves[side] {
+			f.PlaceArm(side, &q, &dq)
+		}
 	}
 	return true
 }

@@ -178,7 +178,11 @@ func wrongType(path string, v any, want string, found *Problems) {
 	case []any:
 		got = "a list"
 	}
-	*found = append(*found, Problem{Path: path, What: "Here stands " + got + ".", Hint: "Give " + want + "."})
+	what := "Here stands " + got + "."
+	if path == "" {
+		what = "The document is " + got + "."
+	}
+	*found = append(*found, Problem{Path: path, What: what, Hint: "Give " + want + "."})
 }
 
 func clip(s string) string {

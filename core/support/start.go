@@ -3,6 +3,7 @@ package support
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"dialarc/core/load"
 	"dialarc/core/setup"
@@ -31,8 +32,14 @@ func Starts(rep *torque.Repetition, loads []setup.Load) []Start {
 			continue
 		}
 		lift := rep.Parts[k].Lift
-		st := Start{Index: index, Least: math.Inf(1), Most: math.Inf(-1), First: lift[0], Travel: loads[index].Travel}
+		st := Start{Index: index, Least: math.Inf(1), Most: math.Inf(-1), First: firstOf(lift), Travel: loads[index].Travel}
+		if !slices.ContainsFunc(lift, func(x float64) bool { return !math.IsNaN(x) }) {
+			continue // the rope is too short all along
+		}
 		for i, x := range lift {
+			if math.IsNaN(x) {
+				continue
+			}
 			if x < st.Least {
 				st.Least, st.AtS = x, rep.S[i]
 			}
@@ -41,6 +48,16 @@ func Starts(rep *torque.Repetition, loads []setup.Load) []Start {
 		out = append(out, st)
 	}
 	return out
+}
+
+// firstOf is the first lift that is known.
+func firstOf(lift []float64) float64 {
+	for _, x := range lift {
+		if !math.IsNaN(x) {
+			return x
+		}
+	}
+	return 0
 }
 
 // Impossible reports stacks that rest, or stand at the top of their travel, over the whole range: then there is no
@@ -56,6 +73,25 @@ func Impossible(starts []Start) setup.Problems {
 		case s.Least > s.Travel:
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].travel", s.Index), What: "The stack is at the top of its travel over the whole range.",
 				Why: "The cable cannot be drawn out any further.", Hint: "Step in, or give the station's real travel."})
+		}
+	}
+	return found
+}
+
+// Unusable reports loads that cannot do their work anywhere on a path of n samples, for other reasons than the stack's.
+func Unusable(gaps []Gap, n int) setup.Problems {
+	var found setup.Problems
+	for _, g := range gaps {
+		if g.From > 0 || g.To < n-1 {
+			continue
+		}
+		switch g.State {
+		case load.TooWide:
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].strandLength", g.Index), What: "The hands are further apart than the rope is long, all the way.",
+				Why: "Its strands would have to be longer.", Hint: "Take a longer rope, or bring the hands together."})
+		case load.OffPad:
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].padRadius", g.Index), What: "The limb does not reach the machine's pad anywhere.",
+				Why: "Nothing is pushed.", Hint: "Give another pad radius, or line the machine's axis up with the joint."})
 		}
 	}
 	return found

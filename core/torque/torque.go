@@ -92,6 +92,7 @@ type Input struct {
 	Axis    AxisRule
 	Others  []body.Joint // more joints to report, of the right side
 	Bar     bool         // both hands are on one straight bar
+	Whole   bool         // what the whole body bears is wanted too: grip, low back, balance and bar
 }
 
 // run is a repetition being computed.
@@ -126,7 +127,7 @@ func (r *Repetition) Run(in *Input) {
 		if i == 0 || !in.Path.PlaceArm(s, &r.frames, arms...) {
 			in.Path.Place(s, &r.frames)
 		}
-		if i == 0 {
+		if i == 0 && in.Whole {
 			u.restingArm()
 		}
 		before := speed
@@ -187,7 +188,10 @@ func (u *run) sample(i int) float64 {
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
 	others := u.startOthers(i)
-	back := u.startBack()
+	var back space.Vec
+	if u.in.Whole {
+		back = u.startBack()
+	}
 	for k, item := range u.acting {
 		if item.OwnBody() {
 			u.ownPart(u.part[k], i, weights, axis)
@@ -209,11 +213,15 @@ func (u *run) sample(i int) float64 {
 			t, n := u.others[o].of(f, &a)
 			others[o][0], others[o][1] = r3.Add(others[o][0], t), r3.Add(others[o][1], n)
 		}
-		back = r3.Add(back, u.aboutBack(&a))
+		if u.in.Whole {
+			back = r3.Add(back, u.aboutBack(&a))
+		}
 	}
 	u.write(i, axis, d, weights, loads, lowering, force)
 	u.finishOthers(i, others)
-	u.whole(i, held, back)
+	if u.in.Whole {
+		u.whole(i, held, back)
+	}
 	return speed
 }
 

@@ -12,13 +12,14 @@ import (
 	"testing"
 
 	"dialarc/core"
+	"dialarc/core/catalogue"
 	"dialarc/core/setup"
 	"dialarc/internal/demo"
 )
 
 const built = "../../web/src/engine/built/"
 
-// documents are all golden documents, the demo's setups and one that has a gap.
+// documents are all golden documents, the demo's and the ready setups, and one that has a gap.
 func documents(t *testing.T) []setup.Document {
 	t.Helper()
 	all := demo.Documents()
@@ -36,6 +37,9 @@ func documents(t *testing.T) []setup.Document {
 			t.Fatal(problems)
 		}
 		all = append(all, d)
+	}
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		all = append(all, r.Document)
 	}
 	slack := all[0].Clone()
 	slack.Loads[0].AttachmentLength = 0.8

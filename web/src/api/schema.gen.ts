@@ -1034,7 +1034,7 @@ export interface components {
        */
       index: number;
       /** @enum {string} */
-      kind: "slack" | "toppedOut";
+      kind: "slack" | "toppedOut" | "tooWide" | "offPad";
       /** Format: double */
       toDeg: number;
       why: string;
@@ -1431,7 +1431,7 @@ export interface components {
       shape: components["schemas"]["ReportPoint"][];
       side: string;
       /** @enum {string} */
-      state: "working" | "slack" | "toppedOut";
+      state: "working" | "slack" | "toppedOut" | "tooWide" | "offPad";
       /**
        * Format: double
        * @description Of a band, length over length at rest.
