@@ -108,8 +108,8 @@ func (d *Uncertainty) summarise(curves, metrics [][]float64) {
 	}
 }
 
-// shiftedLengths are the lengths that torque at the shoulder depends on.
-var shiftedLengths = []string{"upperArm", "forearm", "grip", "shoulderHeight", "shoulderHalfBreadth"}
+// shiftedLengths are the lengths that torque depends on.
+var shiftedLengths = []string{"upperArm", "forearm", "grip", "shoulderHeight", "shoulderHalfBreadth", "hipHeight", "kneeHeight"}
 
 // shift is the document with normal errors on its inputs. Friction and pull cannot fall below nothing: there the normal
 // curve is cut off.
@@ -124,7 +124,11 @@ func shift(d *setup.Document, e *Errors, r *rand.Rand) setup.Document {
 	}
 	c.Posture.X, c.Posture.Z = c.Posture.X+by(e.Stance), c.Posture.Z+by(e.Stance)
 	c.Posture.HeadingDeg += by(e.AngleDeg)
-	c.Posture.Trunk.PitchDeg += by(e.AngleDeg)
+	if c.Bench != nil {
+		c.Bench.AngleDeg += by(e.AngleDeg)
+	} else {
+		c.Posture.Trunk.PitchDeg += by(e.AngleDeg)
+	}
 	shiftPath(&c.Movement, func() float64 { return by(e.AngleDeg) })
 	for i := range c.Loads {
 		l := &c.Loads[i]
@@ -132,6 +136,14 @@ func shift(d *setup.Document, e *Errors, r *rand.Rand) setup.Document {
 			if p != nil {
 				p.X, p.Y, p.Z = p.X+by(e.Pulley), p.Y+by(e.Pulley), p.Z+by(e.Pulley)
 			}
+		}
+		if l.Kind == "cam" {
+			o := setup.Point{}
+			if l.AxisOffset != nil {
+				o = *l.AxisOffset
+			}
+			l.AxisOffset = &setup.Point{X: o.X + by(e.Pulley), Y: o.Y + by(e.Pulley), Z: o.Z}
+			l.PadRadius += by(e.Tape)
 		}
 		l.Friction = max(0, l.Friction+by(e.Friction))
 		share := max(0, 1+by(e.Band))

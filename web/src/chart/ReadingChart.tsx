@@ -80,5 +80,6 @@ function jointSentence(report: Report, s: number, units: Units): string | null {
   const force = (v: number) => units.text(Math.abs(v), "force");
   const way = along < 0 ? "pulls on" : "presses into";
   const limb = report.joint === "shoulder" ? "arm" : "limb";
-  return `The hand holds ${force(grip)}. Loads and ${limb} together: ${force(along)} ${way} the ${report.joint} along the ${limb}, ${force(across)} across it, before any muscle.`;
+  const hand = grip > 0.05 ? `The hand holds ${force(grip)}. ` : "";
+  return `${hand}Loads and ${limb} together: ${force(along)} ${way} the ${report.joint} along the ${limb}, ${force(across)} across it, before any muscle.`;
 }
