@@ -1,0 +1,292 @@
+package muscle
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// level is how far from the trunk a body is: muscles cross the joints between levels.
+type level int
+
+const (
+	onTrunk level = iota
+	onGirdle
+	onHumerus
+	onForearm
+)
+
+// owner is what a point of a line is fixed to.
+type owner int
+
+const (
+	trunkBody owner = iota
+	girdleBody
+	scapulaBody
+	sleeveBody
+	humerusBody
+	forearmBody
+)
+
+var owners = map[string]owner{"trunk": trunkBody, "girdle": girdleBody, "scapula": scapulaBody, "sleeve": sleeveBody, "humerus": humerusBody, "forearm": forearmBody}
+
+func (o owner) level() level {
+	switch o {
+	case trunkBody:
+		return onTrunk
+	case humerusBody:
+		return onHumerus
+	case forearmBody:
+		return onForearm
+	}
+	return onGirdle
+}
+
+// point is a place on a line, scaled to the lifter.
+type point struct {
+	on owner
+	at space.Vec
+}
+
+// line is one strand of muscle, scaled to the lifter.
+type line struct {
+	key      string
+	group    int
+	force    float64 // N
+	fibreOpt float64 // m
+	pathOpt  float64 // m
+	points   []point
+	wraps    []wrap
+}
+
+// arm holds the places of all bodies of one arm, in trunk axes from the resting shoulder centre, right side.
+type arm struct {
+	turn   [forearmBody + 1]space.Mat
+	origin [forearmBody + 1]space.Vec
+	sc     space.Vec
+	hinge  space.Vec // elbow's axis
+	lift   space.Vec // axis about which the girdle rises, unit
+	scale  float64   // of the lifter to the table
+}
+
+// scapula turns by a third of the elevation (2:1 rhythm: Inman, Saunders & Abbott 1944, J Bone Joint Surg 26:1-30), after a
+// turn about the vertical toward the plane of elevation (own).
+const (
+	rhythm   = 1.0 / 3
+	yawShare = 0.4
+	yawFrom  = 30 * math.Pi / 180
+	sleeve   = 0.25 // share of the arm's turn about itself that the deltoid's origins follow (own): carries what turning the arm does to its parts
+)
+
+// place computes the bodies from a pose. A negative elevation counts as a positive one in the opposite plane.
+func (a *arm) place(b *body.Body, q *body.Pose) {
+	p, e, r := q[setup.ShoulderPlane], q[setup.ShoulderElevation], q[setup.ShoulderRotation]
+	if e < 0 {
+		p, e = p+math.Pi, -e
+	}
+	p = math.Remainder(p, 2*math.Pi)
+	k := b.Stature / regions.StatureRef
+	a.scale = k
+	a.sc = space.Vec{X: 0.040 * k, Y: 0.010 * k, Z: -0.150 * k}
+	yaw := space.RotY(q[setup.GirdleProtraction])
+	rise := space.RotX(-q[setup.GirdleElevation])
+	girdle := yaw.Mul(&rise)
+	a.lift = yaw.Apply(space.Vec{X: -1})
+	centre := r3.Sub(a.sc, girdle.Apply(a.sc))
+
+	sp, cp := math.Sincos(p)
+	axis := space.Vec{X: -cp, Z: sp}
+	swing := space.Rot(axis, e)
+	twist := space.RotY(r)
+	humerus := swing.Mul(&twist)
+	s2 := math.Pow(math.Sin(e), 2)
+	turn := space.RotY(yawShare * folded(p-yawFrom) * s2)
+	third := space.Rot(axis, rhythm*e)
+	scapula := girdle.Mul(&turn)
+	scapula = scapula.Mul(&third)
+	along := humerus.Apply(space.Y)
+	follow := space.Rot(along, sleeve*(r-naturalTurn(p, s2)))
+	cover := follow.Mul(&scapula)
+	fold := space.Rot(body.ElbowHinge(b.CarryingAngle), q[setup.ElbowFlexion])
+	forearm := humerus.Mul(&fold)
+	if b.CarryingAngle != 0 {
+		c := space.RotX(-b.CarryingAngle)
+		forearm = forearm.Mul(&c)
+	}
+	a.hinge = humerus.Apply(body.ElbowHinge(b.CarryingAngle))
+	elbow := r3.Add(centre, humerus.Apply(space.Vec{Y: -b.UpperArm}))
+	a.turn = [...]space.Mat{space.Identity, girdle, scapula, cover, humerus, forearm}
+	a.origin = [...]space.Vec{{}, centre, centre, centre, centre, elbow}
+}
+
+// folded brings an angle into -90 to 90 degrees by reflection, so that a plane and its opposite turn the scapula alike.
+func folded(x float64) float64 {
+	x = math.Remainder(x, 2*math.Pi)
+	switch {
+	case x > math.Pi/2:
+		return math.Pi - x
+	case x < -math.Pi/2:
+		return -math.Pi - x
+	}
+	return x
+}
+
+// naturalTurn is the rotation that an arm in a plane has by itself: half the plane when level. Past what arms reach it
+// fades out.
+func naturalTurn(p, s2 float64) float64 {
+	const front, back = 120 * math.Pi / 180, -90 * math.Pi / 180
+	switch {
+	case p > front:
+		p = front * (math.Pi - p) / (math.Pi - front)
+	case p < back:
+		p = back * (math.Pi + p) / (math.Pi + back)
+	}
+	return 0.5 * p * s2
+}
+
+func (a *arm) of(p *point) space.Vec {
+	return r3.Add(a.origin[p.on], a.turn[p.on].Apply(p.at))
+}
+
+// node is a place on a line as it lies: points and where it touches and leaves a wrap.
+type node struct {
+	at    space.Vec
+	level level
+	arc   float64 // length round a wrap to the next node; 0 for a straight piece
+}
+
+// pull is a line at one pose: its length, and its moment arms about the joints that it crosses, as what one newton of it
+// puts on the outer side of each: m = (point - J) x u.
+type pull struct {
+	length           float64
+	girdle, shoulder space.Vec
+	elbow            space.Vec
+	crosses          [3]bool // girdle, shoulder, elbow
+	start, startPull space.Vec
+}
+
+// most nodes that a line can have.
+const mostNodes = 16
+
+// lay computes a line as it lies.
+func (l *line) lay(a *arm) pull {
+	var nodes [mostNodes]node
+	n := 0
+	add := func(p space.Vec, on level, arc float64) {
+		nodes[n] = node{p, on, arc}
+		n++
+	}
+	for i := range l.points {
+		p := &l.points[i]
+		add(a.of(p), p.on.level(), 0)
+		if i+1 < len(l.points) {
+			l.wrapAfter(a, i, &nodes, &n)
+		}
+	}
+	return measured(a, nodes[:n])
+}
+
+// wrapAfter adds where the piece after a point touches its wraps. Two wraps on one piece are laid in turn until the line
+// is still.
+func (l *line) wrapAfter(a *arm, i int, nodes *[mostNodes]node, n *int) {
+	p, q := a.of(&l.points[i]), a.of(&l.points[i+1])
+	var list [2]*wrap
+	count := 0
+	for w := range l.wraps {
+		if l.wraps[w].After == i {
+			list[count] = &l.wraps[w]
+			count++
+		}
+	}
+	var first, last [2]space.Vec
+	var arc [2]float64
+	var touches [2]bool
+	rounds := 1
+	if count == 2 {
+		rounds = 10
+	}
+	for range rounds {
+		moved := 0.0
+		for w := range count {
+			from, to := p, q
+			if w == 1 && touches[0] {
+				from = last[0]
+			}
+			if w == 0 && touches[1] {
+				to = first[1]
+			}
+			before := last[w]
+			first[w], last[w], arc[w], touches[w] = a.wrapped(list[w], from, to)
+			moved += space.Norm(r3.Sub(last[w], before))
+		}
+		if moved < 1e-12 {
+			break
+		}
+	}
+	for w := range count {
+		if touches[w] {
+			on := levelOf(list[w])
+			nodes[*n], nodes[*n+1] = node{first[w], on, arc[w]}, node{last[w], on, 0}
+			*n += 2
+		}
+	}
+}
+
+// levelOf is what the touching places of a wrap count as fixed to.
+func levelOf(w *wrap) level {
+	switch w.Kind {
+	case "thorax":
+		return onTrunk
+	case "elbow":
+		return onHumerus
+	}
+	return onGirdle
+}
+
+// wrapped lays a piece round one wrap: the ball of the shoulder, the elbow's hinge, or the right half of the rib cage.
+func (a *arm) wrapped(w *wrap, p, q space.Vec) (first, last space.Vec, arc float64, touches bool) {
+	k := a.scale
+	switch w.Kind {
+	case "sphere":
+		return overSphere(p, q, a.origin[humerusBody], k*w.Radius)
+	case "elbow":
+		h := &a.turn[humerusBody]
+		c := cylinder{at: a.origin[forearmBody], u: h.Apply(space.X), v: h.Apply(space.Y), w: h.Apply(space.Z), radius: k * w.Radius, direction: -w.Side}
+		return c.over(p, q)
+	}
+	c := cylinder{at: space.Vec{X: -0.025 * k, Z: -0.125 * k}, u: space.X, v: space.Z, w: space.Y, radius: k * w.Radius, direction: w.Side}
+	return c.over(p, q)
+}
+
+// measured adds up a line's length and reads its moment arms off the straight pieces that cross joints.
+func measured(a *arm, nodes []node) pull {
+	var out pull
+	for i := 0; i+1 < len(nodes); i++ {
+		from, to := &nodes[i], &nodes[i+1]
+		if from.arc > 0 {
+			out.length += from.arc
+			continue
+		}
+		span := r3.Sub(from.at, to.at)
+		length := space.Norm(span)
+		out.length += length
+		if from.level == to.level || length == 0 {
+			continue
+		}
+		u := r3.Scale(1/length, span)
+		if from.level == onTrunk {
+			out.girdle, out.crosses[0] = r3.Cross(r3.Sub(to.at, a.sc), u), true
+		}
+		if from.level <= onGirdle && to.level >= onHumerus {
+			out.shoulder, out.crosses[1] = r3.Cross(r3.Sub(to.at, a.origin[humerusBody]), u), true
+		}
+		if to.level == onForearm {
+			out.elbow, out.crosses[2] = r3.Cross(r3.Sub(to.at, a.origin[forearmBody]), u), true
+		}
+	}
+	return out
+}
