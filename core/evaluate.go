@@ -10,6 +10,7 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/movement"
+	"dialarc/core/muscle"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -24,6 +25,8 @@ import (
 // shared between goroutines.
 type Evaluator struct {
 	rep      torque.Repetition
+	share    torque.Repetition // at the muscles' samples
+	regions  *muscle.Model     // of the lifter who was evaluated last
 	capacity []float64
 	variable []float64
 }
@@ -85,14 +88,15 @@ func (m *model) others() []body.Joint {
 // outcome is a judged repetition. Its slices belong to the Evaluator.
 type outcome struct {
 	*model
-	rep      *torque.Repetition
-	result   profile.Result
-	capacity []float64
-	trust    profile.Trust
-	why      string // why the capacity is unknown
-	starts   []support.Start
-	gaps     []support.Gap
-	cautions setup.Problems
+	rep       *torque.Repetition
+	result    profile.Result
+	capacity  []float64
+	trust     profile.Trust
+	why       string // why the capacity is unknown
+	starts    []support.Start
+	gaps      []support.Gap
+	cautions  setup.Problems
+	longAtEnd bool // the target is longer at the end of the path
 }
 
 // judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
@@ -121,7 +125,8 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	}
 	e.fillCapacity(o)
 	e.fillVariable(m)
-	in2 := profile.Input{Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
+	o.longAtEnd = longAtEnd(m)
+	in2 := profile.Input{LongAtEnd: o.longAtEnd, Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
 		Variable: e.variable, Capacity: e.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
 	if o.trust == profile.Unknown {
 		in2.Capacity = nil
@@ -176,7 +181,10 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return o.report(), nil
+	r := o.report()
+	r.Muscles = e.muscles(o)
+	r.Verdicts = append(r.Verdicts, o.workVerdict(&r.Muscles)...)
+	return r, nil
 }
 
 // Score is what a sweep needs of a document: the match (0 to 100) and the largest effort.

@@ -21,6 +21,7 @@ type Report struct {
 	Curves   Curves          `json:"curves"`
 	Parts    []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
 	Joints   []JointPart     `json:"joints" doc:"What the repetition asks of the other joints."`
+	Muscles  Muscles         `json:"muscles"`
 	Profile  Profile         `json:"profile"`
 	LineUp   LineUp          `json:"lineUp"`
 	Starts   []Start         `json:"starts" doc:"How far the stacks are lifted."`
@@ -138,7 +139,7 @@ type Gap struct {
 // Verdict is one sentence for the coach. Text holds names in braces for the values, so that the reader's units can be
 // filled in.
 type Verdict struct {
-	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,start"`
+	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,start,work"`
 	Tone   string              `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
 	Text   string              `json:"text" doc:"The sentence, values as {name}."`
 	Values map[string]Quantity `json:"values"`
@@ -169,6 +170,12 @@ func (r *Report) AllCurves() []*Curve {
 	for i := range r.Joints {
 		j := &r.Joints[i]
 		all = append(all, &j.Torque, &j.Size, &j.Along, &j.Across, &j.Capacity, &j.Effort)
+	}
+	m := &r.Muscles
+	all = append(all, &m.S, &m.LeftTwist, &m.LeftRest, &m.Largest)
+	for i := range m.Regions {
+		p := &m.Regions[i]
+		all = append(all, &p.Activation, &p.Torque, &p.Share, &p.Length, &p.LineUpDeg)
 	}
 	return append(all, &r.Path.Joint, &r.Path.Direction, &r.Path.Grip)
 }

@@ -13,6 +13,7 @@ import (
 // warnings lists what can be computed but goes beyond what the lifter owns or the model knows.
 func (o *outcome) warnings() []setup.Problem {
 	out := append([]setup.Problem{}, o.cautions...)
+	out = append(out, o.shortens()...)
 	m := &o.doc.Movement
 	for c, info := range setup.Coordinates {
 		least, most, from, to := o.travel(setup.Coordinate(c))

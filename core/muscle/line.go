@@ -61,6 +61,8 @@ type line struct {
 	pathOpt  float64 // m
 	points   []point
 	wraps    []wrap
+	now      pull    // at the pose that was asked for last
+	strength float64 // there, N
 }
 
 // arm holds the places of all bodies of one arm, in trunk axes from the resting shoulder centre, right side.
@@ -279,13 +281,13 @@ func measured(a *arm, nodes []node) pull {
 		}
 		u := r3.Scale(1/length, span)
 		if from.level == onTrunk {
-			out.girdle, out.crosses[0] = r3.Cross(r3.Sub(to.at, a.sc), u), true
+			out.girdle = r3.Cross(r3.Sub(to.at, a.sc), u)
 		}
 		if from.level <= onGirdle && to.level >= onHumerus {
-			out.shoulder, out.crosses[1] = r3.Cross(r3.Sub(to.at, a.origin[humerusBody]), u), true
+			out.shoulder = r3.Cross(r3.Sub(to.at, a.origin[humerusBody]), u)
 		}
 		if to.level == onForearm {
-			out.elbow, out.crosses[2] = r3.Cross(r3.Sub(to.at, a.origin[forearmBody]), u), true
+			out.elbow = r3.Cross(r3.Sub(to.at, a.origin[forearmBody]), u)
 		}
 	}
 	return out

@@ -69,11 +69,11 @@ func (c *cylinder) over(p, q space.Vec) (first, last space.Vec, arc float64, tou
 		out := r3.Add(r3.Scale(c.radius*k, c.u), r3.Scale(c.radius*s, c.v))
 		return r3.Add(c.at, r3.Add(out, r3.Scale(r3.Dot(a, c.w)+rise*way/across, c.w)))
 	}
-	arc = c.radius * round * math.Hypot(1, rise/across)
+	arc = c.radius * round * math.Sqrt(1+rise*rise/(across*across))
 	return at(from, t1), at(to, t1+c.radius*round), arc, true
 }
 
 func (c *cylinder) polar(p space.Vec) (radius, angle float64) {
 	x, y := r3.Dot(p, c.u), r3.Dot(p, c.v)
-	return math.Hypot(x, y), math.Atan2(y, x)
+	return math.Sqrt(x*x + y*y), math.Atan2(y, x)
 }

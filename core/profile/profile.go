@@ -18,18 +18,19 @@ func known(x float64) Metric { return Metric{Value: &x} }
 func Missing(why string) Metric { return Metric{Why: why} }
 
 // Input is one repetition to judge: slices of equal length, from the start of the lift to its end. The long end of the
-// target is the start: along a one-joint lift the region that lifts can only shorten.
+// target is the start, where the region that lifts has not shortened yet, unless LongAtEnd says otherwise.
 type Input struct {
-	Swept    []float64 // swept angle from the start, rad, rising
-	Angle    []float64 // named coordinate, rad
-	Total    []float64 // resisting torque of loads and weights, N·m
-	Loads    []float64 // of the loads alone, N·m
-	Variable []float64 // of the loads that advice may scale, N·m
-	Capacity []float64 // N·m, above zero; nil when it is unknown
-	Unknown  string    // why it is
-	GapWhy   string    // why the curve has gaps; empty when it has none
-	School   string
-	Custom   []float64 // five heights for the school custom
+	LongAtEnd bool      // the target is longer at the end of the path than at its start
+	Swept     []float64 // swept angle from the start, rad, rising
+	Angle     []float64 // named coordinate, rad
+	Total     []float64 // resisting torque of loads and weights, N·m
+	Loads     []float64 // of the loads alone, N·m
+	Variable  []float64 // of the loads that advice may scale, N·m
+	Capacity  []float64 // N·m, above zero; nil when it is unknown
+	Unknown   string    // why it is
+	GapWhy    string    // why the curve has gaps; empty when it has none
+	School    string
+	Custom    []float64 // five heights for the school custom
 }
 
 // Shape describes one torque curve.
@@ -82,6 +83,11 @@ func Judge(in *Input) Result {
 		r.fail("The target joint does not move, so there is no range to judge.")
 		return r
 	}
+	if in.LongAtEnd {
+		for i := range u {
+			u[i] = 1 - u[i]
+		}
+	}
 	r.Loads, r.Total = describe(u, in.Angle, in.Loads), describe(u, in.Angle, in.Total)
 	if in.Capacity == nil {
 		none := Missing(in.Unknown)
@@ -116,11 +122,11 @@ func places(swept []float64) []float64 {
 	return u
 }
 
-// mean is the average of y over u by the trapezoidal rule; u runs from 0 to 1.
+// mean is the average of y over u by the trapezoidal rule; u runs from 0 to 1 or back.
 func mean(u []float64, y func(int) float64) float64 {
 	sum := 0.0
 	for i := 1; i < len(u); i++ {
-		sum += (u[i] - u[i-1]) * (y(i) + y(i-1)) / 2
+		sum += math.Abs(u[i]-u[i-1]) * (y(i) + y(i-1)) / 2
 	}
 	return sum
 }
@@ -172,7 +178,7 @@ func third(u, y []float64, k int) float64 {
 	from, to := float64(k)/3, float64(k+1)/3
 	sum := 0.0
 	for i := 1; i < len(u); i++ {
-		a, b := max(from, u[i-1]), min(to, u[i])
+		a, b := max(from, min(u[i-1], u[i])), min(to, max(u[i-1], u[i]))
 		if a >= b {
 			continue
 		}
@@ -230,7 +236,7 @@ func cliffs(in *Input, u []float64) []Span {
 	}
 	steep := make([]bool, len(u))
 	for i := range u {
-		for j := i + 1; j < len(u) && u[j]-u[i] <= cliffWindow+1e-9; j++ {
+		for j := i + 1; j < len(u) && math.Abs(u[j]-u[i]) <= cliffWindow+1e-9; j++ {
 			if math.Abs(in.Total[j]-in.Total[i]) > cliffShare*peak {
 				for k := i; k <= j; k++ {
 					steep[k] = true

@@ -33,32 +33,35 @@ type Part struct {
 // Other is what the repetition asks of a joint beside the target, one value per sample.
 type Other struct {
 	Joint  body.Joint
-	Torque []float64 // resisting torque about the joint's own axis, N·m; NaN where the joint does not move
-	Size   []float64 // of the torque vector, N·m
-	Along  []float64 // resultant force along the moved segment, N: + pushes it away
-	Across []float64 // and across it, N
+	Torque []float64   // resisting torque about the joint's own axis, N·m; NaN where the joint does not move
+	Size   []float64   // of the torque vector, N·m
+	Along  []float64   // resultant force along the moved segment, N: + pushes it away
+	Across []float64   // and across it, N
+	Vector []space.Vec // what muscles have to give on the outer side, N·m; axes as of Repetition.Vector
 }
 
 // Repetition is the result of Run: slices with one value per sample. Angles in radians, torques in N·m. It is a
 // workspace: running again with the same number of samples and loads reuses its memory.
 type Repetition struct {
 	S         []float64
-	Angle     []float64 // the coordinate of the target joint that names the sweep
-	Swept     []float64 // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
-	Weights   []float64 // resisting torque of the segments' own weights
-	Loads     []float64 // of all loads together, lifting
-	Total     []float64 // lifting: loads and weights
-	Lowering  []float64 // the same while lowering
-	Twist     []float64 // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
-	Bend      []float64 // of the total, across the plane of movement
-	OffAxis   []float64 // size of what the loads leave beside the axis
-	Size      []float64 // of the total torque vector
-	Along     []float64 // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
-	Across    []float64 // its size across the segment (shear), N
-	GripForce []float64 // what the lead hand has to hold, N
-	LowBack   []float64 // torque about the hips' line that bends everything above forward, N·m
-	Balance   []float64 // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
-	BarOff    []float64 // on a bar: how far the forearm is from square to it, rad
+	Angle     []float64   // the coordinate of the target joint that names the sweep
+	Swept     []float64   // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
+	Weights   []float64   // resisting torque of the segments' own weights
+	Loads     []float64   // of all loads together, lifting
+	Total     []float64   // lifting: loads and weights
+	Lowering  []float64   // the same while lowering
+	Twist     []float64   // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
+	Bend      []float64   // of the total, across the plane of movement
+	OffAxis   []float64   // size of what the loads leave beside the axis
+	Size      []float64   // of the total torque vector
+	Vector    []space.Vec // torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for the knee), N·m
+	AxisIn    []space.Vec // the axis in the same axes, as the muscles' outer side turns
+	Along     []float64   // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
+	Across    []float64   // its size across the segment (shear), N
+	GripForce []float64   // what the lead hand has to hold, N
+	LowBack   []float64   // torque about the hips' line that bends everything above forward, N·m
+	Balance   []float64   // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
+	BarOff    []float64   // on a bar: how far the forearm is from square to it, rad
 	Axis      []space.Vec
 	Joint     []space.Vec // the target joint's centre
 	Direction []space.Vec // along the moved segment
@@ -237,7 +240,25 @@ func (u *run) write(i int, axis, d, weights, loads, lowering, force space.Vec) {
 	r.Twist[i] = r3.Dot(total, d)
 	r.Bend[i] = r3.Dot(total, r3.Cross(d, axis))
 	r.Size[i] = space.Norm(total)
+	if u.in.Whole {
+		r.Vector[i], r.AxisIn[i] = u.needed(&u.target, total), u.needed(&u.target, r3.Scale(-1, axis))
+	}
 	r.Along[i], r.Across[i] = -u.target.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
+}
+
+// needed turns a torque on the far side of a joint into what muscles have to give on its outer side, in the axes of the
+// segment next to it.
+func (u *run) needed(c *fulcrum, t space.Vec) space.Vec {
+	near := body.Trunk
+	if c.joint.Name() == "knee" {
+		near = u.lead.On(body.ThighR)
+	}
+	back := u.frames.Turn[near].Transpose()
+	v := back.Apply(r3.Scale(-c.sign, t))
+	if u.lead == body.Left {
+		return space.MirrorSpin(v)
+	}
+	return v
 }
 
 // ownPart notes the torque of the body's own weight as a load's part.

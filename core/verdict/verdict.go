@@ -3,7 +3,11 @@
 package verdict
 
 import (
+	"cmp"
+	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"dialarc/core/profile"
 	"dialarc/core/space"
@@ -69,6 +73,60 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 		s.Values["effort"], s.Values["limit"] = percent(e), angle(*r.LimitingAngle.Value)
 		s.Text += " It asks for {effort} of the lifter's strength at {limit}."
 		s.Tone = Stop
+	}
+	return s
+}
+
+// Share is how much of the torque one region gives.
+type Share struct {
+	Label  string
+	Share  float64
+	Target bool
+}
+
+// unbalanced is how much twist about the upper arm may be left before it is worth a word, N·m (own).
+const unbalanced = 3
+
+// Work says who carries the torque where it is largest, whether the target does, and what is left over: twist about the
+// upper arm that no region gives, N·m, NaN for a leg. Largest is the largest activation of any part.
+func Work(shares []Share, largest, twist float64) Sentence {
+	s := Sentence{Key: "work", Tone: Good, Values: map[string]Quantity{}}
+	sorted := slices.Clone(shares)
+	slices.SortStableFunc(sorted, func(a, b Share) int { return cmp.Compare(b.Share, a.Share) })
+	var named []string
+	target := -1.0
+	for i, p := range sorted {
+		if p.Target {
+			target = p.Share
+		}
+		if i < 3 && p.Share >= 0.05 {
+			key := fmt.Sprintf("share%d", i+1)
+			s.Values[key] = percent(p.Share)
+			named = append(named, lower(p.Label)+" {"+key+"}")
+		}
+	}
+	if len(named) == 0 {
+		s.Tone, s.Text = Look, "No region of the model carries this torque."
+		return s
+	}
+	s.Text = "Where it is heaviest: " + strings.Join(named, ", ") + "."
+	switch {
+	case target >= 0 && target < 0.15:
+		s.Tone = Look
+		s.Values["target"] = percent(target)
+		s.Text += " The target gives only {target}."
+	case target < 0:
+		s.Tone = Look
+		s.Text += " The target gives nothing here."
+	}
+	if math.Abs(twist) > unbalanced {
+		s.Values["twist"] = Quantity{math.Abs(twist), "torque"}
+		s.Text += " {twist} of twist is left to the small muscles."
+	}
+	if largest > 1 {
+		s.Values["most"] = percent(largest)
+		s.Tone = Look
+		s.Text += " One part would have to work at {most}: more than the model holds."
 	}
 	return s
 }

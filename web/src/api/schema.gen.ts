@@ -914,6 +914,7 @@ export interface components {
        */
       lead: "right" | "left";
       lineUp: components["schemas"]["ReportLineUp"];
+      muscles: components["schemas"]["ReportMuscles"];
       /** @description The document's name. */
       name: string;
       /** @description Joint coordinate that angleDeg is, like shoulder.elevation. */
@@ -1073,6 +1074,29 @@ export interface components {
         why?: string;
       };
     };
+    ReportMuscles: {
+      /** @description Largest activation of any part; above 1 the load is more than the model holds. */
+      largest: (number | null)[];
+      /** @description Size of what else no region gives at the target joint, N·m. */
+      leftRest: (number | null)[];
+      /** @description Torque about the upper arm that no region gives, N·m; null for a leg. */
+      leftTwist: (number | null)[];
+      /** @description Share of the resisting torque at lengths above the middle of what the target usually owns. */
+      lengthenedShare: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * @description Where on the path the target is longest.
+       * @enum {string}
+       */
+      longEnd: "start" | "end" | "unknown";
+      /** @description The target first, then by how much they do. */
+      regions: components["schemas"]["ReportRegionPart"][];
+      /** @description Places along the path. */
+      s: (number | null)[];
+    };
     ReportPart: {
       /** @description The load's id. */
       id: string;
@@ -1157,6 +1181,21 @@ export interface components {
       kind: "length" | "angle" | "mass" | "torque" | "force" | "percent" | "count" | "hole";
       /** Format: double */
       value: number;
+    };
+    ReportRegionPart: {
+      /** @description 1 is all of it. */
+      activation: (number | null)[];
+      key: string;
+      label: string;
+      /** @description Of the fibres, over their optimal length. */
+      length: (number | null)[];
+      /** @description Angle between the region's pull about the shoulder and what is needed, degrees; null away from the shoulder. */
+      lineUpDeg: (number | null)[];
+      /** @description Of the torque about the axis; null where that is under 5% of its peak. */
+      share: (number | null)[];
+      target: boolean;
+      /** @description About the target joint's axis, N·m; null in a hold. */
+      torque: (number | null)[];
     };
     ReportShape: {
       /** @description Share of the torque that helps the lift. */
@@ -1327,7 +1366,7 @@ export interface components {
        * @description What it is about.
        * @enum {string}
        */
-      key: "lineUp" | "profile" | "start";
+      key: "lineUp" | "profile" | "start" | "work";
       /** @description The sentence, values as {name}. */
       text: string;
       /**

@@ -1,0 +1,161 @@
+package muscle
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/interp"
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// legLine is a region of the leg by tables: moment arms of extension over the flexion of hip and knee, and the length as
+// what it is with the leg straight plus the integral of those arms. There is no muscle in the table that flexes the hip by
+// itself, nor one of the calf.
+type legLine struct {
+	group    int
+	force    float64
+	fibreOpt float64
+	pathOpt  float64
+	straight float64
+	scale    float64
+	hip      *leverTable
+	knee     *leverTable
+	arms     [2]float64 // now, m
+	strength float64    // now, N
+}
+
+// leverTable is a moment arm over flexion, and its integral from zero.
+type leverTable struct {
+	arm      interp.FritschButland
+	low      float64
+	high     float64
+	integral []float64 // per degree from low on, m
+}
+
+func newLeverTable(points [][2]float64) *leverTable {
+	if len(points) == 0 {
+		return nil
+	}
+	x, y := make([]float64, len(points)), make([]float64, len(points))
+	for i, p := range points {
+		x[i], y[i] = p[0], p[1]
+	}
+	t := &leverTable{low: x[0], high: x[len(x)-1]}
+	if err := t.arm.Fit(x, y); err != nil { // the table is part of the program
+		panic("muscle: " + err.Error())
+	}
+	n := int(t.high - t.low)
+	t.integral = make([]float64, n+1)
+	for i := 1; i <= n; i++ {
+		a := t.low + float64(i)
+		t.integral[i] = t.integral[i-1] + (t.at(a-1)+4*t.at(a-0.5)+t.at(a))/6*math.Pi/180
+	}
+	return t
+}
+
+func (t *leverTable) at(deg float64) float64 {
+	if t == nil {
+		return 0
+	}
+	return t.arm.Predict(max(t.low, min(t.high, deg)))
+}
+
+// longer is how much longer the line is at a flexion than straight, m; flat arms beyond the table.
+func (t *leverTable) longer(deg float64) float64 {
+	if t == nil {
+		return 0
+	}
+	from := func(deg float64) float64 {
+		inside := max(t.low, min(t.high, deg))
+		i := min(int(inside-t.low), len(t.integral)-1)
+		rest := inside - t.low - float64(i)
+		return t.integral[i] + (rest*t.at(inside-rest/2)+(deg-inside)*t.at(inside))*math.Pi/180
+	}
+	return from(deg) - from(0)
+}
+
+func newLegLine(r *region, b *body.Body) legLine {
+	l := legLine{group: groupOf(r.Key), force: r.Force, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, scale: b.Stature / regions.StatureRef,
+		hip: newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"])}
+	var before space.Vec
+	for i, p := range r.Points {
+		at := p.At.vec()
+		if p.Body == "shank" {
+			at.Y -= regions.ThighRef
+		}
+		if i > 0 {
+			l.straight += space.Norm(r3.Sub(at, before))
+		}
+		before = at
+	}
+	return l
+}
+
+// normalised is the fibres' length over their optimal length at the flexions of hip and knee, degrees.
+func (l *legLine) normalised(hip, knee float64) float64 {
+	return 1 + (l.straight+l.hip.longer(hip)+l.knee.longer(knee)-l.pathOpt)/l.fibreOpt
+}
+
+// ShareLeg finds who carries a need of extension at hip and knee in a pose.
+func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
+	s, out := &m.share, &m.Answer
+	out.reset()
+	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
+	s.d = s.d[:0]
+	force := [64]float64{}
+	for i := range m.legs {
+		l := &m.legs[i]
+		norm := l.normalised(hip, knee)
+		l.strength = l.force * forceLength(norm)
+		l.arms = [2]float64{l.scale * l.hip.at(hip), l.scale * l.knee.at(knee)}
+		f := l.strength / math.Sqrt(l.force/forceRef)
+		hipRow := f * l.arms[0]
+		if need.HipRests {
+			hipRow = 0
+		}
+		s.d = append(s.d, vector{hipRow, f * l.arms[1]})
+		out.Length[l.group] += l.force * norm
+		force[l.group] += l.force
+	}
+	y := vector{need.Hip, need.Knee}
+	if need.HipRests {
+		y[0] = 0
+	}
+	s.solve(&y)
+	for i := range m.legs {
+		l := &m.legs[i]
+		a := s.b[i] / math.Sqrt(l.force/forceRef)
+		out.Largest = max(out.Largest, a)
+		out.Activation[l.group] += a * l.force
+		out.Hip[l.group] += a * l.strength * l.arms[0]
+		out.Knee[l.group] += a * l.strength * l.arms[1]
+	}
+	for g := range groups {
+		if force[g] == 0 {
+			out.Length[g] = math.NaN()
+			continue
+		}
+		out.Activation[g] /= force[g]
+		out.Length[g] /= force[g]
+	}
+	out.Left.Hip, out.Left.Knee = s.r[0], s.r[1]
+	return out
+}
+
+// KneeFlexion is the largest torque with which the table's muscles can flex the knee in a pose, N·m: there all of them pull
+// the same way, so it is their sum.
+func (m *Model) KneeFlexion(q *body.Pose) float64 {
+	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
+	sum := 0.0
+	for i := range m.legs {
+		l := &m.legs[i]
+		if arm := l.scale * l.knee.at(knee); arm < 0 {
+			norm := l.normalised(hip, knee)
+			sum -= arm * l.force * forceLength(norm)
+		}
+	}
+	return sum
+}
