@@ -37,6 +37,7 @@ func main() {
 		"paint":    onDocument(paint),
 		"tempo":    onDocument(tempo),
 		"spread":   onDocument(spread),
+		"equal":    onDocument(equal),
 		"ready":    export(ready),
 		"lengths":  export(lengths),
 		"regions":  export(regions),
@@ -120,6 +121,15 @@ func tempo(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 
 func spread(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 	return core.EvaluateUncertainty(d, core.UsualErrors, 1)
+}
+
+// equal compares the document with a reference, the second argument.
+func equal(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	reference, problems := setup.Parse([]byte(args[0].String()))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return core.Equal(d, &reference)
 }
 
 // ready lists the setups to begin with for a lifter.

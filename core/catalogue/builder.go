@@ -81,6 +81,20 @@ func arm(plane, elevation, rotation, elbow float64) pose {
 	return pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation, "shoulder.rotationDeg": rotation, "elbow.flexionDeg": elbow}
 }
 
+// swing moves a raised arm forward or back, turning as it does by itself: half as much as it would have to, not to spin.
+func swing(side string, from, to, elevation, elbow float64) setup.Movement {
+	s := math.Sin(elevation * math.Pi / 180)
+	v := sweep(side, "shoulder.plane", from, to, held(arm(0, elevation, math.Round(from*s*s/2), elbow), "shoulder.plane"))
+	v.Natural = true
+	return v
+}
+
+// easy is a pose in which the upper arm is turned as it is by itself in its plane, and by an angle more.
+func easy(plane, elevation, more, elbow float64) pose {
+	s := math.Sin(elevation * math.Pi / 180)
+	return arm(plane, elevation, math.Round(plane*s*s/2)+more, elbow)
+}
+
 // held is what a sweep holds: the pose without the coordinate that sweeps.
 func held(p pose, without string) pose {
 	q := pose{}

@@ -12,33 +12,30 @@ func chestSetups(m *maker) []Ready {
 		d.Movement, d.Loads = v, loads
 		return d
 	}
-	close := func(side string, from, to, elevation, elbow float64) setup.Movement {
-		return sweep(side, "shoulder.plane", from, to, held(arm(0, elevation, -20, elbow), "shoulder.plane"))
-	}
 	flat := lying("supine", 0, 0)
 	sh := m.shoulder()
 	pull := 0.5 * m.l.Mass
 	out := []Ready{
 		{Key: "fly.flat", Name: "Dumbbell fly, flat, straight arms", About: "Most with the arms level, nothing on top.",
-			Document: fly(flat, bench(0), close("both", 0, 88, 85, 10), dumbbell(m.kg(0.07)))},
+			Document: fly(flat, bench(0), swing("both", 0, 88, 85, 10), dumbbell(m.kg(0.07)))},
 		{Key: "fly.flat.bent", Name: "Dumbbell fly, elbows bent at the bottom", About: "The bend takes the peak down; short of lock-out keeps off zero.",
-			Document: fly(flat, bench(0), through("both", arm(-5, 80, -20, 70), arm(40, 85, -20, 40), arm(75, 88, -20, 20)), dumbbell(m.kg(0.09)))},
+			Document: fly(flat, bench(0), through("both", easy(-5, 80, 0, 70), easy(40, 85, 0, 40), easy(75, 88, 0, 20)), dumbbell(m.kg(0.09)))},
 		{Key: "fly.cable", Name: "Cable fly at shoulder height", About: "Control at the closed end.",
-			Document: fly(standing(0.45, 0), nil, close("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
+			Document: fly(standing(0.45, 0), nil, swing("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
 		{Key: "fly.cable.stretched", Name: "Cable fly, stretched, light", About: "A longer range behind the body, with less load.",
-			Document: fly(standing(0.75, 0), nil, close("both", -35, 70, 85, 25), cable(at(0, sh, 1.0), m.pin(0.10), grip))},
+			Document: fly(standing(0.75, 0), nil, swing("both", -35, 70, 85, 25), cable(at(0, sh, 1.0), m.pin(0.10), grip))},
 		{Key: "fly.low.30", Name: "Fly from low cables, hinged 30", About: "Half a metre in front of the pulleys, so that it never helps at the stretch.",
-			Document: fly(hinged(0.5, 0, 30), nil, close("both", 0, 95, 80, 15), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
+			Document: fly(hinged(0.5, 0, 30), nil, swing("both", 0, 95, 80, 15), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
 		{Key: "fly.low.45", Name: "Fly from low cables, hinged 45", About: "A metre in front: mid to late.",
-			Document: fly(hinged(1.0, 0, 45), nil, close("both", 0, 95, 80, 15), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
+			Document: fly(hinged(1.0, 0, 45), nil, swing("both", 0, 95, 80, 15), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
 		{Key: "fly.band.one", Name: "Band fly, one anchor, one arm", About: "Band pull is highest at the end.",
-			Document: fly(standing(0.4, 0), nil, close("right", -5, 90, 85, 15), band(at(0, sh, 0.8), 0.55, pull, grip))},
+			Document: fly(standing(0.4, 0), nil, swing("right", -5, 90, 85, 15), band(at(0, sh, 0.8), 0.55, pull, grip))},
 		{Key: "fly.band.behind", Name: "Band fly, both bands fixed behind the middle", About: "The back end is more of a press.",
-			Document: fly(standing(0.4, 0), nil, close("both", -5, 90, 85, 15), band(at(0, sh, 0), 0.50, pull, grip))},
+			Document: fly(standing(0.4, 0), nil, swing("both", -5, 90, 85, 15), band(at(0, sh, 0), 0.50, pull, grip))},
 		{Key: "fly.band.wide", Name: "Band fly, wide anchors", About: "Wide anchors pull sideways.",
-			Document: fly(standing(0.4, 0), nil, close("both", -5, 90, 85, 15), band(at(0, sh, 1.2), 0.60, pull, grip))},
+			Document: fly(standing(0.4, 0), nil, swing("both", -5, 90, 85, 15), band(at(0, sh, 1.2), 0.60, pull, grip))},
 		{Key: "fly.band.beside", Name: "Band fly, anchors beside", About: "The most sideways pull of all.",
-			Document: fly(standing(0.05, 0), nil, close("both", -5, 90, 85, 15), band(at(0, sh, 1.3), 0.55, pull, grip))},
+			Document: fly(standing(0.05, 0), nil, swing("both", -5, 90, 85, 15), band(at(0, sh, 1.3), 0.55, pull, grip))},
 		{Key: "press.flat", Name: "Dumbbell press, turned in on top", About: "The hands come together over the chest.",
 			Document: m.chestPress("both", dumbbell(m.kg(0.16)))},
 		{Key: "press.flat.band", Name: "One-arm press with a band across", About: "The band pulls outward where the dumbbell has stopped asking.",

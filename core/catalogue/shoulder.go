@@ -89,7 +89,7 @@ func (m *maker) press(p setup.Posture, b *setup.Bench, lean float64) setup.Docum
 // sideRow pulls the elbows out and up with the forearms left hanging.
 func (m *maker) sideRow() setup.Document {
 	d := m.base("deltoid.middle", "shoulder", lying("prone", 1.1, 180), bench(60))
-	d.Movement = through("both", arm(75, 70, 0, 20), arm(40, 65, 10, 60), arm(0, 62, 20, 90))
+	d.Movement = through("both", easy(75, 70, 0, 20), easy(40, 65, 0, 60), easy(0, 62, 20, 90))
 	d.Loads = []setup.Load{cable(at(0, 0.2, 0.15), m.pin(0.15), setup.Contact{Segment: "forearm", At: "wrist"})}
 	return d
 }

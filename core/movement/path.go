@@ -57,7 +57,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	}
 	switch {
 	case m.NoSpin:
-		p.unspin()
+		p.unspin(1)
+	case m.Natural:
+		p.unspin(0.5)
 	case m.InLine != "":
 		p.solve = p.inLine(d)
 	case m.BarWidth > 0:
@@ -127,14 +129,14 @@ func fit(c setup.Coordinate, x, y []float64) track {
 }
 
 // unspin makes the upper arm turn about itself nowhere: with the rate p' of the plane at an elevation e the rotation has
-// to change by p'(1 - cos e). The integral is by Simpson's rule.
-func (p *Path) unspin() {
+// to change by p'(1 - cos e), or by a share of that. The integral is by Simpson's rule.
+func (p *Path) unspin(share float64) {
 	const n = 200
 	s, turn := make([]float64, n+1), make([]float64, n+1)
 	rate := func(s float64) float64 {
 		var q, dq body.Pose
 		p.named(s, &q, &dq)
-		return dq[setup.ShoulderPlane] * (1 - math.Cos(q[setup.ShoulderElevation]))
+		return share * dq[setup.ShoulderPlane] * (1 - math.Cos(q[setup.ShoulderElevation]))
 	}
 	var q, dq body.Pose
 	p.named(0, &q, &dq)

@@ -98,6 +98,7 @@ type Movement struct {
 	Keyframes []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1."`
 	Guide     *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
 	NoSpin    bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
+	Natural   bool               `json:"natural,omitempty" doc:"The upper arm turns half as much as noSpin has it, as arms that are moved forward and back do by themselves."`
 	InLine    string             `json:"inLine,omitempty" doc:"Id of a cable or band: the forearm stays in line with it, by elbow flexion and rotation of the upper arm."`
 	BarWidth  float64            `json:"barWidth,omitempty" doc:"Both hands are on one straight bar, this far apart, m: the upper arms give way as little as they can." minimum:"0" maximum:"1.5"`
 	Axis      string             `json:"axis,omitempty" doc:"What the profile's axis is: that of the swing (swept, the default), the segment itself (spin), or the given vector." enum:"swept,spin,vector"`

@@ -148,13 +148,16 @@ func (v *validator) options(d *Document) {
 	if m.Axis == "vector" {
 		v.direction("movement.axisAlong", "axis", m.AxisAlong)
 	}
+	if m.NoSpin && m.Natural {
+		v.add("movement.natural", "The upper arm shall not turn about itself, and turn by half.", "", "Keep one of noSpin and natural.")
+	}
 	if m.InLine == "" {
 		return
 	}
 	for i := range d.Loads {
 		if l := &d.Loads[i]; l.ID == m.InLine && (l.Pulley != nil || l.Anchor != nil) {
-			if m.NoSpin || m.BarWidth != 0 || m.Kind == "guided" {
-				v.add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.", "The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, barWidth and a guide.")
+			if m.NoSpin || m.Natural || m.BarWidth != 0 || m.Kind == "guided" {
+				v.add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.", "The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, natural, barWidth and a guide.")
 			}
 			return
 		}

@@ -185,10 +185,10 @@ func (c *fulcrum) axis(f *body.Frames, rule *AxisRule) (space.Vec, float64) {
 	case "vector":
 		return rule.Along, max(0, r3.Dot(spin, rule.Along))
 	}
-	if c.joint.Name() == "girdle" { // the collar bone, not the upper arm, is what moves
-		d = r3.Unit(r3.Sub(f.Joint[c.joint+1], f.Joint[c.joint]))
-	}
 	swing := space.Reject(spin, d)
+	if c.joint.Name() == "girdle" { // it turns about hinges of its own, whatever the upper arm does
+		swing = spin
+	}
 	speed := space.Norm(swing)
 	if speed < 1e-9 {
 		return space.Vec{}, 0

@@ -84,6 +84,21 @@ type Share struct {
 	Target bool
 }
 
+// wholes adds the parts of one muscle up, named by what stands before the comma, the largest first.
+func wholes(shares []Share) []Share {
+	var out []Share
+	for _, p := range shares {
+		name, _, _ := strings.Cut(p.Label, ",")
+		if i := slices.IndexFunc(out, func(w Share) bool { return w.Label == name }); i >= 0 {
+			out[i].Share += p.Share
+		} else {
+			out = append(out, Share{Label: name, Share: p.Share})
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Share) int { return cmp.Compare(b.Share, a.Share) })
+	return out
+}
+
 // unbalanced is how much twist about the upper arm may be left before it is worth a word, N·m (own).
 const unbalanced = 3
 
@@ -91,14 +106,14 @@ const unbalanced = 3
 // upper arm that no region gives, N·m, NaN for a leg. Largest is the largest activation of any part.
 func Work(shares []Share, largest, twist float64) Sentence {
 	s := Sentence{Key: "work", Tone: Good, Values: map[string]Quantity{}}
-	sorted := slices.Clone(shares)
-	slices.SortStableFunc(sorted, func(a, b Share) int { return cmp.Compare(b.Share, a.Share) })
 	var named []string
-	target := -1.0
-	for i, p := range sorted {
+	target, part := -1.0, ""
+	for _, p := range shares {
 		if p.Target {
-			target = p.Share
+			target, part = p.Share, p.Label
 		}
+	}
+	for i, p := range wholes(shares) {
 		if i < 3 && p.Share >= 0.05 {
 			key := fmt.Sprintf("share%d", i+1)
 			s.Values[key] = percent(p.Share)
@@ -111,10 +126,13 @@ func Work(shares []Share, largest, twist float64) Sentence {
 	}
 	s.Text = "Where it is heaviest: " + strings.Join(named, ", ") + "."
 	switch {
-	case target >= 0 && target < 0.15:
+	case target >= 0 && target < 0.10:
 		s.Tone = Look
 		s.Values["target"] = percent(target)
-		s.Text += " The target gives only {target}."
+		s.Text += " The target (" + lower(part) + ") gives only {target}."
+	case strings.Contains(part, ","):
+		s.Values["target"] = percent(target)
+		s.Text += " The target part (" + lower(part) + ") gives {target}."
 	case target < 0:
 		s.Tone = Look
 		s.Text += " The target gives nothing here."

@@ -33,7 +33,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[catalogue.Ready](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[catalogue.Ready](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
 		r.Schema(t, true, "")
 	}
 }

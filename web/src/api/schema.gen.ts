@@ -536,6 +536,8 @@ export interface components {
        * @enum {string}
        */
       kind: "shoulder-raise" | "sweep" | "keyframes" | "guided" | "hold";
+      /** @description The upper arm turns half as much as noSpin has it, as arms that are moved forward and back do by themselves. */
+      natural?: boolean;
       /** @description The upper arm does not turn about itself along the path; its rotation is that of the start. */
       noSpin?: boolean;
       /** @description sweep: the coordinate that sweeps, like elbow.flexion. */
@@ -993,6 +995,26 @@ export interface components {
       twist: (number | null)[];
       /** @description Of the body's own weight, N·m. */
       weights: (number | null)[];
+    };
+    ReportEqualLoads: {
+      /** @description Factor for the same torque at the end of the range. */
+      end: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Factor for the same mean torque over the range. */
+      mean: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Factor for the same largest torque. */
+      peak: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
     };
     ReportErrors: {
       /**

@@ -15,13 +15,33 @@ const Box = styled.div`
   svg { display: block; width: 100%; touch-action: none; cursor: ew-resize; }
 `;
 
-type Props = { report: Report; uncertainty: Uncertainty | null; s: number; moveTo: (s: number) => void };
+type Props = {
+  report: Report;
+  uncertainty: Uncertainty | null;
+  s: number;
+  moveTo: (s: number) => void;
+  axis?: "angle" | "length";
+  /** The five heights of a drawn target, and what to do when one is dragged. */
+  drawn?: { heights: number[]; set: (heights: number[], drag: boolean) => void; done: () => void };
+};
+
+/** The target's length at every sample, when it only falls or only rises along the path; else null. */
+export function lengthAlong(report: Report): number[] | null {
+  const target = report.muscles.regions.find((r) => r.target);
+  const n = report.curves.s.length;
+  const length = target && Array.from({ length: n }, (_, i) => valueAt(target.length, i / (n - 1)));
+  if (!length || length.some((v) => v == null)) return null;
+  const known = length as number[];
+  const way = Math.sign((known.at(-1) ?? 0) - (known[0] ?? 0));
+  if (way === 0) return null;
+  return known.every((v, i) => i === 0 || (v - (known[i - 1] ?? 0)) * way > -1e-6) ? known : null;
+}
 
 const margin = { left: 36, right: 10, top: 18, bottom: 22 };
 const height = 200;
 
 /** The unrolled arc: torque over the angle, with what the muscle can do and what the school wants. */
-export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
+export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", drawn }: Props) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
   const svg = useRef<SVGSVGElement>(null);
@@ -30,29 +50,37 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
   const values = [c.torque, c.capacity, c.weights].flat().filter((v): v is number => v != null);
   const top = Math.max(...values, 1) * factor * 1.08;
   const bottom = Math.min(0, ...values) * factor * 1.08;
-  const swept = c.sweptDeg.at(-1) || 1;
+  const length = axis === "length" ? lengthAlong(report) : null;
+  const along = length ?? c.sweptDeg.map((v) => v ?? 0);
+  const [start, end] = [along[0] ?? 0, along.at(-1) || 1];
   const x = scaleLinear({
-    domain: [0, swept],
+    domain: [start, end],
     range: [margin.left, Math.max(margin.left + 10, width - margin.right)],
   });
   const y = scaleLinear({ domain: [bottom, top], range: [height - margin.bottom, margin.top], nice: true });
   const indices = c.s.map((_, i) => i);
   const at = (curve: (number | null)[]) => ({
     data: indices,
-    x: (i: number) => x(c.sweptDeg[i] ?? 0),
+    x: (i: number) => x(along[i] ?? 0),
     y: (i: number) => y((curve[i] ?? 0) * factor),
     defined: (i: number) => curve[i] != null,
   });
   const drag = (event: React.PointerEvent<SVGSVGElement>) => {
     const go = (clientX: number) => {
       const left = svg.current?.getBoundingClientRect().left ?? 0;
-      moveTo(placeOf(c.sweptDeg, x.invert(clientX - left)));
+      const way = Math.sign(end - start) || 1;
+      moveTo(
+        placeOf(
+          along.map((v) => v * way),
+          x.invert(clientX - left) * way,
+        ),
+      );
     };
     go(event.clientX);
     followPointer(event, go, () => {});
   };
-  const place = valueAt(c.sweptDeg, s) ?? 0;
-  const ticks = ticksAlong(c.sweptDeg, c.angleDeg);
+  const place = valueAt(along, s) ?? 0;
+  const ticks = length ? x.ticks(5).map((v) => ({ at: v, label: v.toFixed(2) })) : ticksAlong(c.sweptDeg, c.angleDeg);
   const torque = valueAt(c.torque, s);
   const text = { fill: "var(--quiet)", fontSize: 10, fontFamily: "Spline Sans Mono Variable" };
   return (
@@ -60,7 +88,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
       <Legend hasTarget={c.target.length > 0} parts={report.parts.length > 1 ? report.parts.map((p) => p.id) : []} />
       {width > 0 && (
         <svg ref={svg} height={height} role="img" aria-label={describe(report, units.text)} onPointerDown={drag}>
-          <Thirds x={x} last={swept} />
+          <Thirds x={x} start={start} end={end} />
           {c.target.length > 0 && <TargetBand at={at(c.target)} />}
           {report.parts.length > 1 && <Parts report={report} at={at} />}
           <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
@@ -69,7 +97,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
           {uncertainty && (
             <Area
               data={uncertainty.angleDeg.map((_, i) => i)}
-              x={(i) => x(valueAt(c.sweptDeg, i / (uncertainty.angleDeg.length - 1)) ?? 0)}
+              x={(i) => x(valueAt(along, i / (uncertainty.angleDeg.length - 1)) ?? 0)}
               y0={(i) => y((uncertainty.low[i] ?? 0) * factor)}
               y1={(i) => y((uncertainty.high[i] ?? 0) * factor)}
               defined={(i) => uncertainty.low[i] != null}
@@ -79,7 +107,7 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
           )}
           <LinePath {...at(c.torque)} stroke="var(--ember)" strokeWidth={2.6} />
           {gapsOf(c.torque).map(([from, to]) => (
-            <Gap key={from} from={x(c.sweptDeg[from] ?? 0)} to={x(c.sweptDeg[to] ?? 0)} />
+            <Gap key={from} from={x(along[from] ?? 0)} to={x(along[to] ?? 0)} />
           ))}
           <AxisLeft
             scale={y}
@@ -110,6 +138,9 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
             stroke="var(--ink)"
             strokeWidth={1.3}
           />
+          {drawn && c.target.length > 0 && (
+            <Drawn report={report} along={along} x={x} y={y} factor={factor} drawn={drawn} svg={svg} />
+          )}
           {torque !== null && (
             <circle
               cx={x(place)}
@@ -124,6 +155,72 @@ export function ProfileChart({ report, uncertainty, s, moveTo }: Props) {
       )}
     </Box>
   );
+}
+
+const fifths = [0, 0.25, 0.5, 0.75, 1];
+
+/** The five points of a drawn target, to be dragged up and down; arrow keys move the one in focus. */
+function Drawn(props: {
+  report: Report;
+  along: number[];
+  x: (v: number) => number;
+  y: { (v: number): number; invert(v: number): number };
+  factor: number;
+  drawn: NonNullable<Props["drawn"]>;
+  svg: React.RefObject<SVGSVGElement | null>;
+}) {
+  const { report, along, x, y, factor, drawn, svg } = props;
+  const { heights } = drawn;
+  const swept = report.curves.sweptDeg.map((v) => v ?? 0);
+  const total = swept.at(-1) ?? 1;
+  const back = report.muscles.longEnd === "end";
+  return fifths.map((u, k) => {
+    const s = placeOf(swept, total * (back ? 1 - u : u));
+    const now = (valueAt(report.curves.target, s) ?? 0) * factor;
+    const height = heights[k] ?? 0;
+    const [cx, cy] = [x(valueAt(along, s) ?? 0), y(now)];
+    const scale =
+      height > 0 && now > 0 ? now / height : Math.max(1e-9, ...report.curves.target.map((v) => v ?? 0)) * factor;
+    const put = (value: number, drag: boolean) => {
+      const next = heights.map((h, i) => (i === k ? Math.max(0, value) : h));
+      if (next.some((h) => h > 0)) drawn.set(next, drag);
+    };
+    const onPointerDown = (event: React.PointerEvent<SVGCircleElement>) => {
+      const top = svg.current?.getBoundingClientRect().top ?? 0;
+      followPointer(
+        event,
+        (_, clientY) => put(Math.round((y.invert(clientY - top) / scale) * 100) / 100, true),
+        drawn.done,
+      );
+    };
+    const onKeyDown = (event: React.KeyboardEvent) => {
+      const step = { ArrowUp: 0.05, ArrowDown: -0.05 }[event.key];
+      if (!step) return;
+      event.preventDefault();
+      event.stopPropagation();
+      put(Math.round((height + step) * 100) / 100, false);
+    };
+    return (
+      <circle
+        key={u}
+        cx={cx}
+        cy={cy}
+        r={7}
+        fill="var(--sheet)"
+        stroke="var(--slate)"
+        strokeWidth={2.4}
+        style={{ cursor: "ns-resize", touchAction: "none" }}
+        tabIndex={0}
+        role="slider"
+        aria-label={`Wanted at ${Math.round(100 * u)}% from the long end`}
+        aria-valuenow={height}
+        aria-valuemin={0}
+        data-handle={`wanted${k}`}
+        onPointerDown={onPointerDown}
+        onKeyDown={onKeyDown}
+      />
+    );
+  });
 }
 
 /** The value of a curve at a place along the path, between its samples; null in a gap. */
@@ -141,9 +238,9 @@ function describe(report: Report, text: (v: number, kind: string) => string): st
   return `Torque over the angle: largest ${text(peak.value, "torque")} at ${text(peakAngleDeg.value, "angle")}, ${text(100 * leftEnd.value, "percent")} of it at the end.`;
 }
 
-function Thirds({ x, last }: { x: (v: number) => number; last: number }) {
+function Thirds({ x, start, end }: { x: (v: number) => number; start: number; end: number }) {
   return [1, 2].map((k) => {
-    const at = x((last * k) / 3);
+    const at = x(start + ((end - start) * k) / 3);
     return (
       <line
         key={k}

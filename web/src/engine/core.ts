@@ -1,5 +1,17 @@
 import { loadCore, type RawCore } from "./load";
-import type { Answer, Length, Lifter, Ready, Region, Report, Scene, Setting, SetupDocument, Tempo } from "./types";
+import type {
+  Answer,
+  EqualLoads,
+  Length,
+  Lifter,
+  Ready,
+  Region,
+  Report,
+  Scene,
+  Setting,
+  SetupDocument,
+  Tempo,
+} from "./types";
 
 /** The core on the main thread, with types. Documents go in as JSON text, so that one text can serve several calls. */
 export class Core {
@@ -35,6 +47,9 @@ export class Core {
   lengths(): Answer<Length[]> {
     return JSON.parse(this.raw.lengths());
   }
+  equal(document: string, reference: string): Answer<EqualLoads> {
+    return JSON.parse(this.raw.equal(document, reference));
+  }
   regions(): Answer<Region[]> {
     return JSON.parse(this.raw.regions());
   }
@@ -60,6 +75,16 @@ function unpack(report: Report, numbers: Float64Array): void {
     const curves = { torque, tension, momentArm, inPlane, lift, stretch };
     fill(curves);
     Object.assign(part, curves);
+  }
+  const m = report.muscles;
+  const whole = { s: m.s, leftTwist: m.leftTwist, leftRest: m.leftRest, largest: m.largest };
+  fill(whole);
+  Object.assign(m, whole);
+  for (const region of m.regions ?? []) {
+    const { activation, torque, share, length, lineUpDeg } = region;
+    const curves = { activation, torque, share, length, lineUpDeg };
+    fill(curves);
+    Object.assign(region, curves);
   }
   for (const joint of report.joints ?? []) {
     const { torque, size, along, across, capacity, effort } = joint;

@@ -13,6 +13,7 @@ export type RawCore = {
   paint(document: string): string;
   tempo(document: string): string;
   spread(document: string): string;
+  equal(document: string, reference: string): string;
   ready(lifter: string): string;
   lengths(): string;
   regions(): string;

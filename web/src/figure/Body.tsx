@@ -48,15 +48,16 @@ function depthOf(view: View, chain: Blob[]): number {
   return chain.reduce((sum, b) => sum + depth(view, b.centre), 0) / chain.length;
 }
 
-/** The target region on one shoulder, darker the harder it works; nothing when it faces away. */
-export function Strip({ view, strip, effort }: { view: View; strip: Person["strips"][number]; effort: number }) {
+/** A region at work, darker the harder it works, the target in its own colour; nothing when it faces away. */
+export function Strip({ view, strip }: { view: View; strip: Person["strips"][number] }) {
   const facing = dot(strip.facing, view.toward);
   if (facing < -0.35) return null;
+  const { target, activation } = strip.work;
   return (
     <path
       d={chainPath(view, strip.chain)}
-      fill="var(--plum)"
-      opacity={0.3 + 0.65 * Math.max(0, Math.min(1, effort))}
+      fill={target ? "var(--plum)" : "var(--slate)"}
+      opacity={(target ? 0.3 : 0.1) + 0.6 * Math.max(0, Math.min(1, activation))}
       stroke="none"
     />
   );

@@ -1,5 +1,6 @@
 import { useMemo, useRef } from "react";
 import styled from "styled-components";
+import { valueAt } from "../chart/ProfileChart";
 import type { Painting, Report, Scene, Setting, SetupDocument } from "../engine/types";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
@@ -9,7 +10,7 @@ import { elevationAt, followPointer, heightAt, inPicture, movedAlong, placeNear,
 import { Forces, forceScale } from "./Forces";
 import { Cable, Column, cablePieces, Floor, Held } from "./Kit";
 import { Cushion, Machine } from "./Machines";
-import { middleDepth, type Person, person } from "./person";
+import { middleDepth, type Person, person, type Work } from "./person";
 import { sweptArm } from "./sweep";
 import { add, mul, norm, type Vec, type Vec2, vec } from "./vector";
 import { depth, type Extent, fit, project, type Turn, type View, type ViewName } from "./view";
@@ -37,7 +38,6 @@ type Props = {
   painting: Painting | null;
   viewName: ViewName;
   viewTurn: Turn;
-  effort: number;
   actions: SceneActions;
 };
 
@@ -52,7 +52,10 @@ export function SceneView(props: Props) {
   // The view stays the same object while nothing in it changes, so that what hangs on it need not be drawn again.
   // biome-ignore lint/correctness/useExhaustiveDependencies: framed holds them all
   const view = useMemo(() => fit(viewName, scene.headingDeg, viewTurn, extent, size.width, size.height), [framed]);
-  const who = useMemo(() => person(scene, props.document.target.region), [scene, props.document.target.region]);
+  const who = useMemo(
+    () => person(scene, worksAt(report, scene.s, props.document.target.region)),
+    [scene, report, props.document.target.region],
+  );
   const ring = ringOf(scene);
   const now = report.hold ? null : directionAt(report, scene.s);
   const scale = forceScale(Math.max(...scene.loads.map((l) => l.tension), 1));
@@ -104,7 +107,7 @@ export function SceneView(props: Props) {
             </pattern>
           </defs>
           <Floor view={view} extent={extent} />
-          <Solids view={view} scene={scene} who={who} effort={props.effort} lead={report.lead} />
+          <Solids view={view} scene={scene} who={who} lead={report.lead} />
           {!report.hold && <Ribbon view={view} report={report} ring={ring} />}
           {scene.loads.map((l) => (
             <Forces key={`${l.index}${l.mirror}`} view={view} load={l} units={units} scale={scale} />
@@ -172,13 +175,21 @@ function extentOf(scene: Scene, report: Report): Extent {
   };
 }
 
+/** The regions that work at a place along the path; the target is always among them. */
+function worksAt(report: Report, s: number, target: string): Work[] {
+  const out = report.muscles.regions
+    .map((r) => ({ region: r.key, target: r.target, activation: valueAt(r.activation, s) ?? 0 }))
+    .filter((w) => w.target || w.activation > 0.05);
+  return out.some((w) => w.target) ? out : [...out, { region: target, target: true, activation: 0 }];
+}
+
 /** Whether a side has a load of its own, or one that both share. */
 function works(scene: Scene, side: string): boolean {
   return scene.loads.some((l) => l.side === side || l.segment === "trunk" || l.kind === "ownBody");
 }
 
 /** Everything with a body, sorted from far to near. */
-function Solids(props: { view: View; scene: Scene; who: Person; effort: number; lead: string }) {
+function Solids(props: { view: View; scene: Scene; who: Person; lead: string }) {
   const { view, scene, who } = props;
   const trunkDepth = middleDepth(who.groups[0] as Person["groups"][number], view.toward);
   const items: { depth: number; key: string; node: React.ReactNode }[] = [];
@@ -228,8 +239,8 @@ function Solids(props: { view: View; scene: Scene; who: Person; effort: number; 
     if (!group || !works(scene, strip.side)) continue;
     items.push({
       depth: middleDepth(group, view.toward) + 0.002,
-      key: `strip.${strip.side}`,
-      node: <Strip view={view} strip={strip} effort={props.effort} />,
+      key: `strip.${strip.side}.${strip.key}`,
+      node: <Strip view={view} strip={strip} />,
     });
   }
   items.sort((a, b) => a.depth - b.depth);

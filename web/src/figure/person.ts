@@ -43,15 +43,18 @@ class Limb {
   }
 }
 
+/** A region with how hard it works, 0 to 1, at one place along the path. */
+export type Work = { region: string; target: boolean; activation: number };
+
 export type Person = {
   groups: Group[];
-  /** The line of the target region on each side: the group it lies on, its chain and the way it faces. */
-  strips: { side: string; group: string; chain: Blob[]; facing: Vec }[];
+  /** The regions at work on each side: the group a strip lies on, its chain, the way it faces and how hard it works. */
+  strips: { key: string; side: string; group: string; chain: Blob[]; facing: Vec; work: Work }[];
   hands: { side: string; grip: Vec; across: Vec; along: Vec }[];
 };
 
 /** The lifter as a person: everything hangs on the segments that the core computes. */
-export function person(scene: Scene, region: string): Person {
+export function person(scene: Scene, works: Work[]): Person {
   const k = (scene.sizes.stature ?? 1.75) / 1.75;
   const limb = (name: string): Limb => {
     const segment = scene.segments.find((s) => s.name === name);
@@ -64,8 +67,10 @@ export function person(scene: Scene, region: string): Person {
   for (const side of ["right", "left"]) {
     out.groups.push(leg(side, limb, scene));
     out.groups.push(arm(side, limb, scene, holding.has(side)));
-    const strip = stripOf(side, limb, scene, region);
-    if (strip) out.strips.push(strip);
+    for (const work of works) {
+      const strip = stripOf(side, limb, scene, work);
+      if (strip) out.strips.push(strip);
+    }
     const hand = limb(`hand.${side}`);
     out.hands.push({
       side,
@@ -268,8 +273,8 @@ const lies: [string, Lie][] = [
 ];
 
 /** The strip of the region that the setup is for, lying on the skin. */
-function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, region: string) {
-  const lie = lies.find(([key]) => region.startsWith(key))?.[1];
+function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work: Work) {
+  const lie = lies.find(([key]) => work.region.startsWith(key))?.[1];
   if (!lie) return null;
   const out = side === "right" ? 1 : -1;
   const size = scene.sizes;
@@ -285,7 +290,8 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, regio
     thigh: [0.075, 0.07, 0.06, 0.045],
     trunk: [0.09, 0.095, 0.09, 0.085],
   }[lie.on];
-  const broad = { upperArm: 0.021, thigh: 0.036, trunk: 0.032 }[lie.on];
+  // A region that works harder is drawn broader.
+  const broad = { upperArm: 0.021, thigh: 0.036, trunk: 0.032 }[lie.on] * (0.55 + 0.6 * Math.min(1, work.activation));
   const sideways = (lie.out ?? 0) * (size.shoulderHalf ?? 0.175) * out;
   const chain = thick.map((away, i): Blob => {
     const along = (lie.from + ((lie.to - lie.from) * i) / 3) * length * (lie.on === "trunk" ? 1 : -1);
@@ -296,7 +302,9 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, regio
   const z = u.axis(2);
   const x = u.axis(0);
   return {
+    key: work.region,
     side,
+    work,
     group: lie.on === "trunk" ? "trunk" : `${lie.on === "thigh" ? "leg" : "arm"}.${side}`,
     chain,
     facing: lie.facing === "side" ? vec(out * z.x, out * z.y, out * z.z) : vec(way * x.x, way * x.y, way * x.z),

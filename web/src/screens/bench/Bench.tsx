@@ -148,7 +148,19 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           <Stage {...stage} />
         </div>
         <section className="arc" aria-label="Profile">
-          {good && <Readings core={core} model={model} good={good} s={s} moveTo={moveTo} turn={edits.turn} />}
+          {good && (
+            <Readings
+              core={core}
+              model={model}
+              good={good}
+              s={s}
+              moveTo={moveTo}
+              turn={edits.turn}
+              draw={edits.draw}
+              drawDone={edits.turnDone}
+              saved={saving.saved}
+            />
+          )}
         </section>
       </Columns>
       <KeyHelp open={help} close={() => setHelp(false)} />

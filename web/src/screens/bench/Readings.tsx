@@ -1,8 +1,14 @@
+import { useState } from "react";
 import { MotionChart } from "../../chart/MotionChart";
-import { ProfileChart } from "../../chart/ProfileChart";
+import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
+import { WorkChart } from "../../chart/WorkChart";
 import type { Core } from "../../engine/core";
+import { Segments } from "../../ui/Choice";
+import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
+import { Equal } from "./Equal";
+import { sharesExplained } from "./explained";
 import { Joints } from "./Joints";
 import { Summary } from "./Summary";
 import type { Edits } from "./useDocument";
@@ -16,11 +22,18 @@ type Props = {
   s: number;
   moveTo: (s: number) => void;
   turn: Edits["turn"];
+  draw: Edits["draw"];
+  drawDone: Edits["turnDone"];
+  saved: string;
 };
 
 /** The right column: the profile, its numbers and sentences, and what lies behind them. */
-export function Readings({ core, model, good, s, moveTo, turn }: Props) {
+export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, saved }: Props) {
   const { report } = good;
+  const [axis, setAxis] = useState<"angle" | "length">("angle");
+  const { target } = good.document;
+  const drawn =
+    target.school === "custom" && target.custom ? { heights: target.custom, set: draw, done: drawDone } : undefined;
   return (
     <>
       {!report.hold && (
@@ -29,8 +42,27 @@ export function Readings({ core, model, good, s, moveTo, turn }: Props) {
             Profile of the {report.joint}
             {report.both ? ", each side" : ""}
           </h2>
-          <ProfileChart report={report} uncertainty={model.uncertainty} s={s} moveTo={moveTo} />
+          <ProfileChart
+            report={report}
+            uncertainty={model.uncertainty}
+            s={s}
+            moveTo={moveTo}
+            axis={axis}
+            drawn={drawn}
+          />
+          {lengthAlong(report) && (
+            <Segments
+              label="Over"
+              options={[
+                { key: "angle", label: "Over the angle" },
+                { key: "length", label: "Over the target's length" },
+              ]}
+              value={axis}
+              onChange={(key) => setAxis(key as "angle" | "length")}
+            />
+          )}
           <Summary report={report} uncertainty={model.uncertainty} />
+          <Equal core={core} text={good.text} saved={saved} />
         </div>
       )}
       <div>
@@ -40,6 +72,12 @@ export function Readings({ core, model, good, s, moveTo, turn }: Props) {
           settings={model.settings}
           apply={(m) => turn(m.key, m.to, false)}
         />
+      </div>
+      <div>
+        <h2>
+          Who does the work <How name="Who does the work" explained={sharesExplained} />
+        </h2>
+        <WorkChart report={report} s={s} />
       </div>
       <div>
         <h2>Pull and torque</h2>

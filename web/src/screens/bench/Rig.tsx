@@ -145,15 +145,20 @@ const Target = memo(function Target({ target, set }: TargetProps) {
     const kept = crossed.find((j) => j === joint) ?? crossed[0];
     set({ region: key, joint: kept as SetupDocument["target"]["joint"] });
   };
-  const drawn = { key: "custom", label: "As drawn", note: "Five points of the document" };
+  const drawn = { key: "custom", label: "As drawn", note: "Five points, dragged on the chart" };
   return (
     <div className="pair">
       <Choice label="Region" options={regions} value={region} onChange={pick} />
       <Choice
         label="School"
-        options={school === "custom" ? [...schools, drawn] : schools}
+        options={[...schools, drawn]}
         value={school}
-        onChange={(key) => set({ school: key as SetupDocument["target"]["school"] })}
+        onChange={(key) =>
+          set({
+            school: key as SetupDocument["target"]["school"],
+            custom: key === "custom" ? (target.custom ?? [1, 1, 1, 1, 1]) : target.custom,
+          })
+        }
       />
       {joints.length > 1 && (
         <Choice

@@ -1,4 +1,3 @@
-import { valueAt } from "../../chart/ProfileChart";
 import { SceneView } from "../../figure/SceneView";
 import type { Turn, ViewName } from "../../figure/view";
 import { Segments } from "../../ui/Choice";
@@ -51,7 +50,6 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
             painting={model.painting}
             viewName={viewName}
             viewTurn={viewTurn}
-            effort={valueAt(good.report.curves.effort, s) ?? 0}
             actions={{ turn: edits.turn, dragDone: edits.turnDone, moveTo, turnView }}
           />
         ) : (

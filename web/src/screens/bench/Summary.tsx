@@ -1,6 +1,8 @@
 import styled from "styled-components";
 import type { Report, Uncertainty } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
+import { type Explained, How } from "../../ui/How";
+import { explain } from "./explained";
 
 const Numbers = styled.dl`
   display: grid;
@@ -29,13 +31,17 @@ type Cell = { name: string; value: string | null; spread?: string; why?: string 
 /** The few numbers that a coach compares setups by; a missing one says why. */
 export function Summary({ report, uncertainty }: { report: Report; uncertainty: Uncertainty | null }) {
   const cells = cellsOf(report, uncertainty, useUnits());
+  const how = explain(report);
   const whys = new Set(cells.filter((c) => c.value === null && c.why).map((c) => c.why));
   return (
     <>
       <Numbers>
         {cells.map((c) => (
           <div key={c.name}>
-            <dt>{c.name}</dt>
+            <dt>
+              {c.name}
+              {how[c.name] && <How name={c.name} explained={how[c.name] as Explained} />}
+            </dt>
             <dd className="mono">{c.value ?? "–"}</dd>
             <dd className="spread mono">{c.spread ?? "\u00a0"}</dd>
           </div>

@@ -18,7 +18,7 @@ const List = styled.ul`
   b { font-weight: 600; }
 `;
 
-const names: Record<string, string> = { lineUp: "Line-up", profile: "Profile", start: "Start" };
+const names: Record<string, string> = { lineUp: "Line-up", profile: "Profile", start: "Start", work: "Work" };
 
 /** One short sentence each, with the smallest change that would mend the profile. */
 export function Verdicts({

@@ -11,6 +11,7 @@ export type Edits = {
   setLoadKind(index: number, kind: string): void;
   addLoad(kind: string): void;
   dropLoad(index: number): void;
+  draw(custom: number[], drag: boolean): void;
   setTarget(change: Partial<SetupDocument["target"]>): void;
   rename(name: string): void;
   setLifter(lifter: SetupDocument["lifter"]): void;
@@ -39,6 +40,10 @@ export function useDocument(core: Core, stored: StoredSetup) {
     setLoadKind: useStable((index, kind) => take(core.loadKind(text, index, kind))),
     addLoad: useStable((kind) => take(core.addLoad(text, kind))),
     dropLoad: useStable((index) => take(core.dropLoad(text, index))),
+    draw: useStable((custom, drag) => {
+      const d = JSON.parse(text) as SetupDocument;
+      take({ ok: { ...d, target: { ...d.target, custom } } }, drag);
+    }),
     setTarget: useStable((change) => edit((d) => ({ ...d, target: { ...d.target, ...change } }))),
     setLifter: useStable((lifter) => edit((d) => ({ ...d, lifter }))),
     rename: useStable((name) => edit((d) => ({ ...d, name }))),

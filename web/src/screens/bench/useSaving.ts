@@ -81,5 +81,5 @@ export function useSaving(stored: StoredSetup, document: string, savedText: stri
   else if (state === "refused") shown = { kind: "refused", why: problem.why ?? "" };
   else if (state === "saving" || state === "waiting") shown = { kind: state };
   else shown = { kind: dirty ? "unsaved" : "saved" };
-  return { save, keepMine: send, takeTheirs, later: () => setState("saved"), state: shown, version, dirty };
+  return { saved, save, keepMine: send, takeTheirs, later: () => setState("saved"), state: shown, version, dirty };
 }

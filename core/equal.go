@@ -1,0 +1,43 @@
+package core
+
+import (
+	"dialarc/core/profile"
+	"dialarc/core/setup"
+)
+
+// EqualLoads says by what the variable loads of a setup have to be multiplied to ask as much as another setup does.
+type EqualLoads struct {
+	Peak Metric `json:"peak" doc:"Factor for the same largest torque."`
+	Mean Metric `json:"mean" doc:"Factor for the same mean torque over the range."`
+	End  Metric `json:"end" doc:"Factor for the same torque at the end of the range."`
+}
+
+// Equal compares a setup with a reference. Only loads that may be changed are scaled; segments and fixed loads stay.
+func Equal(d, reference *setup.Document) (*EqualLoads, setup.Problems) {
+	var wanted, here Evaluator
+	other, problems := wanted.curves(reference)
+	if len(problems) > 0 {
+		for i := range problems {
+			problems[i].Path = "reference." + problems[i].Path
+		}
+		return nil, problems
+	}
+	own, problems := here.curves(d)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	e := profile.Equal(own, other)
+	return &EqualLoads{Peak: metric(e.Peak, 1), Mean: metric(e.Mean, 1), End: metric(e.End, 1)}, nil
+}
+
+// curves runs a valid document and gives what loads are compared by.
+func (e *Evaluator) curves(d *setup.Document) (*profile.Curves, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
+	o, problems := e.judge(newModel(d), d.Samples)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return &profile.Curves{Swept: o.rep.Swept, Total: o.rep.Total, Variable: e.variable, GapWhy: o.gapWhy()}, nil
+}

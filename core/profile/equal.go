@@ -1,0 +1,68 @@
+package profile
+
+import (
+	"math"
+
+	"gonum.org/v1/gonum/floats"
+)
+
+// Curves are what two setups are compared by: swept angle (rad), torque of everything and of the loads that may be changed,
+// N·m, one value per sample.
+type Curves struct {
+	Swept, Total, Variable []float64
+	GapWhy                 string // why the curves have gaps; empty when they have none
+}
+
+// Factors are what the variable loads have to be multiplied by.
+type Factors struct{ Peak, Mean, End Metric }
+
+// Equal solves for the factors on the variable loads of one setup with which it asks for the largest torque, the mean, or
+// the torque at the end that another one asks for. Torque is linear in those loads, so each is the solution of a straight
+// line; for the peak, of which the smallest counts at which any place reaches it.
+func Equal(own, other *Curves) Factors {
+	for _, c := range []*Curves{own, other} {
+		if c.GapWhy != "" {
+			m := Missing(c.GapWhy)
+			return Factors{m, m, m}
+		}
+	}
+	peak, factor := floats.Max(other.Total), math.Inf(1)
+	for i, v := range own.Variable {
+		if v > 1e-9 {
+			factor = min(factor, (peak-(own.Total[i]-v))/v)
+		}
+	}
+	last := len(own.Total) - 1
+	return Factors{
+		Peak: usable(factor),
+		Mean: line(average(other.Swept, other.Total), average(own.Swept, own.Total), average(own.Swept, own.Variable)),
+		End:  line(other.Total[len(other.Total)-1], own.Total[last], own.Variable[last]),
+	}
+}
+
+// line is the factor on the variable part of a torque that brings it to what is wanted.
+func line(wanted, total, variable float64) Metric {
+	if variable <= 1e-9 {
+		return usable(math.Inf(1))
+	}
+	return usable((wanted - (total - variable)) / variable)
+}
+
+func usable(factor float64) Metric {
+	switch {
+	case math.IsInf(factor, 0) || math.IsNaN(factor):
+		return Missing("No load that may be changed resists there.")
+	case factor <= 0:
+		return Missing("Without any load it already asks for more.")
+	}
+	return known(factor)
+}
+
+// average is the mean over the swept angle.
+func average(swept, y []float64) float64 {
+	u := places(swept)
+	if u == nil {
+		return math.NaN()
+	}
+	return mean(u, func(i int) float64 { return y[i] })
+}

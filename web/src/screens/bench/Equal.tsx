@@ -1,0 +1,58 @@
+import { useDeferredValue, useMemo } from "react";
+import styled from "styled-components";
+import type { Core } from "../../engine/core";
+import type { SetupDocument } from "../../engine/types";
+import { type Units, useUnits } from "../../state/units";
+
+const Note = styled.p`
+  font-size: 12px;
+  color: var(--quiet);
+  b { color: var(--ink); }
+`;
+
+/** What to load so that the setup asks as much as it did when it was saved. */
+export function Equal({ core, text, saved }: { core: Core; text: string; saved: string }) {
+  const units = useUnits();
+  const [now, before] = [useDeferredValue(text), useDeferredValue(saved)];
+  const answer = useMemo(() => (now === before ? null : core.equal(now, before).ok), [core, now, before]);
+  if (!answer) return null;
+  const d = JSON.parse(now) as SetupDocument;
+  const with_ = (factor?: number | null) => (factor == null ? null : loads(d, factor, units));
+  const [peak, mean] = [with_(answer.peak.value), with_(answer.mean.value)];
+  if (!peak && !mean) return null;
+  return (
+    <Note data-testid="equal">
+      As hard as the saved one:{" "}
+      {peak && (
+        <>
+          for the same peak <b className="mono">{peak}</b>
+        </>
+      )}
+      {peak && mean && ", "}
+      {mean && (
+        <>
+          for the same mean <b className="mono">{mean}</b>
+        </>
+      )}
+      .
+    </Note>
+  );
+}
+
+/** The loads that may be changed, times a factor. */
+function loads(d: SetupDocument, factor: number, units: Units): string | null {
+  const parts = d.loads
+    .filter((l) => l.variable)
+    .map((l) => {
+      const mass =
+        l.stackMass && l.kind !== "dumbbell" && l.kind !== "bar"
+          ? l.stackMass
+          : (l.plateMass ?? 0) > 0
+            ? l.plateMass
+            : l.mass;
+      if (l.kind === "band") return `${factor.toFixed(2)} times the band`;
+      return mass ? units.text(mass * factor, "mass") : null;
+    })
+    .filter((p) => p !== null);
+  return parts.length > 0 ? parts.join(" and ") : null;
+}

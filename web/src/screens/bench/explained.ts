@@ -1,0 +1,62 @@
+import type { Report } from "../../engine/types";
+import type { Explained } from "../../ui/How";
+
+const strength: Record<string, string> = {
+  measured: "The lifter's own tests, at several angles.",
+  scaled: "A usual shape, put through one test of the lifter.",
+  estimate: "A usual shape for body mass: an estimate of this program, which can be off by a third.",
+  unknown: "No strength shape fits this action.",
+};
+
+/** How each number of the summary comes about. */
+export function explain(report: Report): Record<string, Explained> {
+  const joint = report.joint;
+  const sure = strength[report.trust] ?? "";
+  return {
+    Match: {
+      how: "100 less the root mean square difference, in percent, of the curve from what the school wants, both scaled to the same mean over the swept angle.",
+      from: "Torque at every angle; for all schools but Even and As drawn also the strength there.",
+      source: "This program's own measure.",
+      sure: `The small numbers are where nine of ten cases lie when tape, stance and angles are off. ${sure}`,
+    },
+    "Load falls": {
+      how: "Mean place of the loads' torque from the target's long end, weighted by torque: early below 0.45, late above 0.55.",
+      from: "The loads alone, without the body's own weight.",
+      source: "This program's own bounds.",
+      sure: "Geometry only.",
+    },
+    "Peak effort": {
+      how: "Largest of torque over strength along the range.",
+      from: `Torque about the ${joint} and the strength of what it does at each angle.`,
+      source: "Shapes with the trends of Kulig, Andrews & Hay 1984, recalled.",
+      sure,
+    },
+    "Peak torque": {
+      how: "Sum of lever times force over everything beyond the joint, about the axis that the limb swings about.",
+      from: "Loads, places, the lifter's lengths and masses.",
+      source: "Segments by Winter 2009, recalled; tape where it was taken.",
+      sure: "The small numbers are where nine of ten cases lie.",
+    },
+    "Left at the end": {
+      how: "Torque at the end of the range over the largest.",
+      from: "The torque curve.",
+      source: "Geometry.",
+      sure: "The small numbers are where nine of ten cases lie.",
+    },
+    Repetitions: {
+      how: "30 times what the load may still grow until the effort somewhere reaches 100%.",
+      from: "The load of one repetition by this model.",
+      source: "Epley 1985, recalled.",
+      sure: `A rough guide for two or more. ${sure}`,
+    },
+  };
+}
+
+/** How the shares of the regions come about. */
+export const sharesExplained: Explained = {
+  how: "The activations with the least sum of squares, weighted by each muscle's force, that hold the torque at every joint the limb's muscles cross.",
+  from: "Torque about shoulder blade, shoulder and elbow, or hip and knee; lines, forces and fibre lengths of the muscles.",
+  source:
+    "After Crowninshield & Brand 1981; forces after Holzbaur, Murray & Delp 2005, recalled; places from general anatomy.",
+  sure: "A model of nobody in particular, from recalled values: trust directions and neighbours, not single percents. The latissimus comes out weak overhead.",
+};
