@@ -313,3 +313,36 @@ func TestKeyboardAlone(t *testing.T) {
 		}
 	}
 }
+
+// share is what the list of regions says that a region gives here, percent.
+func (p *page) share(region string) float64 {
+	return read[float64](p, `parseFloat(document.querySelector('[data-region="`+region+`"] > span:last-child')?.innerText ?? "-1")`)
+}
+
+// The bench tells who works: turning the arm outward moves work to the front of the shoulder. The profile can be seen over
+// the target's length, a number tells how it comes about, and a wanted profile is drawn by its points.
+func TestWhoWorksAndADrawnTarget(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.says(`[data-verdict="work"]`, "deltoid")
+	straight := p.share("deltoid.anterior")
+	p.typeInto("path.rotation", "-60")
+	p.untilDial("path.rotation", -60)
+	if out := p.share("deltoid.anterior"); out <= straight {
+		t.Errorf("turned outward the front gives %v%%, straight %v%%", out, straight)
+	}
+	p.press("Over the target's length")
+	p.until("lengths below the chart", `[...document.querySelectorAll('section svg text')].some((e) => e.textContent === "1.00" || e.textContent === "0.90")`)
+	p.press("Over the angle")
+	p.press("How: Match")
+	p.says(`[role="dialog"]`, "root mean square")
+	p.key("\x1b")
+	p.until("closed", `!document.querySelector('[role="dialog"]')`)
+	p.do(chromedp.Evaluate[chromedp.Void](`[...document.querySelectorAll('button')].find((b) => b.textContent.startsWith('Match strength')).click()`))
+	p.until("the schools", `[...document.querySelectorAll('[role="option"]')].some((o) => o.textContent.startsWith('As drawn'))`)
+	p.do(chromedp.Evaluate[chromedp.Void](`[...document.querySelectorAll('[role="option"]')].find((o) => o.textContent.startsWith('As drawn')).click()`))
+	p.until("a point to draw by", handle("wanted4"))
+	before := read[string](p, `document.querySelector('dl dd').innerText`)
+	p.drag(handle("wanted4"), 0, 25, 6)
+	p.until("another match", `document.querySelector('dl dd').innerText !== `+quoted(before))
+	p.says(`[data-testid="equal"]`, "for the same peak")
+}

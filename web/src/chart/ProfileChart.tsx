@@ -185,7 +185,7 @@ function Drawn(props: {
       const next = heights.map((h, i) => (i === k ? Math.max(0, value) : h));
       if (next.some((h) => h > 0)) drawn.set(next, drag);
     };
-    const onPointerDown = (event: React.PointerEvent<SVGCircleElement>) => {
+    const onPointerDown = (event: React.PointerEvent<SVGGElement>) => {
       const top = svg.current?.getBoundingClientRect().top ?? 0;
       followPointer(
         event,
@@ -201,24 +201,22 @@ function Drawn(props: {
       put(Math.round((height + step) * 100) / 100, false);
     };
     return (
-      <circle
+      <g
         key={u}
-        cx={cx}
-        cy={cy}
-        r={7}
-        fill="var(--sheet)"
-        stroke="var(--slate)"
-        strokeWidth={2.4}
         style={{ cursor: "ns-resize", touchAction: "none" }}
         tabIndex={0}
         role="slider"
         aria-label={`Wanted at ${Math.round(100 * u)}% from the long end`}
+        aria-orientation="vertical"
         aria-valuenow={height}
         aria-valuemin={0}
         data-handle={`wanted${k}`}
         onPointerDown={onPointerDown}
         onKeyDown={onKeyDown}
-      />
+      >
+        <circle cx={cx} cy={cy} r={14} fill="transparent" />
+        <circle cx={cx} cy={cy} r={6.5} fill="var(--sheet)" stroke="var(--slate)" strokeWidth={2.4} />
+      </g>
     );
   });
 }

@@ -27,7 +27,8 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
   const { regions } = report.muscles;
-  const list = regions.slice(0, shown);
+  const worth = (r: RegionPart) => r.target || report.hold || Math.max(...r.share.map((v) => v ?? 0)) >= 0.03;
+  const list = regions.filter(worth).slice(0, shown);
   if (list.length === 0) return <p>No region of the model crosses this joint here.</p>;
   const n = report.muscles.s.length;
   const swept = (i: number) => valueAt(report.curves.sweptDeg, i / (n - 1)) ?? 0;
