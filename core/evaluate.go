@@ -142,8 +142,19 @@ func (e *Evaluator) fillCapacity(o *outcome) {
 		e.capacity = make([]float64, len(e.rep.S))
 	}
 	e.capacity = e.capacity[:len(e.rep.S)]
+	if o.joint == body.KneeR {
+		c.Flexors = e.model(o).KneeFlexion
+	}
 	c.Along(e.capacity, e.rep.Pose, e.rep.Rate)
 	o.capacity, o.trust, o.why = e.capacity, c.Trust, c.Why
+}
+
+// model is that of the muscles of an outcome's lifter.
+func (e *Evaluator) model(o *outcome) *muscle.Model {
+	if e.regions == nil || !e.regions.Fits(&o.body) {
+		e.regions = muscle.New(&o.body)
+	}
+	return e.regions
 }
 
 func (e *Evaluator) fillVariable(m *model) {

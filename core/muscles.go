@@ -60,14 +60,12 @@ func (e *Evaluator) muscles(o *outcome) Muscles {
 		}
 	}
 	e.share.Run(in)
-	if e.regions == nil || !e.regions.Fits(&o.body) {
-		e.regions = muscle.New(&o.body)
-	}
+	model := e.model(o)
 	w := work{rep: &e.share, joint: o.joint, target: o.doc.Target.Region,
 		rests: o.joint == body.KneeR && o.station.Root != body.OnFeet}
 	w.begin()
 	for i := range w.rep.S {
-		w.sample(e.regions, i)
+		w.sample(model, i)
 	}
 	return w.report(o)
 }

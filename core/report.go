@@ -16,7 +16,7 @@ type Report struct {
 	Names    string          `json:"names" doc:"Joint coordinate that angleDeg is, like shoulder.elevation."`
 	Label    string          `json:"label" doc:"The same in words."`
 	Hold     bool            `json:"hold" doc:"Whether one pose is held: then there is no range and no profile."`
-	Trust    string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,estimate,unknown"`
+	Trust    string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,estimate,model,unknown"`
 	TrustWhy string          `json:"trustWhy,omitempty" doc:"Why the capacity is unknown."`
 	Curves   Curves          `json:"curves"`
 	Parts    []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
@@ -58,7 +58,7 @@ type Curves struct {
 // JointPart is what the repetition asks of a joint beside the target.
 type JointPart struct {
 	Joint    string `json:"joint"`
-	Trust    string `json:"trust" doc:"What its capacity rests on." enum:"measured,scaled,estimate,unknown"`
+	Trust    string `json:"trust" doc:"What its capacity rests on." enum:"measured,scaled,estimate,model,unknown"`
 	Torque   Curve  `json:"torque" doc:"Resisting torque about the joint's own axis, N·m; null where it does not move."`
 	Size     Curve  `json:"size" doc:"Size of the torque vector, N·m."`
 	Along    Curve  `json:"along" doc:"Resultant force along the moved segment, N."`

@@ -20,6 +20,7 @@ const (
 	Measured Trust = "measured" // isometric tests at two or more angles
 	Scaled   Trust = "scaled"   // a library shape through one test
 	Estimate Trust = "estimate" // a library shape scaled by body mass
+	Modelled Trust = "model"    // no shape fits: what the muscles of the model can hold
 	Unknown  Trust = "unknown"  // no shape fits the joint action
 )
 
@@ -30,7 +31,9 @@ type Capacity struct {
 	lifter *setup.Lifter
 	joint  string
 	spin   bool
-	curves map[string]*curve
+	// Flexors is what the model's muscles can flex the knee with, N·m, for which there is no shape; nil when it is not known.
+	Flexors func(q *body.Pose) float64
+	curves  map[string]*curve
 }
 
 // NewCapacity is the capacity at a joint, named without its side; with spin that of turning the segment about itself.
@@ -65,6 +68,10 @@ func (c *Capacity) At(q, rate *body.Pose) (float64, bool) {
 	case "elbow":
 		return c.hinge("elbow.flexion", "elbow.extension", q[setup.ElbowFlexion], rate[setup.ElbowFlexion])
 	case "knee":
+		if rate[setup.KneeFlexion] > 1e-9 && c.Flexors != nil {
+			c.Trust = Modelled
+			return c.Flexors(q), true
+		}
 		return c.hinge("", "knee.extension", q[setup.KneeFlexion], rate[setup.KneeFlexion])
 	case "hip":
 		return c.hinge("", "hip.extension", q[setup.HipFlexion], rate[setup.HipFlexion])
@@ -144,7 +151,9 @@ func (c *Capacity) value(action string, angle float64) float64 {
 	return k.value(space.Deg(angle))
 }
 
-func rank(t Trust) int { return map[Trust]int{Measured: 0, Scaled: 1, Estimate: 2, Unknown: 3}[t] }
+func rank(t Trust) int {
+	return map[Trust]int{Measured: 0, Scaled: 1, Estimate: 2, Modelled: 3, Unknown: 4}[t]
+}
 
 // newCurve takes the best there is for an action: PCHIP through two or more tests, the library's shape through one
 // test, or the shape scaled by body mass. Outside its table a curve is flat.

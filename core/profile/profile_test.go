@@ -299,6 +299,11 @@ func TestActionByDirection(t *testing.T) {
 		}
 		check.Near(t, c.joint, got, 80*c.want, 1e-9)
 	}
+	model := profile.NewCapacity(lifter(), "knee", false)
+	model.Flexors = func(*body.Pose) float64 { return 55 }
+	if x, ok := model.At(&level, &body.Pose{setup.KneeFlexion: 1}); !ok || x != 55 || model.Trust != profile.Modelled {
+		t.Errorf("knee flexion by the model: %v, %v, %s", x, ok, model.Trust)
+	}
 	k := profile.NewCapacity(lifter(), "knee", false)
 	if _, ok := k.At(&level, &body.Pose{setup.KneeFlexion: 1}); ok || k.Trust != profile.Unknown || !strings.Contains(k.Why, "knee") {
 		t.Errorf("knee flexion: %+v", k)

@@ -933,7 +933,7 @@ export interface components {
        * @description What the capacity rests on.
        * @enum {string}
        */
-      trust: "measured" | "scaled" | "estimate" | "unknown";
+      trust: "measured" | "scaled" | "estimate" | "model" | "unknown";
       /** @description Why the capacity is unknown. */
       trustWhy?: string;
       verdicts: components["schemas"]["ReportVerdict"][];
@@ -1080,7 +1080,7 @@ export interface components {
        * @description What its capacity rests on.
        * @enum {string}
        */
-      trust: "measured" | "scaled" | "estimate" | "unknown";
+      trust: "measured" | "scaled" | "estimate" | "model" | "unknown";
     };
     ReportLineUp: {
       /** @description Mean size of the loads' off-axis torque over the mean of their resisting torque. */

@@ -69,12 +69,17 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
       )}
       <ul aria-label="Regions at work here">
         {list.map((r, k) => {
-          const [share, activation, length] = [r.share, r.activation, r.length].map((c) => valueAt(c, s));
+          const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) =>
+            valueAt(c, s),
+          );
           return (
             <li key={r.key} data-region={r.key}>
               <i aria-hidden style={{ background: colours[k % colours.length], opacity: r.target ? 0.9 : 0.6 }} />
               {r.target ? <b>{r.label}</b> : <span>{r.label}</span>}
-              <small className="mono">{length == null ? "" : `length ${length.toFixed(2)}`}</small>
+              <small className="mono">
+                {r.target && off != null ? `${Math.round(off)}° off line, ` : ""}
+                {length == null ? "" : `length ${length.toFixed(2)}`}
+              </small>
               <span className="mono">
                 {share == null
                   ? `${units.text(100 * (activation ?? 0), "percent")} active`

@@ -39,6 +39,27 @@ export function Equal({ core, text, saved }: { core: Core; text: string; saved: 
   );
 }
 
+/** What to load for some numbers of repetitions, by the model's limit of one: 1RM = w (1 + n/30), Epley 1985. */
+export function Prescribe({ text, limit }: { text: string; limit: number | null }) {
+  const units = useUnits();
+  if (limit === null) return null;
+  const d = JSON.parse(text) as SetupDocument;
+  const parts = [8, 12, 20].map((n) => [n, loads(d, limit / (1 + n / 30), units)] as const);
+  if (parts.some(([, l]) => l === null)) return null;
+  return (
+    <Note data-testid="prescribe">
+      Roughly, for{" "}
+      {parts.map(([n, l], i) => (
+        <span key={n}>
+          {i > 0 ? ", " : ""}
+          {n} repetitions <b className="mono">{l}</b>
+        </span>
+      ))}
+      .
+    </Note>
+  );
+}
+
 /** The loads that may be changed, times a factor. */
 function loads(d: SetupDocument, factor: number, units: Units): string | null {
   const parts = d.loads
@@ -51,7 +72,7 @@ function loads(d: SetupDocument, factor: number, units: Units): string | null {
             ? l.plateMass
             : l.mass;
       if (l.kind === "band") return `${factor.toFixed(2)} times the band`;
-      return mass ? units.text(mass * factor, "mass") : null;
+      return mass ? units.text(mass * factor, "mass", 1) : null;
     })
     .filter((p) => p !== null);
   return parts.length > 0 ? parts.join(" and ") : null;

@@ -7,7 +7,7 @@ import type { Core } from "../../engine/core";
 import { Segments } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
-import { Equal } from "./Equal";
+import { Equal, Prescribe } from "./Equal";
 import { sharesExplained } from "./explained";
 import { Joints } from "./Joints";
 import { Summary } from "./Summary";
@@ -62,6 +62,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
             />
           )}
           <Summary report={report} uncertainty={model.uncertainty} />
+          <Prescribe text={good.text} limit={report.profile.loadFactor.value} />
           <Equal core={core} text={good.text} saved={saved} />
         </div>
       )}

@@ -22,6 +22,7 @@ const Note = styled.p`
 const trusts: Record<string, string> = {
   measured: "Strength as measured at several angles.",
   scaled: "Strength: a usual shape through one test.",
+  model: "Strength: what the muscles of the model could hold, for want of a shape.",
   unknown: "No strength shape fits this action, so there is no effort to tell.",
   estimate: "Strength is estimated from body mass: test it before you trust the effort.",
 };

@@ -5,6 +5,7 @@ const strength: Record<string, string> = {
   measured: "The lifter's own tests, at several angles.",
   scaled: "A usual shape, put through one test of the lifter.",
   estimate: "A usual shape for body mass: an estimate of this program, which can be off by a third.",
+  model: "What the muscles of the model could hold; such sums run high.",
   unknown: "No strength shape fits this action.",
 };
 
