@@ -26,7 +26,9 @@ import (
 type Evaluator struct {
 	rep      torque.Repetition
 	share    torque.Repetition // at the muscles' samples
-	regions  *muscle.Model     // of the lifter who was evaluated last
+	brace    support.Bracer
+	frame    body.Frames
+	regions  *muscle.Model // of the lifter who was evaluated last
 	capacity []float64
 	variable []float64
 }
@@ -194,6 +196,12 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 	}
 	r := o.report()
 	r.Muscles = e.muscles(o)
+	r.Bracing = e.bracing(o)
+	r.Rubs = o.rubs()
+	r.Cautions = o.cautionsOf(&r.Bracing)
+	r.Verdicts = append(r.Verdicts, braceVerdict(&r.Bracing))
+	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
+	r.Verdicts = append(r.Verdicts, o.jointsVerdict())
 	r.Verdicts = append(r.Verdicts, o.workVerdict(&r.Muscles)...)
 	return r, nil
 }

@@ -64,6 +64,7 @@ func (e *Evaluator) muscles(o *outcome) Muscles {
 	w := work{rep: &e.share, joint: o.joint, target: o.doc.Target.Region,
 		rests: o.joint == body.KneeR && o.station.Root != body.OnFeet}
 	w.begin()
+	model.Begin()
 	for i := range w.rep.S {
 		w.sample(model, i)
 	}

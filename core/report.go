@@ -22,6 +22,9 @@ type Report struct {
 	Parts    []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
 	Joints   []JointPart     `json:"joints" doc:"What the repetition asks of the other joints."`
 	Muscles  Muscles         `json:"muscles"`
+	Bracing  Bracing         `json:"bracing"`
+	Rubs     []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
+	Cautions []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
 	Profile  Profile         `json:"profile"`
 	LineUp   LineUp          `json:"lineUp"`
 	Starts   []Start         `json:"starts" doc:"How far the stacks are lifted."`
@@ -139,7 +142,7 @@ type Gap struct {
 // Verdict is one sentence for the coach. Text holds names in braces for the values, so that the reader's units can be
 // filled in.
 type Verdict struct {
-	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,start,work"`
+	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,brace,start,joints,work"`
 	Tone   string              `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
 	Text   string              `json:"text" doc:"The sentence, values as {name}."`
 	Values map[string]Quantity `json:"values"`

@@ -23,6 +23,9 @@ type Scene struct {
 	Loads    []SceneLoad        `json:"loads"`
 	Columns  []SceneColumn      `json:"columns"`
 	Pads     []ScenePad         `json:"pads" doc:"Seat and bench."`
+	Contacts []Contact          `json:"contacts" doc:"What the surroundings push with to hold the lifter here."`
+	Base     []Point            `json:"base" doc:"Outline of what stands on the floor, m; empty where a seat or bench carries too."`
+	Pressure *Point             `json:"pressure,omitempty" doc:"Where the floor would have to push, m."`
 	Joint    string             `json:"joint" doc:"The target joint."`
 	Posture  string             `json:"posture" doc:"Kind of posture."`
 }
@@ -107,6 +110,16 @@ func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
 	}
 	for _, c := range m.columns {
 		sc.Columns = append(sc.Columns, sceneColumn(&c))
+	}
+	var br support.Bracer
+	brace := br.At(&f, d, m.items, 1)
+	sc.Contacts, sc.Base = contacts(brace.Pushes), make([]Point, 0, 8)
+	for _, p := range support.Base(&f, d) {
+		sc.Base = append(sc.Base, point(p))
+	}
+	if len(sc.Base) > 0 {
+		p := point(brace.Centre)
+		sc.Pressure = &p
 	}
 	for _, p := range m.station.Pads {
 		sc.Pads = append(sc.Pads, ScenePad{Middle: point(p.Middle), Turn: flat(&p.Turn), Half: point(p.Half)})

@@ -174,18 +174,34 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 	return b.standingHip(p)
 }
 
+// fromHip is how far ahead of or behind the hips an ankle stands, m.
+func (b *Body) fromHip(p *setup.Posture) float64 { return max(stagger(p)/2, b.hipsBack(p)) }
+
 // standingHip is the height of mid-hip over feet that are apart and knees that are bent.
 func (b *Body) standingHip(p *setup.Posture) float64 {
 	t, s := b.Thigh(), b.Shank()
 	leg := math.Sqrt(t*t + s*s + 2*t*s*math.Cos(space.Rad(p.KneesDeg)))
 	height := func(apart float64) float64 {
-		aside, ahead := apart/2-b.HipHalf, stagger(p)/2
+		aside, ahead := apart/2-b.HipHalf, b.fromHip(p)
 		return math.Sqrt(max(0.01, leg*leg-aside*aside-ahead*ahead))
 	}
 	if p.FeetApart <= kept {
-		return b.AnkleH + math.Sqrt(max(0.01, leg*leg-math.Pow(stagger(p)/2, 2)))
+		return b.AnkleH + math.Sqrt(max(0.01, leg*leg-math.Pow(b.fromHip(p), 2)))
 	}
 	return b.AnkleH + leg - height(kept) + height(p.FeetApart)
+}
+
+// hipsBack is how far behind the ankles the hips of somebody who hinges are, m: so far that the weight, with the arms
+// hanging, stays over the middle of the feet.
+func (b *Body) hipsBack(p *setup.Posture) float64 {
+	if p.Kind != "hinged" {
+		return 0
+	}
+	trunk, head := b.ShoulderHeight-b.HipHeight, earHeight*b.Stature-b.HipHeight
+	ahead := math.Sin(space.Rad(p.Trunk.PitchDeg)) * (massShares[Trunk]*comTrunk*trunk + massShares[Head]*head + 2*(massShares[UpperArmR]+massShares[ForearmR]+massShares[HandR])*trunk)
+	// Moving the ankles ahead takes a part of the legs along.
+	legs := 2 * (0.45*massShares[ThighR] + 0.75*massShares[ShankR] + massShares[FootR])
+	return max(0, min(0.45, (ahead-0.25*b.FootLength)/(1-legs)))
 }
 
 func stagger(p *setup.Posture) float64 {
@@ -225,8 +241,8 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 		}
 		switch kind {
 		case "seated":
-			ahead := b.Thigh()
-			l.ankle = at(ahead, max(b.AnkleH, st.MidHip.Y-b.Shank()), max(st.HalfFeet, b.HipHalf))
+			high := max(b.AnkleH, st.MidHip.Y-b.Shank()-0.12) // up to a seat from which the feet do not reach the floor
+			l.ankle = at(0.95*b.Thigh(), high, max(st.HalfFeet, b.HipHalf))
 		case "kneeling", "half-kneeling":
 			l.ankle = at(-b.Shank(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
 			if p.Kind == "half-kneeling" && (p.Ahead == "left") == (side == Left) {
@@ -247,10 +263,13 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 			}
 		default:
 			ahead := stagger(p) / 2
+			if p.Kind == "hinged" {
+				ahead = 0
+			}
 			if (p.Ahead == "left") != (side == Left) {
 				ahead = -ahead
 			}
-			l.ankle = at(ahead, b.AnkleH, st.HalfFeet)
+			l.ankle = at(ahead+b.hipsBack(p), b.AnkleH, st.HalfFeet)
 		}
 	}
 }

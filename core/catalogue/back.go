@@ -15,7 +15,7 @@ func backSetups(m *maker) []Ready {
 	}
 	ahead := func(elevation, elbow float64) pose { return arm(85, elevation, 0, elbow) }
 	pullOver := sweep("both", "shoulder.elevation", 165, 90, held(arm(90, 0, 0, 20), "shoulder.elevation"))
-	kneel := setup.Posture{Kind: "half-kneeling", X: 0.75, HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10}}
+	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: 0.75, HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10}}
 	lowRow := cable(at(0, 0.75, 0), m.pin(0.5), grip)
 	lowRow.Shared = true
 	out := []Ready{
@@ -37,6 +37,14 @@ func backSetups(m *maker) []Ready {
 			Document: lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.45, 0.5*m.l.Mass, grip))},
 		{Key: "lever.far", Name: "Lever pull-down, seat far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215 * m.l.Stature)},
 		{Key: "lever.near", Name: "Lever pull-down, seat near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11 * m.l.Stature)},
+	}
+	for i := range out {
+		switch out[i].Key {
+		case "pulldown.chair":
+			out[i].Document.Posture.Held = []string{"strap"}
+		case "lever.far", "lever.near":
+			out[i].Document.Posture.Held = []string{"thighPad"}
+		}
 	}
 	shrug := func(x, heading float64, side string, l setup.Load) setup.Document {
 		d := m.base("trapezius.upper", "girdle", standing(x, heading), nil)

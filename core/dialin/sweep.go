@@ -74,6 +74,7 @@ type Painting struct {
 	Match  core.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
 	Sweeps []Sweep     `json:"sweeps"`
 	Mend   *Mend       `json:"mend" doc:"The smallest change of one setting that helps, or null."`
+	Steady *Steady     `json:"steady" doc:"What would hold a setup that does not hold, or null."`
 }
 
 // Paint sweeps every setting of a document.
@@ -96,6 +97,7 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) {
 		p.Sweeps = append(p.Sweeps, s)
 	}
 	p.Mend = mend(&p, painted(settings))
+	p.Steady = Brace(d)
 	return p, nil
 }
 

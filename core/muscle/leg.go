@@ -104,7 +104,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
 	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
-	s.d = s.d[:0]
+	s.D = s.D[:0]
 	force := [64]float64{}
 	for i := range m.legs {
 		l := &m.legs[i]
@@ -116,7 +116,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		if need.HipRests {
 			hipRow = 0
 		}
-		s.d = append(s.d, vector{hipRow, f * l.arms[1]})
+		s.D = append(s.D, vector{hipRow, f * l.arms[1]})
 		out.Length[l.group] += l.force * norm
 		force[l.group] += l.force
 	}
@@ -124,10 +124,10 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	if need.HipRests {
 		y[0] = 0
 	}
-	s.solve(&y)
+	s.Solve(&y)
 	for i := range m.legs {
 		l := &m.legs[i]
-		a := s.b[i] / math.Sqrt(l.force/forceRef)
+		a := s.B[i] / math.Sqrt(l.force/forceRef)
 		out.Largest = max(out.Largest, a)
 		out.Activation[l.group] += a * l.force
 		out.Hip[l.group] += a * l.strength * l.arms[0]
@@ -141,7 +141,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		out.Activation[g] /= force[g]
 		out.Length[g] /= force[g]
 	}
-	out.Left.Hip, out.Left.Knee = s.r[0], s.r[1]
+	out.Left.Hip, out.Left.Knee = s.R[0], s.R[1]
 	return out
 }
 

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/nnls"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -20,7 +21,7 @@ type Model struct {
 	legs   []legLine
 	place  arm
 	frame  [rows]space.Vec // axes of the six rows, in trunk axes: the humerus' own, the girdle's two, the elbow's hinge
-	share  sharer
+	share  nnls.Ridge
 	Answer Answer
 }
 
@@ -42,6 +43,9 @@ func New(b *body.Body) *Model {
 	}
 	return m
 }
+
+// Begin forgets the last pose, from which the next one's search would start: so a path gives the same whatever came before.
+func (m *Model) Begin() { m.share.R = nnls.Vector{} }
 
 // Fits says whether the model is to the measure of a body.
 func (m *Model) Fits(b *body.Body) bool { return *m.body == *b }
@@ -107,20 +111,20 @@ func (m *Model) ShareArm(q *body.Pose, need *Need) *Answer {
 	a.place(m.body, q)
 	m.frame = m.axes()
 	out.reset()
-	s.d = s.d[:0]
+	s.D = s.D[:0]
 	for _, l := range m.lines {
 		p := l.lay(a)
 		norm := l.normalised(p.length)
 		f := l.force * forceLength(norm)
-		s.d = append(s.d, m.column(&p, f/math.Sqrt(l.force/forceRef)))
+		s.D = append(s.D, m.column(&p, f/math.Sqrt(l.force/forceRef)))
 		out.Length[l.group] += l.force * norm
 		out.Lever[l.group] = r3.Add(out.Lever[l.group], r3.Scale(l.force, p.shoulder))
 		l.now, l.strength = p, f
 	}
 	stop := stopTorque * max(0, min(1, (stopZero-q[setup.ElbowFlexion])/(stopZero-stopFull)))
-	s.d = append(s.d, vector{5: stop * math.Sqrt(acrossWeight/stopCost)})
+	s.D = append(s.D, vector{5: stop * math.Sqrt(acrossWeight/stopCost)})
 	y := m.scaledNeed(need)
-	s.solve(&y)
+	s.Solve(&y)
 	m.tell(stop)
 	return out
 }
@@ -158,7 +162,7 @@ func (m *Model) tell(stop float64) {
 	out, s := &m.Answer, &m.share
 	force := [64]float64{}
 	for j, l := range m.lines {
-		a := s.b[j] / math.Sqrt(l.force/forceRef)
+		a := s.B[j] / math.Sqrt(l.force/forceRef)
 		g := l.group
 		out.Largest = max(out.Largest, a)
 		out.Activation[g] += a * l.force
@@ -168,7 +172,7 @@ func (m *Model) tell(stop float64) {
 		out.Girdle[g] = r3.Add(out.Girdle[g], r3.Scale(n, l.now.girdle))
 		out.Elbow[g] += n * r3.Dot(l.now.elbow, m.place.hinge)
 	}
-	out.Stop = stop * s.b[len(m.lines)] / math.Sqrt(stopCost)
+	out.Stop = stop * s.B[len(m.lines)] / math.Sqrt(stopCost)
 	for g := range groups {
 		if force[g] == 0 {
 			out.Length[g] = math.NaN()
@@ -185,7 +189,7 @@ func (m *Model) tell(stop float64) {
 	axes := &m.frame
 	left := [rows]float64{}
 	for i := range rows {
-		left[i] = s.r[i] / rowWeights[i]
+		left[i] = s.R[i] / rowWeights[i]
 	}
 	out.Left.Shoulder = r3.Add(r3.Scale(left[0], axes[0]), r3.Add(r3.Scale(left[1], axes[1]), r3.Scale(left[2], axes[2])))
 	out.Left.Girdle = r3.Add(r3.Scale(left[3], axes[3]), r3.Scale(left[4], axes[4]))

@@ -67,12 +67,12 @@ func TestSharingAgainstNNLS(t *testing.T) {
 	for range 200 {
 		q, need := somePose(r), someNeed(r)
 		m.ShareArm(&q, &need)
-		n := len(m.share.d)
+		n := len(m.share.D)
 		a, y := make([]float64, (rows+n)*n), make([]float64, rows+n)
 		want := m.scaledNeed(&need)
 		copy(y, want[:])
 		for j := range n {
-			copy(a[j*(rows+n):], m.share.d[j][:])
+			copy(a[j*(rows+n):], m.share.D[j][:])
 			a[j*(rows+n)+rows+j] = 1
 		}
 		x, err := s.Solve(a, y, rows+n, n)
@@ -80,7 +80,7 @@ func TestSharingAgainstNNLS(t *testing.T) {
 			t.Fatal(err)
 		}
 		for j := range n {
-			check.Near(t, "activation", m.share.b[j], x[j], 1e-8)
+			check.Near(t, "activation", m.share.B[j], x[j], 1e-8)
 		}
 	}
 }

@@ -58,19 +58,21 @@ type StrengthTest struct {
 
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.
 type Posture struct {
-	Kind       string  `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
-	Root       string  `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given." enum:"feet,seat,bench,knees,hands"`
-	X          float64 `json:"x" doc:"Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet." minimum:"-4" maximum:"4"`
-	Z          float64 `json:"z,omitempty" doc:"Mid-hip, to the right of the middle, m." minimum:"-4" maximum:"4"`
-	HeadingDeg float64 `json:"headingDeg,omitempty" doc:"0 faces away from the station, 90 is a turn to the left, degrees." minimum:"-360" maximum:"360"`
-	Feet       string  `json:"feet,omitempty" doc:"Stance: side by side, one well ahead of the other, or a little." enum:"parallel,split,staggered"`
-	FeetApart  float64 `json:"feetApart,omitempty" doc:"Between the ankles' middles, sideways, m." minimum:"0" maximum:"1.2"`
-	Stagger    float64 `json:"stagger,omitempty" doc:"split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given." minimum:"0" maximum:"1.2"`
-	Ahead      string  `json:"ahead,omitempty" doc:"split, staggered, half-kneeling: the foot in front." enum:"left,right"`
-	KneesDeg   float64 `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
-	SeatHeight float64 `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
-	Down       string  `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Trunk      Trunk   `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
+	Kind       string   `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
+	Root       string   `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given." enum:"feet,seat,bench,knees,hands"`
+	X          float64  `json:"x" doc:"Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet." minimum:"-4" maximum:"4"`
+	Z          float64  `json:"z,omitempty" doc:"Mid-hip, to the right of the middle, m." minimum:"-4" maximum:"4"`
+	HeadingDeg float64  `json:"headingDeg,omitempty" doc:"0 faces away from the station, 90 is a turn to the left, degrees." minimum:"-360" maximum:"360"`
+	Feet       string   `json:"feet,omitempty" doc:"Stance: side by side, one well ahead of the other, or a little." enum:"parallel,split,staggered"`
+	FeetApart  float64  `json:"feetApart,omitempty" doc:"Between the ankles' middles, sideways, m." minimum:"0" maximum:"1.2"`
+	Stagger    float64  `json:"stagger,omitempty" doc:"split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given." minimum:"0" maximum:"1.2"`
+	Ahead      string   `json:"ahead,omitempty" doc:"split, staggered, half-kneeling: the foot in front." enum:"left,right"`
+	KneesDeg   float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
+	SeatHeight float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
+	Down       string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
+	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs." enum:"strap,thighPad"`
+	HandAt     *Point   `json:"handAt,omitempty" doc:"Where the hand that takes no part holds on, m."`
+	Trunk      Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
 }
 
 // Trunk is the lean, applied in the order heading, pitch, bend, turn.
@@ -84,6 +86,7 @@ type Trunk struct {
 type Bench struct {
 	AngleDeg     float64 `json:"angleDeg" doc:"Back rest from horizontal, degrees: 0 flat, 90 upright." minimum:"-30" maximum:"90"`
 	Height       float64 `json:"height,omitempty" doc:"Top of the pad under the hips above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
+	Mass         float64 `json:"mass,omitempty" doc:"Of the bench, with what is laid on its foot, kg; 30 unless given." minimum:"0" maximum:"400"`
 	PadUnderBack float64 `json:"padUnderBack,omitempty" doc:"side-lying: thickness of a pad behind the back, which rolls the chest forward, m." minimum:"0" maximum:"0.25"`
 }
 
@@ -217,6 +220,8 @@ const (
 	DefaultSamples   = 101
 
 	DefaultHysteresis = 0.10 // of a band (own)
+
+	DefaultBenchMass = 30 // kg (own)
 
 	DefaultSeat = 0.45 // height of a seat or bench, m (own)
 )

@@ -1,5 +1,7 @@
 package setup
 
+import "fmt"
+
 // Postures lists the kinds of posture, and for each what may be its root, its own first.
 var Postures = []struct {
 	Kind  string
@@ -47,6 +49,18 @@ func (v *validator) posture(d *Document) {
 	}
 	if p.Down != "" || p.Kind == "side-lying" || (p.Kind == "leaning" && d.Bench != nil) {
 		v.oneOf("posture.down", "side that is below", p.Down, "left", "right")
+	}
+	for i, h := range p.Held {
+		v.oneOf(fmt.Sprintf("posture.held[%d]", i), "what holds the lifter", h, "strap", "thighPad")
+		if p.Kind != "seated" && h == "thighPad" {
+			v.add(fmt.Sprintf("posture.held[%d]", i), "A pad on the thighs is for sitting.", "", "Leave it out.")
+		}
+	}
+	if p.HandAt != nil {
+		v.place("posture.handAt", "hand's hold", p.HandAt)
+		if d.Movement.Side == "both" {
+			v.add("posture.handAt", "Both arms move, so no hand is free to hold on.", "", "Leave it out, or let one side move.")
+		}
 	}
 	v.within("posture.x", "distance out from the columns", p.X, -4, 4, "m", "The room is 8 m long.")
 	v.within("posture.z", "distance to the right of the middle", p.Z, -4, 4, "m", "The room is 8 m wide.")
@@ -99,6 +113,7 @@ func (v *validator) bench(d *Document) {
 	if b.Height != 0 {
 		v.within("bench.height", "height of the pad", b.Height, 0.1, 1.2, "m", "")
 	}
+	v.within("bench.mass", "mass of the bench", b.Mass, 0, 400, "kg", "")
 	v.within("bench.padUnderBack", "pad behind the back", b.PadUnderBack, 0, 0.25, "m", "")
 	if b.PadUnderBack > 0 && d.Posture.Kind != "side-lying" {
 		v.add("bench.padUnderBack", "A pad behind the back is for lying on the side.", "", "Leave it out.")

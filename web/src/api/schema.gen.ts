@@ -237,6 +237,11 @@ export interface components {
       height?: number;
       /**
        * Format: double
+       * @description Of the bench, with what is laid on its foot, kg; 30 unless given.
+       */
+      mass?: number;
+      /**
+       * Format: double
        * @description side-lying: thickness of a pad behind the back, which rolls the chest forward, m.
        */
       padUnderBack?: number;
@@ -591,11 +596,15 @@ export interface components {
        * @description Between the ankles' middles, sideways, m.
        */
       feetApart?: number;
+      /** @description Where the hand that takes no part holds on, m. */
+      handAt?: components["schemas"]["DocumentPoint"];
       /**
        * Format: double
        * @description 0 faces away from the station, 90 is a turn to the left, degrees.
        */
       headingDeg?: number;
+      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs. */
+      held?: ("strap" | "thighPad")[];
       /**
        * @description Posture. Lying and leaning on a bench take their angle from it.
        * @enum {string}
@@ -869,6 +878,8 @@ export interface components {
       };
       /** @description The smallest change of one setting that helps, or null. */
       mend: components["schemas"]["Mend"];
+      /** @description What would hold a setup that does not hold, or null. */
+      steady: components["schemas"]["Steady"];
       sweeps: components["schemas"]["Sweep"][];
     };
     Problem: {
@@ -896,6 +907,9 @@ export interface components {
     Report: {
       /** @description Whether the other side does the same, mirrored. */
       both: boolean;
+      bracing: components["schemas"]["ReportBracing"];
+      /** @description Cautions of the trade that apply. They block nothing. */
+      cautions: components["schemas"]["ReportCaution"][];
       curves: components["schemas"]["ReportCurves"];
       /** @description Stretches of the range in which a load cannot do its work. */
       gaps: components["schemas"]["ReportGap"][];
@@ -925,6 +939,8 @@ export interface components {
       parts: components["schemas"]["ReportPart"][];
       path: components["schemas"]["ReportPath"];
       profile: components["schemas"]["ReportProfile"];
+      /** @description What each strand comes nearest to. */
+      rubs: components["schemas"]["ReportRub"][];
       /** @description Report version. */
       schema: string;
       /** @description How far the stacks are lifted. */
@@ -953,6 +969,74 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+    };
+    ReportBenchHold: {
+      holds: boolean;
+      /** @enum {string} */
+      how?: "slides" | "tips";
+      /** @description Whether there is one. */
+      used: boolean;
+      /** @description What on its foot would hold it, kg. */
+      weight: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ReportBracing: {
+      /**
+       * Format: double
+       * @description Where it holds worst.
+       */
+      angleDeg: number;
+      bench: components["schemas"]["ReportBenchHold"];
+      contacts: components["schemas"]["ReportContact"][];
+      /** @description Least friction needed as a share of the usual. */
+      friction: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      holds: boolean;
+      /**
+       * @description How it fails.
+       * @enum {string}
+       */
+      how?: "dragged" | "lifted" | "tips";
+      /** @description Of the pressure's centre to the edge of support, m; negative outside. */
+      margin: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description What no contact gives, N; moments count over 1 m.
+       */
+      residual: number;
+      /**
+       * Format: double
+       * @description Which way, degrees from the lifter's heading to the right.
+       */
+      towardDeg: number;
+    };
+    ReportCaution: {
+      key: string;
+      /** @description The sentence, values as {name}. */
+      text: string;
+      values: {
+        [key: string]: components["schemas"]["ReportQuantity"];
+      };
+      /** @description The usual way out. */
+      way: string;
+    };
+    ReportContact: {
+      /** @description m. */
+      at: components["schemas"]["ReportPoint"];
+      /** @description On the lifter, N. */
+      force: components["schemas"]["ReportPoint"];
+      /** @description foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, strap, hand and so on. */
+      name: string;
     };
     ReportCurves: {
       /** @description Size of the resultant force at the joint across the segment, N. */
@@ -1219,6 +1303,31 @@ export interface components {
       /** @description About the target joint's axis, N·m; null in a hold. */
       torque: (number | null)[];
     };
+    ReportRub: {
+      /**
+       * Format: double
+       * @description Where on the path.
+       */
+      angleDeg: number;
+      /** @description On the strand, m. */
+      at: components["schemas"]["ReportPoint"];
+      /**
+       * Format: double
+       * @description From the surface, m; negative inside.
+       */
+      distance: number;
+      /**
+       * Format: int64
+       * @description The load's place in the document's loads.
+       */
+      index: number;
+      /** @description The other side's copy. */
+      mirror: boolean;
+      /** @description What it comes nearest to. */
+      part: string;
+      /** @enum {string} */
+      state: "clear" | "close" | "touches" | "blocked";
+    };
     ReportShape: {
       /** @description Share of the torque that helps the lift. */
       assisting: {
@@ -1388,7 +1497,7 @@ export interface components {
        * @description What it is about.
        * @enum {string}
        */
-      key: "lineUp" | "profile" | "start" | "work";
+      key: "lineUp" | "profile" | "brace" | "start" | "joints" | "work";
       /** @description The sentence, values as {name}. */
       text: string;
       /**
@@ -1406,7 +1515,11 @@ export interface components {
        * @description The coordinate that names the target joint's sweep, degrees.
        */
       angleDeg: number;
+      /** @description Outline of what stands on the floor, m; empty where a seat or bench carries too. */
+      base: components["schemas"]["ReportPoint"][];
       columns: components["schemas"]["SceneColumn"][];
+      /** @description What the surroundings push with to hold the lifter here. */
+      contacts: components["schemas"]["ReportContact"][];
       /**
        * Format: double
        * @description Where the lifter faces, degrees.
@@ -1419,6 +1532,8 @@ export interface components {
       pads: components["schemas"]["ScenePad"][];
       /** @description Kind of posture. */
       posture: string;
+      /** @description Where the floor would have to push, m. */
+      pressure?: components["schemas"]["ReportPoint"];
       /**
        * Format: double
        * @description Place along the path.
@@ -1592,6 +1707,12 @@ export interface components {
        * @description The version that the change is based on; not needed when creating.
        */
       version?: number;
+    };
+    Steady: {
+      /** @description The setup with the change. */
+      document: components["schemas"]["Document"];
+      /** @description What to change, in words. */
+      label: string;
     };
     Sweep: {
       /**

@@ -1,0 +1,92 @@
+package core
+
+import (
+	"math"
+
+	"dialarc/core/support"
+	"dialarc/core/verdict"
+)
+
+// braceSamples is at how many places along the path bracing is looked at: it changes slowly.
+const braceSamples = 11
+
+// Bracing says whether the surroundings hold the lifter, at the place of the path where they hold worst.
+type Bracing struct {
+	Holds     bool      `json:"holds"`
+	How       string    `json:"how,omitempty" doc:"How it fails." enum:"dragged,lifted,tips"`
+	TowardDeg float64   `json:"towardDeg" doc:"Which way, degrees from the lifter's heading to the right."`
+	AngleDeg  float64   `json:"angleDeg" doc:"Where it holds worst."`
+	Residual  float64   `json:"residual" doc:"What no contact gives, N; moments count over 1 m."`
+	Margin    Metric    `json:"margin" doc:"Of the pressure's centre to the edge of support, m; negative outside."`
+	Friction  Metric    `json:"friction" doc:"Least friction needed as a share of the usual."`
+	Contacts  []Contact `json:"contacts"`
+	Bench     BenchHold `json:"bench"`
+}
+
+// Contact is what one contact pushes with.
+type Contact struct {
+	Name  string `json:"name" doc:"foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, strap, hand and so on."`
+	At    Point  `json:"at" doc:"m."`
+	Force Point  `json:"force" doc:"On the lifter, N."`
+}
+
+// BenchHold says whether the bench stays where it is.
+type BenchHold struct {
+	Used   bool   `json:"used" doc:"Whether there is one."`
+	Holds  bool   `json:"holds"`
+	How    string `json:"how,omitempty" enum:"slides,tips"`
+	Weight Metric `json:"weight" doc:"What on its foot would hold it, kg."`
+}
+
+// bracing solves the bracing over the path.
+func (e *Evaluator) bracing(o *outcome) Bracing {
+	worst := e.brace.Worst(o.doc, o.path, o.items, braceSamples)
+	b := Bracing{Holds: worst.Holds(), Residual: rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S), Contacts: contacts(worst.Pushes)}
+	b.Margin = Metric{Why: "More than the floor carries the lifter."}
+	if !math.IsNaN(worst.Margin) {
+		m := rounded(worst.Margin)
+		b.Margin = Metric{Value: &m}
+	}
+	b.Friction = Metric{Why: "No friction would hold it."}
+	if g := e.brace.Grip(o.doc, o.path, o.items, worst.S); !math.IsNaN(g) {
+		g = math.Round(1e4*g) / 1e4
+		b.Friction = Metric{Value: &g}
+	}
+	if !b.Holds {
+		b.How, b.TowardDeg = e.brace.Fails(o.doc, o.path, o.items, &worst)
+	}
+	o.path.Place(worst.S, &e.frame)
+	h := e.brace.Bench(&e.frame, o.doc, &worst)
+	b.Bench = BenchHold{Used: h.Known, Holds: h.Holds, How: h.How, Weight: Metric{Why: "It stays where it is."}}
+	if h.Known && !h.Holds {
+		b.Bench.Weight = Metric{Why: "No weight on its foot would hold it."}
+		if !math.IsNaN(h.Weight) {
+			b.Bench.Weight = Metric{Value: &h.Weight}
+		}
+	}
+	return b
+}
+
+func degreesAt(o *outcome, s float64) float64 {
+	return rounded(o.rep.Angle[int(math.Round(s*float64(len(o.rep.S)-1)))] * 180 / math.Pi)
+}
+
+func contacts(pushes []support.Push) []Contact {
+	out := make([]Contact, 0, len(pushes))
+	for _, p := range pushes {
+		if math.Abs(p.Force.X)+math.Abs(p.Force.Y)+math.Abs(p.Force.Z) > 1 {
+			out = append(out, Contact{Name: p.Name, At: point(p.At), Force: point(p.Force)})
+		}
+	}
+	return out
+}
+
+// braceVerdict words the bracing.
+func braceVerdict(b *Bracing) Verdict {
+	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin.Value, Friction: b.Friction.Value}
+	if b.Bench.Used && !b.Bench.Holds {
+		in.Bench, in.BenchWeight = b.Bench.How, b.Bench.Weight.Value
+	}
+	s := verdict.Brace(in)
+	return worded(&s)
+}

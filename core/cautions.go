@@ -1,0 +1,138 @@
+package core
+
+import (
+	"math"
+	"slices"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/support"
+	"dialarc/core/verdict"
+)
+
+// Rub is how near a cable, band or rope comes to something that it should not touch.
+type Rub struct {
+	Index    int     `json:"index" doc:"The load's place in the document's loads."`
+	Mirror   bool    `json:"mirror" doc:"The other side's copy."`
+	Part     string  `json:"part" doc:"What it comes nearest to."`
+	State    string  `json:"state" enum:"clear,close,touches,blocked"`
+	Distance float64 `json:"distance" doc:"From the surface, m; negative inside."`
+	AngleDeg float64 `json:"angleDeg" doc:"Where on the path."`
+	At       Point   `json:"at" doc:"On the strand, m."`
+}
+
+// Caution is a rule of the trade that this setup meets. It never blocks work.
+type Caution struct {
+	Key    string              `json:"key"`
+	Text   string              `json:"text" doc:"The sentence, values as {name}."`
+	Way    string              `json:"way" doc:"The usual way out."`
+	Values map[string]Quantity `json:"values"`
+}
+
+func (o *outcome) rubs() []Rub {
+	found := support.Clearance(o.path, o.items, braceSamples)
+	out := make([]Rub, 0, len(found))
+	for _, r := range found {
+		out = append(out, Rub{Index: r.Index, Mirror: r.Mirror, Part: r.Part, State: r.State(), Distance: rounded(r.Distance), AngleDeg: degreesAt(o, r.S), At: point(r.At)})
+	}
+	return out
+}
+
+// Bounds of the cautions (common practice, no source; numbers own).
+const (
+	loadedShare = 0.3 // of the peak, from which a place counts as loaded
+	deepPlane   = -20 // degrees: arms behind the line of the shoulders
+	turnedOut   = -60 // degrees of outward rotation
+	overhead    = 140 // degrees of elevation
+	backPerMass = 1.5 // N·m of low-back torque per kg of body mass
+	spineTurned = 15  // degrees
+	fastPhase   = 0.8 // s
+	neededTurn  = -70 // degrees of outward rotation that an overhead press asks of the lifter's range
+)
+
+// cautions looks at every rule. The lifter's own ranges and pains are warnings of their own.
+func (o *outcome) cautionsOf(b *Bracing) []Caution {
+	out := []Caution{}
+	add := func(key, text, way string, values map[string]Quantity) {
+		out = append(out, Caution{Key: key, Text: text, Way: way, Values: values})
+	}
+	p := &o.doc.Posture
+	if o.joint == body.ShoulderR {
+		if deg, ok := o.loadedWhere(func(q *body.Pose) bool {
+			return degrees1(q[setup.ShoulderRotation]) < turnedOut && degrees1(q[setup.ShoulderPlane]) < 0 && raised(q)
+		}); ok {
+			add("turned-out", "The arm is loaded at full stretch while it is turned outward, at {at}.", "Turn the arm inward, or take less range at the stretch.", map[string]Quantity{"at": {deg, "angle"}})
+		}
+		if deg, ok := o.loadedWhere(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderPlane]) < deepPlane && raised(q) }); ok && o.rep.Name == setup.ShoulderPlane {
+			add("deep", "The arms go deep behind the shoulders under load, at {at}.", "Stop level with the trunk, or lighten the load.", map[string]Quantity{"at": {deg, "angle"}})
+		}
+		if deg, ok := o.loadedWhere(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderElevation]) > overhead }); ok {
+			if owned := o.doc.Lifter.Owned(setup.ShoulderRotation); owned.FromDeg > neededTurn {
+				add("overhead", "Pressing overhead at {at} asks for more outward rotation than this lifter owns ({owned}).", "A lower bench is the usual way out.",
+					map[string]Quantity{"at": {deg, "angle"}, "owned": {-owned.FromDeg, "angle"}})
+			}
+		}
+	}
+	if most := largest(o.rep.LowBack); !o.station.Carried && most > backPerMass*o.doc.Lifter.Mass {
+		add("low-back", "The low back holds {torque} by itself.", "Support the chest on a bench.", map[string]Quantity{"torque": {rounded(most), "torque"}})
+	}
+	if math.Abs(p.Trunk.TurnDeg) > spineTurned && !o.path.Both() {
+		add("spine", "The spine is turned by {turn} under a one-sided load.", "Hold against the turn instead of moving through it.", map[string]Quantity{"turn": {math.Abs(p.Trunk.TurnDeg), "angle"}})
+	}
+	if b.Bench.Used && !b.Bench.Holds {
+		add("bench", "The bench "+b.Bench.How+".", "Weight on its foot, or its foot against something.", map[string]Quantity{})
+	}
+	if t := o.doc.Tempo; !o.path.Still() && t.Up > 0 && t.Down > 0 && min(t.Up, t.Down) < fastPhase {
+		add("momentum", "A phase of {time} throws the weight: it floats and then bites at the turn.", "Take at least a second each way.", map[string]Quantity{"time": {min(t.Up, t.Down), "time"}})
+	}
+	return out
+}
+
+func degrees1(rad float64) float64 { return rad * 180 / math.Pi }
+
+// raised says whether an arm is far enough from hanging for its plane to mean something.
+func raised(q *body.Pose) bool { return q[setup.ShoulderElevation] > math.Pi/3 }
+
+// loadedWhere is the first place that a condition holds at with a good part of the peak, in degrees of the named coordinate.
+func (o *outcome) loadedWhere(holds func(*body.Pose) bool) (float64, bool) {
+	peak := largest(o.rep.Loads)
+	for i := range o.rep.S {
+		if holds(&o.rep.Pose[i]) && o.rep.Loads[i] > loadedShare*peak && peak > 0 {
+			return rounded(degrees1(o.rep.Angle[i])), true
+		}
+	}
+	return 0, false
+}
+
+func largest(x []float64) float64 { return slices.Max(x) }
+
+// rubVerdict words what is in a strand's way; nothing when all is clear.
+func rubVerdict(rubs []Rub) []Verdict {
+	worst := -1
+	for i := range rubs {
+		if rubs[i].State != "clear" && (worst < 0 || rubs[i].Distance < rubs[worst].Distance) {
+			worst = i
+		}
+	}
+	if worst < 0 {
+		return nil
+	}
+	r := &rubs[worst]
+	s := verdict.Rub(r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
+	return []Verdict{worded(&s)}
+}
+
+// jointsVerdict words what grip, low back and joint bear.
+func (o *outcome) jointsVerdict() Verdict {
+	in := verdict.JointsInput{Joint: o.joint.Name(), Mass: o.doc.Lifter.Mass, Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0]}
+	for _, x := range o.rep.Along {
+		if math.Abs(x) > math.Abs(in.Along) {
+			in.Along = x
+		}
+	}
+	if !o.station.Carried {
+		in.LowBack = largest(o.rep.LowBack)
+	}
+	s := verdict.Joints(in)
+	return worded(&s)
+}

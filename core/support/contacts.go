@@ -1,0 +1,184 @@
+package support
+
+import (
+	"slices"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// Friction of soles on a floor, and of clothes on a pad (common practice, no source).
+const (
+	soleFriction = 0.6
+	padFriction  = 0.5
+)
+
+// touch is a place at which the surroundings can push on the lifter, and perhaps pull.
+type touch struct {
+	name     string
+	at       space.Vec
+	normal   space.Vec // out of what pushes
+	friction float64
+	pulls    bool // a hand that holds on: any direction
+	floor    bool
+	bench    bool // what pushes is the bench
+}
+
+// touches lists where the lifter can be pushed in a pose.
+func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
+	st := f.Station
+	var out []touch
+	add := func(t touch) { out = append(out, t) }
+	switch {
+	case st.OnToes:
+		for side, g := range f.Grip {
+			add(touch{name: handName(body.Side(side)), at: onFloor(g), normal: space.Y, friction: soleFriction, floor: true})
+			add(touch{name: footName(body.Side(side)), at: toes(f, body.Side(side)), normal: space.Y, friction: soleFriction, floor: true})
+		}
+		return out
+	case st.Root == body.OnHands:
+		for side, g := range f.Grip {
+			add(touch{name: handName(body.Side(side)), at: g, normal: space.Y, pulls: true})
+		}
+		return out
+	}
+	for side := body.Right; side <= body.Left; side++ {
+		out = append(out, footing(f, p, side)...)
+	}
+	out = append(out, padding(f, p, bench)...)
+	if p.HandAt != nil {
+		add(touch{name: "hand", at: space.Vec{X: p.HandAt.X, Y: p.HandAt.Y, Z: p.HandAt.Z}, normal: space.Y, pulls: true})
+	}
+	thigh := func(side body.Side) space.Vec { return f.PointOn(side.On(body.ThighR), 0.6) }
+	if slices.Contains(p.Held, "thighPad") {
+		for side := body.Right; side <= body.Left; side++ {
+			add(touch{name: "thighPad", at: thigh(side), normal: space.Vec{Y: -1}, friction: padFriction})
+		}
+	}
+	if slices.Contains(p.Held, "strap") {
+		for side := body.Right; side <= body.Left; side++ {
+			hip := f.Joint[side.Joint(body.HipR)]
+			add(touch{name: "strap", at: hip, normal: space.Vec{Y: -1}, friction: padFriction})
+			add(touch{name: "strap", at: hip, normal: st.Heading.Apply(space.Vec{X: -1}), friction: padFriction})
+		}
+	}
+	return out
+}
+
+func handName(s body.Side) string { return "hand." + s.Name() }
+func footName(s body.Side) string { return "foot." + s.Name() }
+
+func onFloor(p space.Vec) space.Vec { p.Y = 0; return p }
+
+// toes is where a foot's toes are on the floor.
+func toes(f *body.Frames, side body.Side) space.Vec {
+	foot := side.On(body.FootR)
+	return onFloor(r3.Add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: 0.75 * f.Body.FootLength, Y: -f.Body.AnkleH})))
+}
+
+// near is how close to the floor an ankle has to be for the foot to stand, m (own).
+const near = 0.03
+
+// footing is what a leg stands on: the four corners of a sole, or a knee and the instep behind it.
+func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
+	var out []touch
+	b, heading := f.Body, &f.Station.Heading
+	foot := side.On(body.FootR)
+	knee := f.Joint[side.Joint(body.KneeR)]
+	kneels := p.Kind == "kneeling" || (p.Kind == "half-kneeling" && (p.Ahead == "left") != (side == body.Left))
+	if kneels {
+		for _, x := range []float64{-0.04, 0.04} {
+			for _, z := range []float64{-0.03, 0.03} {
+				at := onFloor(r3.Add(knee, heading.Apply(space.Vec{X: x, Z: z})))
+				out = append(out, touch{name: "knee." + side.Name(), at: at, normal: space.Y, friction: soleFriction, floor: true})
+			}
+		}
+		return append(out, touch{name: footName(side), at: onFloor(f.Origin[foot]), normal: space.Y, friction: soleFriction, floor: true})
+	}
+	if f.Origin[foot].Y > b.AnkleH+near {
+		return nil
+	}
+	half := 0.055 * b.Stature / 2
+	for _, x := range []float64{-0.25, 0.75} {
+		for _, z := range []float64{-half, half} {
+			at := onFloor(r3.Add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: x * b.FootLength, Z: z})))
+			out = append(out, touch{name: footName(side), at: at, normal: space.Y, friction: soleFriction, floor: true})
+		}
+	}
+	return out
+}
+
+// padding is what seat and bench push with: the seat at its corners, the back rest or bench at shoulders and hips.
+func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
+	var out []touch
+	st, b := f.Station, f.Body
+	trunk := &f.Turn[body.Trunk]
+	seat := func(x, z float64) {
+		at := r3.Add(f.Origin[body.Trunk], st.Heading.Apply(space.Vec{X: x, Z: z}))
+		at.Y -= 0.048 * b.Stature
+		out = append(out, touch{name: "seat", at: at, normal: space.Y, friction: padFriction, bench: true})
+	}
+	front := 0.05 // astride a bench only the buttocks rest on it
+	if p.Kind == "seated" {
+		front = 0.7 * b.Thigh()
+	}
+	if p.Kind == "seated" || (p.Kind == "prone" && bench != nil && bench.AngleDeg > 30) {
+		for _, z := range []float64{-0.12, 0.12} {
+			seat(-0.08, z)
+			seat(front, z)
+		}
+	}
+	if bench == nil {
+		return out
+	}
+	length := b.ShoulderHeight - b.HipHeight
+	on := func(name string, at, normal space.Vec) {
+		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Trunk], trunk.Apply(at)), normal: trunk.Apply(normal), friction: padFriction, bench: true})
+	}
+	depth := 0.060 * b.Stature
+	for _, share := range []float64{0.1, 0.85} {
+		for _, side := range []float64{-1, 1} {
+			switch p.Kind {
+			case "supine", "seated":
+				on("back", space.Vec{X: -depth, Y: share * length, Z: side * 0.12}, space.X)
+			case "prone":
+				on("chest", space.Vec{X: depth, Y: share * length, Z: side * 0.12}, space.Vec{X: -1})
+			case "side-lying", "leaning":
+				down := 1.0
+				if p.Down == "left" {
+					down = -1
+				}
+				if p.Kind == "leaning" {
+					on("side", space.Vec{X: side * 0.08, Y: share * length, Z: down * b.OuterHipHalf}, space.Vec{Z: -down})
+				} else {
+					out = append(out, lying(f, share*length, side*0.08)...)
+				}
+			}
+		}
+	}
+	return out
+}
+
+// lying is where the bench pushes somebody who lies on the side: square to the pad, which does not roll with the chest. The
+// lower leg rests on it too.
+func lying(f *body.Frames, along, ahead float64) []touch {
+	st := f.Station
+	if len(st.Pads) == 0 {
+		return nil
+	}
+	pad := &st.Pads[len(st.Pads)-1]
+	down := 1.0
+	if r3.Dot(r3.Sub(pad.Middle, f.Origin[body.Trunk]), pad.Turn.Apply(space.Z)) < 0 {
+		down = -1
+	}
+	normal := pad.Turn.Apply(space.Vec{Z: -down})
+	var out []touch
+	for _, y := range []float64{along, along - 0.6} {
+		at := r3.Add(f.Origin[body.Trunk], pad.Turn.Apply(space.Vec{X: ahead, Y: y, Z: down * f.Body.OuterHipHalf}))
+		out = append(out, touch{name: "side", at: at, normal: normal, friction: padFriction, bench: true})
+	}
+	return out
+}

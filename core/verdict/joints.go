@@ -1,0 +1,48 @@
+package verdict
+
+import "math"
+
+// Rub says what a strand comes too near to. Distance is that to the surface or the depth in it, m.
+func Rub(part, state string, distance, atDeg float64) Sentence {
+	s := Sentence{Key: "start", Tone: Look, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
+	switch state {
+	case "close":
+		s.Text = "The strand passes {distance} from the " + part + " at {at}."
+	case "touches":
+		s.Text = "The strand rubs on the " + part + " at {at}: {distance} into it."
+	default:
+		s.Tone, s.Text = Stop, "The "+part+" is in the strand's way at {at}: {distance} into it."
+	}
+	return s
+}
+
+// JointsInput is what Joints speaks of: the largest values along the path.
+type JointsInput struct {
+	Joint         string
+	Mass          float64 // of the lifter, kg
+	Grip          float64 // N
+	LowBack       float64 // N·m; 0 where a pad carries the trunk
+	Along, Across float64 // resultant at the target joint, N; along + pushes the limb away
+}
+
+// Above these the hand, or the low back, is likely to give out first: newtons and N·m per kg of body mass (own).
+const (
+	gripPerMass = 6.0
+	backPerMass = 1.5
+)
+
+// Joints says whether hand or low back give out before the target, and what the joint carries.
+func Joints(in JointsInput) Sentence {
+	s := Sentence{Key: "joints", Tone: Good, Values: map[string]Quantity{"grip": {in.Grip, "force"}, "back": {in.LowBack, "torque"},
+		"along": {math.Abs(in.Along), "force"}, "across": {in.Across, "force"}}}
+	s.Text = "The " + in.Joint + " bears at most {along} along the limb and {across} across it, before any muscle."
+	switch {
+	case in.Grip > gripPerMass*in.Mass:
+		s.Tone = Look
+		s.Text += " The hand has to hold {grip}: straps or a cuff."
+	case in.LowBack > backPerMass*in.Mass:
+		s.Tone = Look
+		s.Text += " The low back has to hold {back}: a chest support is the usual way out."
+	}
+	return s
+}
