@@ -63,17 +63,19 @@ func (o *outcome) cautionsOf(b *Bracing) []Caution {
 		}); ok {
 			add("turned-out", "The arm is loaded at full stretch while it is turned outward, at {at}.", "Turn the arm inward, or take less range at the stretch.", map[string]Quantity{"at": {deg, "angle"}})
 		}
-		if deg, ok := o.loadedWhere(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderPlane]) < deepPlane && raised(q) }); ok && o.rep.Name == setup.ShoulderPlane {
+		if deg, ok := o.loadedWhere(func(q *body.Pose) bool {
+			return degrees1(q[setup.ShoulderPlane]) < deepPlane && raised(q) && degrees1(q[setup.ElbowFlexion]) < 60
+		}); ok && o.rep.Name == setup.ShoulderPlane {
 			add("deep", "The arms go deep behind the shoulders under load, at {at}.", "Stop level with the trunk, or lighten the load.", map[string]Quantity{"at": {deg, "angle"}})
 		}
-		if deg, ok := o.loadedWhere(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderElevation]) > overhead }); ok {
+		if deg, ok := o.where(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderElevation]) > overhead }); ok {
 			if owned := o.doc.Lifter.Owned(setup.ShoulderRotation); owned.FromDeg > neededTurn {
 				add("overhead", "Pressing overhead at {at} asks for more outward rotation than this lifter owns ({owned}).", "A lower bench is the usual way out.",
 					map[string]Quantity{"at": {deg, "angle"}, "owned": {-owned.FromDeg, "angle"}})
 			}
 		}
 	}
-	if most := largest(o.rep.LowBack); !o.station.Carried && most > backPerMass*o.doc.Lifter.Mass {
+	if most := largest(o.rep.LowBack); p.Kind == "hinged" && most > backPerMass*o.doc.Lifter.Mass {
 		add("low-back", "The low back holds {torque} by itself.", "Support the chest on a bench.", map[string]Quantity{"torque": {rounded(most), "torque"}})
 	}
 	if math.Abs(p.Trunk.TurnDeg) > spineTurned && !o.path.Both() {
@@ -93,15 +95,24 @@ func degrees1(rad float64) float64 { return rad * 180 / math.Pi }
 // raised says whether an arm is far enough from hanging for its plane to mean something.
 func raised(q *body.Pose) bool { return q[setup.ShoulderElevation] > math.Pi/3 }
 
-// loadedWhere is the first place that a condition holds at with a good part of the peak, in degrees of the named coordinate.
-func (o *outcome) loadedWhere(holds func(*body.Pose) bool) (float64, bool) {
-	peak := largest(o.rep.Loads)
+// where is the first place that a condition holds at, in degrees of the named coordinate.
+func (o *outcome) where(holds func(*body.Pose) bool) (float64, bool) {
 	for i := range o.rep.S {
-		if holds(&o.rep.Pose[i]) && o.rep.Loads[i] > loadedShare*peak && peak > 0 {
+		if holds(&o.rep.Pose[i]) {
 			return rounded(degrees1(o.rep.Angle[i])), true
 		}
 	}
 	return 0, false
+}
+
+// loadedWhere is where among the places with a good part of the peak.
+func (o *outcome) loadedWhere(holds func(*body.Pose) bool) (float64, bool) {
+	least := math.Max(loadedShare*largest(o.rep.Loads), math.SmallestNonzeroFloat64)
+	i := -1
+	return o.where(func(q *body.Pose) bool {
+		i++
+		return o.rep.Loads[i] >= least && holds(q)
+	})
 }
 
 func largest(x []float64) float64 { return slices.Max(x) }
@@ -130,7 +141,7 @@ func (o *outcome) jointsVerdict() Verdict {
 			in.Along = x
 		}
 	}
-	if !o.station.Carried {
+	if o.doc.Posture.Kind == "hinged" {
 		in.LowBack = largest(o.rep.LowBack)
 	}
 	s := verdict.Joints(in)

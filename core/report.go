@@ -142,7 +142,7 @@ type Gap struct {
 // Verdict is one sentence for the coach. Text holds names in braces for the values, so that the reader's units can be
 // filled in.
 type Verdict struct {
-	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,brace,start,joints,work"`
+	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,brace,start,clear,joints,work"`
 	Tone   string              `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
 	Text   string              `json:"text" doc:"The sentence, values as {name}."`
 	Values map[string]Quantity `json:"values"`

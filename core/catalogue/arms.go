@@ -42,7 +42,7 @@ func armFrontSetups(m *maker) []Ready {
 		{Key: "curl.preacher.cable", Name: "Preacher curl on a cable", About: "From low in front: later than with the weight.",
 			Document: biceps(seated(0.9, 180, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), cable(at(0, 0.2, -0.15), m.pin(0.22), grip))},
 		{Key: "curl.behind", Name: "Low cable curl, facing away", About: "One step out, cable along the arm: the most even of the curls.",
-			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.25}, nil, curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.15), m.pin(0.22), grip))},
+			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.10}, nil, curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.15), m.pin(0.22), grip))},
 		{Key: "curl.path", Name: "Curl with the cable along the forearm's own path", About: "No twist is left.", Document: inPath},
 	}
 	up := m.base("deltoid.anterior", "shoulder", standing(0, 0), nil)

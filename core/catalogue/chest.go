@@ -46,7 +46,7 @@ func chestSetups(m *maker) []Ready {
 	out[len(out)-1].Document.Target.Region, out[len(out)-2].Document.Target.Region = "pectoralis.costal", "pectoralis.costal"
 	for i := range out {
 		if d := &out[i].Document; d.Posture.Kind == "standing" && d.Posture.Root == "" { // against a pull from behind
-			d.Posture.Feet, d.Posture.Ahead, d.Posture.Trunk.PitchDeg = "split", "left", 10
+			d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart, d.Posture.Trunk.PitchDeg = "split", "left", 0.10, 8
 		}
 		out[i].Group = "chest"
 	}

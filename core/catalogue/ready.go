@@ -30,7 +30,7 @@ func All(l *setup.Lifter) []Ready {
 		out[i].Document.Name = out[i].Name
 		if lean, steady := stances[out[i].Key]; steady {
 			p := &out[i].Document.Posture
-			p.Feet, p.Ahead = "split", "left"
+			p.Feet, p.Ahead, p.FeetApart = "split", "left", 0.10
 			if out[i].Document.Movement.Kind != "shoulder-raise" {
 				p.Trunk.PitchDeg += lean
 			}
@@ -41,7 +41,7 @@ func All(l *setup.Lifter) []Ready {
 
 // stances are the setups that pull hard enough from one side for one foot to stand ahead, with how much more the trunk leans
 // against it, degrees.
-var stances = map[string]float64{"pull.face": -6, "extension.overhead": 0, "pressdown.early": 4, "raise.behind.lined": 0, "curl.path": 4, "front.cable": 0}
+var stances = map[string]float64{"pull.face": -6, "extension.overhead": 0, "pressdown.early": 4, "curl.path": 4, "front.cable": 0}
 
 func key(name string, number float64) string { return fmt.Sprintf("%s.%g", name, number) }
 

@@ -14,6 +14,10 @@ type Steady struct {
 	Document setup.Document `json:"document" doc:"The setup with the change."`
 }
 
+// nearlyInLine is how far apart sideways the feet of a split stance are, m: further, and the weight cannot move along it
+// without moving aside (own).
+const nearlyInLine = 0.10
+
 // change is one way to brace somebody.
 type change struct {
 	label string
@@ -36,7 +40,7 @@ func changes(d *setup.Document) []change {
 	})
 	for _, ahead := range []string{"left", "right"} {
 		add("Put the "+ahead+" foot well ahead", func(d *setup.Document) bool {
-			d.Posture.Feet, d.Posture.Ahead = "split", ahead
+			d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "split", ahead, nearlyInLine
 			return onFeet(d)
 		})
 	}
@@ -48,7 +52,7 @@ func changes(d *setup.Document) []change {
 		label := fmt.Sprintf("Lean %g degrees %s, one foot ahead", max(lean, -lean), way)
 		add(label, func(d *setup.Document) bool {
 			p := &d.Posture
-			p.Feet, p.Ahead = "split", "left"
+			p.Feet, p.Ahead, p.FeetApart = "split", "left", nearlyInLine
 			p.Trunk.PitchDeg += lean
 			return onFeet(d) && p.Trunk.PitchDeg >= -30
 		})

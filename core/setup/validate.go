@@ -24,6 +24,9 @@ func Validate(d *Document) Problems {
 	v.movement(d)
 	v.loads(d)
 	v.tempo(&d.Tempo)
+	if len(d.Seen) > 50 {
+		v.add("seen", fmt.Sprintf("%d cautions are set aside.", len(d.Seen)), "", "Keep 50 at most.")
+	}
 	if d.Samples < 5 || d.Samples > 1001 {
 		v.add("samples", fmt.Sprintf("%d samples.", d.Samples), "The curve needs some points and no more than it can show.", "Give 5 to 1001, or leave it out for 101.")
 	}

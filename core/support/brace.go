@@ -243,7 +243,7 @@ func (br *Bracer) Fails(d *setup.Document, path *movement.Path, items []load.Ite
 		return "lifted", toward
 	}
 	sticky := br.At(&br.frame, d, items, 20)
-	if sticky.Residual < math.Max(held, 0.2*b.Residual) {
+	if !(b.Margin < 0.005) && sticky.Residual < math.Max(held, 0.2*b.Residual) {
 		return "dragged", toward
 	}
 	if !math.IsNaN(b.Margin) {

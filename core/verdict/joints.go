@@ -4,7 +4,7 @@ import "math"
 
 // Rub says what a strand comes too near to. Distance is that to the surface or the depth in it, m.
 func Rub(part, state string, distance, atDeg float64) Sentence {
-	s := Sentence{Key: "start", Tone: Look, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
+	s := Sentence{Key: "clear", Tone: Look, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
 	switch state {
 	case "close":
 		s.Text = "The strand passes {distance} from the " + part + " at {at}."

@@ -207,6 +207,8 @@ export interface components {
        * @example dialarc.setup/1
        */
       schema: string;
+      /** @description Keys of cautions that the coach has seen and set aside. */
+      seen?: string[];
       /** @description What the setup is for. */
       target: components["schemas"]["DocumentTarget"];
       /** @description Seconds of each phase. */
@@ -1497,7 +1499,7 @@ export interface components {
        * @description What it is about.
        * @enum {string}
        */
-      key: "lineUp" | "profile" | "brace" | "start" | "joints" | "work";
+      key: "lineUp" | "profile" | "brace" | "start" | "clear" | "joints" | "work";
       /** @description The sentence, values as {name}. */
       text: string;
       /**

@@ -6,6 +6,7 @@ import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
 import { directionAt, Ribbon, RingHandle, ringOf } from "./Arc";
 import { BodyGroup, Strip } from "./Body";
+import { Bracing, Rubs } from "./Bracing";
 import { elevationAt, followPointer, heightAt, inPicture, movedAlong, placeNear, planeAt } from "./drags";
 import { Forces, forceScale } from "./Forces";
 import { Cable, Column, cablePieces, Floor, Held } from "./Kit";
@@ -108,6 +109,8 @@ export function SceneView(props: Props) {
           </defs>
           <Floor view={view} extent={extent} />
           <Solids view={view} scene={scene} who={who} lead={report.lead} />
+          <Bracing view={view} scene={scene} scale={scale} units={units} />
+          <Rubs view={view} report={report} />
           {!report.hold && <Ribbon view={view} report={report} ring={ring} />}
           {scene.loads.map((l) => (
             <Forces key={`${l.index}${l.mirror}`} view={view} load={l} units={units} scale={scale} />

@@ -159,6 +159,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
               draw={edits.draw}
               drawDone={edits.turnDone}
               saved={saving.saved}
+              change={edits.change}
             />
           )}
         </section>

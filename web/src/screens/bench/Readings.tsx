@@ -7,6 +7,7 @@ import type { Core } from "../../engine/core";
 import { Segments } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
+import { Cautions } from "./Cautions";
 import { Equal, Prescribe } from "./Equal";
 import { sharesExplained } from "./explained";
 import { Joints } from "./Joints";
@@ -25,10 +26,11 @@ type Props = {
   draw: Edits["draw"];
   drawDone: Edits["turnDone"];
   saved: string;
+  change: Edits["change"];
 };
 
 /** The right column: the profile, its numbers and sentences, and what lies behind them. */
-export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, saved }: Props) {
+export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, saved, change }: Props) {
   const { report } = good;
   const [axis, setAxis] = useState<"angle" | "length">("angle");
   const { target } = good.document;
@@ -72,6 +74,8 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
           mend={model.painting?.mend ?? null}
           settings={model.settings}
           apply={(m) => turn(m.key, m.to, false)}
+          steady={model.painting?.steady ?? null}
+          take={change}
         />
       </div>
       <div>
@@ -92,6 +96,16 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
         <div>
           <h2>In motion</h2>
           <MotionChart core={core} text={good.text} />
+        </div>
+      )}
+      {report.cautions.length > 0 && (
+        <div>
+          <h2>Cautions</h2>
+          <Cautions
+            report={report}
+            dismissed={good.document.seen ?? []}
+            setDismissed={(seen) => change({ ...good.document, seen })}
+          />
         </div>
       )}
       <div className="caution">

@@ -1,5 +1,5 @@
 import styled from "styled-components";
-import type { Mend, Report, Setting } from "../../engine/types";
+import type { Mend, Painting, Report, Setting, SetupDocument } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
@@ -18,7 +18,15 @@ const List = styled.ul`
   b { font-weight: 600; }
 `;
 
-const names: Record<string, string> = { lineUp: "Line-up", profile: "Profile", start: "Start", work: "Work" };
+const names: Record<string, string> = {
+  lineUp: "Line-up",
+  profile: "Profile",
+  start: "Start",
+  brace: "Brace",
+  clear: "Clear",
+  joints: "Joints",
+  work: "Work",
+};
 
 /** One short sentence each, with the smallest change that would mend the profile. */
 export function Verdicts({
@@ -26,11 +34,15 @@ export function Verdicts({
   mend,
   settings,
   apply,
+  steady,
+  take,
 }: {
   report: Report;
   mend: Mend | null;
   settings: Setting[];
   apply: (m: Mend) => void;
+  steady: Painting["steady"] | null;
+  take: (d: SetupDocument) => void;
 }) {
   const units = useUnits();
   return (
@@ -41,6 +53,14 @@ export function Verdicts({
           <b>{names[v.key] ?? v.key}</b>
           <span>
             {units.sentence(v.text, v.values)}
+            {v.key === "brace" && v.tone === "stop" && steady && (
+              <>
+                {" "}
+                <Button look="link" onPress={() => take(steady.document)}>
+                  {steady.label}
+                </Button>
+              </>
+            )}
             {v.key === "profile" && mend && (
               <>
                 {" "}

@@ -11,6 +11,7 @@ export type Edits = {
   setLoadKind(index: number, kind: string): void;
   addLoad(kind: string): void;
   dropLoad(index: number): void;
+  change(document: SetupDocument): void;
   draw(custom: number[], drag: boolean): void;
   setTarget(change: Partial<SetupDocument["target"]>): void;
   rename(name: string): void;
@@ -40,6 +41,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
     setLoadKind: useStable((index, kind) => take(core.loadKind(text, index, kind))),
     addLoad: useStable((kind) => take(core.addLoad(text, kind))),
     dropLoad: useStable((index) => take(core.dropLoad(text, index))),
+    change: useStable((document) => take({ ok: document })),
     draw: useStable((custom, drag) => {
       const d = JSON.parse(text) as SetupDocument;
       take({ ok: { ...d, target: { ...d.target, custom } } }, drag);
