@@ -6,7 +6,6 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/setup"
-	"dialarc/core/support"
 	"dialarc/core/verdict"
 )
 
@@ -15,7 +14,7 @@ type Rub struct {
 	Index    int     `json:"index" doc:"The load's place in the document's loads."`
 	Mirror   bool    `json:"mirror" doc:"The other side's copy."`
 	Part     string  `json:"part" doc:"What it comes nearest to."`
-	State    string  `json:"state" enum:"clear,close,touches,blocked"`
+	State    string  `json:"state" enum:"clear,crosses,close,touches,blocked"`
 	Distance float64 `json:"distance" doc:"From the surface, m; negative inside."`
 	AngleDeg float64 `json:"angleDeg" doc:"Where on the path."`
 	At       Point   `json:"at" doc:"On the strand, m."`
@@ -29,10 +28,9 @@ type Caution struct {
 	Values map[string]Quantity `json:"values"`
 }
 
-func (o *outcome) rubs() []Rub {
-	found := support.Clearance(o.path, o.items, braceSamples)
-	out := make([]Rub, 0, len(found))
-	for _, r := range found {
+func (o *outcome) reportRubs() []Rub {
+	out := make([]Rub, 0, len(o.rubs))
+	for _, r := range o.rubs {
 		out = append(out, Rub{Index: r.Index, Mirror: r.Mirror, Part: r.Part, State: r.State(), Distance: rounded(r.Distance), AngleDeg: degreesAt(o, r.S), At: point(r.At)})
 	}
 	return out
@@ -119,9 +117,12 @@ func largest(x []float64) float64 { return slices.Max(x) }
 
 // rubVerdict words what is in a strand's way; nothing when all is clear.
 func rubVerdict(rubs []Rub) []Verdict {
+	order := map[string]int{"crosses": 1, "close": 2, "touches": 3, "blocked": 4}
 	worst := -1
 	for i := range rubs {
-		if rubs[i].State != "clear" && (worst < 0 || rubs[i].Distance < rubs[worst].Distance) {
+		r := &rubs[i]
+		if order[r.State] > 0 && (worst < 0 || order[r.State] > order[rubs[worst].State] ||
+			(order[r.State] == order[rubs[worst].State] && r.Distance < rubs[worst].Distance)) {
 			worst = i
 		}
 	}

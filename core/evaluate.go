@@ -97,9 +97,13 @@ type outcome struct {
 	why       string // why the capacity is unknown
 	starts    []support.Start
 	gaps      []support.Gap
+	rubs      []support.Rub
 	cautions  setup.Problems
 	longAtEnd bool // the target is longer at the end of the path
 }
+
+// clearPlaces is at how many places along the path strands are looked at.
+const clearPlaces = 11
 
 // judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
 func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
@@ -109,10 +113,12 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	in := m.input(n)
 	in.Others, in.Whole = others, others != nil
 	e.rep.Run(in)
-	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep)}
+	rubs, blocked := support.Clearance(m.path, m.items, m.columns, clearPlaces, others != nil)
+	support.MarkBlocked(&e.rep, rubs, blocked)
+	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep), rubs: rubs}
 	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
 	problems = append(problems, support.Impossible(o.starts)...)
-	problems = append(problems, support.Unusable(o.gaps, n)...)
+	problems = append(problems, support.Unusable(o.gaps, m.doc.Loads, n)...)
 	refusals, cautions := support.Stretches(&e.rep, m.doc.Loads)
 	problems, o.cautions = append(problems, refusals...), cautions
 	if in.Whole {
@@ -197,7 +203,7 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 	r := o.report()
 	r.Muscles = e.muscles(o)
 	r.Bracing = e.bracing(o)
-	r.Rubs = o.rubs()
+	r.Rubs = o.reportRubs()
 	r.Cautions = o.cautionsOf(&r.Bracing)
 	r.Verdicts = append(r.Verdicts, braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
@@ -237,6 +243,7 @@ var gapWords = map[load.State]string{
 	load.ToppedOut: "The stack is at the top of its travel over a part of the range, so the curve has a gap.",
 	load.TooWide:   "Over a part of the range the hands are further apart than the rope is long, so the curve has a gap.",
 	load.OffPad:    "Over a part of the range the limb does not reach the machine's pad, so the curve has a gap.",
+	load.Blocked:   "Over a part of the range something is in the strand's way, so the curve has a gap.",
 }
 
 func (o *outcome) inGap(i int) bool {

@@ -132,7 +132,7 @@ type Start struct {
 
 // Gap is a stretch without an answer.
 type Gap struct {
-	Kind    string  `json:"kind" enum:"slack,toppedOut,tooWide,offPad"`
+	Kind    string  `json:"kind" enum:"slack,toppedOut,tooWide,offPad,blocked"`
 	Index   int     `json:"index" doc:"The load's place in the document's loads."`
 	FromDeg float64 `json:"fromDeg"`
 	ToDeg   float64 `json:"toDeg"`

@@ -92,6 +92,6 @@ func withBell(d setup.Document, mass float64) setup.Document {
 func withBand(d setup.Document, pull float64) setup.Document {
 	l := &d.Lifter
 	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: "band", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
-		Anchor: &setup.Point{X: 0, Y: 0.30, Z: -0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / setup.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
+		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / setup.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
 	return d
 }

@@ -59,13 +59,14 @@ func (m *maker) sideLying(angle, pad float64) setup.Document {
 	return d
 }
 
-// lyingRaise has its pulleys at the height of the lying shoulders, the columns close by, the cables crossing.
+// lyingRaise has its pulleys a hand above the lying shoulders, so that the crossing cables lie on the chest at most, the
+// columns close by.
 func (m *maker) lyingRaise(c setup.Contact, share float64) setup.Document {
 	d := m.base("deltoid.middle", "shoulder", lying("supine", 0, 0), bench(15))
 	sh := m.joint(&d)
 	d.Posture.X = mm(-sh.X) // shoulders between the columns
 	d.Movement = sweep("both", "shoulder.elevation", 10, 90, held(arm(10, 0, 0, 80), "shoulder.elevation"))
-	d.Loads = []setup.Load{cable(at(0, sh.Y, -0.45), m.pin(share), c)}
+	d.Loads = []setup.Load{cable(at(0, sh.Y+0.1, -0.45), m.pin(share), c)}
 	return d
 }
 

@@ -2,11 +2,13 @@ package support
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/movement"
 	"dialarc/core/space"
+	"dialarc/core/torque"
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
@@ -19,6 +21,7 @@ type Rub struct {
 	S        float64   // place along the path
 	Distance float64   // from the surface, m; negative inside
 	Longer   float64   // by what share the way round is longer than the straight one
+	Crosses  bool      // what it comes near to is another strand: thin things that at worst lie on each other
 	At       space.Vec // on the strand, m
 }
 
@@ -26,12 +29,14 @@ type Rub struct {
 const (
 	closeBy    = 0.01
 	skinGives  = 0.03
-	detourFree = 0.02
+	detourFree = 0.05
 )
 
-// State says what a rub means: clear, close, touches or blocked.
+// State says what a rub means: clear, crosses, close, touches or blocked.
 func (r *Rub) State() string {
 	switch {
+	case r.Crosses:
+		return "crosses"
 	case r.Distance >= closeBy:
 		return "clear"
 	case r.Distance >= 0:
@@ -64,67 +69,259 @@ const (
 	headRadius = 0.052
 )
 
-// Clearance runs the path at n places and gives, for every strand, what it comes nearest to.
-func Clearance(path *movement.Path, items []load.Item, n int) []Rub {
-	var out []Rub
-	var f body.Frames
+// strand is one load's line to the body in one pose.
+type strand struct {
+	item    *load.Item
+	a, b    space.Vec // from the pulley or anchor to where it is held
+	working bool
+}
+
+// clears says whether a load has a line that could rub on something.
+func clears(it *load.Item) bool {
+	lined := it.Def.Kind == "cable" || it.Def.Kind == "band" || it.Def.Kind == "strands"
+	return it.From != nil && lined && !(it.Mirror && (it.Def.Shared || it.Def.Kind == "strands"))
+}
+
+func strandsOf(f *body.Frames, items []load.Item, all bool, out []strand) []strand {
+	out = out[:0]
 	for k := range items {
 		it := &items[k]
-		if it.From == nil || (it.Def.Kind != "cable" && it.Def.Kind != "band" && it.Def.Kind != "strands") || (it.Mirror && (it.Def.Shared || it.Def.Kind == "strands")) {
+		if !clears(it) || (it.Mirror && !all) {
 			continue
 		}
-		worst := Rub{Index: it.Index, Mirror: it.Mirror, Distance: math.Inf(1)}
-		for i := range n {
-			s := float64(i) / float64(n-1)
-			path.Place(s, &f)
-			pull := it.At(&f)
-			end := pull.Contact
-			if shape := it.Shape(&f); len(shape) > 0 {
-				end = shape[0]
-			}
-			if r := nearest(&f, it, *it.From, end, pull.State == load.Working); r.Distance < worst.Distance {
-				r.Index, r.Mirror, r.S = it.Index, it.Mirror, s
-				worst = r
-			}
+		pull := it.At(f)
+		end := pull.Contact
+		if shape := it.Shape(f); len(shape) > 0 {
+			end = shape[0]
 		}
-		if !math.IsInf(worst.Distance, 1) {
-			out = append(out, worst)
+		out = append(out, strand{it, *it.From, end, pull.State == load.Working})
+	}
+	return out
+}
+
+// Span is a stretch of the path, s from and to.
+type Span struct{ From, To float64 }
+
+// Clearance runs the path at n places and gives, for every strand, what it comes nearest to, the worst first of what blocks
+// it, and the stretches of the path in which something blocks it. The other side's copies are left out unless all are asked
+// for.
+func Clearance(path *movement.Path, items []load.Item, cols []Column, n int, all bool) ([]Rub, [][]Span) {
+	c := clearer{path: path, items: items, columns: cols, all: all, arms: []body.Side{path.Lead()}}
+	if path.Both() {
+		c.arms = append(c.arms, body.Left)
+	}
+	c.look(0)
+	worst, blocked := make([]Rub, len(c.strands)), make([][]bool, len(c.strands))
+	for i := range n {
+		s := float64(i) / float64(n-1)
+		c.look(s)
+		for k := range c.strands {
+			r := c.nearest(k, s)
+			if i == 0 || worseRub(&r, &worst[k]) {
+				worst[k] = r
+			}
+			blocked[k] = append(blocked[k], r.State() == "blocked")
+		}
+		if path.Still() {
+			break
+		}
+	}
+	rubs, spans := worst[:0], make([][]Span, 0, len(worst))
+	for k, r := range worst {
+		if !math.IsInf(r.Distance, 1) {
+			rubs, spans = append(rubs, r), append(spans, c.spans(k, blocked[k]))
+		}
+	}
+	return rubs, spans
+}
+
+// spans are the stretches in which a strand is blocked, their ends found by halving between two places.
+func (c *clearer) spans(k int, blocked []bool) []Span {
+	var out []Span
+	at := func(i int) float64 { return float64(i) / float64(max(1, len(blocked)-1)) }
+	for i, now := range blocked {
+		before := i > 0 && blocked[i-1]
+		switch {
+		case now && !before && i == 0:
+			out = append(out, Span{0, 1})
+		case now && !before:
+			out = append(out, Span{c.edge(k, at(i), at(i-1)), 1})
+		case !now && before:
+			out[len(out)-1].To = c.edge(k, at(i-1), at(i))
 		}
 	}
 	return out
 }
 
-// nearest is what a strand from a to b comes nearest to in one pose. The segment that it is fixed to and those next to it
-// are left out: there it is meant to be.
-func nearest(f *body.Frames, it *load.Item, a, b space.Vec, working bool) Rub {
-	best := Rub{Distance: math.Inf(1)}
-	if !working {
-		return best
-	}
-	h := f.Body.Stature
-	take := func(name string, distance, radius float64, at space.Vec) {
-		if distance < best.Distance {
-			best.Part, best.Distance, best.At = name, distance, at
-			best.Longer = detour(a, b, at, radius, radius+distance)
+// edge is where between a blocked and a free place the strand comes free.
+func (c *clearer) edge(k int, blocked, free float64) float64 {
+	for range 7 {
+		mid := (blocked + free) / 2
+		c.look(mid)
+		if r := c.nearest(k, mid); r.State() == "blocked" {
+			blocked = mid
+		} else {
+			free = mid
 		}
 	}
+	return blocked
+}
+
+// MarkBlocked notes in a repetition where strands of the side that moves are blocked: there a load does not work as it is
+// computed.
+func MarkBlocked(rep *torque.Repetition, rubs []Rub, spans [][]Span) {
+	for r := range rubs {
+		k := slices.Index(rep.Index, rubs[r].Index)
+		if rubs[r].Mirror || k < 0 {
+			continue
+		}
+		for _, sp := range spans[r] {
+			for i, s := range rep.S {
+				if s >= sp.From-1e-9 && s <= sp.To+1e-9 && rep.Parts[k].State[i] == load.Working {
+					rep.Parts[k].State[i] = load.Blocked
+				}
+			}
+		}
+	}
+}
+
+// worseRub puts what blocks before what only rubs.
+func worseRub(a, b *Rub) bool {
+	if x, y := a.State() == "blocked", b.State() == "blocked"; x != y {
+		return x
+	}
+	if a.Crosses != b.Crosses { // anything that rubs goes first
+		other := b
+		if b.Crosses {
+			other = a
+		}
+		return (other == a) == (other.Distance < closeBy)
+	}
+	return a.Distance < b.Distance
+}
+
+// clearer looks at all strands in one pose after the other.
+type clearer struct {
+	path    *movement.Path
+	items   []load.Item
+	columns []Column
+	all     bool        // the other side's copies too
+	arms    []body.Side // that move
+	placed  bool
+	frames  body.Frames
+	strands []strand
+}
+
+func (c *clearer) look(s float64) {
+	if !c.placed || !c.path.PlaceArm(s, &c.frames, c.arms...) {
+		c.path.Place(s, &c.frames)
+		c.placed = true
+	}
+	c.strands = strandsOf(&c.frames, c.items, c.all, c.strands)
+}
+
+// nearest is what one strand comes nearest to in the pose that was looked at. The segment that it is fixed to and those next
+// to it are left out: there it is meant to be.
+func (c *clearer) nearest(k int, s float64) Rub {
+	me := &c.strands[k]
+	best := Rub{Index: me.item.Index, Mirror: me.item.Mirror, S: s, Distance: math.Inf(1)}
+	if !me.working {
+		return best
+	}
+	take := func(name string, distance, radius float64, at space.Vec) {
+		if distance < best.Distance {
+			best.Part, best.Distance, best.At, best.Longer = name, distance, at, 0
+			switch {
+			case distance > -skinGives: // the way round does not matter yet
+			case radius > 0:
+				best.Longer = detour(me.a, me.b, at, radius, radius+distance)
+			default:
+				best.Longer = overEdge(me.a, me.b, at, -distance)
+			}
+		}
+	}
+	nearBody(&c.frames, me, take)
+	for i := range c.frames.Station.Pads {
+		d, at := toBox(me.a, me.b, &c.frames.Station.Pads[i])
+		take("bench", d, 0, at)
+	}
+	for i := range c.columns {
+		if col := &c.columns[i]; math.Hypot(col.X-me.a.X, col.Z-me.a.Z) > col.HalfWidth+0.01 { // not the one that it comes from
+			d, at := between(me.a, me.b, space.Vec{X: col.X, Z: col.Z}, space.Vec{X: col.X, Y: col.Height, Z: col.Z})
+			take(col.Side+" column", d-col.HalfWidth, 0, at)
+		}
+	}
+	for i := range c.strands {
+		if other := &c.strands[i]; i != k && other.working && space.Norm(r3.Sub(other.b, me.b)) > togetherAt {
+			d, at := between(me.a, me.b, other.a, other.b)
+			if d < closeBy && best.Distance > closeBy {
+				best.Part, best.Distance, best.At, best.Longer, best.Crosses = "other "+strandName(other.item), d, at, 0, true
+			}
+		}
+	}
+	return best
+}
+
+// togetherAt is how near two strands have to be held for them to be meant to meet, m (own).
+const togetherAt = 0.10
+
+func strandName(it *load.Item) string {
+	if it.Def.Kind == "band" {
+		return "band"
+	}
+	return "cable"
+}
+
+func nearBody(f *body.Frames, me *strand, take func(name string, distance, radius float64, at space.Vec)) {
+	h := f.Body.Stature
 	for i := range capsules {
 		c := &capsules[i]
-		if neighbours(c.segment, it.Segment) {
+		if neighbours(c.segment, me.item.Segment) {
 			continue
 		}
 		p, q := f.PointOn(c.segment, c.from), f.PointOn(c.segment, c.to)
-		d, at := between(a, b, p, q)
+		d, at := between(me.a, me.b, p, q)
 		take(c.name, d-c.radius*h, c.radius*h, at)
 	}
-	if it.Segment != body.Trunk {
-		d, at := toTrunk(f, a, b)
+	if me.item.Segment != body.Trunk {
+		d, at := toTrunk(f, me.a, me.b)
 		take("trunk", d, trunkDeep*h, at)
 	}
 	head := r3.Add(f.Origin[body.Head], f.Turn[body.Head].Apply(space.Vec{Y: 0.12 * h}))
-	d, at := between(a, b, head, head)
+	d, at := between(me.a, me.b, head, head)
 	take("head", d-headRadius*h, headRadius*h, at)
-	return best
+}
+
+// toBox is how near a straight piece comes to a pad, negative inside, and where: the signed distance to a box is convex along
+// a line, so that thirding the piece finds the least.
+func toBox(a, b space.Vec, pad *body.Pad) (float64, space.Vec) {
+	back := pad.Turn.Transpose()
+	p, q := back.Apply(r3.Sub(a, pad.Middle)), back.Apply(r3.Sub(b, pad.Middle))
+	distance := func(t float64) float64 {
+		v := r3.Add(p, r3.Scale(t, r3.Sub(q, p)))
+		x, y, z := math.Abs(v.X)-pad.Half.X, math.Abs(v.Y)-pad.Half.Y, math.Abs(v.Z)-pad.Half.Z
+		outside := math.Sqrt(sq(max(0, x)) + sq(max(0, y)) + sq(max(0, z)))
+		return outside + min(0, max(x, y, z))
+	}
+	low, high := 0.0, 1.0
+	for range 24 {
+		first, second := low+(high-low)/3, high-(high-low)/3
+		if distance(first) <= distance(second) {
+			high = second
+		} else {
+			low = first
+		}
+	}
+	t := (low + high) / 2
+	return distance(t), r3.Add(a, r3.Scale(t, r3.Sub(b, a)))
+}
+
+func sq(x float64) float64 { return x * x }
+
+// overEdge is by what share the way from a to b is longer when it has to give way by a depth at a place.
+func overEdge(a, b, at space.Vec, depth float64) float64 {
+	la, lb := space.Norm(r3.Sub(at, a)), space.Norm(r3.Sub(b, at))
+	return (math.Hypot(la, depth)+math.Hypot(lb, depth))/(la+lb) - 1
 }
 
 // toTrunk is how near a strand comes to the trunk, an elliptic cylinder from below the hips to the shoulders, and where: by

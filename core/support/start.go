@@ -79,7 +79,7 @@ func Impossible(starts []Start) setup.Problems {
 }
 
 // Unusable reports loads that cannot do their work anywhere on a path of n samples, for other reasons than the stack's.
-func Unusable(gaps []Gap, n int) setup.Problems {
+func Unusable(gaps []Gap, loads []setup.Load, n int) setup.Problems {
 	var found setup.Problems
 	for _, g := range gaps {
 		if g.From > 0 || g.To < n-1 {
@@ -89,6 +89,9 @@ func Unusable(gaps []Gap, n int) setup.Problems {
 		case load.TooWide:
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].strandLength", g.Index), What: "The hands are further apart than the rope is long, all the way.",
 				Why: "Its strands would have to be longer.", Hint: "Take a longer rope, or bring the hands together."})
+		case load.Blocked:
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, startOf(loads[g.Index].Kind)), What: "Something is in the strand's way over the whole range.",
+				Why: "It would have to go round, and then pulls from another direction.", Hint: "Step aside, turn, or move its start."})
 		case load.OffPad:
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].padRadius", g.Index), What: "The limb does not reach the machine's pad anywhere.",
 				Why: "Nothing is pushed.", Hint: "Give another pad radius, or line the machine's axis up with the joint."})

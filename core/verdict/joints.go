@@ -6,6 +6,8 @@ import "math"
 func Rub(part, state string, distance, atDeg float64) Sentence {
 	s := Sentence{Key: "clear", Tone: Look, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
 	switch state {
+	case "crosses":
+		s.Tone, s.Text = Good, "The strand lies on the "+part+" at {at}, and on nothing else."
 	case "close":
 		s.Text = "The strand passes {distance} from the " + part + " at {at}."
 	case "touches":
