@@ -3,6 +3,7 @@ package core
 import (
 	"math"
 
+	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
 )
@@ -89,4 +90,17 @@ func braceVerdict(b *Bracing) Verdict {
 	}
 	s := verdict.Brace(in)
 	return worded(&s)
+}
+
+// Brace solves the bracing of a document alone.
+func (e *Evaluator) Brace(d *setup.Document) (*Bracing, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
+	o, problems := e.judge(newModel(d), braceSamples)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	b := e.bracing(o)
+	return &b, nil
 }

@@ -1,11 +1,13 @@
 package core
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/setup"
+	"dialarc/core/support"
 	"dialarc/core/verdict"
 )
 
@@ -42,14 +44,13 @@ const (
 	deepPlane   = -20 // degrees: arms behind the line of the shoulders
 	turnedOut   = -60 // degrees of outward rotation
 	overhead    = 140 // degrees of elevation
-	backPerMass = 1.5 // N·m of low-back torque per kg of body mass
 	spineTurned = 15  // degrees
 	fastPhase   = 0.8 // s
 	neededTurn  = -70 // degrees of outward rotation that an overhead press asks of the lifter's range
 )
 
-// cautions looks at every rule. The lifter's own ranges and pains are warnings of their own.
-func (o *outcome) cautionsOf(b *Bracing) []Caution {
+// cautionsOf looks at every rule. The lifter's own ranges and pains are warnings of their own.
+func (o *outcome) cautionsOf(r *Report) []Caution {
 	out := []Caution{}
 	add := func(key, text, way string, values map[string]Quantity) {
 		out = append(out, Caution{Key: key, Text: text, Way: way, Values: values})
@@ -73,19 +74,42 @@ func (o *outcome) cautionsOf(b *Bracing) []Caution {
 			}
 		}
 	}
-	if most := largest(o.rep.LowBack); p.Kind == "hinged" && most > backPerMass*o.doc.Lifter.Mass {
+	if most := largest(o.rep.LowBack); p.Kind == "hinged" && most > cmp.Or(o.doc.Lifter.LowBackLimit, verdict.BackPerMass*o.doc.Lifter.Mass) {
 		add("low-back", "The low back holds {torque} by itself.", "Support the chest on a bench.", map[string]Quantity{"torque": {rounded(most), "torque"}})
 	}
 	if math.Abs(p.Trunk.TurnDeg) > spineTurned && !o.path.Both() {
 		add("spine", "The spine is turned by {turn} under a one-sided load.", "Hold against the turn instead of moving through it.", map[string]Quantity{"turn": {math.Abs(p.Trunk.TurnDeg), "angle"}})
 	}
-	if b.Bench.Used && !b.Bench.Holds {
-		add("bench", "The bench "+b.Bench.How+".", "Weight on its foot, or its foot against something.", map[string]Quantity{})
+	if b := &r.Bracing.Bench; b.Used && !b.Holds {
+		add("bench", "The bench "+b.How+".", "Weight on its foot, or its foot against something.", map[string]Quantity{})
 	}
 	if t := o.doc.Tempo; !o.path.Still() && t.Up > 0 && t.Down > 0 && min(t.Up, t.Down) < fastPhase {
 		add("momentum", "A phase of {time} throws the weight: it floats and then bites at the turn.", "Take at least a second each way.", map[string]Quantity{"time": {min(t.Up, t.Down), "time"}})
 	}
+	if in := r.Entry; in != nil && !in.Holds {
+		add("entry", "With only one handle in hand {pull} pulls the lifter "+verdict.Direction(in.TowardDeg)+" off the stance.",
+			"Take the second handle while still close, then step out; step in before putting one back.", map[string]Quantity{"pull": {in.Pull, "force"}})
+	}
+	for k, index := range o.rep.Index {
+		if l := &o.doc.Loads[index]; l.Kind == "band" {
+			o.bandCautions(l, slices.Max(o.rep.Parts[k].Stretch), add)
+		}
+	}
 	return out
+}
+
+// bandCautions are those of one band.
+func (o *outcome) bandCautions(l *setup.Load, stretch float64, add func(key, text, way string, values map[string]Quantity)) {
+	if stretch > support.StretchCaution {
+		add("band-stretch", "The band is stretched to {stretch} of its length at rest.", "A longer band, or a nearer anchor.",
+			map[string]Quantity{"stretch": {100 * stretch, "percent"}})
+	}
+	if l.Worn {
+		add("band-worn", "The band is marked as worn.", "Take another: a worn one snaps without warning.", map[string]Quantity{})
+	}
+	if l.Loose {
+		add("band-loose", "The band's anchor is not fixed.", "Fix it so that it cannot slip or lift off, and pull it once hard before the set.", map[string]Quantity{})
+	}
 }
 
 func degrees1(rad float64) float64 { return rad * 180 / math.Pi }
@@ -134,9 +158,32 @@ func rubVerdict(rubs []Rub) []Verdict {
 	return []Verdict{worded(&s)}
 }
 
+// pinVerdicts tell where the pins are too coarse for the lifter.
+func pinVerdicts(pins []Pins) []Verdict {
+	var out []Verdict
+	for _, p := range pins {
+		least := p.List[0]
+		if least.Effort.Value == nil {
+			continue
+		}
+		if s, ok := verdict.Pins(least.Mass, *least.Effort.Value); ok {
+			out = append(out, worded(&s))
+		}
+	}
+	return out
+}
+
 // jointsVerdict words what grip, low back and joint bear.
-func (o *outcome) jointsVerdict() Verdict {
-	in := verdict.JointsInput{Joint: o.joint.Name(), Mass: o.doc.Lifter.Mass, Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0]}
+func (o *outcome) jointsVerdict(m *Muscles) Verdict {
+	l := &o.doc.Lifter
+	in := verdict.JointsInput{Joint: o.joint.Name(), Mass: l.Mass, Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0],
+		GripLimit: l.GripLimit, BackLimit: l.LowBackLimit, Contact: math.NaN()}
+	switch o.joint {
+	case body.ShoulderR:
+		in.Contact = largest(m.Shoulder)
+	case body.ElbowR:
+		in.Contact = largest(m.Elbow)
+	}
 	for _, x := range o.rep.Along {
 		if math.Abs(x) > math.Abs(in.Along) {
 			in.Along = x
@@ -145,6 +192,7 @@ func (o *outcome) jointsVerdict() Verdict {
 	if o.doc.Posture.Kind == "hinged" {
 		in.LowBack = largest(o.rep.LowBack)
 	}
+	in.Contact = 10 * math.Round(in.Contact/10) // an estimate does not know single newtons
 	s := verdict.Joints(in)
 	return worded(&s)
 }

@@ -6,6 +6,7 @@ package core
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -203,14 +204,19 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 	r := o.report()
 	r.Muscles = e.muscles(o)
 	r.Bracing = e.bracing(o)
-	r.Rubs = o.reportRubs()
-	r.Cautions = o.cautionsOf(&r.Bracing)
+	r.Rubs, r.Entry, r.Pins = o.reportRubs(), e.entry(o), o.pins()
+	r.Cautions = o.cautionsOf(r)
 	r.Verdicts = append(r.Verdicts, braceVerdict(&r.Bracing))
+	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
 	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
-	r.Verdicts = append(r.Verdicts, o.jointsVerdict())
+	r.Verdicts = append(r.Verdicts, o.jointsVerdict(&r.Muscles))
 	r.Verdicts = append(r.Verdicts, o.workVerdict(&r.Muscles)...)
+	slices.SortStableFunc(r.Verdicts, func(a, b Verdict) int { return verdictOrder[a.Key] - verdictOrder[b.Key] })
 	return r, nil
 }
+
+// verdictOrder is that in which coaches ask.
+var verdictOrder = map[string]int{"lineUp": 0, "profile": 1, "brace": 2, "start": 3, "clear": 4, "joints": 5, "work": 6}
 
 // Score is what a sweep needs of a document: the match (0 to 100) and the largest effort.
 type Score struct {

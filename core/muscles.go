@@ -21,6 +21,8 @@ type Muscles struct {
 	LeftTwist       Curve        `json:"leftTwist" doc:"Torque about the upper arm that no region gives, N·m; null for a leg."`
 	LeftRest        Curve        `json:"leftRest" doc:"Size of what else no region gives at the target joint, N·m."`
 	Largest         Curve        `json:"largest" doc:"Largest activation of any part; above 1 the load is more than the model holds."`
+	Shoulder        Curve        `json:"shoulder" doc:"Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg."`
+	Elbow           Curve        `json:"elbow" doc:"The same at the elbow."`
 	LengthenedShare Metric       `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
 	LongEnd         string       `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,unknown"`
 }
@@ -83,7 +85,8 @@ type work struct {
 
 func (w *work) begin() {
 	n := len(w.rep.S)
-	w.out = Muscles{S: clone(w.rep.S), LeftTwist: make(Curve, n), LeftRest: make(Curve, n), Largest: make(Curve, n)}
+	w.out = Muscles{S: clone(w.rep.S), LeftTwist: make(Curve, n), LeftRest: make(Curve, n), Largest: make(Curve, n),
+		Shoulder: make(Curve, n), Elbow: make(Curve, n)}
 	for _, g := range muscle.Groups() {
 		p := RegionPart{Key: g.Key, Label: g.Label, Target: g.Key == w.target}
 		for _, c := range []*Curve{&p.Activation, &p.Torque, &p.Share, &p.Length, &p.LineUpDeg} {
@@ -106,17 +109,33 @@ func (w *work) vectorAt(j body.Joint, i int) space.Vec {
 	return space.Vec{}
 }
 
+// forceAt is what loads and weights put on the outer side of a joint.
+func (w *work) forceAt(j body.Joint, i int) space.Vec {
+	if j == w.joint {
+		return w.rep.Force[i]
+	}
+	for k := range w.rep.Others {
+		if w.rep.Others[k].Joint == j {
+			return w.rep.Others[k].Force[i]
+		}
+	}
+	return space.Vec{}
+}
+
 func (w *work) sample(m *muscle.Model, i int) {
 	var a *muscle.Answer
 	if legJoint(w.joint) {
 		// A thigh that rests on a seat or bench asks nothing of the hip.
 		need := muscle.Need{HipRests: w.rests, Hip: -w.vectorAt(body.HipR, i).Z, Knee: w.vectorAt(body.KneeR, i).Z}
 		a = m.ShareLeg(&w.rep.Pose[i], &need)
-		w.out.LeftTwist[i] = math.NaN()
+		w.out.LeftTwist[i], w.out.Shoulder[i], w.out.Elbow[i] = math.NaN(), math.NaN(), math.NaN()
 		w.out.LeftRest[i] = math.Abs(map[body.Joint]float64{body.HipR: a.Left.Hip, body.KneeR: a.Left.Knee}[w.joint])
 	} else {
 		need := muscle.Need{Girdle: w.vectorAt(body.GirdleR, i), Shoulder: w.vectorAt(body.ShoulderR, i), Elbow: w.vectorAt(body.ElbowR, i)}
 		a = m.ShareArm(&w.rep.Pose[i], &need)
+		// What loads, weights and muscles put on the outer side, the joint's surfaces have to hold.
+		w.out.Shoulder[i] = space.Norm(r3.Add(w.forceAt(body.ShoulderR, i), a.OnHumerus))
+		w.out.Elbow[i] = space.Norm(r3.Add(w.forceAt(body.ElbowR, i), a.OnForearm))
 		d := m.UpperArm()
 		w.out.LeftTwist[i] = r3.Dot(a.Left.Shoulder, d)
 		w.out.LeftRest[i] = space.Norm(map[body.Joint]space.Vec{body.GirdleR: a.Left.Girdle, body.ShoulderR: space.Reject(a.Left.Shoulder, d), body.ElbowR: a.Left.Elbow}[w.joint])

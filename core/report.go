@@ -23,6 +23,8 @@ type Report struct {
 	Joints   []JointPart     `json:"joints" doc:"What the repetition asks of the other joints."`
 	Muscles  Muscles         `json:"muscles"`
 	Bracing  Bracing         `json:"bracing"`
+	Entry    *Entry          `json:"entry" doc:"Picking up and putting back two handles; null for any other setup."`
+	Pins     []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
 	Rubs     []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
 	Cautions []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
 	Profile  Profile         `json:"profile"`
@@ -175,7 +177,7 @@ func (r *Report) AllCurves() []*Curve {
 		all = append(all, &j.Torque, &j.Size, &j.Along, &j.Across, &j.Capacity, &j.Effort)
 	}
 	m := &r.Muscles
-	all = append(all, &m.S, &m.LeftTwist, &m.LeftRest, &m.Largest)
+	all = append(all, &m.S, &m.LeftTwist, &m.LeftRest, &m.Largest, &m.Shoulder, &m.Elbow)
 	for i := range m.Regions {
 		p := &m.Regions[i]
 		all = append(all, &p.Activation, &p.Torque, &p.Share, &p.Length, &p.LineUpDeg)

@@ -77,6 +77,9 @@ type SceneColumn struct {
 	Lowest    float64 `json:"lowestHole" doc:"Height of hole 1, m; 0 when there are no numbered holes."`
 	Spacing   float64 `json:"spacing"`
 	Holes     int     `json:"holes"`
+	Mass      float64 `json:"mass" doc:"On the pin, kg."`
+	Lift      float64 `json:"lift" doc:"How far the stack is raised here, m; 0 at rest."`
+	Travel    float64 `json:"travel" doc:"How far it can rise, m."`
 }
 
 var stateNames = map[load.State]string{load.Working: "working", load.Slack: "slack", load.ToppedOut: "toppedOut",
@@ -109,7 +112,7 @@ func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
 		sc.Loads = append(sc.Loads, m.sceneLoad(&m.items[i], &f))
 	}
 	for _, c := range m.columns {
-		sc.Columns = append(sc.Columns, sceneColumn(&c))
+		sc.Columns = append(sc.Columns, m.sceneColumn(&c, &f))
 	}
 	var br support.Bracer
 	brace := br.At(&f, d, m.items, 1)
@@ -161,10 +164,17 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
 	return l
 }
 
-func sceneColumn(c *support.Column) SceneColumn {
+func (m *model) sceneColumn(c *support.Column, f *body.Frames) SceneColumn {
+	def := &m.doc.Loads[c.Index]
 	out := SceneColumn{Index: c.Index, Mirror: c.Mirror, X: c.X, Z: c.Z, Height: c.Height, HalfWidth: c.HalfWidth}
 	if c.Station != nil {
 		out.Lowest, out.Spacing, out.Holes = c.Station.LowestHole, c.Station.Spacing, c.Station.Holes
+	}
+	out.Mass, out.Travel = def.StackMass, def.Travel
+	for i := range m.items {
+		if it := &m.items[i]; it.Index == c.Index && it.Mirror == c.Mirror {
+			out.Lift = max(0, min(def.Travel, it.At(f).Lift))
+		}
 	}
 	return out
 }

@@ -7,6 +7,7 @@ import (
 	"dialarc/core/movement"
 	"dialarc/core/setup"
 	"dialarc/core/space"
+	"dialarc/core/support"
 	"dialarc/core/torque"
 )
 
@@ -27,6 +28,17 @@ type Tempo struct {
 	OverStatic   Metric  `json:"overStatic" doc:"Largest torque in motion over the largest at rest."`
 	Floating     Metric  `json:"floating" doc:"Share of the way, both directions, with under half the torque at rest."`
 	Slack        bool    `json:"slack" doc:"Whether a cable goes slack under the acceleration."`
+	Bracing      Swaying `json:"bracing"`
+}
+
+// Swaying says whether the surroundings hold the lifter in motion too, at the moment that is held worst.
+type Swaying struct {
+	Holds    bool    `json:"holds"`
+	Time     float64 `json:"time" doc:"From the start of the lift, s."`
+	Phase    string  `json:"phase" enum:"lifting,lowering"`
+	AngleDeg float64 `json:"angleDeg" doc:"Where on the path."`
+	Margin   Metric  `json:"margin" doc:"Of the pressure's centre to the edge of support then, m; negative outside."`
+	Residual float64 `json:"residual" doc:"What no contact gives, N; moments count over 1 m."`
 }
 
 // tempoSamples is how many samples a moving phase has.
@@ -52,7 +64,30 @@ func EvaluateTempo(d *setup.Document) (*Tempo, setup.Problems) {
 		return nil, problems
 	}
 	motion := torque.Move(m.input(0), course, tempoSamples)
-	return tempoReport(motion, course), nil
+	t := tempoReport(motion, course)
+	t.Bracing = m.swaying(course, t)
+	return t, nil
+}
+
+// swaying looks at the bracing with the inertia of the body and of the loads.
+func (m *model) swaying(course *movement.Course, t *Tempo) Swaying {
+	worst, at := new(support.Bracer).InMotion(m.doc, m.input(0), course)
+	out := Swaying{Holds: worst.Holds(), Time: rounded(at), Phase: "lifting", Residual: rounded(worst.Residual), Margin: Metric{Why: "More than the floor carries the lifter."}}
+	if at > course.Moving()[0][1] {
+		out.Phase = "lowering"
+	}
+	nearest := 0
+	for i, s := range t.S {
+		if math.Abs(s-worst.S) < math.Abs(t.S[nearest]-worst.S) {
+			nearest = i
+		}
+	}
+	out.AngleDeg = rounded(t.AngleDeg[nearest])
+	if !math.IsNaN(worst.Margin) {
+		margin := rounded(worst.Margin)
+		out.Margin = Metric{Value: &margin}
+	}
+	return out
 }
 
 func tempoReport(m *torque.Motion, course *movement.Course) *Tempo {

@@ -35,6 +35,8 @@ func main() {
 		"addLoad":  onDocument(addLoad),
 		"dropLoad": onDocument(dropLoad),
 		"paint":    onDocument(paint),
+		"mends":    onDocument(mends),
+		"places":   onDocument(places),
 		"tempo":    onDocument(tempo),
 		"spread":   onDocument(spread),
 		"equal":    onDocument(equal),
@@ -113,6 +115,14 @@ func dropLoad(d *setup.Document, args []js.Value) (any, setup.Problems) {
 
 func paint(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 	return sweeper.Paint(d)
+}
+
+func mends(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return sweeper.Mends(d)
+}
+
+func places(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return core.ComparePlaces(d)
 }
 
 func tempo(d *setup.Document, _ []js.Value) (any, setup.Problems) {

@@ -216,8 +216,8 @@ func TestMendKeepsItsPromise(t *testing.T) {
 	turned, _ := dialin.Apply(&d, bad.Mend.Key, bad.Mend.To)
 	turned.Samples = dialin.Samples
 	r, _ := core.Evaluate(&turned)
-	if got := *r.Profile.Match.Value; math.Abs(got-bad.Mend.Match) > 1e-8 || got < *bad.Match.Value+3 {
-		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", *bad.Match.Value, bad.Mend.Match, got)
+	if got := *r.Profile.Match.Value; math.Abs(got-*bad.Mend.Match) > 1e-8 || got < *bad.Match.Value+3 {
+		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", *bad.Match.Value, *bad.Mend.Match, got)
 	}
 }
 

@@ -1,15 +1,22 @@
 package dialin
 
-import "math"
+import (
+	"math"
 
-// Mend is a change of one setting that would improve the match.
+	"dialarc/core/setup"
+)
+
+// Mend is the smallest change that would mend what a verdict speaks of: one setting turned, or, where it takes more, a whole
+// document.
 type Mend struct {
-	Key   string  `json:"key" doc:"The setting."`
-	Label string  `json:"label" doc:"Its label."`
-	Kind  string  `json:"kind" doc:"Its kind of unit."`
-	From  float64 `json:"from" doc:"Its present value."`
-	To    float64 `json:"to" doc:"The value to turn it to."`
-	Match float64 `json:"match" doc:"The match that gives, 0 to 100."`
+	Verdict  string          `json:"verdict" doc:"Key of the verdict." enum:"lineUp,profile,brace,start,clear,joints"`
+	Label    string          `json:"label" doc:"Of the setting, or what to do in words."`
+	Key      string          `json:"key,omitempty" doc:"The setting; empty when the document changes in other ways."`
+	Kind     string          `json:"kind,omitempty" doc:"The setting's kind of unit."`
+	From     float64         `json:"from" doc:"The setting's present value."`
+	To       float64         `json:"to" doc:"The value to turn it to."`
+	Match    *float64        `json:"match,omitempty" doc:"profile: the match that gives, 0 to 100."`
+	Document *setup.Document `json:"document,omitempty" doc:"The setup with the change, where that is not one setting."`
 }
 
 const (
@@ -21,8 +28,8 @@ const (
 // stand, and the range and the load are the coach's to choose.
 var mendable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
 
-// mend finds the fewest steps of one setting that reach most of what any single setting could gain.
-func mend(p *Painting, settings []Setting) *Mend {
+// profileMend finds the fewest steps of one setting that reach most of what any single setting could gain.
+func profileMend(p *Painting, settings []Setting) *Mend {
 	now := math.Inf(-1)
 	if p.Match.Value != nil {
 		now = *p.Match.Value
@@ -55,7 +62,7 @@ func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
 			steps := math.Abs(sweep.Values[k]-s.Value) / s.Step
 			if score >= enough && steps < fewest {
 				fewest = steps
-				found = &Mend{Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Match: score}
+				found = &Mend{Verdict: "profile", Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Match: &score}
 			}
 		}
 	}

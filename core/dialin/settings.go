@@ -67,6 +67,7 @@ var dials = []dial{
 	{"lever.plates", "lever", nil, plateMass, func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }},
 	{"stance.out", "", nil, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
 	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
+	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
 	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
 	{"path.plane", "", isRaise, held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
 	{"path.elbow", "", isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
@@ -301,6 +302,14 @@ func benchAngle(d *setup.Document, _ int) Setting {
 		from = 45
 	}
 	return Setting{Group: "body", Label: "Bench", Kind: "angle", From: from, To: 90, Step: 5, Value: d.Bench.AngleDeg, Paths: []string{"bench.angleDeg", "bench"}}
+}
+
+func benchMass(d *setup.Document, _ int) Setting {
+	mass := d.Bench.Mass
+	if mass == 0 {
+		mass = setup.DefaultBenchMass
+	}
+	return Setting{Group: "body", Label: "Bench and weights on it", Kind: "mass", From: 5, To: 150, Step: 5, Value: mass, Paint: "none", Paths: []string{"bench.mass"}}
 }
 
 func trunkLean(d *setup.Document, _ int) Setting {

@@ -69,12 +69,11 @@ func valuesOf(s *Setting) core.Curve {
 	return values
 }
 
-// Painting is all that is painted for one document: the match it has, every sweep and the smallest mend.
+// Painting is all that is painted for one document: the match it has, every sweep and what would mend its profile.
 type Painting struct {
 	Match  core.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
 	Sweeps []Sweep     `json:"sweeps"`
 	Mend   *Mend       `json:"mend" doc:"The smallest change of one setting that helps, or null."`
-	Steady *Steady     `json:"steady" doc:"What would hold a setup that does not hold, or null."`
 }
 
 // Paint sweeps every setting of a document.
@@ -96,8 +95,7 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) {
 		}
 		p.Sweeps = append(p.Sweeps, s)
 	}
-	p.Mend = mend(&p, painted(settings))
-	p.Steady = Brace(d)
+	p.Mend = profileMend(&p, painted(settings))
 	return p, nil
 }
 

@@ -162,13 +162,11 @@ type node struct {
 }
 
 // pull is a line at one pose: its length, and its moment arms about the joints that it crosses, as what one newton of it
-// puts on the outer side of each: m = (point - J) x u.
+// puts on the outer side of each: m = (point - J) x u; and u itself, the force of one newton there.
 type pull struct {
-	length           float64
-	girdle, shoulder space.Vec
-	elbow            space.Vec
-	crosses          [3]bool // girdle, shoulder, elbow
-	start, startPull space.Vec
+	length                    float64
+	girdle, shoulder, elbow   space.Vec
+	acrossShoulder, atForearm space.Vec // u
 }
 
 // most nodes that a line can have.
@@ -284,10 +282,10 @@ func measured(a *arm, nodes []node) pull {
 			out.girdle = r3.Cross(r3.Sub(to.at, a.sc), u)
 		}
 		if from.level <= onGirdle && to.level >= onHumerus {
-			out.shoulder = r3.Cross(r3.Sub(to.at, a.origin[humerusBody]), u)
+			out.shoulder, out.acrossShoulder = r3.Cross(r3.Sub(to.at, a.origin[humerusBody]), u), u
 		}
 		if to.level == onForearm {
-			out.elbow = r3.Cross(r3.Sub(to.at, a.origin[forearmBody]), u)
+			out.elbow, out.atForearm = r3.Cross(r3.Sub(to.at, a.origin[forearmBody]), u), u
 		}
 	}
 	return out

@@ -68,6 +68,8 @@ type Answer struct {
 	Girdle     []space.Vec
 	Hip, Knee  []float64   // extension, N·m
 	Lever      []space.Vec // the group's moment about the shoulder at one newton, mean weighted by force, m
+	OnHumerus  space.Vec   // all that cross the shoulder together pull on the humerus, trunk axes, N
+	OnForearm  space.Vec   // all that cross the elbow on the forearm
 	Largest    float64     // activation of any strand
 	Stop       float64     // torque that the elbow's own stop gives near straight, N·m
 	Left       Need        // what no muscle gives
@@ -87,7 +89,7 @@ func (a *Answer) reset() {
 		a.Activation[g], a.Length[g], a.Elbow[g], a.Hip[g], a.Knee[g] = 0, 0, 0, 0, 0
 		a.Shoulder[g], a.Girdle[g], a.Lever[g] = space.Vec{}, space.Vec{}, space.Vec{}
 	}
-	a.Largest, a.Stop, a.Left = 0, 0, Need{}
+	a.Largest, a.Stop, a.Left, a.OnHumerus, a.OnForearm = 0, 0, Need{}, space.Vec{}, space.Vec{}
 }
 
 // Weights of what is left over, per (N·m)²: about the upper arm's long axis less, since small muscles that are not in the
@@ -171,6 +173,8 @@ func (m *Model) tell(stop float64) {
 		out.Shoulder[g] = r3.Add(out.Shoulder[g], r3.Scale(n, l.now.shoulder))
 		out.Girdle[g] = r3.Add(out.Girdle[g], r3.Scale(n, l.now.girdle))
 		out.Elbow[g] += n * r3.Dot(l.now.elbow, m.place.hinge)
+		out.OnHumerus = r3.Add(out.OnHumerus, r3.Scale(n, l.now.acrossShoulder))
+		out.OnForearm = r3.Add(out.OnForearm, r3.Scale(n, l.now.atForearm))
 	}
 	out.Stop = stop * s.B[len(m.lines)] / math.Sqrt(stopCost)
 	for g := range groups {

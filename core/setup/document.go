@@ -39,6 +39,8 @@ type Lifter struct {
 	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description."`
 	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees."`
 	CarryingDeg    float64            `json:"carryingDeg,omitempty" doc:"Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured." minimum:"-5" maximum:"30"`
+	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; 1.5 per kg of body mass unless given." minimum:"0" maximum:"1000"`
+	GripLimit      float64            `json:"gripLimit,omitempty" doc:"Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given." minimum:"0" maximum:"2000"`
 	Ranges         map[string]Range   `json:"ranges,omitempty" doc:"Range owned at a joint coordinate, keyed like shoulder.elevation."`
 	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests."`
 }
@@ -155,6 +157,8 @@ type Load struct {
 	Section    float64     `json:"section,omitempty" doc:"band: section of one strand, m²; for the rubber law, when nothing was measured."`
 	Pull       []BandPoint `json:"pull,omitempty" doc:"band: measured pull of one strand, at two lengths or more."`
 	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given. A band that is doubled has two, of half the length."`
+	Worn       bool        `json:"worn,omitempty" doc:"band: it shows wear."`
+	Loose      bool        `json:"loose,omitempty" doc:"band: its anchor could slip or lift off."`
 	Hysteresis float64     `json:"hysteresis" required:"false" doc:"band: share of the pull lost on the way back; 0.10 unless given." minimum:"0" maximum:"0.6"`
 
 	Coordinate string     `json:"coordinate,omitempty" doc:"cam: the joint coordinate that the machine's arm turns with, like knee.flexion."`

@@ -104,6 +104,8 @@ func (v *validator) lifter(l *Lifter) {
 	tall := v.within("lifter.stature", "stature", l.Stature, 1.0, 2.4, "m", "Every length is scaled from it.")
 	v.within("lifter.mass", "body mass", l.Mass, 25, 300, "kg", "Segment weights and estimated strength are scaled from it.")
 	v.within("lifter.naturalPathDeg", "natural arm path", l.NaturalPathDeg, -30, 60, "degrees", "")
+	v.within("lifter.lowBackLimit", "limit of the low back", l.LowBackLimit, 0, 1000, "N·m", "")
+	v.within("lifter.gripLimit", "limit of the grip", l.GripLimit, 0, 2000, "N", "")
 	v.within("lifter.carryingDeg", "carrying angle", l.CarryingDeg, -5, 30, "degrees", "")
 	for _, key := range sortedKeys(l.Lengths) {
 		i := slices.IndexFunc(Lengths, func(n Length) bool { return n.Key == key })

@@ -10,7 +10,7 @@ import (
 
 // How far a band may be stretched, as a ratio to its length at rest (common practice, no source).
 const (
-	stretchCaution = 2.5
+	StretchCaution = 2.5 // from here on a word is due
 	stretchRefused = 3.5
 )
 
@@ -29,8 +29,8 @@ func Stretches(rep *torque.Repetition, loads []setup.Load) (refusals, cautions s
 		case most > stretchRefused:
 			p.Why = fmt.Sprintf("Past %.1f times a band may snap.", stretchRefused)
 			refusals = append(refusals, p)
-		case most > stretchCaution:
-			p.Why = fmt.Sprintf("Past %.1f times it wears fast: look it over before every set.", stretchCaution)
+		case most > StretchCaution:
+			p.Why = fmt.Sprintf("Past %.1f times it wears fast: look it over before every set.", StretchCaution)
 			cautions = append(cautions, p)
 		}
 		if n := len(l.Pull); n > 0 && most*l.RestLength > l.Pull[n-1].Length+1e-9 {

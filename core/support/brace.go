@@ -9,6 +9,7 @@ import (
 	"dialarc/core/nnls"
 	"dialarc/core/setup"
 	"dialarc/core/space"
+	"dialarc/core/torque"
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
@@ -65,13 +66,9 @@ func (w *wrench) vector(scale float64) nnls.Vector {
 // At solves the bracing of a pose: the weights of all segments and the pulls of all loads have to be balanced by contacts
 // that push, each within the pyramid of eight edges that lies in its friction cone. Friction is scaled by a factor.
 func (br *Bracer) At(f *body.Frames, d *setup.Document, items []load.Item, friction float64) Brace {
-	points := touches(f, &d.Posture, d.Bench)
 	centre, weight := centreOfMass(f)
-	if f.Station.Root == body.OnHands && !f.Station.OnToes { // a grip bears the body whichever way; whether it swings is told apart
-		return Brace{Weight: weight, Margin: math.NaN()}
-	}
-	applied := wrench{}
 	out := Brace{Weight: weight}
+	applied := wrench{}
 	for k := range items {
 		if it := &items[k]; !it.OwnBody() {
 			p := it.At(f)
@@ -80,11 +77,52 @@ func (br *Bracer) At(f *body.Frames, d *setup.Document, items []load.Item, frict
 		}
 	}
 	applied.force.Y -= weight
-	br.solve(points, &f.Station.Heading, centre, &applied, friction)
+	br.balance(f, d, centre, &applied, friction, &out)
+	return out
+}
+
+// balance finds the contacts' pushes against what is applied about the centre of mass. A grip that bears the whole body does
+// so whichever way it has to; whether the body swings about it is told apart.
+func (br *Bracer) balance(f *body.Frames, d *setup.Document, centre space.Vec, applied *wrench, friction float64, out *Brace) {
+	if f.Station.Root == body.OnHands && !f.Station.OnToes {
+		out.Margin = math.NaN()
+		return
+	}
+	points := touches(f, &d.Posture, d.Bench)
+	br.solve(points, &f.Station.Heading, centre, applied, friction)
 	out.Residual = math.Sqrt(br.ridge.R.Dot(&br.ridge.R))
 	out.Pushes = br.pushes(points, &f.Station.Heading, friction)
-	out.Centre, out.Margin = pressed(points, centre, &applied)
-	return out
+	out.Centre, out.Margin = pressed(points, centre, applied)
+}
+
+// motionPlaces is at how many times of each moving phase bracing is looked at; the strongest accelerations of a phase, a fifth
+// from its ends, are among them.
+const motionPlaces = 11
+
+// InMotion runs a repetition along its course and returns the moment that is held worst, with its time in seconds.
+func (br *Bracer) InMotion(d *setup.Document, in *torque.Input, course *movement.Course) (worst Brace, at float64) {
+	br.columns = 0
+	first := true
+	for _, phase := range course.Moving() {
+		for k := range motionPlaces {
+			t := phase[0] + (phase[1]-phase[0])*float64(k)/(motionPlaces-1)
+			s, rate, acceleration := course.At(min(max(t, phase[0]+1e-9), phase[1]-1e-9))
+			presses, f := torque.Pressing(in, s, rate, acceleration)
+			centre, weight := centreOfMass(f)
+			b := Brace{S: s, Weight: weight}
+			applied := wrench{}
+			for i := range presses {
+				applied.add(centre, presses[i].At, presses[i].Force)
+				applied.moment = r3.Add(applied.moment, presses[i].Couple)
+			}
+			b.Pull = r3.Add(applied.force, space.Vec{Y: weight})
+			br.balance(f, d, centre, &applied, 1, &b)
+			if first || worseThan(&b, &worst) {
+				worst, at, first = b, t, false
+			}
+		}
+	}
+	return worst, at
 }
 
 func (br *Bracer) solve(points []touch, heading *space.Mat, centre space.Vec, applied *wrench, friction float64) {

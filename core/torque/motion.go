@@ -105,6 +105,34 @@ func InMotion(in *Input, joint body.Joint, s, rate, acceleration float64) space.
 	return t
 }
 
+// Press is what acts at one place on the body: a force, N, and a couple, N·m.
+type Press struct{ At, Force, Couple space.Vec }
+
+// Pressing is everything that acts on the body at a place s along the path that is passed at a rate per second and an
+// acceleration per second²: the segments' weights and inertia and the pulls of all loads; and the pose.
+func Pressing(in *Input, s, rate, acceleration float64) ([]Press, *body.Frames) {
+	mv := newMover(in, in.Joint)
+	mv.place(s)
+	f := &mv.here
+	out := make([]Press, 0, body.NumSegments+len(in.Items))
+	for seg := range body.Segment(body.NumSegments) {
+		force, couple := mv.inertia(seg, rate, acceleration)
+		force.Y -= in.Body.Masses[seg] * load.Gravity
+		out = append(out, Press{f.COM[seg], force, couple})
+	}
+	for i := range in.Items {
+		item := &in.Items[i]
+		if item.OwnBody() {
+			continue
+		}
+		at := mv.local(item.Segment, item.At(f).Contact)
+		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(item.Segment, at(g)) }, rate, acceleration)
+		moving := item.Moving(f, v, a)
+		out = append(out, Press{At: moving.Contact, Force: moving.Force})
+	}
+	return out, f
+}
+
 // torques are those at rest and in motion, and whether a cable goes slack.
 func (mv *mover) torques(rate, acceleration float64, lifting bool) (static, dynamic space.Vec, slack bool) {
 	f := &mv.here
@@ -148,20 +176,26 @@ func (mv *mover) point(perS func(*body.Frames) space.Vec, rate, acceleration flo
 	return r3.Scale(rate, here), r3.Add(r3.Scale(acceleration, here), r3.Scale(rate*rate, bend))
 }
 
-// segments is the torque of the segments' own inertia: -m a at every centre of mass, and for its rotation as a slender rod
-// of m L²/12, whose angular momentum changes by m L²/12 d x d” with d the direction along it.
-func (mv *mover) segments(rate, acceleration float64) space.Vec {
+// inertia is what a segment's own inertia puts on it: -m a at its centre of mass, and for its rotation as a slender rod of
+// m L²/12, whose angular momentum changes by m L²/12 d x d” with d the direction along it.
+func (mv *mover) inertia(seg body.Segment, rate, acceleration float64) (force, couple space.Vec) {
 	f, b := &mv.here, mv.in.Body
+	_, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(seg, g.COM[seg]) }, rate, acceleration)
+	_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(g.Omega[seg], g.Direction(seg)) }, rate, acceleration)
+	rod := b.Masses[seg] * b.SegmentLength(seg) * b.SegmentLength(seg) / 12
+	return r3.Scale(-b.Masses[seg], a), r3.Scale(-rod, r3.Cross(f.Direction(seg), turning))
+}
+
+// segments is the torque of the inertia of all segments beyond the joint.
+func (mv *mover) segments(rate, acceleration float64) space.Vec {
+	f := &mv.here
 	var t space.Vec
 	for seg := range body.Segment(body.NumSegments) {
 		if !mv.c.acts(seg) {
 			continue
 		}
-		_, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(seg, g.COM[seg]) }, rate, acceleration)
-		_, turning := mv.point(func(g *body.Frames) space.Vec { return r3.Cross(g.Omega[seg], g.Direction(seg)) }, rate, acceleration)
-		rod := b.Masses[seg] * b.SegmentLength(seg) * b.SegmentLength(seg) / 12
-		one, _ := mv.c.of(f, &action{segment: seg, at: f.COM[seg], force: r3.Scale(-b.Masses[seg], a),
-			couple: r3.Scale(-rod, r3.Cross(f.Direction(seg), turning))})
+		force, couple := mv.inertia(seg, rate, acceleration)
+		one, _ := mv.c.of(f, &action{segment: seg, at: f.COM[seg], force: force, couple: couple})
 		t = r3.Add(t, one)
 	}
 	return t

@@ -38,6 +38,7 @@ type Other struct {
 	Along  []float64   // resultant force along the moved segment, N: + pushes it away
 	Across []float64   // and across it, N
 	Vector []space.Vec // what muscles have to give on the outer side, N·m; axes as of Repetition.Vector
+	Force  []space.Vec // of loads and weights on the outer side, N; the same axes
 }
 
 // Repetition is the result of Run: slices with one value per sample. Angles in radians, torques in N·m. It is a
@@ -55,6 +56,7 @@ type Repetition struct {
 	OffAxis   []float64   // size of what the loads leave beside the axis
 	Size      []float64   // of the total torque vector
 	Vector    []space.Vec // torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for the knee), N·m
+	Force     []space.Vec // of loads and weights on the outer side of the target joint, in the same axes, N
 	AxisIn    []space.Vec // the axis in the same axes, as the muscles' outer side turns
 	Along     []float64   // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
 	Across    []float64   // its size across the segment (shear), N
@@ -242,6 +244,7 @@ func (u *run) write(i int, axis, d, weights, loads, lowering, force space.Vec) {
 	r.Size[i] = space.Norm(total)
 	if u.in.Whole {
 		r.Vector[i], r.AxisIn[i] = u.needed(&u.target, total), u.needed(&u.target, r3.Scale(-1, axis))
+		r.Force[i] = u.borne(&u.target, force)
 	}
 	r.Along[i], r.Across[i] = -u.target.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
 }
@@ -249,16 +252,30 @@ func (u *run) write(i int, axis, d, weights, loads, lowering, force space.Vec) {
 // needed turns a torque on the far side of a joint into what muscles have to give on its outer side, in the axes of the
 // segment next to it.
 func (u *run) needed(c *fulcrum, t space.Vec) space.Vec {
+	v := u.nextTo(c, r3.Scale(-c.sign, t))
+	if u.lead == body.Left {
+		return space.MirrorSpin(v)
+	}
+	return v
+}
+
+// borne turns the force on the far side of a joint into that on its outer side, in the same axes.
+func (u *run) borne(c *fulcrum, force space.Vec) space.Vec {
+	v := u.nextTo(c, r3.Scale(c.sign, force))
+	if u.lead == body.Left {
+		v.Z = -v.Z
+	}
+	return v
+}
+
+// nextTo turns a vector into the axes of the segment next to a joint: the trunk, of a knee the thigh.
+func (u *run) nextTo(c *fulcrum, v space.Vec) space.Vec {
 	near := body.Trunk
 	if c.joint.Name() == "knee" {
 		near = u.lead.On(body.ThighR)
 	}
 	back := u.frames.Turn[near].Transpose()
-	v := back.Apply(r3.Scale(-c.sign, t))
-	if u.lead == body.Left {
-		return space.MirrorSpin(v)
-	}
-	return v
+	return back.Apply(v)
 }
 
 // ownPart notes the torque of the body's own weight as a load's part.

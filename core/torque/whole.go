@@ -34,7 +34,7 @@ func (u *run) finishOthers(i int, sums [][2]space.Vec) {
 			out.Torque[i] = -r3.Dot(t, axis)
 		}
 		out.Size[i] = space.Norm(t)
-		out.Vector[i] = u.needed(c, t)
+		out.Vector[i], out.Force[i] = u.needed(c, t), u.borne(c, force)
 		out.Along[i], out.Across[i] = -c.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
 	}
 }

@@ -21,7 +21,7 @@ const (
 // Brace says whether the lifter and the bench stay where they are.
 func Brace(in BraceInput) Sentence {
 	s := Sentence{Key: "brace", Tone: Good, Values: map[string]Quantity{"at": {in.AtDeg, "angle"}}}
-	way := direction(in.TowardDeg)
+	way := Direction(in.TowardDeg)
 	switch {
 	case !in.Holds && in.How == "lifted":
 		s.Tone, s.Text = Stop, "The pull lifts the lifter off at {at}."
@@ -54,8 +54,8 @@ func Brace(in BraceInput) Sentence {
 	return s
 }
 
-// direction puts an angle from the heading to the right into words.
-func direction(deg float64) string {
+// Direction puts an angle from the heading to the right into words.
+func Direction(deg float64) string {
 	names := []string{"forward", "forward and to the right", "to the right", "back and to the right", "back", "back and to the left", "to the left", "forward and to the left"}
 	k := int((deg+360+22.5)/45) % 8
 	return names[k]

@@ -1,6 +1,9 @@
 package verdict
 
-import "math"
+import (
+	"cmp"
+	"math"
+)
 
 // Rub says what a strand comes too near to. Distance is that to the surface or the depth in it, m.
 func Rub(part, state string, distance, atDeg float64) Sentence {
@@ -25,12 +28,15 @@ type JointsInput struct {
 	Grip          float64 // N
 	LowBack       float64 // N·m; 0 where a pad carries the trunk
 	Along, Across float64 // resultant at the target joint, N; along + pushes the limb away
+
+	GripLimit, BackLimit float64 // the lifter's own, 0 for the usual
+	Contact              float64 // estimate between the joint's surfaces, N; NaN when the model has none
 }
 
 // Above these the hand, or the low back, is likely to give out first: newtons and N·m per kg of body mass (own).
 const (
-	gripPerMass = 6.0
-	backPerMass = 1.5
+	GripPerMass = 6.0
+	BackPerMass = 1.5
 )
 
 // Joints says whether hand or low back give out before the target, and what the joint carries.
@@ -38,13 +44,19 @@ func Joints(in JointsInput) Sentence {
 	s := Sentence{Key: "joints", Tone: Good, Values: map[string]Quantity{"grip": {in.Grip, "force"}, "back": {in.LowBack, "torque"},
 		"along": {math.Abs(in.Along), "force"}, "across": {in.Across, "force"}}}
 	s.Text = "The " + in.Joint + " bears at most {along} along the limb and {across} across it, before any muscle."
+	if !math.IsNaN(in.Contact) {
+		s.Values["contact"] = Quantity{in.Contact, "force"}
+		s.Text = "The " + in.Joint + " bears at most {along} along the limb and {across} across it; with the muscles' pull about {contact} between its surfaces."
+	}
+	grip, back := cmp.Or(in.GripLimit, GripPerMass*in.Mass), cmp.Or(in.BackLimit, BackPerMass*in.Mass)
+	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{grip, "force"}, Quantity{back, "torque"}
 	switch {
-	case in.Grip > gripPerMass*in.Mass:
+	case in.Grip > grip:
 		s.Tone = Look
-		s.Text += " The hand has to hold {grip}: straps or a cuff."
-	case in.LowBack > backPerMass*in.Mass:
+		s.Text += " The hand has to hold {grip}, more than {gripLimit}: straps or a cuff."
+	case in.LowBack > back:
 		s.Tone = Look
-		s.Text += " The low back has to hold {back}: a chest support is the usual way out."
+		s.Text += " The low back has to hold {back}, more than {backLimit}: a chest support is the usual way out."
 	}
 	return s
 }

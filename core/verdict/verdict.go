@@ -259,6 +259,24 @@ func Start(st support.Start, leastAt float64) Sentence {
 	return s
 }
 
+// heavyPin is the effort of the lightest pin from which fewer than 8 repetitions are left: 1 / (1 + 8/30), Epley 1985 (from
+// memory).
+const heavyPin = 30.0 / 38
+
+// Pins says whether even the lightest pin is too much; false when it is not.
+func Pins(lightest, effort float64) (Sentence, bool) {
+	s := Sentence{Key: "start", Tone: Look, Values: map[string]Quantity{"pin": {lightest, "mass"}, "effort": percent(effort)}}
+	switch {
+	case effort > 1:
+		s.Tone, s.Text = Stop, "Even the lightest pin, {pin}, asks for {effort} of the lifter's strength."
+	case effort > heavyPin:
+		s.Text = "The lightest pin, {pin}, already asks for {effort} of the lifter's strength: few repetitions are left."
+	default:
+		return s, false
+	}
+	return s, true
+}
+
 func firstOf(a, b string) string {
 	if a != "" {
 		return a

@@ -5,6 +5,7 @@ import (
 	"net/http"
 
 	"dialarc/core"
+	"dialarc/core/dialin"
 	"dialarc/core/setup"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -15,10 +16,19 @@ type rawInput struct{ RawBody []byte }
 func (s *Server) registerEvaluate(api huma.API) {
 	offer(api, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", core.Evaluate)
 	offer(api, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", core.EvaluateTempo)
+	offer(api, "comparePlaces", "/places", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", core.ComparePlaces)
+	offer(api, "findMends", "/mends", "The smallest changes that would mend what the verdicts of a setup document find", func(d *setup.Document) (*mends, setup.Problems) {
+		found, problems := new(dialin.Sweeper).Mends(d)
+		return &mends{found}, problems
+	})
 	offer(api, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
 		func(d *setup.Document) (*core.Uncertainty, setup.Problems) {
 			return core.EvaluateUncertainty(d, core.UsualErrors, 1)
 		})
+}
+
+type mends struct {
+	Mends []dialin.Mend `json:"mends"`
 }
 
 // offer registers an evaluation of a document.

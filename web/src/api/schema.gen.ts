@@ -21,6 +21,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/evaluate/mends": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The smallest changes that would mend what the verdicts of a setup document find */
+    post: operations["findMends"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/evaluate/places": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The first cable or band of a setup document fixed elsewhere on the arm, at equal torque */
+    post: operations["comparePlaces"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/evaluate/tempo": {
     parameters: {
       query?: never;
@@ -351,10 +385,20 @@ export interface components {
        * @description Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured.
        */
       carryingDeg?: number;
+      /**
+       * Format: double
+       * @description Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given.
+       */
+      gripLimit?: number;
       /** @description Measured lengths in m that replace the fraction of stature; keys as in the format's description. */
       lengths?: {
         [key: string]: number;
       };
+      /**
+       * Format: double
+       * @description Torque that the lifter wants the low back to hold at most, N·m; 1.5 per kg of body mass unless given.
+       */
+      lowBackLimit?: number;
       /**
        * Format: double
        * @description Body mass, kg.
@@ -427,6 +471,8 @@ export interface components {
        * @description lever: from the axis to its own centre of mass, in the direction of the handle, m.
        */
       leverRadius?: number;
+      /** @description band: its anchor could slip or lift off. */
+      loose?: boolean;
       /**
        * Format: double
        * @description dumbbell, bar: mass, kg, of a bar with its plates.
@@ -509,6 +555,8 @@ export interface components {
       travel?: number;
       /** @description Whether load advice may scale it. */
       variable?: boolean;
+      /** @description band: it shows wear. */
+      worn?: boolean;
     };
     DocumentMovement: {
       /**
@@ -849,27 +897,37 @@ export interface components {
       version?: number;
     };
     Mend: {
+      /** @description The setup with the change, where that is not one setting. */
+      document?: components["schemas"]["Document"];
       /**
        * Format: double
-       * @description Its present value.
+       * @description The setting's present value.
        */
       from: number;
-      /** @description The setting. */
-      key: string;
-      /** @description Its kind of unit. */
-      kind: string;
-      /** @description Its label. */
+      /** @description The setting; empty when the document changes in other ways. */
+      key?: string;
+      /** @description The setting's kind of unit. */
+      kind?: string;
+      /** @description Of the setting, or what to do in words. */
       label: string;
       /**
        * Format: double
-       * @description The match that gives, 0 to 100.
+       * @description profile: the match that gives, 0 to 100.
        */
-      match: number;
+      match?: number;
       /**
        * Format: double
        * @description The value to turn it to.
        */
       to: number;
+      /**
+       * @description Key of the verdict.
+       * @enum {string}
+       */
+      verdict: "lineUp" | "profile" | "brace" | "start" | "clear" | "joints";
+    };
+    Mends: {
+      mends: components["schemas"]["Mend"][];
     };
     Painting: {
       /** @description The document's own match at the sweeps' samples. */
@@ -880,8 +938,6 @@ export interface components {
       };
       /** @description The smallest change of one setting that helps, or null. */
       mend: components["schemas"]["Mend"];
-      /** @description What would hold a setup that does not hold, or null. */
-      steady: components["schemas"]["Steady"];
       sweeps: components["schemas"]["Sweep"][];
     };
     Problem: {
@@ -913,6 +969,8 @@ export interface components {
       /** @description Cautions of the trade that apply. They block nothing. */
       cautions: components["schemas"]["ReportCaution"][];
       curves: components["schemas"]["ReportCurves"];
+      /** @description Picking up and putting back two handles; null for any other setup. */
+      entry: components["schemas"]["ReportEntry"];
       /** @description Stretches of the range in which a load cannot do its work. */
       gaps: components["schemas"]["ReportGap"][];
       /** @description Whether one pose is held: then there is no range and no profile. */
@@ -940,6 +998,8 @@ export interface components {
       /** @description What each load contributes, in the document's order. */
       parts: components["schemas"]["ReportPart"][];
       path: components["schemas"]["ReportPath"];
+      /** @description What the pins of known stacks ask. */
+      pins: components["schemas"]["ReportPins"][];
       profile: components["schemas"]["ReportProfile"];
       /** @description What each strand comes nearest to. */
       rubs: components["schemas"]["ReportRub"][];
@@ -1082,6 +1142,29 @@ export interface components {
       /** @description Of the body's own weight, N·m. */
       weights: (number | null)[];
     };
+    ReportEntry: {
+      /** @description Each hand holds the handle from the other side. */
+      crossed: boolean;
+      /** @description Whether the lifter stands with one handle alone. */
+      holds: boolean;
+      /**
+       * @description How not.
+       * @enum {string}
+       */
+      how?: "dragged" | "lifted" | "tips";
+      /**
+       * Format: double
+       * @description Of one handle alone at the start, N.
+       */
+      pull: number;
+      /** @description The order of picking up and putting back. */
+      steps: string[];
+      /**
+       * Format: double
+       * @description Which way, degrees from the lifter's heading to the right.
+       */
+      towardDeg: number;
+    };
     ReportEqualLoads: {
       /** @description Factor for the same torque at the end of the range. */
       end: {
@@ -1143,7 +1226,7 @@ export interface components {
        */
       index: number;
       /** @enum {string} */
-      kind: "slack" | "toppedOut" | "tooWide" | "offPad";
+      kind: "slack" | "toppedOut" | "tooWide" | "offPad" | "blocked";
       /** Format: double */
       toDeg: number;
       why: string;
@@ -1183,6 +1266,8 @@ export interface components {
       };
     };
     ReportMuscles: {
+      /** @description The same at the elbow. */
+      elbow: (number | null)[];
       /** @description Largest activation of any part; above 1 the load is more than the model holds. */
       largest: (number | null)[];
       /** @description Size of what else no region gives at the target joint, N·m. */
@@ -1204,6 +1289,8 @@ export interface components {
       regions: components["schemas"]["ReportRegionPart"][];
       /** @description Places along the path. */
       s: (number | null)[];
+      /** @description Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg. */
+      shoulder: (number | null)[];
     };
     ReportPart: {
       /** @description The load's id. */
@@ -1235,6 +1322,79 @@ export interface components {
       grip: (number | null)[];
       /** @description Target joint, m. */
       joint: (number | null)[];
+    };
+    ReportPin: {
+      /** @description Largest torque over capacity with this pin. */
+      effort: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Whether the pin is in it. */
+      here: boolean;
+      /**
+       * Format: double
+       * @description kg.
+       */
+      mass: number;
+    };
+    ReportPins: {
+      /**
+       * Format: int64
+       * @description The load's place in the document's loads.
+       */
+      index: number;
+      /** @description The lightest, the present one and those beside it, lightest first. */
+      list: components["schemas"]["ReportPin"][];
+      /**
+       * Format: double
+       * @description From pin to pin, kg.
+       */
+      step: number;
+    };
+    ReportPlace: {
+      /** @description Largest resultant across the limb at the target joint, N. */
+      across: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      contact: components["schemas"]["DocumentContact"];
+      /** @description Largest torque that the elbow has to hold, N·m. */
+      elbow: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description By what the load has to be multiplied. */
+      factor: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest force that the hand holds, N. */
+      grip: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where it is fixed now. */
+      here: boolean;
+      label: string;
+      /** @description Largest estimate between the target joint's surfaces, N. */
+      surface: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ReportPlaces: {
+      /**
+       * Format: int64
+       * @description The load that is moved.
+       */
+      index: number;
+      places: components["schemas"]["ReportPlace"][];
     };
     ReportPoint: {
       /** Format: double */
@@ -1328,7 +1488,7 @@ export interface components {
       /** @description What it comes nearest to. */
       part: string;
       /** @enum {string} */
-      state: "clear" | "close" | "touches" | "blocked";
+      state: "clear" | "crosses" | "close" | "touches" | "blocked";
     };
     ReportShape: {
       /** @description Share of the torque that helps the lift. */
@@ -1414,9 +1574,36 @@ export interface components {
        */
       travel: number;
     };
+    ReportSwaying: {
+      /**
+       * Format: double
+       * @description Where on the path.
+       */
+      angleDeg: number;
+      holds: boolean;
+      /** @description Of the pressure's centre to the edge of support then, m; negative outside. */
+      margin: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @enum {string} */
+      phase: "lifting" | "lowering";
+      /**
+       * Format: double
+       * @description What no contact gives, N; moments count over 1 m.
+       */
+      residual: number;
+      /**
+       * Format: double
+       * @description From the start of the lift, s.
+       */
+      time: number;
+    };
     ReportTempo: {
       /** @description The joint coordinate that names the sweep, degrees. */
       angleDeg: (number | null)[];
+      bracing: components["schemas"]["ReportSwaying"];
       /**
        * Format: double
        * @description Of the whole repetition with its pauses, s.
@@ -1561,12 +1748,27 @@ export interface components {
       index: number;
       /**
        * Format: double
+       * @description How far the stack is raised here, m; 0 at rest.
+       */
+      lift: number;
+      /**
+       * Format: double
        * @description Height of hole 1, m; 0 when there are no numbered holes.
        */
       lowestHole: number;
+      /**
+       * Format: double
+       * @description On the pin, kg.
+       */
+      mass: number;
       mirror: boolean;
       /** Format: double */
       spacing: number;
+      /**
+       * Format: double
+       * @description How far it can rise, m.
+       */
+      travel: number;
       /** Format: double */
       x: number;
       /** Format: double */
@@ -1710,12 +1912,6 @@ export interface components {
        */
       version?: number;
     };
-    Steady: {
-      /** @description The setup with the change. */
-      document: components["schemas"]["Document"];
-      /** @description What to change, in words. */
-      label: string;
-    };
     Sweep: {
       /**
        * Format: int64
@@ -1759,6 +1955,108 @@ export interface operations {
         };
         content: {
           "application/json": components["schemas"]["Report"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  findMends: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["Document"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Mends"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  comparePlaces: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["Document"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["ReportPlaces"];
         };
       };
       /** @description Request Entity Too Large */

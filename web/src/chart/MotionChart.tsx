@@ -64,6 +64,15 @@ const Chart = memo(function Chart({ tempo }: { tempo: Tempo }) {
 
 const indices = (from: number, to: number): number[] => Array.from({ length: to - from }, (_, i) => from + i);
 
+function swaying({ bracing: b }: Tempo, units: Units): string {
+  const where = `${units.text(b.angleDeg, "angle")} while ${b.phase}`;
+  if (!b.holds) return `In motion the stance does not hold, worst at ${where}.`;
+  const { value } = b.margin;
+  return value == null
+    ? "In motion the body is held too."
+    : `In motion ${units.text(value, "length")} from the edge of support at worst, at ${where}.`;
+}
+
 function sentence(t: Tempo, units: Units): string {
   const { peak, peakAngleDeg, overStatic, floating } = t;
   if (peak.value == null || peakAngleDeg.value == null) return peak.why ?? "";
@@ -74,5 +83,5 @@ function sentence(t: Tempo, units: Units): string {
   if (floating.value != null && floating.value >= 0.005)
     parts.push(`${units.text(100 * floating.value, "percent")} of the way it floats`);
   if (t.slack) parts.push("the cable goes slack: slow down");
-  return `${parts.join("; ")}.`;
+  return `${parts.join("; ")}. ${swaying(t, units)}`;
 }

@@ -4,6 +4,7 @@ import type {
   EqualLoads,
   Length,
   Lifter,
+  Places,
   Ready,
   Region,
   Report,
@@ -38,6 +39,9 @@ export class Core {
   tempo(document: string): Answer<Tempo> {
     return JSON.parse(this.raw.tempo(document));
   }
+  places(document: string): Answer<Places> {
+    return JSON.parse(this.raw.places(document));
+  }
   addLoad(document: string, kind: string): Answer<SetupDocument> {
     return JSON.parse(this.raw.addLoad(document, kind));
   }
@@ -58,41 +62,22 @@ export class Core {
   }
 }
 
-type Curve = (number | null)[];
-
 /** Puts the numbers back into the curves of a report, which hold only where they lie. */
 function unpack(report: Report, numbers: Float64Array): void {
-  const fill = (holder: Record<string, Curve>) => {
+  const { muscles } = report;
+  const lists = [report.parts, report.joints, muscles.regions].flatMap((list): object[] => list ?? []);
+  for (const holder of [report.curves, report.path, muscles, ...lists]) {
     for (const [name, place] of Object.entries(holder)) {
-      const [offset, length] = place as [number, number];
-      holder[name] = Array.from(numbers.subarray(offset, offset + length), (x) => (Number.isNaN(x) ? null : x));
+      if (!isPlace(place)) continue;
+      const values = numbers.subarray(place[0], place[0] + place[1]);
+      Object.assign(holder, { [name]: Array.from(values, (x) => (Number.isNaN(x) ? null : x)) });
     }
-  };
-  fill(report.curves as unknown as Record<string, Curve>);
-  fill(report.path as unknown as Record<string, Curve>);
-  for (const part of report.parts ?? []) {
-    const { torque, tension, momentArm, inPlane, lift, stretch } = part;
-    const curves = { torque, tension, momentArm, inPlane, lift, stretch };
-    fill(curves);
-    Object.assign(part, curves);
-  }
-  const m = report.muscles;
-  const whole = { s: m.s, leftTwist: m.leftTwist, leftRest: m.leftRest, largest: m.largest };
-  fill(whole);
-  Object.assign(m, whole);
-  for (const region of m.regions ?? []) {
-    const { activation, torque, share, length, lineUpDeg } = region;
-    const curves = { activation, torque, share, length, lineUpDeg };
-    fill(curves);
-    Object.assign(region, curves);
-  }
-  for (const joint of report.joints ?? []) {
-    const { torque, size, along, across, capacity, effort } = joint;
-    const curves = { torque, size, along, across, capacity, effort };
-    fill(curves);
-    Object.assign(joint, curves);
   }
 }
+
+/** Where a curve lies among the numbers: offset and length. */
+const isPlace = (v: unknown): v is [number, number] =>
+  Array.isArray(v) && v.length === 2 && typeof v[0] === "number" && typeof v[1] === "number";
 
 let started: Promise<Core> | undefined;
 

@@ -11,6 +11,8 @@ export type RawCore = {
   addLoad(document: string, kind: string): string;
   dropLoad(document: string, index: number): string;
   paint(document: string): string;
+  mends(document: string): string;
+  places(document: string): string;
   tempo(document: string): string;
   spread(document: string): string;
   equal(document: string, reference: string): string;

@@ -1,13 +1,15 @@
-import type { Answer, Painting, Uncertainty } from "./types";
+import type { Answer, Mend, Painting, Uncertainty } from "./types";
 import type { Job } from "./worker";
 
 type Done = {
   painted(document: string, painting: Answer<Painting>): void;
+  mended(document: string, mends: Answer<Mend[]>): void;
   spread(document: string, uncertainty: Answer<Uncertainty>): void;
 };
 
 /**
- * Paints the dials in a worker and then, when nothing newer waits, works out how far the numbers could be off. Newest
+ * Paints the dials in a worker and then, when nothing newer waits, looks for what would mend the verdicts and works out how
+ * far the numbers could be off. Newest
  * wins: while the worker is busy only the last document is remembered, so nothing queues up however fast a dial is
  * dragged.
  */
@@ -23,8 +25,11 @@ export class Painter {
       if (!job) return;
       const answer = JSON.parse(event.data);
       if (job.what === "paint") {
-        this.next ??= { what: "spread", document: job.document };
+        this.next ??= { what: "mends", document: job.document };
         this.done.painted(job.document, answer);
+      } else if (job.what === "mends") {
+        this.next ??= { what: "spread", document: job.document };
+        this.done.mended(job.document, answer);
       } else {
         this.done.spread(job.document, answer);
       }

@@ -1,6 +1,6 @@
 import { loadCore } from "./load";
 
-export type Job = { what: "paint" | "spread"; document: string };
+export type Job = { what: "paint" | "mends" | "spread"; document: string };
 
 const ready = loadCore();
 

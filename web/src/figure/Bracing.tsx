@@ -3,15 +3,17 @@ import type { Units } from "../state/units";
 import { add, mul, norm, path, type Vec2 } from "./vector";
 import { project, type View } from "./view";
 
-/** What floor, seat and pads push with, to the scale of the pulls, and from above the base of support. */
-export function Bracing({ view, scene, scale, units }: { view: View; scene: Scene; scale: number; units: Units }) {
+const longest = 40; // px: weights are large beside pulls, so contacts have a scale of their own and say their force
+
+/** What floor, seat and pads push with, towards the lifter, and from above the base of support. */
+export function Bracing({ view, scene, units }: { view: View; scene: Scene; units: Units }) {
   const above = view.name === "top";
+  const scale = longest / view.scale / Math.max(1, ...scene.contacts.map((c) => norm(c.force)));
   return (
     <g pointerEvents="none">
       {above && <Base view={view} scene={scene} />}
       {scene.contacts.map((c) => {
-        // Weights are large beside pulls: contacts are drawn at a third of their scale, towards the lifter.
-        const tail = add(c.at, mul(c.force, -scale / 3));
+        const tail = add(c.at, mul(c.force, -scale));
         const [from, to] = [project(view, tail), project(view, c.at)];
         const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
         if (length < 3) return null;
@@ -33,6 +35,21 @@ export function Bracing({ view, scene, scale, units }: { view: View; scene: Scen
               opacity={0.75}
             />
             <path d={path([p(0, 0), p(-8, 4), p(-8, -4)])} fill="var(--slate)" opacity={0.75} />
+            {length > 12 && (
+              <text
+                x={from[0] + (ux > 0.5 ? -4 : ux < -0.5 ? 4 : 6)}
+                y={from[1] + (Math.abs(ux) > 0.5 ? 4 : uy > 0 ? 2 : 4)}
+                textAnchor={ux > 0.5 ? "end" : "start"}
+                fontSize={10}
+                className="mono"
+                fill="var(--quiet)"
+                stroke="var(--paper)"
+                strokeWidth={3}
+                paintOrder="stroke"
+              >
+                {units.text(norm(c.force), "force")}
+              </text>
+            )}
           </g>
         );
       })}

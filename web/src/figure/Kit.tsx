@@ -42,10 +42,32 @@ export const Column = memo(function Column({ view, column, numbered }: ColumnPro
         stroke="var(--metal-line)"
         strokeWidth={1.2}
       />
+      {upright && <Stack view={view} column={column} />}
       {holes}
     </g>
   );
 }, sameColumn);
+
+const stackTop = 0.36;
+
+/** The stack at the foot of a column: what hangs on the pin rises along it, up to the mark where its travel ends. */
+function Stack({ view, column }: { view: View; column: SceneColumn }) {
+  const { x, z, lift, travel, mass } = column;
+  const half = column.halfWidth * 0.62;
+  const raised = Math.min(stackTop - 0.08, Math.max(0.03, mass * 0.004));
+  const low = stackTop - raised + lift;
+  const [left, top] = project(view, vec(x, Math.min(column.height, stackTop + travel), z));
+  const mark = half * view.scale * 1.2;
+  return (
+    <g>
+      <path d={box(view, x, z, half, 0.07, stackTop - raised)} fill="var(--metal)" stroke="var(--metal-line)" />
+      <path d={box(view, x, z, half, low, low + raised)} fill="var(--shoe)" stroke="var(--metal-line)" />
+      {stackTop + travel < column.height && (
+        <line x1={left - mark} x2={left + mark} y1={top} y2={top} stroke="var(--quiet)" strokeDasharray="2 2" />
+      )}
+    </g>
+  );
+}
 
 function sameColumn(a: ColumnProps, b: ColumnProps): boolean {
   return a.view === b.view && a.numbered === b.numbered && JSON.stringify(a.column) === JSON.stringify(b.column);

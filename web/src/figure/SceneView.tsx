@@ -109,7 +109,7 @@ export function SceneView(props: Props) {
           </defs>
           <Floor view={view} extent={extent} />
           <Solids view={view} scene={scene} who={who} lead={report.lead} />
-          <Bracing view={view} scene={scene} scale={scale} units={units} />
+          <Bracing view={view} scene={scene} units={units} />
           <Rubs view={view} report={report} />
           {!report.hold && <Ribbon view={view} report={report} ring={ring} />}
           {scene.loads.map((l) => (

@@ -1,51 +1,141 @@
+import { useState } from "react";
 import styled from "styled-components";
 import { valueAt } from "../../chart/ProfileChart";
-import type { Report } from "../../engine/types";
+import type { Lifter, Report } from "../../engine/types";
 import { useUnits } from "../../state/units";
+import { NumberEntry } from "../../ui/NumberEntry";
 
 const Table = styled.table`
   width: 100%;
   border-collapse: collapse;
   font-size: 13px;
   th { text-align: left; font-weight: 400; color: var(--quiet); padding: 2px 0; }
-  td { text-align: right; padding: 2px 0; }
+  td { text-align: right; padding: 2px 0 2px 6px; white-space: nowrap; }
   thead th { font-size: 12px; }
   thead th + th { text-align: right; }
+  small { color: var(--quiet); font-size: 12px; }
 `;
 
-/** What the place on the range asks of the other joints and of the low back. */
-export function Joints({ report, s }: { report: Report; s: number }) {
+const Limits = styled.div`
+  padding-top: 4px;
+  p { display: flex; flex-wrap: wrap; align-items: baseline; gap: 4px; }
+  span[role="alert"] { color: var(--brick); }
+`;
+
+type Props = {
+  report: Report;
+  lifter: Lifter;
+  s: number;
+  limit: (part: Partial<Lifter>) => void;
+};
+
+/** What the place on the range asks of all joints, of the hand and of the low back, against the lifter's own limits. */
+export function Joints({ report, lifter, s, limit }: Props) {
   const units = useUnits();
-  const torque = (v: number | null) => (v === null ? "–" : units.text(v, "torque"));
-  const rows = report.joints.map((j) => {
-    const [about, size, effort] = [valueAt(j.torque, s), valueAt(j.size, s), valueAt(j.effort, s)];
-    return {
-      name: j.joint,
-      torque: about === null ? `${torque(size)} held` : torque(about),
-      effort: effort === null ? "" : units.text(100 * effort, "percent"),
-    };
-  });
-  const back = valueAt(report.curves.lowBack, s);
-  if (back !== null) rows.push({ name: "low back", torque: torque(back), effort: "" });
-  if (rows.length === 0) return null;
+  const here = (curve: (number | null)[], kind: string) => {
+    const v = valueAt(curve, s);
+    return v === null ? "–" : units.text(v, kind);
+  };
+  const { curves, muscles } = report;
+  const surface: Record<string, (number | null)[]> = { shoulder: muscles.shoulder, elbow: muscles.elbow };
+  const target = {
+    name: report.joint,
+    torque: here(report.hold ? curves.size : curves.torque, "torque"),
+    effort: valueAt(curves.effort, s),
+    along: here(curves.along, "force"),
+    across: here(curves.across, "force"),
+    surface: surface[report.joint],
+  };
+  const rows = report.joints.map((j) => ({
+    name: j.joint,
+    torque: valueAt(j.torque, s) === null ? `${here(j.size, "torque")} held` : here(j.torque, "torque"),
+    effort: valueAt(j.effort, s),
+    along: here(j.along, "force"),
+    across: here(j.across, "force"),
+    surface: surface[j.joint],
+  }));
   return (
-    <Table>
-      <thead>
-        <tr>
-          <th scope="col">here</th>
-          <th scope="col">torque</th>
-          <th scope="col">of strength</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((r) => (
-          <tr key={r.name}>
-            <th scope="row">{r.name}</th>
-            <td className="mono">{r.torque}</td>
-            <td className="mono">{r.effort}</td>
+    <>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">here</th>
+            <th scope="col">torque</th>
+            <th scope="col">along</th>
+            <th scope="col">across</th>
+            <th scope="col">surfaces</th>
           </tr>
-        ))}
-      </tbody>
-    </Table>
+        </thead>
+        <tbody>
+          {[target, ...rows].map((r) => (
+            <tr key={r.name}>
+              <th scope="row">{r.name}</th>
+              <td className="mono">
+                {r.torque}
+                {r.effort !== null && <small> {units.text(100 * r.effort, "percent")}</small>}
+              </td>
+              <td className="mono">{r.along}</td>
+              <td className="mono">{r.across}</td>
+              <td className="mono">{r.surface ? here(r.surface, "force") : "–"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      <Limits>
+        {valueAt(curves.lowBack, s) !== null && (
+          <Limit
+            name="Low back"
+            value={here(curves.lowBack, "torque")}
+            limit={lifter.lowBackLimit || 1.5 * lifter.mass}
+            kind="torque"
+            set={(v) => limit({ lowBackLimit: v })}
+          />
+        )}
+        {valueAt(curves.grip, s) !== null && (
+          <Limit
+            name="Grip"
+            value={here(curves.grip, "force")}
+            limit={lifter.gripLimit || 6 * lifter.mass}
+            kind="force"
+            set={(v) => limit({ gripLimit: v })}
+          />
+        )}
+      </Limits>
+    </>
+  );
+}
+
+type LimitProps = { name: string; value: string; limit: number; kind: string; set: (v: number) => void };
+
+/** One number against the limit that the lifter chose for it. */
+function Limit({ name, value, limit, kind, set }: LimitProps) {
+  const units = useUnits();
+  const [nonsense, setNonsense] = useState<string | null>(null);
+  const unit = units.unit(kind);
+  const enter = (shown: number) => {
+    const v = shown / unit.factor;
+    if (v > 0 && v <= (kind === "torque" ? 1000 : 2000)) set(v);
+    else setNonsense(String(shown));
+  };
+  return (
+    <p>
+      {name} <b className="mono">{value}</b> of
+      <NumberEntry
+        label={`Limit: ${name}`}
+        value={limit * unit.factor}
+        digits={0}
+        invalid={nonsense !== null}
+        onEnter={enter}
+        onStep={(d) => enter(Math.round(limit * unit.factor) + 5 * d)}
+        onNonsense={setNonsense}
+      />
+      {unit.name}
+      {nonsense !== null && (
+        <span role="alert">
+          {" "}
+          “{nonsense}” is no limit: give a number above 0 and up to {kind === "torque" ? "1000 N·m" : "2000 N"}.
+        </span>
+      )}
+    </p>
   );
 }

@@ -8,6 +8,7 @@ import { Segments } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
 import { Cautions } from "./Cautions";
+import { Elsewhere } from "./Elsewhere";
 import { Equal, Prescribe } from "./Equal";
 import { sharesExplained } from "./explained";
 import { Joints } from "./Joints";
@@ -71,11 +72,9 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
       <div>
         <Verdicts
           report={report}
-          mend={model.painting?.mend ?? null}
+          mends={model.painting?.mend ? [model.painting.mend, ...model.mends] : model.mends}
           settings={model.settings}
-          apply={(m) => turn(m.key, m.to, false)}
-          steady={model.painting?.steady ?? null}
-          take={change}
+          apply={(m) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false))}
         />
       </div>
       <div>
@@ -89,8 +88,14 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
         <ReadingChart report={report} s={s} />
       </div>
       <div>
-        <h2>Other joints</h2>
-        <Joints report={report} s={s} />
+        <h2>Joints</h2>
+        <Joints
+          report={report}
+          lifter={good.document.lifter}
+          s={s}
+          limit={(part) => change({ ...good.document, lifter: { ...good.document.lifter, ...part } })}
+        />
+        <Elsewhere core={core} text={good.text} />
       </div>
       {!report.hold && (
         <div>

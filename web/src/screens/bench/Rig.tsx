@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Choice, Segments } from "../../ui/Choice";
 import { Dial } from "../../ui/Dial";
 import { Mark } from "../../ui/Mark";
+import { Tick } from "../../ui/Tick";
 import type { Edits } from "./useDocument";
 
 const Column = styled.div`
@@ -110,6 +111,7 @@ export function Rig(props: Props) {
             <span>{describeLoad(load)}</span>
           </div>
           {dials("loads", i)}
+          {load.kind === "band" && <BandMarks load={load} set={(part) => edits.change(withLoad(document, i, part))} />}
         </Fold>
       ))}
       <div className="add">
@@ -125,10 +127,55 @@ export function Rig(props: Props) {
           </Button>
         ))}
       </div>
-      <Fold title="Body">{dials("body")}</Fold>
+      <Fold title="Body">
+        {dials("body")}
+        {document.posture.kind === "seated" && (
+          <Holds
+            posture={document.posture}
+            set={(held) => edits.change({ ...document, posture: { ...document.posture, held } })}
+          />
+        )}
+      </Fold>
       <Fold title="Path">{dials("path")}</Fold>
       <Fold title="Tempo">{dials("tempo")}</Fold>
     </Column>
+  );
+}
+
+type Load = SetupDocument["loads"][number];
+
+const withLoad = (d: SetupDocument, index: number, part: Partial<Load>): SetupDocument => ({
+  ...d,
+  loads: d.loads.map((l, i) => (i === index ? { ...l, ...part } : l)),
+});
+
+/** What a coach should look at on a band before every set. */
+function BandMarks({ load, set }: { load: Load; set: (part: Partial<Load>) => void }) {
+  return (
+    <>
+      <Tick label="The band shows wear" on={load.worn ?? false} set={(worn) => set({ worn })} />
+      <Tick label="Its anchor could slip" on={load.loose ?? false} set={(loose) => set({ loose })} />
+    </>
+  );
+}
+
+type Posture = SetupDocument["posture"];
+
+/** What keeps a seated lifter down. */
+function Holds({ posture, set }: { posture: Posture; set: (held: Posture["held"]) => void }) {
+  const held = posture.held ?? [];
+  const tick = (what: (typeof held)[number], label: string) => (
+    <Tick
+      label={label}
+      on={held.includes(what)}
+      set={(on) => set(on ? [...held, what] : held.filter((h) => h !== what))}
+    />
+  );
+  return (
+    <>
+      {tick("thighPad", "A pad over the thighs")}
+      {tick("strap", "A strap over the hips")}
+    </>
   );
 }
 

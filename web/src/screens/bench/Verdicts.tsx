@@ -1,5 +1,5 @@
 import styled from "styled-components";
-import type { Mend, Painting, Report, Setting, SetupDocument } from "../../engine/types";
+import type { Mend, Report, Setting } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
@@ -18,6 +18,13 @@ const List = styled.ul`
   b { font-weight: 600; }
 `;
 
+const Steps = styled.details`
+  summary { cursor: pointer; color: var(--slate); font-weight: 600; padding-top: 2px; }
+  ol { padding-left: 18px; margin: 4px 0; }
+  ol li { display: list-item; padding: 1px 0; border: 0; }
+  p { color: var(--quiet); }
+`;
+
 const names: Record<string, string> = {
   lineUp: "Line-up",
   profile: "Profile",
@@ -28,63 +35,80 @@ const names: Record<string, string> = {
   work: "Work",
 };
 
-/** One short sentence each, with the smallest change that would mend the profile. */
-export function Verdicts({
-  report,
-  mend,
-  settings,
-  apply,
-  steady,
-  take,
-}: {
+type Props = {
   report: Report;
-  mend: Mend | null;
+  mends: Mend[];
   settings: Setting[];
   apply: (m: Mend) => void;
-  steady: Painting["steady"] | null;
-  take: (d: SetupDocument) => void;
-}) {
+};
+
+/** One short sentence each, with the smallest change that would mend it. */
+export function Verdicts({ report, mends, settings, apply }: Props) {
   const units = useUnits();
+  // Of several sentences about one thing the worst is the one that a mend speaks to.
+  const worst = (key: string) =>
+    report.verdicts.findIndex((v) => v.key === key && v.tone === "stop") === -1
+      ? report.verdicts.findIndex((v) => v.key === key && (v.tone !== "good" || key === "profile"))
+      : report.verdicts.findIndex((v) => v.key === key && v.tone === "stop");
   return (
     <List aria-label="Verdicts">
-      {report.verdicts.map((v, i) => (
-        <li key={`${v.key}${i}`} data-verdict={v.key}>
-          <Mark tone={v.tone} />
-          <b>{names[v.key] ?? v.key}</b>
-          <span>
-            {units.sentence(v.text, v.values)}
-            {v.key === "brace" && v.tone === "stop" && steady && (
-              <>
-                {" "}
-                <Button look="link" onPress={() => take(steady.document)}>
-                  {steady.label}
-                </Button>
-              </>
-            )}
-            {v.key === "profile" && mend && (
-              <>
-                {" "}
-                <Button look="link" onPress={() => apply(mend)}>
-                  {mendText(mend, settings, units)}
-                </Button>
-              </>
-            )}
-          </span>
-        </li>
-      ))}
+      {report.verdicts.map((v, i) => {
+        const mend = worst(v.key) === i ? mends.find((m) => m.verdict === v.key) : undefined;
+        return (
+          <li key={`${v.key}${i}`} data-verdict={v.key}>
+            <Mark tone={v.tone} />
+            <b>{names[v.key] ?? v.key}</b>
+            <span>
+              {units.sentence(v.text, v.values)}
+              {mend && (
+                <>
+                  {" "}
+                  <Button look="link" onPress={() => apply(mend)}>
+                    {mendText(mend, settings, units)}
+                  </Button>
+                </>
+              )}
+              {v.key === "start" && report.entry && !report.verdicts.slice(0, i).some((w) => w.key === "start") && (
+                <PickingUp entry={report.entry} />
+              )}
+            </span>
+          </li>
+        );
+      })}
     </List>
   );
 }
 
+/** The order in which two handles are picked up and put back. */
+function PickingUp({ entry }: { entry: NonNullable<Report["entry"]> }) {
+  const units = useUnits();
+  return (
+    <Steps>
+      <summary>Picking up and putting back</summary>
+      <ol>
+        {entry.steps.map((s) => (
+          <li key={s}>{s}</li>
+        ))}
+      </ol>
+      <p>
+        One alone pulls with {units.text(entry.pull, "force")}
+        {entry.holds ? ": it holds." : ": the lifter does not stand with it."}
+      </p>
+    </Steps>
+  );
+}
+
 function mendText(mend: Mend, settings: Setting[], units: ReturnType<typeof useUnits>): string {
+  if (!mend.key) return mend.label;
   const up = mend.to > mend.from;
   if (mend.kind === "hole") {
     const n = Math.round(Math.abs(mend.to - mend.from));
     return `Pulley ${n || "to the next"} ${n === 1 || !n ? "hole" : "holes"} ${up ? "higher" : "lower"}`;
   }
-  const by = units.text(Math.abs(mend.to - mend.from), mend.kind);
+  const kind = mend.kind ?? "count";
+  const by = units.text(Math.abs(mend.to - mend.from), kind);
   if (mend.key === "stance.out") return `Step ${up ? "out" : "in"} ${by}`;
   if (mend.key === "path.plane") return `Turn the path ${by} ${up ? "forward" : "outward"}`;
   const label = settings.find((s) => s.key === mend.key)?.label ?? mend.label;
-  return `${label} ${units.text(mend.to, mend.kind)}`;
+  return `${label} ${units.text(mend.to, kind)}`;
 }

@@ -1,0 +1,168 @@
+package dialin
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"dialarc/core"
+	"dialarc/core/setup"
+)
+
+// Mends looks, for every verdict of a document that could be better, for the smallest change that makes it so: of one setting
+// where that does, else of the stance, the bench or the grip. A change is offered only when evaluating it shows that the
+// verdict gets better and none of the others worse. The profile's mend is part of the painting.
+func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
+	out := []Mend{}
+	r, problems := w.eval.Evaluate(d)
+	if len(problems) > 0 {
+		return out, problems
+	}
+	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), bracing: r.Bracing}
+	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
+		if m.before[verdict] == "good" || m.before[verdict] == "" {
+			continue
+		}
+		var found *Mend
+		switch verdict {
+		case "brace":
+			found = m.first(verdict, bracing(d), m.braced)
+		case "joints":
+			found = m.first(verdict, easing(), nil)
+		default:
+			found = m.oneSetting(verdict)
+		}
+		if found != nil {
+			out = append(out, *found)
+		}
+	}
+	return out, nil
+}
+
+// mender looks for changes to one document.
+type mender struct {
+	eval    *core.Evaluator
+	doc     *setup.Document
+	before  map[string]string // tones of its verdicts
+	bracing core.Bracing
+}
+
+// kept are the verdicts that a change must not make worse.
+var kept = []string{"profile", "brace", "start", "clear", "joints", "lineUp"}
+
+// mends says whether a change makes a verdict better and leaves the others as good as they were.
+func (m *mender) mends(verdict string, d *setup.Document) bool {
+	r, problems := m.eval.Evaluate(d)
+	if len(problems) > 0 {
+		return false
+	}
+	after := core.Tones(r.Verdicts)
+	if after[verdict] != "good" && !core.Worse(m.before[verdict], after[verdict]) {
+		return false
+	}
+	for _, key := range kept {
+		if key != verdict && core.Worse(after[key], m.before[key]) {
+			return false
+		}
+	}
+	return true
+}
+
+// braced is a quick look at whether a change holds at all.
+func (m *mender) braced(d *setup.Document) bool {
+	b, problems := m.eval.Brace(d)
+	return len(problems) == 0 && holdsStill(b)
+}
+
+// first is the first of several ways that mends a verdict; likely, if given, sorts out quickly what does not.
+func (m *mender) first(verdict string, ways []way, likely func(*setup.Document) bool) *Mend {
+	for _, c := range ways {
+		other := m.doc.Clone()
+		if c.make(&other) && (likely == nil || likely(&other)) && m.mends(verdict, &other) {
+			if c.setting != nil {
+				return &Mend{Verdict: verdict, Label: c.setting.Label, Key: c.setting.Key, Kind: c.setting.Kind, From: c.setting.Value, To: c.to}
+			}
+			return &Mend{Verdict: verdict, Label: c.label, Document: &other}
+		}
+	}
+	return nil
+}
+
+// turnable are the settings that may mend where the pull comes from.
+var turnable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
+
+// mostTurns is how many values are tried for one verdict.
+const mostTurns = 120
+
+// oneSetting is the turn of one setting by the fewest steps that mends a verdict about the pull: first a quick look, then
+// the whole.
+func (m *mender) oneSetting(verdict string) *Mend {
+	var ways []way
+	steps := map[int]float64{}
+	for _, s := range Settings(m.doc) {
+		if !turnable[nameOf(s.Key)] {
+			continue
+		}
+		for _, v := range nearestFirst(&s) {
+			steps[len(ways)] = math.Abs(v-s.Value) / s.Step
+			ways = append(ways, turning(&s, v))
+		}
+	}
+	order := make([]int, len(ways))
+	for i := range order {
+		order[i] = i
+	}
+	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(steps[a], steps[b]) })
+	sorted := make([]way, 0, mostTurns)
+	for _, i := range order[:min(len(order), mostTurns)] {
+		sorted = append(sorted, ways[i])
+	}
+	return m.first(verdict, sorted, func(d *setup.Document) bool {
+		q, problems := m.eval.Quick(d, Samples)
+		return len(problems) == 0 && core.Worse(m.before[verdict], q.Tones[verdict])
+	})
+}
+
+// nearestFirst lists a setting's other values, the nearest to its present one first.
+func nearestFirst(s *Setting) []float64 {
+	values := slices.DeleteFunc(slices.Clone(valuesOf(s)), func(v float64) bool { return math.Abs(v-s.Value) < s.Step/2 })
+	slices.SortStableFunc(values, func(a, b float64) int { return cmp.Compare(math.Abs(a-s.Value), math.Abs(b-s.Value)) })
+	return values
+}
+
+// easing lists ways to spare the hand and the low back.
+func easing() []way {
+	return []way{
+		{label: "Take cuffs at the wrists", make: func(d *setup.Document) bool {
+			changed := false
+			for i := range d.Loads {
+				if l := &d.Loads[i]; (l.Kind == "cable" || l.Kind == "band") && l.Contact.Segment == "hand" && !l.Shared {
+					l.Contact, changed = setup.Contact{Segment: "forearm", At: "wrist"}, true
+				}
+			}
+			return changed
+		}},
+		{label: "Lay the chest on a bench", make: chestOnBench},
+	}
+}
+
+// chestOnBench lays a hinged lifter's trunk on a bench at the same lean and height.
+func chestOnBench(d *setup.Document) bool {
+	p := &d.Posture
+	if p.Kind != "hinged" || p.Trunk.PitchDeg < 15 || p.Trunk.BendDeg != 0 || p.Trunk.TurnDeg != 0 {
+		return false
+	}
+	scene, problems := core.SceneAt(d, 0)
+	if len(problems) > 0 {
+		return false
+	}
+	hips := 0.0
+	for _, s := range scene.Segments {
+		if s.Name == "trunk" {
+			hips = s.Origin.Y
+		}
+	}
+	d.Bench = &setup.Bench{AngleDeg: math.Round(90 - p.Trunk.PitchDeg), Height: math.Round(100*(hips-0.10*d.Lifter.Stature)) / 100}
+	*p = setup.Posture{Kind: "prone", X: p.X, Z: p.Z, HeadingDeg: p.HeadingDeg}
+	return true
+}

@@ -1,0 +1,99 @@
+package dialin_test
+
+import (
+	"testing"
+
+	"dialarc/core"
+	"dialarc/core/catalogue"
+	"dialarc/core/dialin"
+	"dialarc/core/setup"
+)
+
+// mended is the document with a mend applied, as a click does it.
+func mended(t *testing.T, d *setup.Document, m *dialin.Mend) setup.Document {
+	t.Helper()
+	if m.Document != nil {
+		return *m.Document
+	}
+	turned, problems := dialin.Apply(d, m.Key, m.To)
+	if len(problems) > 0 {
+		t.Fatalf("%+v: %v", m, problems)
+	}
+	return turned
+}
+
+// Every mend that is offered mends: its verdict gets better, and none of the others worse.
+func TestEveryMendMends(t *testing.T) {
+	var w dialin.Sweeper
+	offered := map[string]int{}
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		for _, heavier := range []float64{1, 2} {
+			d := r.Document.Clone()
+			for i := range d.Loads {
+				d.Loads[i].StackMass *= heavier
+			}
+			report, problems := core.Evaluate(&d)
+			if len(problems) > 0 {
+				continue
+			}
+			before := core.Tones(report.Verdicts)
+			mends, _ := w.Mends(&d)
+			for i := range mends {
+				m := &mends[i]
+				offered[m.Verdict]++
+				if before[m.Verdict] == "good" || (m.Key == "") == (m.Document == nil) || m.Label == "" {
+					t.Errorf("%s: %+v mends what is good, or is not complete", r.Key, m)
+				}
+				turned := mended(t, &d, m)
+				after, problems := core.Evaluate(&turned)
+				if len(problems) > 0 {
+					t.Errorf("%s: %s %s: %v", r.Key, m.Label, m.Key, problems)
+					continue
+				}
+				tones := core.Tones(after.Verdicts)
+				if !core.Worse(before[m.Verdict], tones[m.Verdict]) {
+					t.Errorf("%s: %s %s does not mend %s", r.Key, m.Label, m.Key, m.Verdict)
+				}
+				for _, key := range []string{"profile", "start", "clear", "brace", "joints"} {
+					if key != m.Verdict && core.Worse(tones[key], before[key]) {
+						t.Errorf("%s: %s %s makes %s %s", r.Key, m.Label, m.Key, key, tones[key])
+					}
+				}
+			}
+		}
+	}
+	for _, key := range []string{"lineUp", "brace", "clear", "joints"} {
+		if offered[key] < 2 {
+			t.Errorf("%s was mended %d times", key, offered[key])
+		}
+	}
+	t.Log(offered)
+}
+
+// A stack that all but rests is lifted by the smallest step out or move of the pulley.
+func TestStartIsMended(t *testing.T) {
+	d := raise(t)
+	least := func() float64 {
+		r, problems := core.Evaluate(&d)
+		if len(problems) > 0 {
+			t.Fatal(problems)
+		}
+		return r.Starts[0].Least
+	}
+	d.Loads[0].AttachmentLength += least() - 0.01 // a longer strap, until only a centimetre is left
+	if l := least(); l > 0.011 {
+		t.Fatalf("still lifted %.3f m", l)
+	}
+	var w dialin.Sweeper
+	mends, _ := w.Mends(&d)
+	for i := range mends {
+		if mends[i].Verdict == "start" {
+			d = mended(t, &d, &mends[i])
+			if l := least(); l < 0.02 {
+				t.Errorf("%s to %v lifts only %.3f m", mends[i].Label, mends[i].To, l)
+			}
+			return
+		}
+	}
+	t.Errorf("no mend for the start: %+v", mends)
+}

@@ -1,0 +1,81 @@
+package core
+
+import (
+	"math"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/profile"
+)
+
+// Pins says what the pins of one stack ask of the lifter.
+type Pins struct {
+	Index int     `json:"index" doc:"The load's place in the document's loads."`
+	Step  float64 `json:"step" doc:"From pin to pin, kg."`
+	List  []Pin   `json:"list" doc:"The lightest, the present one and those beside it, lightest first."`
+}
+
+// Pin is one pin.
+type Pin struct {
+	Mass   float64 `json:"mass" doc:"kg."`
+	Here   bool    `json:"here" doc:"Whether the pin is in it."`
+	Effort Metric  `json:"effort" doc:"Largest torque over capacity with this pin."`
+}
+
+// pins lists the pins of every cable that is taken from a known station.
+func (o *outcome) pins() []Pins {
+	out := []Pins{}
+	for k, index := range o.rep.Index {
+		def := &o.doc.Loads[index]
+		if def.Kit == nil || def.StackMass <= 0 || (def.Kind != "cable" && def.Kind != "strands") {
+			continue
+		}
+		st, known := catalogue.Stations[def.Kit.Station]
+		if !known {
+			continue
+		}
+		p := Pins{Index: index, Step: st.StackStep}
+		for _, mass := range pinsBeside(def.StackMass, &st) {
+			p.List = append(p.List, Pin{Mass: mass, Here: math.Abs(mass-def.StackMass) < 1e-9, Effort: o.effortWith(k, mass/def.StackMass)})
+		}
+		out = append(out, p)
+	}
+	return out
+}
+
+// pinsBeside are the lightest pin, the present mass, and the pins right under and over it, rising, each once.
+func pinsBeside(mass float64, st *catalogue.Station) []float64 {
+	steps := (mass - st.Lightest) / st.StackStep
+	under, over := math.Ceil(steps-1e-9)-1, math.Floor(steps+1e-9)+1
+	list := []float64{st.Lightest}
+	add := func(x float64) {
+		if x > list[len(list)-1]+1e-9 {
+			list = append(list, x)
+		}
+	}
+	if mass < st.Lightest { // less than any pin
+		list[0] = mass
+		add(st.Lightest)
+		return list
+	}
+	add(st.Lightest + under*st.StackStep)
+	add(mass)
+	add(st.Lightest + over*st.StackStep)
+	return list
+}
+
+// effortWith is the largest effort when one part of the loads is multiplied by a factor: a cable's pull grows with the mass on
+// the pin, the rest stays.
+func (o *outcome) effortWith(part int, factor float64) Metric {
+	if o.path.Still() || o.trust == profile.Unknown {
+		return Metric{Why: "The strength over this path is not known."}
+	}
+	if why := o.gapWhy(); why != "" {
+		return Metric{Why: why}
+	}
+	most := math.Inf(-1)
+	for i, t := range o.rep.Total {
+		most = max(most, (t+(factor-1)*o.rep.Parts[part].Torque[i])/o.capacity[i])
+	}
+	most = rounded(most)
+	return Metric{Value: &most}
+}

@@ -1,0 +1,43 @@
+package core
+
+import "dialarc/core/setup"
+
+// Quick is what can be told of a document without muscles, bracing or joints.
+type Quick struct {
+	Score
+	Tones map[string]string // of the verdicts lineUp, profile, start and clear, by key; the worst where there are several
+}
+
+// Worse says whether one tone of a verdict is worse than another; no verdict is as good as a good one.
+func Worse(a, b string) bool { return toneOrder[a] > toneOrder[b] }
+
+var toneOrder = map[string]int{"look": 1, "stop": 2}
+
+// Quick judges a document at n samples and gives the tones of the verdicts that rest on the curve alone.
+func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return Quick{}, problems
+	}
+	o, problems := e.judge(newModel(d), n)
+	if len(problems) > 0 {
+		return Quick{}, problems
+	}
+	q := Quick{Score: Score{Match: o.result.Match, Effort: o.result.PeakEffort}}
+	verdicts := rubVerdict(o.reportRubs())
+	for _, s := range o.sentences(o.lineUp()) {
+		verdicts = append(verdicts, worded(&s))
+	}
+	q.Tones = Tones(verdicts)
+	return q, nil
+}
+
+// Tones are those of verdicts by their key, the worst where there are several.
+func Tones(verdicts []Verdict) map[string]string {
+	tones := make(map[string]string, len(verdicts))
+	for _, v := range verdicts {
+		if before, ok := tones[v.Key]; !ok || Worse(v.Tone, before) {
+			tones[v.Key] = v.Tone
+		}
+	}
+	return tones
+}
