@@ -207,6 +207,10 @@ func TestCautions(t *testing.T) {
 		{"low-back", "row.hinged", func(*setup.Document) {}, func(d *setup.Document) { d.Posture.Trunk.PitchDeg, d.Loads[0].Mass = 15, 2 }},
 		{"spine", "row.band", func(d *setup.Document) { d.Posture.Trunk.TurnDeg = 25 }, func(d *setup.Document) { d.Posture.Trunk.TurnDeg = 5 }},
 		{"bench", "raise.leaning", func(d *setup.Document) { d.Bench.Mass = 8 }, func(d *setup.Document) { d.Bench.Mass = 150 }},
+		{"band-worn", "fly.band.wide", func(d *setup.Document) { d.Loads[0].Worn = true }, func(*setup.Document) {}},
+		{"band-loose", "fly.band.wide", func(d *setup.Document) { d.Loads[0].Loose = true }, func(*setup.Document) {}},
+		{"band-stretch", "fly.band.wide", func(d *setup.Document) { d.Loads[0].RestLength *= 0.9 }, func(d *setup.Document) { d.Loads[0].RestLength *= 1.2 }},
+		{"entry", "raise.behind.lined", func(d *setup.Document) { d.Loads[0].StackMass = 60 }, func(d *setup.Document) { d.Loads[0].StackMass = 7.5 }},
 		{"momentum", "curl.dumbbell", func(d *setup.Document) { d.Tempo.Up = 0.5 }, func(d *setup.Document) { d.Tempo.Up = 1.5 }},
 	} {
 		has := func(change func(*setup.Document)) bool {

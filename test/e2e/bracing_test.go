@@ -1,0 +1,112 @@
+package e2e
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"io"
+	"math"
+	"net/http"
+	"path"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+// open walks from the front page to a setup of a lifter.
+func open(t *testing.T, prog *program, lifter, setup string) *page {
+	t.Helper()
+	p := openPage(t, prog.url("/"))
+	p.press(lifter)
+	p.press(setup)
+	p.until("the verdicts", `document.querySelector('[data-verdict="brace"]')`)
+	return p
+}
+
+func verdict(key string) string { return `[data-verdict="` + key + `"]` }
+
+// The bench says that a pull tips the lifter and how to stand instead; a click does it, and undo takes it back.
+func TestBracingIsMended(t *testing.T) {
+	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind raise, lined up")
+	p.says(verdict("brace"), "tips back")
+	p.press("Top")
+	p.until("base and pressure", `document.querySelectorAll('[data-contact]').length > 0`)
+	p.press("Put the left foot well ahead")
+	p.says(verdict("brace"), "Held all the way")
+	p.key("z", chromedp.ModifierCtrl)
+	p.says(verdict("brace"), "tips back")
+	p.says(verdict("start"), "Picking up")
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-verdict="start"] summary').click()`))
+	p.says(verdict("start"), "right hand")
+	p.until("where it rubs", `document.querySelector('[data-rub="touches"]')`)
+}
+
+// A caution that was seen stays marked after saving and loading; its number can be set against a limit of the lifter's own, and
+// resting the chest on a bench mends it.
+func TestCautionsAndLimits(t *testing.T) {
+	p := open(t, startProgram(t), "Ilvane Torsk", "Bar row, standing hinged")
+	p.says(`[data-caution="low-back"]`, "Support the chest")
+	p.press("Seen: low-back")
+	p.says(`[data-caution="low-back"]`, "Seen:")
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	p.until("no draft is left to warn of", `Object.keys(localStorage).length === 0`)
+	p.reload()
+	p.says(`[data-caution="low-back"]`, "Seen:")
+	p.says(verdict("joints"), "low back has to hold")
+	limit := `document.querySelector('input[aria-label="Limit: Low back"]')`
+	p.until("the limit", limit)
+	p.do(chromedp.Evaluate[chromedp.Void](`(e => { e.focus(); e.select(); })(` + limit + `)`))
+	p.key("900\r")
+	p.until("no word about the low back", `!document.querySelector('[data-verdict="joints"]').innerText.includes("low back")`)
+	p.until("no caution either", `!document.querySelector('[data-caution="low-back"]')`)
+}
+
+// The page shows what the server computes, also of what crosses as bare numbers; other places on the arm are compared on
+// demand.
+func TestJointsOnThePage(t *testing.T) {
+	prog := startProgram(t)
+	p := openRaise(t, prog)
+	want := surfaces(t, prog, path.Base(read[string](p, "location.pathname")))
+	shown := read[string](p, `[...document.querySelectorAll('table tr')].find((r) => r.cells[0].innerText === "shoulder").cells[4].innerText`)
+	got, err := strconv.ParseFloat(strings.TrimSuffix(shown, " N"), 64)
+	if err != nil || math.Abs(got-want) > 1 {
+		t.Errorf("the page shows %q, the server computes %.0f N", shown, want)
+	}
+	p.press("Fixed elsewhere on the arm?")
+	p.says(`[aria-label="Other places on the arm at the same peak torque"]`, "just above the elbow")
+	p.says(`[aria-label="Other places on the arm at the same peak torque"]`, "× 1.00")
+}
+
+// surfaces is the force between the shoulder's surfaces in the middle of the range, by the server.
+func surfaces(t *testing.T, prog *program, id string) float64 {
+	t.Helper()
+	var stored struct{ Document json.RawMessage }
+	fetch(t, "GET", prog.url("/api/setups/"+id), nil, &stored)
+	var report struct{ Muscles struct{ Shoulder []float64 } }
+	fetch(t, "POST", prog.url("/api/evaluate"), stored.Document, &report)
+	return report.Muscles.Shoulder[len(report.Muscles.Shoulder)/2]
+}
+
+func fetch(t *testing.T, method, url string, body []byte, into any) {
+	t.Helper()
+	req, err := http.NewRequest(method, url, bytes.NewReader(body))
+	if err != nil {
+		t.Fatal(err)
+	}
+	req.Header.Set("Content-Type", "application/json")
+	answer, err := http.DefaultClient.Do(req)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer answer.Body.Close()
+	raw, err := io.ReadAll(answer.Body)
+	if err == nil {
+		err = json.Unmarshal(raw, into)
+	}
+	if err != nil || answer.StatusCode >= 300 {
+		t.Fatal(fmt.Errorf("%s %s: %d %v: %.300s", method, url, answer.StatusCode, err, raw))
+	}
+}
