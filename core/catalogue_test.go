@@ -11,7 +11,7 @@ import (
 	"dialarc/core/setup"
 )
 
-// Every ready setup can be evaluated for people of all sizes: no gap, nothing beyond 1.6 times what is there, drawn at both
+// Every ready setup can be evaluated for people of all sizes: held, no gap, nothing beyond 1.6 times what is there, drawn at both
 // ends, and written and read without loss.
 func TestEveryReadySetup(t *testing.T) {
 	seen := map[string]bool{}
@@ -33,6 +33,9 @@ func TestEveryReadySetup(t *testing.T) {
 			}
 			if len(r.Gaps) > 0 || (r.Profile.PeakEffort.Value != nil && *r.Profile.PeakEffort.Value > 1.6) {
 				t.Errorf("%s at %v m: effort %v, gaps %+v", ready.Key, l.Stature, r.Profile.PeakEffort, r.Gaps)
+			}
+			if b := r.Bracing; !b.Holds || (b.Bench.Used && !b.Bench.Holds) {
+				t.Errorf("%s at %v m does not hold: %s %s", ready.Key, l.Stature, b.How, b.Bench.How)
 			}
 			for _, s := range []float64{0, 1} {
 				if sc, problems := core.SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments, func(s core.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {

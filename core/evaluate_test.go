@@ -315,10 +315,11 @@ func TestNumbersAreWrittenWithTenDigits(t *testing.T) {
 	}
 }
 
-func TestReadySetupsAreReady(t *testing.T) {
+// The raises to begin with are light for people of all sizes.
+func TestRaisesAreReady(t *testing.T) {
 	for _, mass := range []float64{45, 70, 120} {
 		l := setup.Lifter{Stature: 1.5 + mass/250, Mass: mass}
-		for _, ready := range catalogue.ReadySetups(&l) {
+		for _, ready := range catalogue.All(&l)[:5] {
 			r, problems := core.Evaluate(&ready.Document)
 			if len(problems) > 0 {
 				t.Errorf("%s at %v kg: %v", ready.Key, mass, problems)

@@ -37,6 +37,7 @@ func points(d *setup.Document) (places, turns []*setup.Point) {
 		places = append(places, l.Pulley, l.Anchor, l.Pivot)
 		turns = append(turns, l.PivotAlong)
 	}
+	places = append(places, d.Posture.HandAt)
 	turns = append(turns, d.Movement.AxisAlong)
 	present := func(list []*setup.Point) (out []*setup.Point) {
 		for _, p := range list {

@@ -15,7 +15,8 @@ func backSetups(m *maker) []Ready {
 	}
 	ahead := func(elevation, elbow float64) pose { return arm(85, elevation, 0, elbow) }
 	pullOver := sweep("both", "shoulder.elevation", 165, 90, held(arm(90, 0, 0, 20), "shoulder.elevation"))
-	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: 0.75, HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10}}
+	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.33 * m.b.Stature), HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10},
+		HandAt: &setup.Point{Y: mm(0.52 * m.b.Stature), Z: -0.05}} // the free hand on the column
 	lowRow := cable(at(0, 0.75, 0), m.pin(0.5), grip)
 	lowRow.Shared = true
 	out := []Ready{

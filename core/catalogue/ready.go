@@ -22,7 +22,7 @@ var Groups = []string{"shoulder", "rear", "chest", "back", "armFront", "armBack"
 // All lists every ready setup for one lifter, group by group.
 func All(l *setup.Lifter) []Ready {
 	m := newMaker(l)
-	out := ReadySetups(l)
+	out := raises(l)
 	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups, trunkSetups} {
 		out = append(out, group(m)...)
 	}
@@ -41,15 +41,15 @@ func All(l *setup.Lifter) []Ready {
 
 // stances are the setups that pull hard enough from one side for one foot to stand ahead, with how much more the trunk leans
 // against it, degrees.
-var stances = map[string]float64{"pull.face": -6, "extension.overhead": 0, "pressdown.early": 4, "curl.path": 4, "front.cable": 0}
+var stances = map[string]float64{"raise.behind.lined": 0, "pull.face": -6, "extension.overhead": 4, "pressdown.early": 4, "curl.path": 4, "front.cable": 0}
 
 func key(name string, number float64) string { return fmt.Sprintf("%s.%g", name, number) }
 
 func named(format string, number float64) string { return fmt.Sprintf(format, number) }
 
-// ReadySetups lists the setups to begin with for one lifter, loaded lightly for their body mass: about 14% of it on the
+// raises lists the setups to begin with for one lifter, loaded lightly for their body mass: about 14% of it on the
 // pin, of which half arrives at the handle, or 4% in the hand (own).
-func ReadySetups(l *setup.Lifter) []Ready {
+func raises(l *setup.Lifter) []Ready {
 	station := Stations["twin-column"]
 	stack := max(station.Lightest, math.Round(0.14*l.Mass/station.StackStep)*station.StackStep)
 	bell := max(1, math.Round(0.04*l.Mass/0.5)*0.5)

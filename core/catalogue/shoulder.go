@@ -73,7 +73,7 @@ func (m *maker) lyingRaise(c setup.Contact, share float64) setup.Document {
 // leaningRaise leans to the left on an upright bench, the low pulley on that side and a little in front.
 func (m *maker) leaningRaise() setup.Document {
 	p := setup.Posture{Kind: "leaning", Down: "left", X: -0.15, Z: -0.05}
-	d := m.base("deltoid.middle", "shoulder", p, &setup.Bench{AngleDeg: 75})
+	d := m.base("deltoid.middle", "shoulder", p, &setup.Bench{AngleDeg: 75, Mass: 60})
 	d.Movement = sweep("right", "shoulder.elevation", 0, 90, held(arm(10, 0, 0, 5), "shoulder.elevation"))
 	d.Loads = []setup.Load{cable(at(0, 0.62, -0.75), m.pin(0.10), grip)}
 	return d

@@ -34,7 +34,7 @@ func bracing(d *setup.Document) []way {
 	for lean := 2.0; lean <= mostLean; lean += 2 {
 		list = append(list, leaning(lean, true), leaning(-lean, true))
 	}
-	list = append(list, way{label: "Kneel wider", make: func(d *setup.Document) bool {
+	list = append(list, way{label: "Hold on to the column with the free hand", make: holdOn}, way{label: "Kneel wider", make: func(d *setup.Document) bool {
 		wider := d.Posture.FeetApart < 0.45
 		d.Posture.FeetApart = 0.45
 		return wider && (d.Posture.Kind == "kneeling" || d.Posture.Kind == "half-kneeling")
@@ -84,6 +84,35 @@ func leaning(deg float64, split bool) way {
 	}}
 }
 
+// holdOn puts the free hand on the column that the first cable comes from, a little below the shoulder.
+func holdOn(d *setup.Document) bool {
+	if d.Movement.Side == "both" || d.Posture.HandAt != nil || d.Posture.RootOf() == "hands" {
+		return false
+	}
+	for i := range d.Loads {
+		if l := &d.Loads[i]; l.Kind == "cable" && l.Pulley != nil {
+			scene, problems := core.SceneAt(d, 0)
+			if len(problems) > 0 {
+				return false
+			}
+			for _, s := range scene.Segments {
+				if s.Name == "upperArm."+other(d.Movement.Side) {
+					d.Posture.HandAt = &setup.Point{X: l.Pulley.X, Y: math.Round(100*s.Origin.Y-15) / 100, Z: l.Pulley.Z}
+					return true
+				}
+			}
+		}
+	}
+	return false
+}
+
+func other(side string) string {
+	if side == "left" {
+		return "right"
+	}
+	return "left"
+}
+
 func holding(what, label string) way {
 	return way{label: label, make: func(d *setup.Document) bool {
 		if d.Posture.Kind != "seated" || slices.Contains(d.Posture.Held, what) {
@@ -115,6 +144,9 @@ func heights(d *setup.Document) []way {
 			continue
 		}
 		for _, v := range nearestFirst(&s) {
+			if math.Abs(v-s.Value) > farthest[s.Kind] {
+				break
+			}
 			list = append(list, turning(&s, v))
 		}
 		return list

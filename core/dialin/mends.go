@@ -18,7 +18,7 @@ func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), bracing: r.Bracing}
+	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match.Value}
 	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
 		if m.before[verdict] == "good" || m.before[verdict] == "" {
 			continue
@@ -41,11 +41,14 @@ func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
 
 // mender looks for changes to one document.
 type mender struct {
-	eval    *core.Evaluator
-	doc     *setup.Document
-	before  map[string]string // tones of its verdicts
-	bracing core.Bracing
+	eval   *core.Evaluator
+	doc    *setup.Document
+	before map[string]string // tones of its verdicts
+	match  *float64          // its match, nil when there is none
 }
+
+// matchKept is how many points of match a mend of something else may cost (own).
+const matchKept = 10
 
 // kept are the verdicts that a change must not make worse.
 var kept = []string{"profile", "brace", "start", "clear", "joints", "lineUp"}
@@ -58,6 +61,9 @@ func (m *mender) mends(verdict string, d *setup.Document) bool {
 	}
 	after := core.Tones(r.Verdicts)
 	if after[verdict] != "good" && !core.Worse(m.before[verdict], after[verdict]) {
+		return false
+	}
+	if was := m.match; was != nil && (r.Profile.Match.Value == nil || *r.Profile.Match.Value < *was-matchKept) {
 		return false
 	}
 	for _, key := range kept {
@@ -91,6 +97,9 @@ func (m *mender) first(verdict string, ways []way, likely func(*setup.Document) 
 // turnable are the settings that may mend where the pull comes from.
 var turnable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
 
+// farthest is how far a setting may be turned for it to be a small change still, by its kind (own).
+var farthest = map[string]float64{"length": 0.35, "hole": 5, "angle": 20}
+
 // mostTurns is how many values are tried for one verdict.
 const mostTurns = 120
 
@@ -104,6 +113,9 @@ func (m *mender) oneSetting(verdict string) *Mend {
 			continue
 		}
 		for _, v := range nearestFirst(&s) {
+			if math.Abs(v-s.Value) > farthest[s.Kind] {
+				break
+			}
 			steps[len(ways)] = math.Abs(v-s.Value) / s.Step
 			ways = append(ways, turning(&s, v))
 		}

@@ -20,6 +20,19 @@ func (p *Path) local(at space.Vec) space.Vec {
 	return v
 }
 
+// outward is how far out the elbow of a hand that holds on points, radians (own).
+const outward = 30 * math.Pi / 180
+
+// holdOn brings the hand that takes no part to a place in the room.
+func (p *Path) holdOn(at space.Vec) {
+	target := p.local(at)
+	target.Z = -target.Z // the lead side's places are those of the right; the other side's are mirrored to them
+	p.free = p.reach(target, outward, math.NaN(), &p.idle)
+}
+
+// FreeMisses is by how much the free hand does not reach what it is to hold on to, m.
+func (p *Path) FreeMisses() float64 { return p.free }
+
 // fromShoulder is a place in the room counted from the lead shoulder at rest, in the lifter's axes; a left lead's are
 // mirrored.
 func (p *Path) fromShoulder(q *setup.Point) space.Vec {

@@ -22,6 +22,7 @@ type Path struct {
 	fixed   body.Pose
 	solve   func(s float64, q *body.Pose) float64 // coordinates that a constraint decides, and by how many metres it cannot be met
 	idle    body.Pose                             // of a side that takes no part
+	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
 }
@@ -40,6 +41,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	}
 	p.moves[body.Right] = m.Side != "left"
 	p.moves[body.Left] = m.Side != "right"
+	if d.Posture.HandAt != nil && !p.Both() {
+		p.holdOn(vec(d.Posture.HandAt))
+	}
 	for key, deg := range m.Hold {
 		if c, ok := setup.CoordinateOf(key); ok {
 			p.fixed[c] = space.Rad(deg)

@@ -22,6 +22,10 @@ const (
 // lever whose handle the hand leaves.
 func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Problems {
 	var found setup.Problems
+	if miss := path.FreeMisses(); miss > onCircle {
+		found = append(found, setup.Problem{Path: "posture.handAt", What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.", 100*miss),
+			Why: "An arm is only so long.", Hint: "Give a place nearer to that shoulder, or step closer."})
+	}
 	worst, at := 0.0, 0.0
 	for i := range clearSamples {
 		s := float64(i) / (clearSamples - 1)

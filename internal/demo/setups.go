@@ -16,23 +16,18 @@ func Documents() []setup.Document {
 	return all
 }
 
-// setups are this person's raises and what else they do.
-func setups(p *person) []setup.Document {
-	out := raises(p)
-	for _, r := range catalogue.All(&p.body) {
-		if slices.Contains(p.also, r.Key) {
-			out = append(out, r.Document)
-		}
-	}
-	return out
-}
+// everybody are the raises that the whole troupe tries.
+var everybody = []string{"raise.behind.hand", "raise.behind.knee", "raise.behind.lined", "raise.dumbbell.band", "raise.dumbbell"}
 
-// raises are the ready ways to load a raise, with this person's loads.
-func raises(p *person) []setup.Document {
+// setups are those raises with this person's loads, and what else the person does.
+func setups(p *person) []setup.Document {
 	var out []setup.Document
-	for _, r := range catalogue.ReadySetups(&p.body) {
+	for _, r := range catalogue.All(&p.body) {
 		d := r.Document
 		switch {
+		case slices.Contains(p.also, r.Key):
+		case !slices.Contains(everybody, r.Key):
+			continue
 		case d.Loads[0].Kind == "cable":
 			d.Loads[0].StackMass = p.stack
 		case len(d.Loads) == 1:

@@ -29,11 +29,15 @@ func verdict(key string) string { return `[data-verdict="` + key + `"]` }
 
 // The bench says that a pull tips the lifter and how to stand instead; a click does it, and undo takes it back.
 func TestBracingIsMended(t *testing.T) {
-	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind raise, lined up")
+	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind raise, knee height")
+	p.says(verdict("brace"), "Held all the way")
+	p.typeInto("load.stack/0", "45")
+	p.untilDial("load.stack/0", 45)
 	p.says(verdict("brace"), "tips back")
 	p.press("Top")
 	p.until("base and pressure", `document.querySelectorAll('[data-contact]').length > 0`)
-	p.press("Put the left foot well ahead")
+	p.until("what would hold", `document.querySelector('[data-verdict="brace"] button')`)
+	p.press(read[string](p, `document.querySelector('[data-verdict="brace"] button').innerText`))
 	p.says(verdict("brace"), "Held all the way")
 	p.key("z", chromedp.ModifierCtrl)
 	p.says(verdict("brace"), "tips back")

@@ -75,6 +75,8 @@ export function Rig(props: Props) {
           onDone={edits.turnDone}
         />
       ));
+  const path = dials("path");
+  const { posture } = document;
   return (
     <Column>
       {homeless.map((p) => (
@@ -129,14 +131,21 @@ export function Rig(props: Props) {
       </div>
       <Fold title="Body">
         {dials("body")}
-        {document.posture.kind === "seated" && (
+        {posture.handAt && (
+          <Tick
+            label="The free hand holds on"
+            on
+            set={() => edits.change({ ...document, posture: { ...posture, handAt: undefined } })}
+          />
+        )}
+        {posture.kind === "seated" && (
           <Holds
             posture={document.posture}
             set={(held) => edits.change({ ...document, posture: { ...document.posture, held } })}
           />
         )}
       </Fold>
-      <Fold title="Path">{dials("path")}</Fold>
+      {path.length > 0 && <Fold title="Path">{path}</Fold>}
       <Fold title="Tempo">{dials("tempo")}</Fold>
     </Column>
   );
