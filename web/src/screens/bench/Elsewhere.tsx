@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
-import type { Places } from "../../engine/types";
+import type { Load, Places } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 
@@ -19,6 +19,10 @@ const Note = styled.p`
   font-size: 12px;
   color: var(--quiet);
 `;
+
+/** Whether a load can be fixed elsewhere on the arm. */
+export const movable = (l: Load): boolean =>
+  (l.kind === "cable" || l.kind === "band") && !l.shared && ["hand", "forearm", "upperArm"].includes(l.contact.segment);
 
 /** The same torque with the load fixed elsewhere on the arm: how much heavier, and what the joints then bear. */
 export function Elsewhere({ core, text }: { core: Core; text: string }) {

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
-import type { SetupDocument } from "../../engine/types";
+import type { Report, SetupDocument } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 
 const Note = styled.p`
@@ -58,6 +58,26 @@ export function Prescribe({ text, limit }: { text: string; limit: number | null 
       .
     </Note>
   );
+}
+
+/** What the pins of the stacks ask: the lightest, the present one and those beside it. */
+export function PinByPin({ report }: { report: Report }) {
+  const units = useUnits();
+  const known = (report.pins ?? []).filter((p) => p.list.every((pin) => pin.effort.value != null));
+  return known.map((p) => (
+    <Note key={p.index} data-testid="pins">
+      Pin by pin, of the lifter's strength:{" "}
+      {p.list.map((pin, i) => (
+        <span key={pin.mass}>
+          {i > 0 ? ", " : ""}
+          {i === 0 && !pin.here ? "lightest " : ""}
+          <b className="mono">{units.text(pin.mass, "mass")}</b> {units.text(100 * (pin.effort.value ?? 0), "percent")}
+          {pin.here ? " (now)" : ""}
+        </span>
+      ))}
+      .
+    </Note>
+  ));
 }
 
 /** The loads that may be changed, times a factor. */

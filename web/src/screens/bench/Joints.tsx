@@ -18,7 +18,7 @@ const Table = styled.table`
 
 const Limits = styled.div`
   padding-top: 4px;
-  p { display: flex; flex-wrap: wrap; align-items: baseline; gap: 4px; }
+  p { padding: 1px 0; }
   span[role="alert"] { color: var(--brick); }
 `;
 
@@ -82,6 +82,16 @@ export function Joints({ report, lifter, s, limit }: Props) {
         </tbody>
       </Table>
       <Limits>
+        <p>
+          Twist about the limb <b className="mono">{here(curves.twist, "torque")}</b>, out of the plane{" "}
+          <b className="mono">{here(curves.bend, "torque")}</b>
+        </p>
+        {valueAt(curves.barOffDeg, s) !== null && (
+          <p>
+            Forearm <b className="mono">{here(curves.barOffDeg, "angle")}</b> off square to the bar: the wrist has to
+            turn by that
+          </p>
+        )}
         {valueAt(curves.lowBack, s) !== null && (
           <Limit
             name="Low back"

@@ -8,8 +8,8 @@ import { Segments } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
 import { Cautions } from "./Cautions";
-import { Elsewhere } from "./Elsewhere";
-import { Equal, Prescribe } from "./Equal";
+import { Elsewhere, movable } from "./Elsewhere";
+import { Equal, PinByPin, Prescribe } from "./Equal";
 import { sharesExplained } from "./explained";
 import { Joints } from "./Joints";
 import { Summary } from "./Summary";
@@ -66,6 +66,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
           )}
           <Summary report={report} uncertainty={model.uncertainty} />
           <Prescribe text={good.text} limit={report.profile.loadFactor.value} />
+          <PinByPin report={report} />
           <Equal core={core} text={good.text} saved={saved} />
         </div>
       )}
@@ -95,7 +96,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
           s={s}
           limit={(part) => change({ ...good.document, lifter: { ...good.document.lifter, ...part } })}
         />
-        <Elsewhere core={core} text={good.text} />
+        {good.document.loads.some(movable) && <Elsewhere core={core} text={good.text} />}
       </div>
       {!report.hold && (
         <div>
