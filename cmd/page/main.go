@@ -12,6 +12,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
 
@@ -34,12 +35,16 @@ func main() {
 		"loadKind": onDocument(loadKind),
 		"addLoad":  onDocument(addLoad),
 		"dropLoad": onDocument(dropLoad),
-		"paint":    onDocument(paint),
+		"paint":    export(paint),
+		"sweep":    export(sweep),
 		"mends":    onDocument(mends),
 		"places":   onDocument(places),
 		"tempo":    onDocument(tempo),
 		"spread":   onDocument(spread),
 		"equal":    onDocument(equal),
+		"choices":  onDocument(choices),
+		"change":   onDocument(change),
+		"begin":    export(begin),
 		"ready":    export(ready),
 		"lengths":  export(lengths),
 		"regions":  export(regions),
@@ -113,8 +118,45 @@ func dropLoad(d *setup.Document, args []js.Value) (any, setup.Problems) {
 	return d.WithoutLoad(args[0].Int())
 }
 
-func paint(d *setup.Document, _ []js.Value) (any, setup.Problems) {
-	return sweeper.Paint(d)
+// swept are the sweeps of the document that was swept last.
+var swept struct {
+	text   string
+	sweeps map[string]dialin.Sweep
+}
+
+// sweep judges one setting, the second argument, and keeps the result for the painting.
+func sweep(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	for _, s := range dialin.Settings(&d) {
+		if s.Key != args[1].String() {
+			continue
+		}
+		out, problems := sweeper.Sweep(&d, &s)
+		if len(problems) > 0 {
+			return nil, problems
+		}
+		if text := args[0].String(); swept.text != text {
+			swept.text, swept.sweeps = text, map[string]dialin.Sweep{}
+		}
+		swept.sweeps[s.Key] = out
+		return out, nil
+	}
+	return nil, setup.Problems{{Path: args[1].String(), What: "This setup has no such setting."}}
+}
+
+// paint judges what has not been swept yet.
+func paint(args []js.Value) (any, setup.Problems) {
+	d, problems := document(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	if swept.text != args[0].String() {
+		return sweeper.Paint(&d)
+	}
+	return sweeper.PaintWith(&d, swept.sweeps)
 }
 
 func mends(d *setup.Document, _ []js.Value) (any, setup.Problems) {
@@ -142,16 +184,38 @@ func equal(d *setup.Document, args []js.Value) (any, setup.Problems) {
 	return core.Equal(d, &reference)
 }
 
-// ready lists the setups to begin with for a lifter.
-func ready(args []js.Value) (any, setup.Problems) {
-	var l setup.Lifter
-	if err := json.Unmarshal([]byte(args[0].String()), &l); err != nil {
-		return nil, setup.Problems{{Path: "lifter", What: "The lifter cannot be read: " + err.Error() + "."}}
-	}
-	if problems := setup.ValidateLifter("lifter", &l); len(problems) > 0 {
+func choices(d *setup.Document, _ []js.Value) (any, setup.Problems) {
+	return rig.ChoicesOf(d), nil
+}
+
+func change(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	return rig.Change(d, args[0].String(), args[1].String(), args[2].Int())
+}
+
+// begin composes a setup for a lifter, the first argument, from a region, a kind of load and a position.
+func begin(args []js.Value) (any, setup.Problems) {
+	l, problems := lifter(args[0].String())
+	if len(problems) > 0 {
 		return nil, problems
 	}
-	return catalogue.All(&l), nil
+	return rig.Begin(l, args[1].String(), args[2].String(), args[3].String())
+}
+
+func lifter(text string) (*setup.Lifter, setup.Problems) {
+	var l setup.Lifter
+	if err := json.Unmarshal([]byte(text), &l); err != nil {
+		return nil, setup.Problems{{Path: "lifter", What: "The lifter cannot be read: " + err.Error() + "."}}
+	}
+	return &l, setup.ValidateLifter("lifter", &l)
+}
+
+// ready lists the setups to begin with for a lifter.
+func ready(args []js.Value) (any, setup.Problems) {
+	l, problems := lifter(args[0].String())
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return catalogue.All(l), nil
 }
 
 // lengths lists what the tape can measure on a lifter.

@@ -17,7 +17,7 @@ type Setting struct {
 	Key   string   `json:"key" doc:"Name of the dial, with the load's place where it belongs to one, like pulley.height/0."`
 	Group string   `json:"group" doc:"Section of the rig." enum:"loads,body,path,tempo"`
 	Label string   `json:"label"`
-	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,time,hole"`
+	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,time,hole,share"`
 	From  float64  `json:"from"`
 	To    float64  `json:"to"`
 	Step  float64  `json:"step"`
@@ -58,14 +58,26 @@ func apartTogether(d *setup.Document, i int) bool {
 var dials = []dial{
 	{"pulley.height", "cable strands", nil, pulleyHeight, setPulleyHeight},
 	{"columns.apart", "cable", apartTogether, columnsApart, setColumnsApart},
+	{"pulley.out", "cable strands", atWall, pulleyOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.X = v }},
+	{"pulley.aside", "cable strands", single, pulleyAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.Z = v }},
 	{"load.stack", "cable strands cam", nil, stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
 	{"band.height", "band", nil, anchorHeight, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
+	{"band.out", "band", nil, anchorOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.X = v }},
+	{"band.aside", "band", single, anchorAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Z = v }},
 	{"band.apart", "band", apartTogether, anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
 	{"band.rest", "band", nil, bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
 	{"band.pull", "band", func(d *setup.Document, i int) bool { return len(d.Loads[i].Pull) == 0 }, bandPull, setBandPull},
+	{"strap", "cable band", hasStrap, strap, func(d *setup.Document, i int, v float64) { d.Loads[i].AttachmentLength = v }},
+	{"strand", "strands", nil, strand, func(d *setup.Document, i int, v float64) { d.Loads[i].StrandLength = v }},
+	{"cuff", "cable band dumbbell", cuffed, cuffPlace, func(d *setup.Document, i int, v float64) { d.Loads[i].Contact.Fraction = &v }},
 	{"load.mass", "dumbbell bar", nil, freeMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
 	{"lever.plates", "lever", nil, plateMass, func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }},
 	{"stance.out", "", nil, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
+	{"stance.aside", "", nil, stanceAside, func(d *setup.Document, _ int, v float64) { d.Posture.Z = v }},
+	{"heading", "", nil, heading, func(d *setup.Document, _ int, v float64) { d.Posture.HeadingDeg = v }},
+	{"seat.height", "", func(d *setup.Document, _ int) bool { return d.Posture.Kind == "seated" && d.Bench == nil }, seatHeight, func(d *setup.Document, _ int, v float64) { d.Posture.SeatHeight = v }},
+	{"bench.height", "", func(d *setup.Document, _ int) bool { return d.Bench != nil && d.Posture.Kind != "leaning" }, benchHeight, func(d *setup.Document, _ int, v float64) { d.Bench.Height = v }},
+	{"feet.apart", "", onTwoFeet, feetApart, func(d *setup.Document, _ int, v float64) { d.Posture.FeetApart = v }},
 	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
 	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
 	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},

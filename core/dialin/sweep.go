@@ -25,7 +25,7 @@ type Sweeper struct{ eval core.Evaluator }
 
 // Sweep judges all values of a setting. A setting that the document does not have is a problem.
 func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
-	values := valuesOf(s)
+	values := painted(s)
 	out := Sweep{Key: s.Key, Values: values, Scores: make(core.Curve, len(values)), Why: make([]string, len(values)), Best: -1}
 	for i, v := range values {
 		turned, problems := Apply(d, s.Key, v)
@@ -69,6 +69,23 @@ func valuesOf(s *Setting) core.Curve {
 	return values
 }
 
+// mostPainted is how many values of a dial are judged at most: more cannot be told apart on its track.
+const mostPainted = 33
+
+// painted lists the values of a dial that are judged: all, or every second, third and so on of a long one.
+func painted(s *Setting) core.Curve {
+	all := valuesOf(s)
+	every := (len(all) + mostPainted - 1) / mostPainted
+	if every == 1 {
+		return all
+	}
+	some := make(core.Curve, 0, mostPainted)
+	for i := 0; i < len(all); i += every {
+		some = append(some, all[i])
+	}
+	return some
+}
+
 // Painting is all that is painted for one document: the match it has, every sweep and what would mend its profile.
 type Painting struct {
 	Match  core.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
@@ -77,7 +94,10 @@ type Painting struct {
 }
 
 // Paint sweeps every setting of a document.
-func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) {
+func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) { return w.PaintWith(d, nil) }
+
+// PaintWith is Paint for whom some sweeps of the same document have been run before, by their keys.
+func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting, setup.Problems) {
 	p := Painting{Match: core.Metric{Why: "The setup cannot be evaluated as it stands."}, Sweeps: []Sweep{}}
 	settings := Settings(d)
 	if m, why := w.score(d, "match"); !math.IsNaN(m) {
@@ -89,17 +109,21 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) {
 		if settings[i].Paint == "none" {
 			continue
 		}
+		if s, done := have[settings[i].Key]; done {
+			p.Sweeps = append(p.Sweeps, s)
+			continue
+		}
 		s, problems := w.Sweep(d, &settings[i])
 		if len(problems) > 0 {
 			return p, problems
 		}
 		p.Sweeps = append(p.Sweeps, s)
 	}
-	p.Mend = profileMend(&p, painted(settings))
+	p.Mend = profileMend(&p, swept(settings))
 	return p, nil
 }
 
-// painted are the settings that have a sweep, in the same order.
-func painted(settings []Setting) []Setting {
+// swept are the settings that have a sweep, in the same order.
+func swept(settings []Setting) []Setting {
 	return slices.DeleteFunc(settings, func(s Setting) bool { return s.Paint == "none" })
 }

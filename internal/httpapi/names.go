@@ -7,6 +7,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/rig"
 	"dialarc/core/setup"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -16,6 +17,7 @@ import (
 var prefixes = map[string]string{
 	reflect.TypeFor[core.Report]().PkgPath():    "Report",
 	reflect.TypeFor[setup.Document]().PkgPath(): "Document",
+	reflect.TypeFor[rig.Choices]().PkgPath():    "Rig",
 }
 
 // schemaName is the name of a Go type in the description.
@@ -33,7 +35,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[catalogue.Ready](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[catalogue.Ready](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
 		r.Schema(t, true, "")
 	}
 }

@@ -12,6 +12,7 @@ import (
 	"dialarc/test/browser"
 
 	"github.com/chromedp/cdproto/input"
+	cdppage "github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 )
@@ -27,8 +28,26 @@ func openPage(t *testing.T, url string) *page {
 	ctx, stop := browser.New(limited(t, 3*time.Minute), 3*time.Minute)
 	t.Cleanup(stop)
 	p := &page{t, ctx}
+	p.answerQuestions()
 	p.do(chromedp.EmulateViewport(1280, 800), chromedp.Navigate(url))
 	return p
+}
+
+// answerQuestions lets the tab go on when the browser asks whether to leave a page, which would hold it up for good, and
+// counts the question against the page: no journey leaves one while it is saving.
+func (p *page) answerQuestions() {
+	questions := chromedp.Events(p.ctx, cdppage.JavascriptDialogOpening)
+	go func() {
+		for q, err := range questions {
+			if err != nil {
+				return // the tab is closed
+			}
+			p.t.Errorf("the browser asked a question (%s): %s", q.Type, q.Message)
+			if _, err := chromedp.Call(p.ctx, cdppage.HandleJavaScriptDialog, cdppage.HandleJavaScriptDialogParams{Accept: true}); err != nil {
+				return
+			}
+		}
+	}()
 }
 
 func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
@@ -61,15 +80,9 @@ func (p *page) until(what, expression string) {
 	p.t.Fatalf("%s did not happen; the page says: %.1500s", what, read[string](p, "document.body.innerText"))
 }
 
-// reload loads the page again. The load event can be missed when the server has just been restarted; what the journey
-// waits for next tells whether the page is there.
 func (p *page) reload() {
 	p.t.Helper()
-	ctx, cancel := context.WithTimeout(p.ctx, 15*time.Second)
-	defer cancel()
-	if err := chromedp.Do(ctx, chromedp.Reload()); err != nil {
-		p.t.Logf("no load event after the reload: %v", err)
-	}
+	p.do(chromedp.Reload())
 }
 
 func quoted(s string) string {

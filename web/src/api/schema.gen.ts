@@ -1698,6 +1698,30 @@ export interface components {
         [key: string]: components["schemas"]["ReportQuantity"];
       };
     };
+    RigChoices: {
+      /** @description For each load the key of the present one, or nothing. */
+      hold: string[];
+      /** @description For each load the places that it can be held at; empty where it is not a matter of choice. */
+      holds: components["schemas"]["RigHold"][][];
+      /** @description Key of the present one. */
+      position: string;
+      positions: components["schemas"]["RigPosition"][];
+      ways: components["schemas"]["RigWay"][];
+    };
+    RigHold: {
+      contact: components["schemas"]["DocumentContact"];
+      key: string;
+      label: string;
+    };
+    RigPosition: {
+      /** @description Kind of posture; of one with a bench where that is a matter of choice, with /bench. */
+      key: string;
+      label: string;
+    };
+    RigWay: {
+      key: string;
+      label: string;
+    };
     Scene: {
       /**
        * Format: double
@@ -1857,7 +1881,7 @@ export interface components {
        * @description Kind of unit; a hole is counted from the floor.
        * @enum {string}
        */
-      kind: "length" | "angle" | "mass" | "force" | "time" | "hole";
+      kind: "length" | "angle" | "mass" | "force" | "time" | "hole" | "share";
       label: string;
       /**
        * @description What the track is painted with.

@@ -1,6 +1,7 @@
 import { loadCore, type RawCore } from "./load";
 import type {
   Answer,
+  Choices,
   EqualLoads,
   Length,
   Lifter,
@@ -47,6 +48,15 @@ export class Core {
   }
   dropLoad(document: string, index: number): Answer<SetupDocument> {
     return JSON.parse(this.raw.dropLoad(document, index));
+  }
+  choices(document: string): Answer<Choices> {
+    return JSON.parse(this.raw.choices(document));
+  }
+  change(document: string, what: string, key: string, index: number): Answer<SetupDocument> {
+    return JSON.parse(this.raw.change(document, what, key, index));
+  }
+  begin(lifter: Lifter, region: string, kind: string, position: string): Answer<SetupDocument> {
+    return JSON.parse(this.raw.begin(JSON.stringify(lifter), region, kind, position));
   }
   lengths(): Answer<Length[]> {
     return JSON.parse(this.raw.lengths());

@@ -16,6 +16,10 @@ export type RawCore = {
   tempo(document: string): string;
   spread(document: string): string;
   equal(document: string, reference: string): string;
+  sweep(document: string, key: string): string;
+  choices(document: string): string;
+  change(document: string, what: string, key: string, index: number): string;
+  begin(lifter: string, region: string, kind: string, position: string): string;
   ready(lifter: string): string;
   lengths(): string;
   regions(): string;

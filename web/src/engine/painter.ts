@@ -1,56 +1,38 @@
-import type { Answer, Mend, Painting, Uncertainty } from "./types";
-import type { Job } from "./worker";
+import type { Mend, Painting, Sweep, Uncertainty } from "./types";
+import type { Job, Part } from "./worker";
 
 type Done = {
-  painted(document: string, painting: Answer<Painting>): void;
-  mended(document: string, mends: Answer<Mend[]>): void;
-  spread(document: string, uncertainty: Answer<Uncertainty>): void;
+  swept(document: string, sweep: Sweep): void;
+  painted(document: string, painting: Painting): void;
+  mended(document: string, mends: Mend[]): void;
+  spread(document: string, uncertainty: Uncertainty): void;
 };
 
 /**
- * Paints the dials in a worker and then, when nothing newer waits, looks for what would mend the verdicts and works out how
- * far the numbers could be off. Newest
- * wins: while the worker is busy only the last document is remembered, so nothing queues up however fast a dial is
- * dragged.
+ * Has the dials painted in a worker, one after the other, then the mends looked for, and at last worked out how far the numbers
+ * could be off. The newest document wins: the worker turns to it between two dials, however fast one is dragged.
  */
 export class Painter {
   private worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module" });
-  private busy: Job | null = null;
-  private next: Job | null = null;
 
-  constructor(private readonly done: Done) {
-    this.worker.onmessage = (event: MessageEvent<string>) => {
-      const job = this.busy;
-      this.busy = null;
-      if (!job) return;
-      const answer = JSON.parse(event.data);
-      if (job.what === "paint") {
-        this.next ??= { what: "mends", document: job.document };
-        this.done.painted(job.document, answer);
-      } else if (job.what === "mends") {
-        this.next ??= { what: "spread", document: job.document };
-        this.done.mended(job.document, answer);
-      } else {
-        this.done.spread(job.document, answer);
-      }
-      const waiting = this.next;
-      this.next = null;
-      if (waiting) this.start(waiting);
+  constructor(done: Done) {
+    this.worker.onmessage = (event: MessageEvent<Part>) => {
+      const { document, what, json } = event.data;
+      const { ok } = JSON.parse(json) as { ok?: unknown };
+      if (ok === undefined) return;
+      if (what === "sweep") done.swept(document, ok as Sweep);
+      else if (what === "paint") done.painted(document, ok as Painting);
+      else if (what === "mends") done.mended(document, ok as Mend[]);
+      else done.spread(document, ok as Uncertainty);
     };
   }
 
-  paint(document: string): void {
-    const job: Job = { what: "paint", document };
-    if (this.busy) this.next = job;
-    else this.start(job);
+  /** Asks for all of a document, the dial with a key first. */
+  paint(document: string, first: string | null): void {
+    this.worker.postMessage({ document, first } satisfies Job);
   }
 
   stop(): void {
     this.worker.terminate();
-  }
-
-  private start(job: Job): void {
-    this.busy = job;
-    this.worker.postMessage(job);
   }
 }

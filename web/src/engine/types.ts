@@ -22,6 +22,7 @@ export type RegionPart = Schemas["ReportRegionPart"];
 export type Region = Schemas["DocumentRegion"];
 export type ScenePad = Schemas["ScenePad"];
 export type Mend = Schemas["Mend"];
+export type Choices = Schemas["RigChoices"];
 export type Places = Schemas["ReportPlaces"];
 export type Problem = Schemas["Problem"];
 export type Verdict = Schemas["ReportVerdict"];

@@ -1,7 +1,8 @@
 import { useMemo, useRef } from "react";
 import styled from "styled-components";
 import { valueAt } from "../chart/ProfileChart";
-import type { Painting, Report, Scene, Setting, SetupDocument } from "../engine/types";
+import { type Sweeps, useSweep } from "../engine/sweeps";
+import type { Report, Scene, Setting, SetupDocument } from "../engine/types";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
 import { directionAt, Ribbon, RingHandle, ringOf } from "./Arc";
@@ -36,7 +37,7 @@ type Props = {
   report: Report;
   scene: Scene;
   settings: Setting[];
-  painting: Painting | null;
+  sweeps: Sweeps;
   viewName: ViewName;
   viewTurn: Turn;
   actions: SceneActions;
@@ -115,14 +116,7 @@ export function SceneView(props: Props) {
           {scene.loads.map((l) => (
             <Forces key={`${l.index}${l.mirror}`} view={view} load={l} units={units} scale={scale} />
           ))}
-          <Pulleys
-            view={view}
-            scene={scene}
-            painting={props.painting}
-            settings={settings}
-            drag={drag}
-            actions={actions}
-          />
+          <Pulleys view={view} scene={scene} sweeps={props.sweeps} settings={settings} drag={drag} actions={actions} />
           <Stance view={view} scene={scene} setting={setting("stance.out")} drag={drag} actions={actions} />
           {now && <PlaneHandle {...{ view, report, ring, now, drag, actions }} setting={setting("path.plane")} />}
           {setting("range.to") && <Ends view={view} report={report} ring={ring} drag={dragEnd} />}
@@ -261,7 +255,7 @@ type Drag = (event: React.PointerEvent<Element>, onMove: (at: Vec2) => void) => 
 function Pulleys(props: {
   view: View;
   scene: Scene;
-  painting: Painting | null;
+  sweeps: Sweeps;
   settings: Setting[];
   drag: Drag;
   actions: SceneActions;
@@ -301,7 +295,7 @@ function Pulleys(props: {
         style={{ cursor: "grab", touchAction: "none" }}
         data-handle={`${band ? "anchor" : "pulley"}${l.mirror ? ".mirror" : ""}`}
       >
-        <BestHole view={view} load={l} column={column} painting={props.painting} setting={height} />
+        <BestHole view={view} load={l} column={column} sweeps={props.sweeps} setting={height} />
         <circle cx={x} cy={y} r={20} fill="transparent" />
         {band ? (
           <rect x={x - 6} y={y - 6} width={12} height={12} fill="var(--sheet)" stroke="var(--pine)" strokeWidth={2.4} />
@@ -321,11 +315,11 @@ function BestHole(props: {
   view: View;
   load: Scene["loads"][number];
   column?: Scene["columns"][number];
-  painting: Painting | null;
+  sweeps: Sweeps;
   setting?: Setting;
 }) {
   const { load, column, setting, view } = props;
-  const sweep = props.painting?.sweeps.find((s) => s.key === setting?.key);
+  const sweep = useSweep(props.sweeps, setting?.key);
   const best = sweep && sweep.best >= 0 ? sweep.values[sweep.best] : null;
   if (!load.pulley || !column || !setting || best == null || best === setting.value || Math.abs(view.up.y) < 0.4)
     return null;

@@ -22,6 +22,7 @@ const units: Record<"metric" | "imperial", Record<string, Unit>> = {
 const unitless: Record<string, Unit> = {
   angle: { name: "°", factor: 1, digits: 0 },
   percent: { name: "%", factor: 1, digits: 0 },
+  share: { name: "%", factor: 100, digits: 0 },
   count: { name: "", factor: 1, digits: 0 },
   time: { name: "s", factor: 1, digits: 1 },
   hole: { name: "", factor: 1, digits: 0 },

@@ -78,6 +78,7 @@ export function Choice(props: {
 const Row = styled.div`
   display: inline-flex;
   flex: none;
+  justify-self: start;
   border: 1px solid var(--line);
   border-radius: 6px;
   overflow: hidden;

@@ -2,6 +2,7 @@ import { Minus, Plus } from "lucide-react";
 import { memo, useMemo, useState } from "react";
 import { Button, Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
+import { type Sweeps, useSweep } from "../engine/sweeps";
 import type { Problem, Setting, Sweep } from "../engine/types";
 import { useUnits } from "../state/units";
 import { Mark } from "./Mark";
@@ -74,7 +75,7 @@ const Thumb = styled(SliderThumb)`
 
 type Props = {
   setting: Setting;
-  sweep?: Sweep;
+  sweeps: Sweeps;
   problems: Problem[];
   warnings: Problem[];
   onTurn: (key: string, value: number, drag: boolean) => void;
@@ -82,8 +83,9 @@ type Props = {
 };
 
 /** A setting with its value, its step buttons and a track painted with how well every other value would fit. */
-export const Dial = memo(function Dial({ setting, sweep, problems, warnings, onTurn, onDone }: Props) {
+export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, onTurn, onDone }: Props) {
   const units = useUnits();
+  const sweep = useSweep(sweeps, setting.key);
   const [nonsense, setNonsense] = useState<string | null>(null);
   const unit = units.unit(setting.kind);
   const digits = setting.kind === "mass" ? unit.digits : 1;
@@ -159,7 +161,7 @@ export const Dial = memo(function Dial({ setting, sweep, problems, warnings, onT
 /** Whether a dial would look the same: settings come anew with every document, mostly unchanged. */
 function alike(a: Props, b: Props): boolean {
   const text = (p: Props) => JSON.stringify([p.setting, p.problems, p.warnings]);
-  return a.sweep === b.sweep && a.onTurn === b.onTurn && a.onDone === b.onDone && text(a) === text(b);
+  return a.sweeps === b.sweeps && a.onTurn === b.onTurn && a.onDone === b.onDone && text(a) === text(b);
 }
 
 /** The next value on the dial's own grid in a direction. */

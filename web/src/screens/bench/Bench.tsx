@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
 import type { SetupDocument, StoredSetup } from "../../engine/types";
@@ -109,7 +109,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
-  const { good, painting, problems } = model;
+  const { good, problems } = model;
   const stage = { model, s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play };
   return (
     <Page>
@@ -135,7 +135,10 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           <Rig
             document={model.document}
             settings={model.settings}
-            painting={painting}
+            core={core}
+            text={text}
+            sweeps={model.sweeps}
+            fresh={model.fresh}
             problems={problems}
             warnings={problems.length ? [] : (good?.report.warnings ?? [])}
             edits={edits}
@@ -170,9 +173,12 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   );
 }
 
-/** Lets the browser ask before the page is left while something is on its way to the server. */
+/**
+ * Lets the browser ask before the page is left while something is on its way to the server. A layout effect: the
+ * question must be gone in the moment in which the page says "saved".
+ */
 function useAskBeforeLeaving(busy: boolean): void {
-  useEffect(() => {
+  useLayoutEffect(() => {
     const ask = (e: BeforeUnloadEvent) => busy && e.preventDefault();
     window.addEventListener("beforeunload", ask);
     return () => window.removeEventListener("beforeunload", ask);

@@ -73,7 +73,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
       <div>
         <Verdicts
           report={report}
-          mends={model.painting?.mend ? [model.painting.mend, ...model.mends] : model.mends}
+          mends={model.mends}
           settings={model.settings}
           apply={(m) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false))}
         />

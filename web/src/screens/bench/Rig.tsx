@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { X } from "lucide-react";
-import { memo, useId, useState } from "react";
+import { Copy, FlipHorizontal2, X } from "lucide-react";
+import { memo, useId, useMemo, useState } from "react";
 import styled from "styled-components";
-import { core } from "../../engine/core";
-import type { Painting, Problem, Setting, SetupDocument } from "../../engine/types";
+import { type Core, core as startedCore } from "../../engine/core";
+import type { Sweeps } from "../../engine/sweeps";
+import type { Problem, Setting, SetupDocument } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Choice, Segments } from "../../ui/Choice";
 import { Dial } from "../../ui/Dial";
@@ -14,6 +15,8 @@ import type { Edits } from "./useDocument";
 const Column = styled.div`
   padding: 4px 14px 24px;
   .problem { display: flex; gap: 6px; padding: 8px 0; }
+  .paint, .best { transition: opacity 120ms; }
+  &[data-fresh="false"] .paint, &[data-fresh="false"] .best { opacity: 0.45; }
   .add { display: flex; gap: 12px; padding: 8px 0; border-bottom: 1px solid var(--line); color: var(--quiet); }
 `;
 
@@ -36,6 +39,7 @@ const Section = styled.section`
   .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
   .load { display: grid; justify-items: start; gap: 4px; padding: 2px 0 4px; }
   .kinds { display: flex; align-items: center; width: 100%; justify-content: space-between; }
+  .tools { display: flex; }
   .load > span { color: var(--quiet); font-size: 12px; line-height: 15px; }
 `;
 
@@ -50,7 +54,10 @@ const schools = [
 type Props = {
   document: SetupDocument;
   settings: Setting[];
-  painting: Painting | null;
+  core: Core;
+  text: string;
+  sweeps: Sweeps;
+  fresh: boolean;
   problems: Problem[];
   warnings: Problem[];
   edits: Edits;
@@ -58,7 +65,7 @@ type Props = {
 
 /** The left column: what the setup is for and everything that can be turned on it. */
 export function Rig(props: Props) {
-  const { document, settings, painting, problems, warnings, edits } = props;
+  const { core, text, document, settings, sweeps, fresh, problems, warnings, edits } = props;
   const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
   const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
   const dials = (group: string, index?: number) =>
@@ -68,7 +75,7 @@ export function Rig(props: Props) {
         <Dial
           key={s.key}
           setting={s}
-          sweep={painting?.sweeps.find((w) => w.key === s.key)}
+          sweeps={sweeps}
           problems={problems.filter(mine(s))}
           warnings={warnings.filter(mine(s))}
           onTurn={edits.turn}
@@ -76,9 +83,10 @@ export function Rig(props: Props) {
         />
       ));
   const path = dials("path");
+  const choices = useMemo(() => core.choices(text).ok, [core, text]);
   const { posture } = document;
   return (
-    <Column>
+    <Column data-fresh={fresh}>
       {homeless.map((p) => (
         <div className="problem" role="alert" key={p.path + p.what}>
           <Mark tone="stop" />
@@ -104,14 +112,32 @@ export function Rig(props: Props) {
               ) : (
                 <b>{otherKinds[load.kind]}</b>
               )}
-              {document.loads.length > 1 && (
-                <Button look="quiet" aria-label={`Take away: ${load.id}`} onPress={() => edits.dropLoad(i)}>
-                  <X size={14} aria-hidden />
-                </Button>
-              )}
+              <span className="tools">
+                {(load.pulley || load.anchor) && !load.shared && load.kind !== "strands" && (
+                  <Tool label={`From the other side: ${load.id}`} press={() => edits.restructure("mirror", "", i)}>
+                    <FlipHorizontal2 size={14} aria-hidden />
+                  </Tool>
+                )}
+                <Tool label={`Once more: ${load.id}`} press={() => edits.restructure("copy", "", i)}>
+                  <Copy size={14} aria-hidden />
+                </Tool>
+                {document.loads.length > 1 && (
+                  <Tool label={`Take away: ${load.id}`} press={() => edits.dropLoad(i)}>
+                    <X size={14} aria-hidden />
+                  </Tool>
+                )}
+              </span>
             </div>
             <span>{describeLoad(load)}</span>
           </div>
+          {(choices?.holds[i]?.length ?? 0) > 1 && (
+            <Choice
+              label="Held"
+              options={choices?.holds[i] ?? []}
+              value={choices?.hold[i] ?? ""}
+              onChange={(key) => edits.restructure("hold", key, i)}
+            />
+          )}
           {dials("loads", i)}
           {load.kind === "band" && <BandMarks load={load} set={(part) => edits.change(withLoad(document, i, part))} />}
         </Fold>
@@ -130,6 +156,14 @@ export function Rig(props: Props) {
         ))}
       </div>
       <Fold title="Body">
+        {choices && (
+          <Choice
+            label="Posture"
+            options={choices.positions}
+            value={choices.position}
+            onChange={(key) => edits.restructure("position", key)}
+          />
+        )}
         {dials("body")}
         {posture.handAt && (
           <Tick
@@ -145,9 +179,39 @@ export function Rig(props: Props) {
           />
         )}
       </Fold>
-      {path.length > 0 && <Fold title="Path">{path}</Fold>}
+      <Fold title="Path">
+        <Segments
+          label="Side that moves"
+          options={sides}
+          value={document.movement.side}
+          onChange={(key) => edits.restructure("side", key)}
+        />
+        {choices && (
+          <Choice
+            label="Another path"
+            options={[{ key: "keep", label: "As it is" }, ...choices.ways]}
+            value="keep"
+            onChange={(key) => key !== "keep" && edits.restructure("way", key)}
+          />
+        )}
+        {path}
+      </Fold>
       <Fold title="Tempo">{dials("tempo")}</Fold>
     </Column>
+  );
+}
+
+const sides = [
+  { key: "right", label: "Right" },
+  { key: "both", label: "Both" },
+  { key: "left", label: "Left" },
+];
+
+function Tool({ label, press, children }: { label: string; press: () => void; children: React.ReactNode }) {
+  return (
+    <Button look="quiet" aria-label={label} onPress={press}>
+      {children}
+    </Button>
   );
 }
 
@@ -193,7 +257,7 @@ type TargetProps = { target: SetupDocument["target"]; set: Edits["setTarget"] };
 /** What the setup is for: the region, the joint where it crosses two, and the school that judges the profile. */
 const Target = memo(function Target({ target, set }: TargetProps) {
   const { region, school, joint } = target;
-  const list = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
+  const list = useQuery({ queryKey: ["regions"], queryFn: async () => (await startedCore()).regions().ok ?? [] });
   const regions = list.data ?? [{ key: region, label: region, joints: [] }];
   const joints = regions.find((r) => r.key === region)?.joints ?? [];
   const pick = (key: string) => {

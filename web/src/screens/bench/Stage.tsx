@@ -47,7 +47,7 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
             report={good.report}
             scene={scene}
             settings={model.settings}
-            painting={model.painting}
+            sweeps={model.sweeps}
             viewName={viewName}
             viewTurn={viewTurn}
             actions={{ turn: edits.turn, dragDone: edits.turnDone, moveTo, turnView }}

@@ -12,6 +12,8 @@ export type Edits = {
   addLoad(kind: string): void;
   dropLoad(index: number): void;
   change(document: SetupDocument): void;
+  /** Changes what the setup consists of: its position, way, side, or a load's hold, copy or mirror. */
+  restructure(what: "position" | "way" | "side" | "hold" | "copy" | "mirror", key: string, index?: number): void;
   draw(custom: number[], drag: boolean): void;
   setTarget(change: Partial<SetupDocument["target"]>): void;
   rename(name: string): void;
@@ -42,6 +44,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
     addLoad: useStable((kind) => take(core.addLoad(text, kind))),
     dropLoad: useStable((index) => take(core.dropLoad(text, index))),
     change: useStable((document) => take({ ok: document })),
+    restructure: useStable((what, key, index = 0) => take(core.change(text, what, key, index))),
     draw: useStable((custom, drag) => {
       const d = JSON.parse(text) as SetupDocument;
       take({ ok: { ...d, target: { ...d.target, custom } } }, drag);

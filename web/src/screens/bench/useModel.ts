@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Core } from "../../engine/core";
 import { Painter } from "../../engine/painter";
+import { Sweeps } from "../../engine/sweeps";
 import type { Mend, Painting, Problem, Report, Scene, Setting, SetupDocument, Uncertainty } from "../../engine/types";
 
 export type Model = {
@@ -9,7 +10,8 @@ export type Model = {
   problems: Problem[]; // of the document as it stands
   good: { document: SetupDocument; text: string; report: Report } | null; // the last that could be evaluated
   scene: Scene | null;
-  painting: Painting | null;
+  sweeps: Sweeps;
+  fresh: boolean; // whether all dials are painted for the document as it stands
   mends: Mend[]; // of the document as it stands; empty while they are looked for
   uncertainty: Uncertainty | null; // of the document as it stands; null while it is not known
 };
@@ -24,42 +26,48 @@ export function useModel(core: Core, text: string, s: number): Model {
   const good = last.current;
   const goodText = good?.text;
   const scene = useMemo(() => (goodText ? (core.scene(goodText, s).ok ?? null) : null), [core, goodText, s]);
-  const { painting, mended, spread } = usePainting(text);
-  const uncertainty = spread?.document === text ? spread.uncertainty : null;
+  const { sweeps, painting, mends, spread } = usePainting(text);
+  const now = <T>(of: Of<T> | null): T | null => (of?.document === text ? of.value : null);
+  const profile = now(painting)?.mend;
+  const others = now(mends) ?? none;
   return {
     document,
     settings,
     problems: answer.problems ?? [],
     good,
     scene,
-    painting,
-    mends: mended?.document === text ? mended.mends : none,
-    uncertainty,
+    sweeps,
+    fresh: painting?.document === text,
+    mends: profile ? [profile, ...others] : others,
+    uncertainty: now(spread),
   };
 }
 
 const none: Mend[] = [];
 
-type Mended = { document: string; mends: Mend[] };
-type Spread = { document: string; uncertainty: Uncertainty };
+type Of<T> = { document: string; value: T };
 
-type Painted = { painting: Painting | null; mended: Mended | null; spread: Spread | null };
-
-/** The painting of the document, or of the last one that was painted, and the last mends and spread that were worked out. */
-function usePainting(text: string): Painted {
-  const [painting, setPainting] = useState<Painting | null>(null);
-  const [mended, setMended] = useState<Mended | null>(null);
-  const [spread, setSpread] = useState<Spread | null>(null);
+/** What the worker has made of the newest document, or still of an older one. */
+function usePainting(text: string) {
+  const [sweeps] = useState(() => new Sweeps());
+  const [painting, setPainting] = useState<Of<Painting> | null>(null);
+  const [mends, setMends] = useState<Of<Mend[]> | null>(null);
+  const [spread, setSpread] = useState<Of<Uncertainty> | null>(null);
   const painter = useRef<Painter | null>(null);
   useEffect(() => {
     const p = new Painter({
-      painted: (_, answer) => answer.ok && setPainting(answer.ok),
-      mended: (document, answer) => setMended(answer.ok ? { document, mends: answer.ok } : null),
-      spread: (document, answer) => setSpread(answer.ok ? { document, uncertainty: answer.ok } : null),
+      swept: (_, value) => sweeps.set(value),
+      painted: (document, value) => setPainting({ document, value }),
+      mended: (document, value) => setMends({ document, value }),
+      spread: (document, value) => setSpread({ document, value }),
     });
     painter.current = p;
     return () => p.stop();
-  }, []);
-  useEffect(() => painter.current?.paint(text), [text]);
-  return { painting, mended, spread };
+  }, [sweeps]);
+  useEffect(() => painter.current?.paint(text, focused()), [text]);
+  return { sweeps, painting, mends, spread };
 }
+
+/** The dial that the coach is at. */
+const focused = (): string | null =>
+  window.document.activeElement?.closest<HTMLElement>("[data-dial]")?.dataset.dial ?? null;
