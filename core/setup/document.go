@@ -20,6 +20,8 @@ type Document struct {
 	Movement Movement `json:"movement" doc:"The path of one repetition, in the direction of lifting."`
 	Loads    []Load   `json:"loads" doc:"What pulls; any number at once."`
 	Tempo    Tempo    `json:"tempo" doc:"Seconds of each phase."`
+	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup."`
+	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each."`
 	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside."`
 	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
 }

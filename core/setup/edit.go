@@ -15,6 +15,7 @@ func (d *Document) Clone() Document {
 	c.Lifter.Ranges = maps.Clone(d.Lifter.Ranges)
 	c.Lifter.Strength = slices.Clone(d.Lifter.Strength)
 	c.Seen = slices.Clone(d.Seen)
+	c.Cues = slices.Clone(d.Cues)
 	c.Posture.Held, c.Posture.HandAt = slices.Clone(d.Posture.Held), copied(d.Posture.HandAt)
 	c.Movement.Hold = maps.Clone(d.Movement.Hold)
 	c.Movement.Keyframes = slices.Clone(d.Movement.Keyframes)

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+	"unicode/utf8"
 )
 
 // Validate checks every field that can be judged from the document alone. Geometry that needs the body (a hand inside
@@ -24,13 +25,29 @@ func Validate(d *Document) Problems {
 	v.movement(d)
 	v.loads(d)
 	v.tempo(&d.Tempo)
-	if len(d.Seen) > 50 {
-		v.add("seen", fmt.Sprintf("%d cautions are set aside.", len(d.Seen)), "", "Keep 50 at most.")
-	}
+	v.words(d)
 	if d.Samples < 5 || d.Samples > 1001 {
 		v.add("samples", fmt.Sprintf("%d samples.", d.Samples), "The curve needs some points and no more than it can show.", "Give 5 to 1001, or leave it out for 101.")
 	}
 	return v.found
+}
+
+// words checks what the coach wrote.
+func (v *validator) words(d *Document) {
+	if len(d.Seen) > 50 {
+		v.add("seen", fmt.Sprintf("%d cautions are set aside.", len(d.Seen)), "", "Keep 50 at most.")
+	}
+	if n := utf8.RuneCountInString(d.Notes); n > 4000 {
+		v.add("notes", fmt.Sprintf("The notes have %d characters.", n), "", "Keep them to 4000.")
+	}
+	if len(d.Cues) > 12 {
+		v.add("cues", fmt.Sprintf("%d cues.", len(d.Cues)), "Nobody lifts by that many.", "Keep 12 at most.")
+	}
+	for i, c := range d.Cues {
+		if n := utf8.RuneCountInString(c); n == 0 || n > 120 {
+			v.add(fmt.Sprintf("cues[%d]", i), fmt.Sprintf("The cue has %d characters.", n), "", "Give 1 to 120.")
+		}
+	}
 }
 
 type validator struct{ found Problems }

@@ -53,6 +53,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerEvaluate(api)
 	s.registerLifters(api)
 	s.registerSetups(api)
+	s.registerVersions(api)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

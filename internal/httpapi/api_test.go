@@ -370,3 +370,25 @@ func TestOpenAPI(t *testing.T) {
 		t.Errorf("the body of evaluate: %+v", body)
 	}
 }
+
+// Every save leaves a state behind that can be named and read.
+func TestVersionsOfASetup(t *testing.T) {
+	c := serve(t)
+	_, st := c.first("Suvi Brandt")
+	path := "/api/setups/" + st.ID
+	st.Document.Notes, st.Document.Cues = "Feet a little wider.", []string{"Reach, do not lift."}
+	c.call("PUT", path, httpapi.SetupWrite{Version: st.Version, LifterID: st.LifterID, Document: st.Document}, 200, nil)
+	c.call("PUT", path+"/versions/1", map[string]string{"title": "As it came"}, 204, nil)
+	var got list[httpapi.SetupVersion]
+	c.call("GET", path+"/versions", nil, 200, &got)
+	if got.Total != 2 || got.Items[0].Document.Notes != "Feet a little wider." || got.Items[1].Title != "As it came" || got.Items[1].Document.Notes != "" {
+		t.Errorf("%d states: %+v", got.Total, got.Items)
+	}
+	var f failure
+	c.call("PUT", path+"/versions/9", map[string]string{"title": "x"}, 404, &f)
+	c.call("PUT", path+"/versions/1", map[string]string{"title": strings.Repeat("x", 201)}, 422, &f)
+	st.Document.Cues = []string{""}
+	if problems := setup.Validate(&st.Document); len(problems) != 1 || problems[0].Path != "cues[0]" {
+		t.Errorf("an empty cue: %v", problems)
+	}
+}

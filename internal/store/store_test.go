@@ -2,10 +2,12 @@ package store_test
 
 import (
 	"context"
+	"database/sql"
 	"encoding/json"
 	"errors"
 	"fmt"
 	"os"
+	"strings"
 	"sync"
 	"testing"
 
@@ -13,6 +15,8 @@ import (
 	"dialarc/internal/store"
 
 	"github.com/jackc/pgx/v5"
+	_ "github.com/jackc/pgx/v5/stdlib"
+	"github.com/pressly/goose/v3"
 )
 
 var database *localpg.Testing
@@ -269,3 +273,51 @@ func TestOnce(t *testing.T) {
 		t.Errorf("%d lifters", total)
 	}
 }
+
+// A database of before states were kept gets its setups' present ones, and keeps every later one.
+func TestStatesOfSetupsAreKept(t *testing.T) {
+	url := database.New(t)
+	db, err := sql.Open("pgx", url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Close()
+	provider, err := goose.NewProvider(goose.DialectPostgres, db, os.DirFS("migrations"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := provider.UpTo(ctx, 1); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := db.Exec(`with c as (insert into coaches (name) values ('A coach') returning id),
+		l as (insert into lifters (coach_id, name, body) select id, 'Someone', '{}' from c returning id, coach_id)
+		insert into setups (coach_id, lifter_id, version, name, document) select coach_id, id, 7, 'Old', '{"name":"Old"}' from l`); err != nil {
+		t.Fatal(err)
+	}
+	s := open(t, url)
+	c := coach(t, s)
+	rows, _, err := s.Setups(ctx, c.ID, "", everything)
+	if err != nil || len(rows) != 1 {
+		t.Fatalf("%v, %v", rows, err)
+	}
+	st := rows[0]
+	st.Document = json.RawMessage(`{"name":"New"}`)
+	if err := s.UpdateSetup(ctx, &st); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.NameSetupVersion(ctx, c.ID, st.ID, 7, "Before the change"); err != nil {
+		t.Fatal(err)
+	}
+	states, total, err := s.SetupVersions(ctx, c.ID, st.ID, everything)
+	if err != nil || total != 2 || states[0].Version != 8 || states[1].Version != 7 || states[1].Title != "Before the change" || !strings.Contains(string(states[1].Document), "Old") {
+		t.Errorf("%d states, %+v, %v", total, states, err)
+	}
+	if err := s.NameSetupVersion(ctx, c.ID, st.ID, 3, "x"); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("a state that never was: %v", err)
+	}
+	if _, _, err := s.SetupVersions(ctx, nobody, st.ID, everything); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("another coach: %v", err)
+	}
+}
+
+const nobody = "00000000-0000-0000-0000-000000000000"

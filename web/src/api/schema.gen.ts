@@ -214,6 +214,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/setups/{id}/versions": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List the saved states of a setup */
+    get: operations["listSetupVersions"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/setups/{id}/versions/{version}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Name a saved state of a setup */
+    put: operations["nameSetupVersion"];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -221,6 +255,8 @@ export interface components {
     Document: {
       /** @description The bench, or null. */
       bench?: components["schemas"]["DocumentBench"];
+      /** @description What the coach says to the lifter, one short sentence each. */
+      cues?: string[];
       /** @description Who lifts: a copy, so that the document stands on its own. */
       lifter: components["schemas"]["DocumentLifter"];
       /** @description What pulls; any number at once. */
@@ -229,6 +265,8 @@ export interface components {
       movement: components["schemas"]["DocumentMovement"];
       /** @description What the coach calls it. */
       name: string;
+      /** @description What the coach wants to remember about the setup. */
+      notes?: string;
       /** @description How and where the lifter stands. */
       posture: components["schemas"]["DocumentPosture"];
       /**
@@ -1917,6 +1955,15 @@ export interface components {
        */
       total: number;
     };
+    SetupVersion: {
+      document: components["schemas"]["Document"];
+      /** Format: date-time */
+      savedAt: string;
+      /** @description What the coach calls this state; mostly empty. */
+      title: string;
+      /** Format: int64 */
+      version: number;
+    };
     SetupWrite: {
       /** @description The setup; its name is the setup's name. */
       document: components["schemas"]["Document"];
@@ -1949,6 +1996,19 @@ export interface components {
       values: (number | null)[];
       /** @description For each value why it cannot be used; empty where it can. */
       why: string[];
+    };
+    TitleInputBody: {
+      /** @description Empty takes it away. */
+      title: string;
+    };
+    VersionListBody: {
+      /** @description The newest first. */
+      items: components["schemas"]["SetupVersion"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
     };
   };
   responses: never;
@@ -3003,6 +3063,130 @@ export interface operations {
         content: {
           "application/json": components["schemas"]["Setup"];
         };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listSetupVersions: {
+    parameters: {
+      query?: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
+      };
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["VersionListBody"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  nameSetupVersion: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+        version: number;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["TitleInputBody"];
+      };
+    };
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
       };
       /** @description Not Found */
       404: {

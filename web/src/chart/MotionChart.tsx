@@ -4,8 +4,10 @@ import { memo, useDeferredValue, useMemo } from "react";
 import styled from "styled-components";
 import type { Core } from "../engine/core";
 import type { Tempo } from "../engine/types";
+import { motionTable } from "../share/tables";
 import { type Units, useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
+import { ChartFrame } from "./ChartFrame";
 
 const Box = styled.div`
   display: grid;
@@ -22,11 +24,21 @@ const foot = 16;
  * The repetition in time: the torque in motion over the torque at rest. It follows a drag when there is time, so that it
  * never holds one up.
  */
-export function MotionChart({ core, text }: { core: Core; text: string }) {
+export function MotionChart({ core, text, name }: { core: Core; text: string; name: string }) {
+  const units = useUnits();
   const later = useDeferredValue(text);
   const answer = useMemo(() => core.tempo(later), [core, later]);
   if (answer.problems) return <p>{answer.problems.map((p) => `${p.what} ${p.hint ?? ""}`).join(" ")}</p>;
-  return <Chart tempo={answer.ok} />;
+  return (
+    <ChartFrame
+      title="In motion"
+      name={name}
+      caption={["Thick: torque in motion. Dotted: at rest. Lifting, then lowering."]}
+      table={() => motionTable(answer.ok, units)}
+    >
+      <Chart tempo={answer.ok} />
+    </ChartFrame>
+  );
 }
 
 const Chart = memo(function Chart({ tempo }: { tempo: Tempo }) {

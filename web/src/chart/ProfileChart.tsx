@@ -7,7 +7,7 @@ import type { Report, Uncertainty } from "../engine/types";
 import { followPointer } from "../figure/drags";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
-import { gapsOf, placeOf, ticksAlong } from "./along";
+import { gapsOf, placeOf, ticksAlong, valueAt } from "./along";
 
 const Box = styled.div`
   .legend { display: flex; flex-wrap: wrap; gap: 2px 10px; margin: 2px 0 4px; font-size: 12px; color: var(--quiet); }
@@ -22,7 +22,7 @@ type Props = {
   moveTo: (s: number) => void;
   axis?: "angle" | "length";
   /** The five heights of a drawn target, and what to do when one is dragged. */
-  drawn?: { heights: number[]; set: (heights: number[], drag: boolean) => void; done: () => void };
+  drawn?: { heights: number[]; set: (heights: number[], drag: boolean) => void; done: (cancelled: boolean) => void };
 };
 
 /** The target's length at every sample, when it only falls or only rises along the path; else null. */
@@ -219,14 +219,6 @@ function Drawn(props: {
       </g>
     );
   });
-}
-
-/** The value of a curve at a place along the path, between its samples; null in a gap. */
-export function valueAt(curve: (number | null)[], s: number): number | null {
-  const at = s * (curve.length - 1);
-  const [a, b] = [curve[Math.floor(at)], curve[Math.ceil(at)]];
-  if (a == null || b == null) return null;
-  return a + (b - a) * (at - Math.floor(at));
 }
 
 function describe(report: Report, text: (v: number, kind: string) => string): string {

@@ -4,7 +4,7 @@ import styled from "styled-components";
 import type { Report } from "../engine/types";
 import { type Units, useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
-import { valueAt } from "./ProfileChart";
+import { valueAt } from "./along";
 
 const Box = styled.div`
   display: grid;

@@ -4,7 +4,7 @@ import styled from "styled-components";
 import type { RegionPart, Report } from "../engine/types";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
-import { valueAt } from "./ProfileChart";
+import { valueAt } from "./along";
 
 const Box = styled.div`
   display: grid;
@@ -22,13 +22,17 @@ const height = 96;
 const shown = 6;
 const colours = ["var(--plum)", "var(--slate)", "var(--pine)", "var(--ochre)", "var(--brick)", "var(--metal-line)"];
 
+/** The regions that are shown: the target, and others that carry at least 3% somewhere. */
+export function workers(report: Report): RegionPart[] {
+  const worth = (r: RegionPart) => r.target || report.hold || Math.max(...r.share.map((v) => v ?? 0)) >= 0.03;
+  return report.muscles.regions.filter(worth).slice(0, shown);
+}
+
 /** Which regions carry the torque over the range: their parts stand on each other. */
 export function WorkChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
-  const { regions } = report.muscles;
-  const worth = (r: RegionPart) => r.target || report.hold || Math.max(...r.share.map((v) => v ?? 0)) >= 0.03;
-  const list = regions.filter(worth).slice(0, shown);
+  const list = workers(report);
   if (list.length === 0) return <p>No region of the model crosses this joint here.</p>;
   const n = report.muscles.s.length;
   const swept = (i: number) => valueAt(report.curves.sweptDeg, i / (n - 1)) ?? 0;

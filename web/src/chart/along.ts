@@ -46,3 +46,11 @@ export function gapsOf(curve: (number | null)[]): [number, number][] {
   }
   return out;
 }
+
+/** The value of a curve at a place along the path, between its samples; null in a gap. */
+export function valueAt(curve: (number | null)[], s: number): number | null {
+  const at = s * (curve.length - 1);
+  const [a, b] = [curve[Math.floor(at)], curve[Math.ceil(at)]];
+  if (a == null || b == null) return null;
+  return a + (b - a) * (at - Math.floor(at));
+}

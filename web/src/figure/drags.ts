@@ -2,15 +2,16 @@ import { flushSync } from "react-dom";
 import type { Report } from "../engine/types";
 import { sweptArm } from "./sweep";
 import { dot, type Vec, type Vec2, vec } from "./vector";
-import { project, unproject, type View } from "./view";
+import { project, type View } from "./view";
 
 /**
- * Follows a pointer from its press to its release. At most one move is told per frame; the last one always is.
+ * Follows a pointer from its press to its release. At most one move is told per frame; the last one always is. Escape
+ * ends it as cancelled, and so does the system when it takes the pointer away.
  */
 export function followPointer(
   event: React.PointerEvent<Element>,
   onMove: (clientX: number, clientY: number) => void,
-  onEnd: () => void,
+  onEnd: (cancelled: boolean) => void,
 ): void {
   event.preventDefault();
   event.stopPropagation();
@@ -29,33 +30,26 @@ export function followPointer(
     waiting = [p.clientX, p.clientY];
     if (!frame) frame = requestAnimationFrame(flush);
   };
-  const end = () => {
-    target.removeEventListener("pointermove", move);
-    target.removeEventListener("pointerup", end);
-    target.removeEventListener("pointercancel", end);
+  const end = (cancelled: boolean) => {
+    const listeners = { pointermove: move, pointerup: done, pointercancel: cancel };
+    for (const [name, listener] of Object.entries(listeners)) target.removeEventListener(name, listener);
+    window.removeEventListener("keydown", key, true);
     if (frame) cancelAnimationFrame(frame);
-    flush();
-    onEnd();
+    if (!cancelled) flush();
+    onEnd(cancelled);
+  };
+  const done = () => end(false);
+  const cancel = () => end(true);
+  const key = (e: KeyboardEvent) => {
+    if (e.key !== "Escape") return;
+    e.preventDefault();
+    e.stopPropagation();
+    cancel();
   };
   target.addEventListener("pointermove", move);
-  target.addEventListener("pointerup", end);
-  target.addEventListener("pointercancel", end);
-}
-
-/** The height that a pointer means for something that stands at x and z; null when the view does not show heights. */
-export function heightAt(view: View, screen: Vec2, x: number, z: number): number | null {
-  if (Math.abs(view.up.y) < 0.2) return null;
-  const [, up] = unproject(view, screen);
-  return (up - x * view.up.x - z * view.up.z) / view.up.y;
-}
-
-/** How far along a room direction the pointer has moved; null when the view looks along that direction. */
-export function movedAlong(view: View, from: Vec2, to: Vec2, direction: Vec): number | null {
-  const [rx, uy] = [dot(direction, view.right), dot(direction, view.up)];
-  const length2 = rx * rx + uy * uy;
-  if (length2 < 0.04) return null;
-  const [dx, dy] = [(to[0] - from[0]) / view.scale, (from[1] - to[1]) / view.scale];
-  return (dx * rx + dy * uy) / length2;
+  target.addEventListener("pointerup", done);
+  target.addEventListener("pointercancel", cancel);
+  window.addEventListener("keydown", key, true);
 }
 
 /**
@@ -108,14 +102,6 @@ function planeBasis(report: Report): [Vec, Vec, Vec] | null {
   if (Math.abs(det) < 1e-6) return null;
   const mix = (ka: number, kb: number) => vec(ka * a.x + kb * b.x, ka * a.y + kb * b.y, ka * a.z + kb * b.z);
   return [joint, mix(sb / det, -sa / det), mix(-cb / det, ca / det)];
-}
-
-/** The plane of elevation, in degrees, that a pointer round the shoulder means in the view from above. */
-export function planeAt(view: View, joint: Vec, screen: Vec2, lead: string): number {
-  const [right, up] = unproject(view, screen);
-  const forward = up - dot(joint, view.up);
-  const sideways = (right - dot(joint, view.right)) * (lead === "left" ? -1 : 1);
-  return (Math.atan2(forward, sideways) * 180) / Math.PI;
 }
 
 /** The same point of the pointer in the picture's own pixels. */

@@ -1,9 +1,10 @@
 import { Minus, Plus } from "lucide-react";
-import { memo, useMemo, useState } from "react";
+import { memo, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Button, Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
 import { type Sweeps, useSweep } from "../engine/sweeps";
 import type { Problem, Setting, Sweep } from "../engine/types";
+import { spokenValue } from "../state/spoken";
 import { useUnits } from "../state/units";
 import { Mark } from "./Mark";
 import { NumberEntry } from "./NumberEntry";
@@ -93,6 +94,9 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
   const shown = setting.value * unit.factor;
   const hole = setting.kind === "hole";
   const aside = hole && setting.at != null ? units.text(setting.at, "length") : unit.name;
+  // React Aria reads out the bare number; a hole is better told with its height.
+  const thumb = useRef<HTMLInputElement>(null);
+  useLayoutEffect(() => thumb.current?.setAttribute("aria-valuetext", spokenValue(setting, units)));
   const nudge = (direction: number) => onTurn(setting.key, neighbour(setting.value, step, direction), false);
   return (
     <Box data-dial={setting.key}>
@@ -129,7 +133,7 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
       >
         <Track>
           <Paint setting={setting} sweep={sweep} />
-          <Thumb />
+          <Thumb inputRef={thumb} />
         </Track>
       </Slider>
       {nonsense !== null && (

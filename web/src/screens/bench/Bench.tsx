@@ -1,8 +1,10 @@
 import { useLayoutEffect, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
-import type { SetupDocument, StoredSetup } from "../../engine/types";
+import type { Setting, StoredSetup } from "../../engine/types";
+import { firstView } from "../../figure/firstView";
 import type { Turn, ViewName } from "../../figure/view";
+import { download, fileName } from "../../share/file";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { useStable } from "../../ui/useStable";
@@ -18,6 +20,7 @@ import { useModel } from "./useModel";
 import { usePlay } from "./usePlay";
 import { useSaving } from "./useSaving";
 import { useServerAway } from "./useServerAway";
+import { Versions } from "./Versions";
 
 const Page = styled.div`
   height: 100%;
@@ -58,19 +61,6 @@ const tabs = [
   { key: "arc", label: "Profile" },
 ];
 
-/** The view that shows a movement best: across the plane that it mostly lies in. */
-function firstView({ movement, posture, bench }: SetupDocument): ViewName {
-  const flat = posture.kind === "hinged" || (bench && bench.angleDeg < 45 && posture.kind !== "seated");
-  const plane = movement.hold?.["shoulder.planeDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeDeg"];
-  if (movement.kind === "shoulder-raise") return (plane ?? 0) > 60 ? "side" : "front";
-  const heights = (movement.keyframes ?? []).map((k) => k.pose["shoulder.elevationDeg"] ?? 0);
-  if (Math.max(...heights, 0) - Math.min(...heights, 180) > 60) return "side";
-  const level =
-    movement.primary === "shoulder.plane" || movement.keyframes?.some((k) => k.pose["shoulder.planeDeg"] !== plane);
-  if (level) return flat ? "front" : "top";
-  return "side";
-}
-
 /** The main screen: the setup can be turned, seen and judged. */
 export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const { text, start, edits, canUndo, canRedo } = useDocument(core, stored);
@@ -86,20 +76,23 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const away = useServerAway();
   const save = useStable(() => void saving.save());
   const showHelp = useStable(() => setHelp(true));
+  const [states, setStates] = useState(false);
+  const showStates = useStable(() => setStates(true));
+  const keepFile = useStable(() => {
+    const content = `${JSON.stringify(model.document, null, 2)}\n`;
+    download(fileName(model.document.name, "json"), new Blob([content], { type: "application/json" }));
+  });
 
-  const nudge = (name: string, direction: number) => {
-    const setting = model.settings.find((x) => x.key === name || x.key.startsWith(`${name}/`));
+  const nudge = (dials: string[], direction: number) => {
+    const of = (name: string) => (x: Setting) => x.key === name || x.key.startsWith(`${name}/`);
+    const setting = dials.map((name) => model.settings.find(of(name))).find((x) => x !== undefined);
     if (!setting) return;
     const value = Math.round((setting.value + direction * units.step(setting)) * 1e6) / 1e6;
     if (value >= setting.from - 1e-9 && value <= setting.to + 1e-9) edits.turn(setting.key, value, false);
   };
   useKeys({
     along: (d) => moveTo((now) => Math.max(0, Math.min(1, now + d * 0.02))),
-    pulley: (d) => nudge("pulley.height", d),
-    stance: (d) => nudge("stance.out", d),
-    load: (d) => {
-      for (const name of ["load.stack", "load.mass", "band.pull"]) nudge(name, d);
-    },
+    nudge,
     view: setViewName,
     play,
     undo: edits.undo,
@@ -129,6 +122,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         redo={edits.redo}
         save={save}
         help={showHelp}
+        states={showStates}
+        keepFile={keepFile}
       />
       <Columns data-tab={tab}>
         <section className="rig" aria-label="Rig">
@@ -160,13 +155,22 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
               moveTo={moveTo}
               turn={edits.turn}
               draw={edits.draw}
-              drawDone={edits.turnDone}
+              drawDone={(cancelled) => (cancelled ? edits.dragCancelled() : edits.turnDone())}
               saved={saving.saved}
               change={edits.change}
             />
           )}
         </section>
       </Columns>
+      {states && (
+        <Versions
+          setupId={stored.id}
+          version={saving.version}
+          now={text}
+          goBack={edits.change}
+          close={() => setStates(false)}
+        />
+      )}
       <KeyHelp open={help} close={() => setHelp(false)} />
       <Conflict mine={model.document} saving={saving} replace={edits.replace} />
     </Page>

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { CircleHelp, CloudOff, Redo2, Undo2 } from "lucide-react";
+import { CircleHelp, CloudOff, FileDown, History, Redo2, Undo2 } from "lucide-react";
 import { memo, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -64,6 +64,8 @@ type Props = {
   redo: () => void;
   save: () => void;
   help: () => void;
+  states: () => void;
+  keepFile: () => void;
 };
 
 export const BenchHeader = memo(function BenchHeader(props: Props) {
@@ -94,6 +96,12 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
       </Button>
       <Button look="quiet" aria-label="Redo" isDisabled={!props.canRedo} onPress={props.redo}>
         <Redo2 size={16} aria-hidden />
+      </Button>
+      <Button look="quiet" aria-label="Saved states" onPress={props.states}>
+        <History size={16} aria-hidden />
+      </Button>
+      <Button look="quiet" aria-label="Keep the setup as a file" onPress={props.keepFile}>
+        <FileDown size={16} aria-hidden />
       </Button>
       <Button look="quiet" aria-label="Keys" onPress={props.help}>
         <CircleHelp size={16} aria-hidden />

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import styled from "styled-components";
-import { valueAt } from "../../chart/ProfileChart";
+import { valueAt } from "../../chart/along";
 import type { Lifter, Report } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { NumberEntry } from "../../ui/NumberEntry";

@@ -1,9 +1,12 @@
 import { useState } from "react";
+import { ChartFrame } from "../../chart/ChartFrame";
 import { MotionChart } from "../../chart/MotionChart";
 import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
-import { WorkChart } from "../../chart/WorkChart";
+import { WorkChart, workers } from "../../chart/WorkChart";
 import type { Core } from "../../engine/core";
+import { profileTable, pullTable, workTable } from "../../share/tables";
+import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
@@ -25,7 +28,7 @@ type Props = {
   moveTo: (s: number) => void;
   turn: Edits["turn"];
   draw: Edits["draw"];
-  drawDone: Edits["turnDone"];
+  drawDone: (cancelled: boolean) => void;
   saved: string;
   change: Edits["change"];
 };
@@ -34,25 +37,29 @@ type Props = {
 export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, saved, change }: Props) {
   const { report } = good;
   const [axis, setAxis] = useState<"angle" | "length">("angle");
-  const { target } = good.document;
+  const units = useUnits();
+  const { target, name } = good.document;
   const drawn =
     target.school === "custom" && target.custom ? { heights: target.custom, set: draw, done: drawDone } : undefined;
   return (
     <>
       {!report.hold && (
         <div>
-          <h2>
-            Profile of the {report.joint}
-            {report.both ? ", each side" : ""}
-          </h2>
-          <ProfileChart
-            report={report}
-            uncertainty={model.uncertainty}
-            s={s}
-            moveTo={moveTo}
-            axis={axis}
-            drawn={drawn}
-          />
+          <ChartFrame
+            title={`Profile of the ${report.joint}${report.both ? ", each side" : ""}`}
+            name={`${name}, profile`}
+            caption={["Thick: torque. Dashed: strength. Hatched: wanted. Dotted: own weight."]}
+            table={() => profileTable(report, model.uncertainty, units)}
+          >
+            <ProfileChart
+              report={report}
+              uncertainty={model.uncertainty}
+              s={s}
+              moveTo={moveTo}
+              axis={axis}
+              drawn={drawn}
+            />
+          </ChartFrame>
           {lengthAlong(report) && (
             <Segments
               label="Over"
@@ -79,14 +86,32 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
         />
       </div>
       <div>
-        <h2>
-          Who does the work <How name="Who does the work" explained={sharesExplained} />
-        </h2>
-        <WorkChart report={report} s={s} />
+        <ChartFrame
+          title={
+            <>
+              Who does the work <How name="Who does the work" explained={sharesExplained} />
+            </>
+          }
+          name={`${name}, regions`}
+          caption={[
+            `From below: ${workers(report)
+              .map((r) => r.label)
+              .join("; ")}.`,
+          ]}
+          table={() => workTable(report, units)}
+        >
+          <WorkChart report={report} s={s} />
+        </ChartFrame>
       </div>
       <div>
-        <h2>Pull and torque</h2>
-        <ReadingChart report={report} s={s} />
+        <ChartFrame
+          title="Pull and torque"
+          name={`${name}, pull`}
+          caption={["Thin: pull. Thick: torque. Each over its own largest value."]}
+          table={() => pullTable(report, units)}
+        >
+          <ReadingChart report={report} s={s} />
+        </ChartFrame>
       </div>
       <div>
         <h2>Joints</h2>
@@ -100,8 +125,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
       </div>
       {!report.hold && (
         <div>
-          <h2>In motion</h2>
-          <MotionChart core={core} text={good.text} />
+          <MotionChart core={core} text={good.text} name={`${name}, in motion`} />
         </div>
       )}
       {report.cautions.length > 0 && (

@@ -11,6 +11,7 @@ import { Dial } from "../../ui/Dial";
 import { Mark } from "../../ui/Mark";
 import { Tick } from "../../ui/Tick";
 import type { Edits } from "./useDocument";
+import { Words } from "./Words";
 
 const Column = styled.div`
   padding: 4px 14px 24px;
@@ -197,6 +198,9 @@ export function Rig(props: Props) {
         {path}
       </Fold>
       <Fold title="Tempo">{dials("tempo")}</Fold>
+      <Fold title="Words">
+        <Words document={document} change={edits.change} />
+      </Fold>
     </Column>
   );
 }

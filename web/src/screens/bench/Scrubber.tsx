@@ -2,7 +2,7 @@ import { Pause, Play } from "lucide-react";
 import { memo } from "react";
 import { Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
-import { valueAt } from "../../chart/ProfileChart";
+import { valueAt } from "../../chart/along";
 import type { Report, SetupDocument } from "../../engine/types";
 import { effortColour } from "../../figure/Arc";
 import { useUnits } from "../../state/units";

@@ -3,6 +3,7 @@ import type { Turn, ViewName } from "../../figure/view";
 import { Segments } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { Failed } from "../../ui/States";
+import { PictureFiles } from "./PictureFiles";
 import { Scrubber } from "./Scrubber";
 import type { Edits } from "./useDocument";
 import type { Model } from "./useModel";
@@ -34,6 +35,7 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
     <>
       <div className="views">
         <Segments label="View" options={viewNames} value={viewName} onChange={(v) => setViewName(v as ViewName)} />
+        {good && scene && <PictureFiles good={good} scene={scene} viewName={viewName} turn={viewTurn} />}
         {problems.length > 0 && (
           <span className="stale" role="status">
             <Mark tone="stop" /> {good ? "The picture is the last one that works." : "Nothing to show yet."}
@@ -50,7 +52,13 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
             sweeps={model.sweeps}
             viewName={viewName}
             viewTurn={viewTurn}
-            actions={{ turn: edits.turn, dragDone: edits.turnDone, moveTo, turnView }}
+            actions={{
+              drag: edits.drag,
+              dragDone: edits.turnDone,
+              dragCancelled: edits.dragCancelled,
+              moveTo,
+              turnView,
+            }}
           />
         ) : (
           <Failed what="This setup cannot be shown." why={problems.map((p) => p.what).join(" ")} />

@@ -1,9 +1,16 @@
 /** The document with its past and future. Documents are JSON text, so that states compare and store as they are. */
-export type History = { past: string[]; now: string; future: string[]; dragging: boolean };
+export type History = {
+  past: string[];
+  now: string;
+  future: string[];
+  /** While something is dragged: the future as it was before, in case the drag is cancelled. */
+  dragging: string[] | null;
+};
 
 export type Move =
   | { type: "change"; to: string; drag: boolean }
   | { type: "dragDone" }
+  | { type: "dragCancelled" }
   | { type: "undo" }
   | { type: "redo" }
   | { type: "replace"; with: string };
@@ -16,21 +23,27 @@ export function history(state: History, move: Move): History {
       if (move.to === state.now) return state;
       // A drag is one step: only its first move remembers what was before.
       const past = state.dragging && move.drag ? state.past : [...state.past, state.now].slice(-longest);
-      return { past, now: move.to, future: [], dragging: move.drag };
+      const dragging = move.drag ? (state.dragging ?? state.future) : null;
+      return { past, now: move.to, future: [], dragging };
     }
     case "dragDone":
-      return state.dragging ? { ...state, dragging: false } : state;
+      return state.dragging ? { ...state, dragging: null } : state;
+    case "dragCancelled": {
+      const before = state.past.at(-1);
+      if (!state.dragging || before === undefined) return state;
+      return { past: state.past.slice(0, -1), now: before, future: state.dragging, dragging: null };
+    }
     case "undo": {
       const before = state.past.at(-1);
       if (before === undefined) return state;
-      return { past: state.past.slice(0, -1), now: before, future: [state.now, ...state.future], dragging: false };
+      return { past: state.past.slice(0, -1), now: before, future: [state.now, ...state.future], dragging: null };
     }
     case "redo": {
       const [next, ...rest] = state.future;
       if (next === undefined) return state;
-      return { past: [...state.past, state.now], now: next, future: rest, dragging: false };
+      return { past: [...state.past, state.now], now: next, future: rest, dragging: null };
     }
     case "replace":
-      return { past: [...state.past, state.now].slice(-longest), now: move.with, future: [], dragging: false };
+      return { past: [...state.past, state.now].slice(-longest), now: move.with, future: [], dragging: null };
   }
 }

@@ -4,9 +4,8 @@ import { usePreferences } from "../../state/preferences";
 /** What the keys of the bench do, in the order in which the help lists them. */
 export type KeyActions = {
   along(direction: number): void;
-  pulley(direction: number): void;
-  stance(direction: number): void;
-  load(direction: number): void;
+  /** Turns the first of these dials that the setup has by a step. */
+  nudge(dials: string[], direction: number): void;
   view(name: "side" | "front" | "top" | "free"): void;
   play(): void;
   undo(): void;
@@ -20,6 +19,12 @@ export const keyHelp: [string, string][] = [
   ["Page Up, Page Down", "pulley one hole up, down"],
   [", .", "one step in, out"],
   ["− +", "load one step less, more"],
+  ["B, Shift B", "bench one notch up, down; or the seat"],
+  ["H, Shift H", "lifter turned to the left, right"],
+  ["W, Shift W", "plane of the path, or the elbows, further round, back"],
+  ["R, Shift R", "range: its start later, earlier"],
+  ["E, Shift E", "range: its end later, earlier"],
+  ["C, Shift C", "cuff outward, inward; or a longer, shorter strap"],
   ["1 2 3 4", "side, front, top, free view"],
   ["P", "play at the tempo"],
   ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
@@ -27,23 +32,37 @@ export const keyHelp: [string, string][] = [
   ["?", "this list"],
 ];
 
-type Table = Record<string, (act: KeyActions) => void>;
+type Table = Record<string, (act: KeyActions, shift: boolean) => void>;
+
+const turns = (dials: string[], direction: number) => (act: KeyActions) => act.nudge(dials, direction);
+
+/** A letter turns one way, with Shift the other. */
+const either = (dials: string[]) => (act: KeyActions, shift: boolean) => act.nudge(dials, shift ? -1 : 1);
+
+const pulley = ["pulley.height", "band.height"];
+const load = ["load.stack", "load.mass", "lever.plates", "band.pull"];
 
 /** Keys that move; a focused dial keeps them for itself. */
 const moves: Table = {
   ArrowLeft: (act) => act.along(-1),
   ArrowRight: (act) => act.along(1),
-  PageUp: (act) => act.pulley(1),
-  PageDown: (act) => act.pulley(-1),
+  PageUp: turns(pulley, 1),
+  PageDown: turns(pulley, -1),
 };
 
 /** Single keys, which can be switched off. */
 const letters: Table = {
-  ",": (act) => act.stance(-1),
-  ".": (act) => act.stance(1),
-  "-": (act) => act.load(-1),
-  "+": (act) => act.load(1),
-  "=": (act) => act.load(1),
+  ",": turns(["stance.out"], -1),
+  ".": turns(["stance.out"], 1),
+  "-": turns(load, -1),
+  "+": turns(load, 1),
+  "=": turns(load, 1),
+  b: either(["bench.angle", "seat.height"]),
+  h: either(["heading"]),
+  w: either(["path.plane", "guide.swivel", "hold.plane"]),
+  r: either(["range.from"]),
+  e: either(["range.to"]),
+  c: either(["cuff", "strap", "strand"]),
   "1": (act) => act.view("side"),
   "2": (act) => act.view("front"),
   "3": (act) => act.view("top"),
@@ -85,7 +104,7 @@ export function useKeys(actions: KeyActions): void {
         (isDial(e.target) ? undefined : moves[e.key]) ?? (letterKeys ? letters[e.key.toLowerCase()] : undefined);
       if (!move) return;
       e.preventDefault();
-      move(act);
+      move(act, e.shiftKey);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

@@ -1,6 +1,6 @@
 import { useReducer, useState } from "react";
 import type { Core } from "../../engine/core";
-import type { Answer, SetupDocument, StoredSetup } from "../../engine/types";
+import type { Answer, Setting, SetupDocument, StoredSetup } from "../../engine/types";
 import { useStable } from "../../ui/useStable";
 import { readDraft } from "./draft";
 import { history } from "./history";
@@ -8,6 +8,9 @@ import { history } from "./history";
 export type Edits = {
   turn(key: string, value: number, drag: boolean): void;
   turnDone(): void;
+  /** Several settings at once, as a drag in the picture turns them. */
+  drag(turned: { setting: Setting; value: number }[]): void;
+  dragCancelled(): void;
   setLoadKind(index: number, kind: string): void;
   addLoad(kind: string): void;
   dropLoad(index: number): void;
@@ -30,7 +33,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
     const draft = readDraft(stored.id);
     return { saved, text: draft?.document ?? saved, version: draft?.version ?? stored.version };
   });
-  const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: false });
+  const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: null });
   const text = state.now;
   /** Takes over what the core made of the document; what it refuses changes nothing. */
   const take = (answer: Answer<SetupDocument>, drag = false) => {
@@ -39,6 +42,16 @@ export function useDocument(core: Core, stored: StoredSetup) {
   const edit = (change: (document: SetupDocument) => SetupDocument) => take({ ok: change(JSON.parse(text)) });
   const edits: Edits = {
     turn: useStable((key, value, drag) => take(core.apply(text, key, value), drag)),
+    drag: useStable((turned) => {
+      let json = text;
+      for (const { setting, value } of turned) {
+        const { ok } = core.apply(json, setting.key, value);
+        if (!ok) return;
+        json = JSON.stringify(ok);
+      }
+      dispatch({ type: "change", to: json, drag: true });
+    }),
+    dragCancelled: useStable(() => dispatch({ type: "dragCancelled" })),
     turnDone: useStable(() => dispatch({ type: "dragDone" })),
     setLoadKind: useStable((index, kind) => take(core.loadKind(text, index, kind))),
     addLoad: useStable((kind) => take(core.addLoad(text, kind))),

@@ -5,6 +5,7 @@ import { Link, useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, Refused, settled } from "../../api/client";
 import type { SetupDocument, StoredLifter, StoredSetup } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { notify } from "../../ui/Notices";
@@ -25,7 +26,7 @@ const Sheet = styled.div`
   .back { display: none; }
   h2 { font-size: 15px; }
   .rows { border-top: 1px solid var(--line); }
-  .row { display: flex; align-items: center; gap: 6px; border-bottom: 1px solid var(--line); }
+  .row { display: flex; align-items: center; gap: 8px; padding: 4px 0; border-bottom: 1px solid var(--line); }
   .row a { flex: 1; min-width: 0; padding: 10px 4px; text-decoration: none; font-weight: 600; overflow-wrap: anywhere; }
   .row a:hover { background: var(--sheet); }
   .row a small { display: block; font-weight: 400; color: var(--quiet); }
@@ -156,6 +157,7 @@ export function LifterSheet({ lifter }: { lifter: StoredLifter }) {
       <div className="rows">
         {(setups.data?.items ?? []).map((s) => (
           <div className="row" key={s.id}>
+            <SetupPicture document={s.document} width={96} height={72} />
             <Link to={`/bench/${s.id}`}>
               {s.name}
               <small>{describe(s, units)}</small>

@@ -1,0 +1,39 @@
+import type { Report, Scene } from "../engine/types";
+import { ringOf } from "./Arc";
+import { sweptArm } from "./sweep";
+import { add, mul, type Vec, vec } from "./vector";
+import type { Extent } from "./view";
+
+/** What has to be in the picture. It grows in steps, so that the picture stands still during most of a drag. */
+export function extentOf(scene: Scene, report: Report): Extent {
+  const out = (x: number) => Math.ceil(x / 0.2 - 1e-9) * 0.2;
+  const hip = scene.segments[0]?.origin ?? vec(0, 0.93, 0);
+  const reach = ringOf(scene).handle + 0.11;
+  const arm = sweptArm(report);
+  const rim = report.hold ? [] : arm.direction.map((d, i) => add(arm.joint[i] ?? hip, mul(d, reach)));
+  const body = scene.segments.filter((s) => !s.name.startsWith("thigh.")).map((s) => s.origin);
+  const kit = scene.loads.flatMap((l) => [...(l.pulley ? [l.pulley] : []), ...l.shape]);
+  const points = [...rim, ...body, ...kit, ...scene.columns.map((c) => vec(c.x, c.height, c.z))];
+  const crown = crownOf(scene);
+  if (crown) points.push(crown);
+  const upright = scene.posture === "standing" && scene.joint === "shoulder";
+  let [back, front, side, top] = [0.35, 0.45, 0.55, upright ? 1.06 * (scene.sizes.stature ?? 1.75) : 0.8];
+  for (const p of points) {
+    back = Math.max(back, hip.x - p.x + 0.12);
+    front = Math.max(front, p.x - hip.x);
+    side = Math.max(side, Math.abs(p.z - hip.z) + 0.04);
+    top = Math.max(top, p.y + 0.05);
+  }
+  return {
+    low: vec(hip.x - out(back), -0.02, hip.z - out(side)),
+    high: vec(hip.x + out(front), out(top), hip.z + out(side)),
+  };
+}
+
+/** The top of the head. */
+export function crownOf(scene: Scene): Vec | null {
+  const head = scene.segments.find((s) => s.name === "head");
+  if (!head) return null;
+  const up = vec(head.turn[1] ?? 0, head.turn[4] ?? 0, head.turn[7] ?? 0);
+  return add(head.origin, mul(up, 0.2 * (scene.sizes.stature ?? 1.75)));
+}

@@ -1,0 +1,15 @@
+import type { SetupDocument } from "../engine/types";
+import type { ViewName } from "./view";
+
+/** The view that shows a movement best: across the plane that it mostly lies in. */
+export function firstView({ movement, posture, bench }: SetupDocument): ViewName {
+  const flat = posture.kind === "hinged" || (bench && bench.angleDeg < 45 && posture.kind !== "seated");
+  const plane = movement.hold?.["shoulder.planeDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeDeg"];
+  if (movement.kind === "shoulder-raise") return (plane ?? 0) > 60 ? "side" : "front";
+  const heights = (movement.keyframes ?? []).map((k) => k.pose["shoulder.elevationDeg"] ?? 0);
+  if (Math.max(...heights, 0) - Math.min(...heights, 180) > 60) return "side";
+  const level =
+    movement.primary === "shoulder.plane" || movement.keyframes?.some((k) => k.pose["shoulder.planeDeg"] !== plane);
+  if (level) return flat ? "front" : "top";
+  return "side";
+}

@@ -1,0 +1,129 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import styled from "styled-components";
+import { client, settled } from "../../api/client";
+import type { SetupDocument } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
+import { Button } from "../../ui/Button";
+import { Modal } from "../../ui/Modal";
+import { notify } from "../../ui/Notices";
+
+const List = styled.ul`
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  max-height: min(60vh, 560px);
+  overflow-y: auto;
+  li { display: flex; gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--line); }
+  .words { flex: 1; min-width: 0; display: grid; gap: 2px; }
+  input {
+    min-width: 0;
+    padding: 2px 6px;
+    margin-left: -6px;
+    border: 1px solid transparent;
+    border-radius: 5px;
+    background: transparent;
+    font-weight: 600;
+  }
+  input:hover, input:focus { border-color: var(--line); }
+  small { color: var(--quiet); overflow-wrap: anywhere; }
+`;
+
+type Props = {
+  setupId: string;
+  version: number;
+  /** The document on the bench, as text. */
+  now: string;
+  goBack: (document: SetupDocument) => void;
+  close: () => void;
+};
+
+const date = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
+
+/** Every saved state of the setup; any can be named, and taken back onto the bench. */
+export function Versions({ setupId, version, now, goBack, close }: Props) {
+  const cache = useQueryClient();
+  const key = ["versions", setupId, version];
+  const states = useQuery({
+    queryKey: key,
+    queryFn: () =>
+      settled(client.GET("/api/setups/{id}/versions", { params: { path: { id: setupId }, query: { limit: 200 } } })),
+  });
+  const name = async (v: number, title: string) => {
+    try {
+      await settled(
+        client.PUT("/api/setups/{id}/versions/{version}", {
+          params: { path: { id: setupId, version: v } },
+          body: { title },
+        }),
+      );
+      await cache.invalidateQueries({ queryKey: key });
+    } catch {
+      notify("The name was not kept: the server does not answer.");
+    }
+  };
+  return (
+    <Modal title="Saved states" open onClose={close}>
+      {states.isPending && <p role="status">Loading …</p>}
+      {states.error && (
+        <p role="alert">
+          The saved states could not be loaded.{" "}
+          <Button look="link" onPress={() => void states.refetch()}>
+            Try again
+          </Button>
+        </p>
+      )}
+      <List>
+        {(states.data?.items ?? []).map((s) => (
+          <li key={s.version}>
+            <SetupPicture document={s.document} width={104} height={78} />
+            <div className="words">
+              <Title version={s.version} title={s.title} name={(title) => void name(s.version, title)} />
+              <small>
+                version {s.version}, {date.format(new Date(s.savedAt))}
+                {s.document.name !== (JSON.parse(now) as SetupDocument).name && `, then called ${s.document.name}`}
+              </small>
+            </div>
+            {JSON.stringify(s.document) === now ? (
+              <span>on the bench</span>
+            ) : (
+              <Button
+                aria-label={`Go back to version ${s.version}`}
+                onPress={() => {
+                  goBack(s.document);
+                  close();
+                }}
+              >
+                Go back
+              </Button>
+            )}
+          </li>
+        ))}
+      </List>
+      {states.data && states.data.total > (states.data.items ?? []).length && (
+        <p>The newest 200 of {states.data.total} are shown.</p>
+      )}
+      <div className="actions">
+        <Button look="strong" onPress={close}>
+          Close
+        </Button>
+      </div>
+    </Modal>
+  );
+}
+
+/** The title of a state, taken over when the field is left. */
+function Title({ version, title, name }: { version: number; title: string; name: (title: string) => void }) {
+  const [text, setText] = useState(title);
+  return (
+    <input
+      aria-label={`Name of version ${version}`}
+      placeholder="Give it a name"
+      value={text}
+      maxLength={200}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={() => text.trim() !== title && name(text.trim())}
+      onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+    />
+  );
+}

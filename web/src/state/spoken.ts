@@ -1,0 +1,13 @@
+import type { Setting } from "../engine/types";
+import type { Units } from "./units";
+
+/** A setting in words, as it is read out and shown while it is dragged: "Pulley, hole 9 of 25, 76 cm". */
+export function spoken(setting: Setting, units: Units): string {
+  return `${setting.label}, ${spokenValue(setting, units)}`;
+}
+
+export function spokenValue(setting: Setting, units: Units): string {
+  if (setting.kind !== "hole") return units.text(setting.value, setting.kind);
+  const height = setting.at == null ? "" : `, ${units.text(setting.at, "length")}`;
+  return `hole ${Math.round(setting.value * 100) / 100} of ${setting.to}${height}`;
+}
