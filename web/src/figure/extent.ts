@@ -17,15 +17,16 @@ export function extentOf(scene: Scene, report: Report): Extent {
   const crown = crownOf(scene);
   if (crown) points.push(crown);
   const upright = scene.posture === "standing" && scene.joint === "shoulder";
-  let [back, front, side, top] = [0.35, 0.45, 0.55, upright ? 1.06 * (scene.sizes.stature ?? 1.75) : 0.8];
+  let [back, front, side, under, top] = [0.35, 0.45, 0.55, 0.02, upright ? 1.06 * (scene.sizes.stature ?? 1.75) : 0.8];
   for (const p of points) {
     back = Math.max(back, hip.x - p.x + 0.12);
     front = Math.max(front, p.x - hip.x);
     side = Math.max(side, Math.abs(p.z - hip.z) + 0.04);
+    under = Math.max(under, -p.y);
     top = Math.max(top, p.y + 0.05);
   }
   return {
-    low: vec(hip.x - out(back), -0.02, hip.z - out(side)),
+    low: vec(hip.x - out(back), -under, hip.z - out(side)),
     high: vec(hip.x + out(front), out(top), hip.z + out(side)),
   };
 }

@@ -1,0 +1,156 @@
+package e2e
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"math"
+	"net/http"
+	"strings"
+	"testing"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/setup"
+
+	"github.com/chromedp/cdproto/input"
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// ready saves a ready setup for a lifter of usual size and returns where its bench is.
+func (p *program) ready(key string) string {
+	p.t.Helper()
+	var lifters struct{ Items []struct{ ID string } }
+	p.call("GET", "/api/lifters", nil, &lifters)
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		if r.Key == key {
+			var saved struct{ ID string }
+			p.call("POST", "/api/setups", map[string]any{"lifterId": lifters.Items[0].ID, "document": r.Document}, &saved)
+			return p.url("/bench/" + saved.ID)
+		}
+	}
+	p.t.Fatalf("no ready setup %s", key)
+	return ""
+}
+
+func (p *program) call(method, path string, body, out any) {
+	p.t.Helper()
+	raw, err := json.Marshal(body)
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	req, err := http.NewRequest(method, p.url(path), bytes.NewReader(raw))
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	req.Header.Set("Content-Type", "application/json")
+	resp, err := http.DefaultClient.Do(req)
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	defer resp.Body.Close()
+	if resp.StatusCode >= 300 {
+		p.t.Fatalf("%s %s: %s", method, path, resp.Status)
+	}
+	if err := json.NewDecoder(resp.Body).Decode(out); err != nil {
+		p.t.Fatal(err)
+	}
+}
+
+// open goes to an address and waits until dials are there.
+func (p *page) open(url string) {
+	p.t.Helper()
+	p.do(chromedp.Navigate(url))
+	p.until("the dials", `document.querySelector('[data-dial]')`)
+}
+
+// Every kind of handle turns its dial the way in which the hand went, in a view that shows it. What a handle moves is
+// where it is seen to be: directions follow from the views alone.
+func TestEveryHandle(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	for _, c := range []struct {
+		ready, view, handle string
+		dx, dy              float64
+		dial                string
+		up                  bool
+	}{
+		{"raise.behind.hand", "3", "heading", -60, 0, "heading", true},     // from above forward is up: to the left
+		{"raise.behind.hand", "2", "stance", 40, 0, "stance.aside", false}, // facing the lifter, to their left
+		{"raise.behind.hand", "3", "stance", 0, -40, "stance.out", true},
+		{"raise.behind.hand", "2", "strap", 40, 14, "strap/0", true},          // towards the pulley
+		{"raise.behind.hand", "3", "pulley", 40, 0, "columns.apart/0", false}, // the left column, inward
+		{"press.bench.60", "1", "notch", 50, -10, "bench.angle", true},        // the head end upright and forward
+		{"press.bench.60", "1", "bench", 0, -30, "bench.height", true},
+		{"press.bench.60", "2", "swivel", -30, -10, "guide.swivel", true}, // the right elbow outward
+		{"lever.far", "1", "seat", 0, -30, "seat.height", true},
+		{"lever.far", "1", "lean", 60, 10, "trunk.lean", true},
+		{"curl.behind", "1", "pulley", 0, -40, "pulley.height/0", true},
+		{"curl.behind", "1", "pulley", -60, 0, "pulley.out/0", false},
+		{"fly.band.one", "1", "anchor", 0, -40, "band.height/0", true},
+		{"raise.lying.upper", "2", "cuff", 0, 0, "cuff/0", true}, // towards the needle, which is beyond the hand
+	} {
+		t.Run(c.ready+" "+c.handle+" "+c.dial, func(t *testing.T) {
+			p := &page{t, p.ctx}
+			p.open(prog.ready(c.ready))
+			p.key(c.view)
+			p.until("the handle", handle(c.handle))
+			before := p.dial(c.dial)
+			if c.dx == 0 && c.dy == 0 {
+				x0, y0 := p.middle(handle(c.handle))
+				x1, y1 := p.middle(handle("needle"))
+				far := math.Hypot(x1-x0, y1-y0)
+				c.dx, c.dy = 40*(x1-x0)/far, 40*(y1-y0)/far
+			}
+			p.drag(handle(c.handle), c.dx, c.dy, 8)
+			now := p.dial(c.dial)
+			if now == before || (now > before) != c.up {
+				t.Errorf("dragged by (%v, %v), %s went from %v to %v", c.dx, c.dy, c.dial, before, now)
+			}
+			p.press("Undo")
+			p.untilDial(c.dial, before)
+		})
+	}
+}
+
+// Escape takes a drag back as if it had not been, with what could be redone; its value is shown while it lasts.
+func TestEscapeCancelsADrag(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	hole := p.dial("pulley.height/0")
+	p.key(".")
+	p.untilDial("stance.out", 35)
+	p.press("Undo")
+	p.untilDial("stance.out", 30)
+	x, y := p.middle(handle("pulley"))
+	held := func(e *input.DispatchMouseEventParams) { e.Buttons = 1 }
+	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y), chromedp.MouseEvent(chromedp.MousePressed, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1)),
+		chromedp.MouseEvent(chromedp.MouseMoved, x, y+50, chromedp.ButtonLeft, held))
+	p.until("the pulley moves", fmt.Sprintf(`Number(document.querySelector('[data-dial="pulley.height/0"] input').value) < %v`, hole))
+	p.until("its value is shown", `document.querySelector('[data-reading="pulley"]')?.textContent.includes("Pulley, hole")`)
+	p.key(kb.Escape)
+	p.untilDial("pulley.height/0", hole)
+	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y+80, chromedp.ButtonLeft, held), chromedp.MouseEvent(chromedp.MouseReleased, x, y+80, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+	p.untilDial("pulley.height/0", hole)
+	p.press("Redo")
+	p.untilDial("stance.out", 35)
+}
+
+// What can be dragged has a key, with Shift for the other way.
+func TestKeysForWhatIsDragged(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	for _, c := range []struct {
+		ready, key, dial string
+		step             float64
+	}{
+		{"raise.behind.hand", "h", "heading", 15}, {"raise.behind.hand", "w", "path.plane", 5}, {"raise.behind.hand", "r", "range.from", 5},
+		{"raise.behind.hand", "e", "range.to", 5}, {"raise.behind.hand", "c", "strap/0", 5}, {"press.bench.60", "b", "bench.angle", 5}, {"lever.far", "b", "seat.height", 5},
+	} {
+		p.open(prog.ready(c.ready))
+		before := p.dial(c.dial)
+		p.key(c.key)
+		p.untilDial(c.dial, before+c.step)
+		p.key(strings.ToUpper(c.key), chromedp.ModifierShift)
+		p.untilDial(c.dial, before)
+	}
+}
