@@ -2,9 +2,11 @@ package rig
 
 import (
 	"math"
+	"strings"
 
 	"dialarc/core"
 	"dialarc/core/body"
+	"dialarc/core/catalogue"
 	"dialarc/core/load"
 	"dialarc/core/movement"
 	"dialarc/core/setup"
@@ -25,10 +27,14 @@ var wayFor = map[string]string{
 // asked is the share of the model's one-repetition limit that a setup is begun with: a dozen repetitions (own).
 const asked = 0.7
 
-// Begin composes a setup from three answers: what it is for, what is at hand (dumbbell, cable or band) and how the lifter is
-// placed. The load pulls against the path where it is in its middle; of several places that it can come from the first is taken
-// from which nothing is in its way and the lifter stands.
+// Begin composes a setup from three answers: what it is for, what is at hand (dumbbell, bar, cable, band or machine) and how the
+// lifter is placed. A cable or band pulls against the path where it is in its middle; of several places that it can come from the
+// first is taken from which nothing is in its way and the lifter stands. A bar is one weight in both hands. A machine has its own
+// path, that of the first ready setup on one for the region or its neighbour of the same muscle.
 func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setup.Problems) {
+	if kind == "machine" {
+		return machined(l, region, position)
+	}
 	way, ok := wayFor[region]
 	if !ok {
 		return setup.Document{}, setup.Problems{{Path: "target.region", What: "No path is known to begin with for this region.", Hint: "Begin with a ready setup."}}
@@ -54,11 +60,47 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 		d, _ = WithPosition(&d, position)
 	}
 	d.Name = "New setup"
+	if kind == "bar" {
+		if position == "side-lying" {
+			return d, setup.Problems{{Path: "posture.kind", What: "Lying on the side, one arm lifts.", Why: "A bar is held in both hands.", Hint: "Choose a dumbbell, or another posture."}}
+		}
+		d.Movement.Side = "both"
+	}
 	d.Loads = []setup.Load{{ID: kind, Kind: kind, Variable: true, Side: movingSide(&d), Contact: contactOf(&d), Ratio: 1, Mass: 1}}
-	if kind == "dumbbell" {
+	if kind == "dumbbell" || kind == "bar" {
 		return settle(&d)
 	}
 	return pulled(&d, kind)
+}
+
+// machined begins on a machine that is known.
+func machined(l *setup.Lifter, region, position string) (setup.Document, setup.Problems) {
+	if !hasPosition(position) {
+		return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "There is no such posture.", Hint: "Give one of the list."}}
+	}
+	muscle, _, _ := strings.Cut(region, ".")
+	for _, r := range catalogue.All(l) {
+		d := &r.Document
+		of, _, _ := strings.Cut(d.Target.Region, ".")
+		if of != muscle || (d.Loads[0].Kind != "lever" && d.Loads[0].Kind != "cam") {
+			continue
+		}
+		if now := PositionOf(d); now != position {
+			return *d, setup.Problems{{Path: "posture.kind", What: "The machine that is known for this region is not used in this posture.", Hint: "Choose " + positionLabel(now) + "."}}
+		}
+		d.Target.Region, d.Name = region, "New setup"
+		return settle(d)
+	}
+	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.", Hint: "Choose a cable, or begin with a ready setup."}}
+}
+
+func positionLabel(key string) string {
+	for _, p := range Positions {
+		if p.Key == key {
+			return strings.ToLower(p.Label)
+		}
+	}
+	return key
 }
 
 func keep(joints []string, wanted string) string {
@@ -180,8 +222,10 @@ func settle(d *setup.Document) (setup.Document, setup.Problems) {
 		}
 		half := func(x float64) float64 { return max(0.5, math.Round(2*x)/2) }
 		switch l.Kind {
-		case "cable":
+		case "cable", "cam":
 			l.StackMass = half(k * l.StackMass)
+		case "lever":
+			l.PlateMass = half(k * l.PlateMass)
 		case "band":
 			l.Section *= k
 		default:
@@ -194,8 +238,10 @@ func settle(d *setup.Document) (setup.Document, setup.Problems) {
 // weightOf is the mass, kg, that weighs as much as a load pulls with; a band at twice its length.
 func weightOf(l *setup.Load) float64 {
 	switch l.Kind {
-	case "cable":
+	case "cable", "cam":
 		return l.StackMass * l.Ratio
+	case "lever":
+		return l.PlateMass
 	case "band":
 		return l.Section * setup.RubberAtDouble / load.Gravity
 	}

@@ -156,7 +156,7 @@ func TestBegin(t *testing.T) {
 	stands := 0
 	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 52}, {Stature: 1.92, Mass: 105}} {
 		for _, region := range []string{"deltoid.middle", "deltoid.posterior", "pectoralis.sternal", "latissimus.lower", "trapezius.upper", "biceps", "triceps", "quadriceps"} {
-			for _, kind := range []string{"dumbbell", "cable", "band"} {
+			for _, kind := range []string{"dumbbell", "bar", "cable", "band"} {
 				for _, position := range []string{"standing", "seated", "supine"} {
 					d, problems := rig.Begin(&l, region, kind, position)
 					if region == "quadriceps" && position == "supine" {
@@ -184,10 +184,30 @@ func TestBegin(t *testing.T) {
 			}
 		}
 	}
-	if stands < 110 {
-		t.Errorf("only %d of 138 stand", stands)
+	if stands < 145 {
+		t.Errorf("only %d of 184 stand", stands)
 	}
 	if _, problems := rig.Begin(&lifter, "obliques", "cable", "standing"); len(problems) == 0 || problems[0].Hint == "" {
 		t.Error("the obliques have a path")
+	}
+}
+
+// Machines that are known are begun with in their posture; others are told.
+func TestBeginOnAMachine(t *testing.T) {
+	for region, position := range map[string]string{"latissimus.lower": "seated", "quadriceps": "seated/bench"} {
+		d, problems := rig.Begin(&lifter, region, "machine", position)
+		if len(problems) > 0 {
+			t.Errorf("%s: %v", region, problems)
+			continue
+		}
+		r, problems := core.Evaluate(&d)
+		if len(problems) > 0 || d.Target.Region != region || r.Profile.PeakEffort.Value == nil || *r.Profile.PeakEffort.Value > 0.85 {
+			t.Errorf("%s: %v, effort %v", region, problems, r.Profile.PeakEffort)
+		}
+	}
+	for region, position := range map[string]string{"latissimus.lower": "supine", "deltoid.middle": "standing"} {
+		if _, problems := rig.Begin(&lifter, region, "machine", position); len(problems) == 0 || problems[0].Hint == "" {
+			t.Errorf("%s %s is begun with", region, position)
+		}
 	}
 }

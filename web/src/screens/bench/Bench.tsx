@@ -166,7 +166,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         <Versions
           setupId={stored.id}
           version={saving.version}
-          now={text}
+          name={model.document.name}
+          dirty={saving.dirty}
           goBack={edits.change}
           close={() => setStates(false)}
         />

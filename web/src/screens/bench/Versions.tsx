@@ -32,8 +32,10 @@ const List = styled.ul`
 type Props = {
   setupId: string;
   version: number;
-  /** The document on the bench, as text. */
-  now: string;
+  /** What the setup is called now. */
+  name: string;
+  /** Whether something on the bench is not saved. */
+  dirty: boolean;
   goBack: (document: SetupDocument) => void;
   close: () => void;
 };
@@ -41,7 +43,7 @@ type Props = {
 const date = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 /** Every saved state of the setup; any can be named, and taken back onto the bench. */
-export function Versions({ setupId, version, now, goBack, close }: Props) {
+export function Versions({ setupId, version, name: called, dirty, goBack, close }: Props) {
   const cache = useQueryClient();
   const key = ["versions", setupId, version];
   const states = useQuery({
@@ -81,10 +83,10 @@ export function Versions({ setupId, version, now, goBack, close }: Props) {
               <Title version={s.version} title={s.title} name={(title) => void name(s.version, title)} />
               <small>
                 version {s.version}, {date.format(new Date(s.savedAt))}
-                {s.document.name !== (JSON.parse(now) as SetupDocument).name && `, then called ${s.document.name}`}
+                {s.document.name !== called && `, then called ${s.document.name}`}
               </small>
             </div>
-            {JSON.stringify(s.document) === now ? (
+            {s.version === version && !dirty ? (
               <span>on the bench</span>
             ) : (
               <Button

@@ -176,7 +176,9 @@ function SavedOnes(props: Props) {
 const kinds = [
   { key: "cable", label: "A cable" },
   { key: "dumbbell", label: "Dumbbells" },
+  { key: "bar", label: "One weight in both hands" },
   { key: "band", label: "A band" },
+  { key: "machine", label: "A machine" },
 ];
 
 /** Three questions, and a setup that answers them. */

@@ -1,0 +1,259 @@
+package e2e
+
+import (
+	"encoding/json"
+	"fmt"
+	"os"
+	"path/filepath"
+	"reflect"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/browser"
+	"github.com/chromedp/chromedp"
+)
+
+// choose picks an option of a list that opens from a button with a label.
+func (p *page) choose(label, option string) {
+	p.t.Helper()
+	find := fmt.Sprintf(`[...document.querySelectorAll('label, span')].find(e => e.textContent === %s)?.parentElement.querySelector('button')`, quoted(label))
+	p.until("the list "+label, find)
+	x, y := p.middle(find)
+	p.do(chromedp.MouseClickXY(x, y))
+	pick := fmt.Sprintf(`[...document.querySelectorAll('[role="option"]')].find(e => e.innerText.split('\n')[0] === %s)`, quoted(option))
+	p.until("the option "+option, pick)
+	p.do(chromedp.Sleep(150 * time.Millisecond)) // the list grows as it opens
+	x, y = p.middle(pick)
+	p.do(chromedp.MouseClickXY(x, y))
+	p.until("the list is closed", `!document.querySelector('[role="listbox"]')`)
+}
+
+// fromNothing answers the three questions for the lifter whose sheet is open.
+func (p *page) fromNothing(region, kind, position string) {
+	p.t.Helper()
+	p.press("New setup")
+	p.press("From nothing")
+	p.choose("What is it for?", region)
+	p.choose("What is at hand?", kind)
+	p.choose("How is the lifter placed?", position)
+	p.press("Begin")
+	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)
+}
+
+// on is the document on the bench as the browser keeps it, or as the server has it when nothing is unsaved.
+func (p *page) on(prog *program) map[string]any {
+	p.t.Helper()
+	id := read[string](p, "location.pathname.split('/').pop()")
+	out := map[string]any{}
+	if draft := read[string](p, `JSON.parse(localStorage.getItem('dialarc.draft.' + `+quoted(id)+`) ?? '{}').document ?? ''`); draft != "" {
+		if err := json.Unmarshal([]byte(draft), &out); err != nil {
+			p.t.Fatal(err)
+		}
+		return out
+	}
+	var stored struct{ Document map[string]any }
+	prog.call("GET", "/api/setups/"+id, nil, &stored)
+	return stored.Document
+}
+
+// A fly against a band, from nothing: begun, turned, given a second band, and all of it taken back and done again, over a
+// reload; then kept as a file, which begins the same setup again.
+func TestBuildABandFly(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	p.press("Madoc Quill")
+	p.fromNothing("Chest, middle", "A band", "On the back")
+	p.says(verdict("work"), "hest, middle")
+	begun := p.on(prog)
+	height := p.dial("band.height/0")
+	p.typeInto("band.height/0", "15")
+	p.untilDial("band.height/0", 15)
+	p.press("Once more: band")
+	p.until("a second band", `document.querySelector('[data-dial="band.height/1"]')`)
+	p.typeInto("band.height/1", "120")
+	p.choose("Posture", "Standing")
+	p.until("standing", `document.querySelector('[data-dial="stance.out"]') && !document.querySelector('[data-dial="bench.angle"]')`)
+	p.choose("School", "Late")
+	built := p.on(prog)
+	if built["target"].(map[string]any)["school"] != "late" || len(built["loads"].([]any)) != 2 || built["posture"].(map[string]any)["kind"] != "standing" {
+		t.Errorf("built %v", built)
+	}
+	steps := 0
+	for ; !reflect.DeepEqual(p.on(prog), begun) && steps < 10; steps++ {
+		p.press("Undo")
+		p.do(chromedp.Sleep(120 * time.Millisecond))
+	}
+	p.untilDial("band.height/0", height)
+	if steps != 5 {
+		t.Errorf("five changes were undone in %d steps", steps)
+	}
+	for range steps {
+		p.press("Redo")
+	}
+	p.until("all is done again", `document.querySelector('[data-dial="band.height/1"]')`)
+	if again := p.on(prog); !reflect.DeepEqual(again, built) {
+		t.Errorf("done again it is %v, was %v", again, built)
+	}
+	p.reload()
+	p.until("the bench", `document.querySelector('[data-dial="band.height/1"]')`)
+	if after := p.on(prog); !reflect.DeepEqual(after, built) {
+		t.Errorf("after a reload it is %v, was %v", after, built)
+	}
+
+	file := p.keeps("Keep the setup as a file", ".json")
+	p.press("Madoc Quill")
+	p.press("New setup")
+	p.press("A file")
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type="file"]`), []string{file}))
+	p.press("Begin as it is")
+	p.until("the bench", `document.querySelector('[data-dial="band.height/1"]')`)
+	if again := p.on(prog); !reflect.DeepEqual(again, built) {
+		t.Errorf("from its file it is %v, was %v", again, built)
+	}
+}
+
+// keeps presses what keeps a file and returns where it is.
+func (p *page) keeps(button, kind string) string {
+	p.t.Helper()
+	dir := p.t.TempDir()
+	if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
+		p.t.Fatal(err)
+	}
+	p.press(button)
+	return p.kept(dir, kind)
+}
+
+// kept waits for a file of a kind in a folder.
+func (p *page) kept(dir, kind string) string {
+	p.t.Helper()
+	for range 200 {
+		found, _ := filepath.Glob(filepath.Join(dir, "*"+kind))
+		if len(found) == 1 {
+			return found[0]
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
+	p.t.Fatalf("no file %s was kept", kind)
+	return ""
+}
+
+// A raise lying on the side against a cable, from nothing.
+func TestBuildALyingCableRaise(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	p.press("Suvi Brandt")
+	p.fromNothing("Deltoid, middle", "A cable", "On the side")
+	p.choose("Held", "Cuff at the wrist")
+	p.typeInto("pulley.height/0", "30")
+	p.untilDial("pulley.height/0", 30)
+	p.typeInto("range.to", "80")
+	p.untilDial("range.to", 80)
+	d := p.on(prog)
+	load := d["loads"].([]any)[0].(map[string]any)
+	if d["posture"].(map[string]any)["kind"] != "side-lying" || load["contact"].(map[string]any)["at"] != "wrist" || load["pulley"].(map[string]any)["y"] != 0.3 {
+		t.Errorf("built %v", d)
+	}
+	p.until("it is judged", `document.querySelectorAll('[data-verdict]').length >= 5`)
+	p.press("Left")
+	p.until("the other arm", fmt.Sprintf(`JSON.parse(localStorage.getItem('dialarc.draft.' + location.pathname.split('/').pop())).document.includes(%s)`, quoted(`"side":"left"`)))
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+}
+
+// A pull-down on a lever, seated, from nothing; what a lever cannot be used for is told.
+func TestBuildALeverPullDown(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	p.press("Ilvane Torsk")
+	p.press("New setup")
+	p.press("From nothing")
+	p.choose("What is at hand?", "A machine")
+	p.press("Begin")
+	p.says(`[role="dialog"]`, "No machine is known for this region.")
+	p.press("Cancel")
+	p.fromNothing("Latissimus, lower", "A machine", "Seated")
+	before := p.dial("lever.plates/0")
+	p.key("+")
+	p.untilDial("lever.plates/0", before+2.5)
+	seat := p.dial("seat.height")
+	p.key("b")
+	p.untilDial("seat.height", seat+5)
+	if load := p.on(prog)["loads"].([]any)[0].(map[string]any); load["kind"] != "lever" || load["plateMass"] != before+2.5 {
+		t.Errorf("built %v", load)
+	}
+}
+
+// The picture and the charts can be kept: drawings that stand by themselves, and values that a spreadsheet reads.
+func TestPicturesAndValuesAsFiles(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	menu := func(button, item string) string {
+		p.press(button)
+		pick := fmt.Sprintf(`[...document.querySelectorAll('[role="menuitem"]')].find(e => e.innerText === %s)`, quoted(item))
+		p.until(item, pick)
+		dir := p.t.TempDir()
+		if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
+			t.Fatal(err)
+		}
+		p.do(chromedp.Sleep(150 * time.Millisecond))
+		x, y := p.middle(pick)
+		p.do(chromedp.MouseClickXY(x, y))
+		if strings.HasPrefix(item, "Show") {
+			return ""
+		}
+		raw, err := os.ReadFile(p.kept(dir, "."+strings.ToLower(item[len(item)-4:len(item)-1])))
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(raw)
+	}
+	svg := menu("Keep the picture", "Picture as a file (SVG)")
+	if !strings.HasPrefix(svg, "<svg") || strings.Contains(svg, "var(--") || strings.Contains(svg, "color-mix") || !strings.Contains(svg, "font/woff2") || strings.Count(svg, "<path") < 20 {
+		t.Errorf("the picture: %.400s", svg)
+	}
+	if png := menu("Keep the picture", "Picture as a file (PNG)"); !strings.HasPrefix(png, "\x89PNG\r\n") || len(png) < 20000 {
+		t.Errorf("the picture in pixels has %d bytes", len(png))
+	}
+	chart := "Cross-behind raise, hand height, profile: table and files"
+	csv := menu(chart, "Values as a file (CSV)")
+	lines := strings.Split(strings.TrimSpace(csv), "\r\n")
+	if len(lines) != 102 || !strings.HasPrefix(lines[0], "angle (°),torque (N·m)") || !strings.HasPrefix(lines[101], "95,") {
+		t.Errorf("%d lines, %q to %q", len(lines), lines[0], lines[len(lines)-1])
+	}
+	if svg := menu(chart, "Picture as a file (SVG)"); strings.Contains(svg, "var(--") || !strings.Contains(svg, "Dashed: strength") {
+		t.Errorf("the chart: %.300s", svg)
+	}
+	menu(chart, "Show as a table")
+	p.says("section.table", "torque (N·m)")
+	menu(chart, "Show the chart")
+	p.until("the chart", `!document.querySelector('section.table')`)
+}
+
+// Saved states have names and can be taken back onto the bench; notes and cues belong to the setup.
+func TestSavedStates(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.key(".")
+	p.untilDial("stance.out", 35)
+	p.do(chromedp.Evaluate[chromedp.Void](`(() => { const t = document.querySelector('textarea'); t.scrollIntoView(); t.focus(); })()`))
+	p.key("Reach long.\rRibs down.")
+	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	p.press("Saved states")
+	p.until("pictures", `document.querySelectorAll('[role="dialog"] li svg').length === 2`)
+	p.says(`[role="dialog"]`, "on the bench")
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[aria-label="Name of version 1"]').focus()`))
+	p.key("As it came")
+	p.key("\r")
+	p.press("Go back to version 1")
+	p.untilDial("stance.out", 30)
+	p.says(saveState, "version 2, not saved")
+	if cues := read[string](p, `document.querySelector('textarea').value`); cues != "" {
+		t.Errorf("the first state had no cues, now %q", cues)
+	}
+	p.press("Undo")
+	p.untilDial("stance.out", 35)
+	p.until("the cues", `document.querySelector('textarea').value === "Reach long.\nRibs down."`)
+	p.press("Saved states")
+	p.until("the name was kept", `document.querySelector('[aria-label="Name of version 1"]')?.value === "As it came"`)
+}
