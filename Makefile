@@ -52,7 +52,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	cd web && npm run --silent lint
 	./scripts/check-generated
 	go test $(GO_TAGS) -race ./core/... ./internal/... ./cmd/dialarc
-	go test $(GO_TAGS) -count=1 ./test/...
+	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...
 
 # Renews docs/screenshots from a running demo.
 screenshots: bin/dialarc

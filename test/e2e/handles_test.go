@@ -9,9 +9,6 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core/catalogue"
-	"dialarc/core/setup"
-
 	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -20,17 +17,7 @@ import (
 // ready saves a ready setup for a lifter of usual size and returns where its bench is.
 func (p *program) ready(key string) string {
 	p.t.Helper()
-	var lifters struct{ Items []struct{ ID string } }
-	p.call("GET", "/api/lifters", nil, &lifters)
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
-		if r.Key == key {
-			var saved struct{ ID string }
-			p.call("POST", "/api/setups", map[string]any{"lifterId": lifters.Items[0].ID, "document": r.Document}, &saved)
-			return p.url("/bench/" + saved.ID)
-		}
-	}
-	p.t.Fatalf("no ready setup %s", key)
-	return ""
+	return p.readyAs(key, "")
 }
 
 func (p *program) call(method, path string, body, out any) {
@@ -69,6 +56,7 @@ func (p *page) open(url string) {
 func TestEveryHandle(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/"))
+	there := ""
 	for _, c := range []struct {
 		ready, view, handle string
 		dx, dy              float64
@@ -92,7 +80,10 @@ func TestEveryHandle(t *testing.T) {
 	} {
 		t.Run(c.ready+" "+c.handle+" "+c.dial, func(t *testing.T) {
 			p := &page{t, p.ctx}
-			p.open(prog.ready(c.ready))
+			if there != c.ready {
+				p.open(prog.ready(c.ready))
+			}
+			there = c.ready
 			p.key(c.view)
 			p.until("the handle", handle(c.handle))
 			before := p.dial(c.dial)
@@ -139,6 +130,7 @@ func TestEscapeCancelsADrag(t *testing.T) {
 func TestKeysForWhatIsDragged(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/"))
+	there := ""
 	for _, c := range []struct {
 		ready, key, dial string
 		step             float64
@@ -146,7 +138,10 @@ func TestKeysForWhatIsDragged(t *testing.T) {
 		{"raise.behind.hand", "h", "heading", 15}, {"raise.behind.hand", "w", "path.plane", 5}, {"raise.behind.hand", "r", "range.from", 5},
 		{"raise.behind.hand", "e", "range.to", 5}, {"raise.behind.hand", "c", "strap/0", 5}, {"press.bench.60", "b", "bench.angle", 5}, {"lever.far", "b", "seat.height", 5},
 	} {
-		p.open(prog.ready(c.ready))
+		if there != c.ready {
+			p.open(prog.ready(c.ready))
+		}
+		there = c.ready
 		before := p.dial(c.dial)
 		p.key(c.key)
 		p.untilDial(c.dial, before+c.step)

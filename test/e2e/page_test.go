@@ -25,7 +25,7 @@ type page struct {
 
 func openPage(t *testing.T, url string) *page {
 	t.Helper()
-	ctx, stop := browser.New(limited(t, 3*time.Minute), 3*time.Minute)
+	ctx, stop := browser.New(limited(t, 6*time.Minute), 6*time.Minute)
 	t.Cleanup(stop)
 	p := &page{t, ctx}
 	p.answerQuestions()

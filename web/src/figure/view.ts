@@ -10,7 +10,8 @@ export type View = {
   toward: Vec;
   centre: Vec;
   scale: number; // pixels per metre
-  middle: Vec2; // of the picture, pixels
+  middle: Vec2; // where the centre is in the picture, pixels
+  size: Vec2; // of the picture, pixels
 };
 
 export type Turn = { yaw: number; pitch: number }; // degrees; 0, 0 is the front view
@@ -38,6 +39,9 @@ function directions(name: ViewName, headingDeg: number, turn: Turn): Pick<View, 
 /** What has to fit into the picture, in metres of the room. */
 export type Extent = { low: Vec; high: Vec };
 
+const headRoom = 36; // px
+const footRoom = 44; // px, for the scale bars below the floor
+
 /** A view that shows the whole extent in a picture of the given size. */
 export function fit(
   name: ViewName,
@@ -61,10 +65,17 @@ export function fit(
     bottom = Math.min(bottom, y);
     top = Math.max(top, y);
   }
-  const scale = Math.min((width - 32) / (rightmost - left), (height - 64) / (top - bottom));
+  const scale = Math.min((width - 32) / (rightmost - left), (height - headRoom - footRoom) / (top - bottom));
   const [cx, cy] = [(left + rightmost) / 2, (bottom + top) / 2];
   const centre = vec(d.right.x * cx + d.up.x * cy, d.right.y * cx + d.up.y * cy, d.right.z * cx + d.up.z * cy);
-  return { name, ...d, centre, scale: Math.max(20, scale), middle: [width / 2, height / 2 + 6] };
+  return {
+    name,
+    ...d,
+    centre,
+    scale: Math.max(20, scale),
+    middle: [width / 2, (height + headRoom - footRoom) / 2],
+    size: [width, height],
+  };
 }
 
 /** The place of a point on the screen, pixels. */

@@ -63,7 +63,7 @@ export function Shell() {
         <span className="push" />
         <button
           type="button"
-          aria-label={`Units: ${units === "metric" ? "kg and cm" : "lb and in"}; change`}
+          aria-label={`Units: ${units === "metric" ? "kg, cm" : "lb, in"}; change`}
           onClick={() => setPreferences({ units: units === "metric" ? "imperial" : "metric" })}
         >
           <Ruler size={16} aria-hidden />

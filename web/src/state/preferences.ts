@@ -4,10 +4,11 @@ export type Preferences = {
   units: "metric" | "imperial";
   theme: "system" | "light" | "dark";
   letterKeys: boolean;
+  seen: string[]; // hints that were put away
 };
 
 const key = "dialarc.preferences";
-const usual: Preferences = { units: "metric", theme: "system", letterKeys: true };
+const usual: Preferences = { units: "metric", theme: "system", letterKeys: true, seen: [] };
 const listeners = new Set<() => void>();
 let current: Preferences = read();
 

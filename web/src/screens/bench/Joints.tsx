@@ -11,7 +11,7 @@ const Table = styled.table`
   font-size: 13px;
   th { text-align: left; font-weight: 400; color: var(--quiet); padding: 2px 0; }
   td { text-align: right; padding: 2px 0 2px 6px; white-space: nowrap; }
-  thead th { font-size: 12px; }
+  thead th { font-size: 12px; vertical-align: bottom; padding-left: 6px; }
   thead th + th { text-align: right; }
   small { color: var(--quiet); font-size: 12px; }
 `;
@@ -36,22 +36,26 @@ export function Joints({ report, lifter, s, limit }: Props) {
     const v = valueAt(curve, s);
     return v === null ? "–" : units.text(v, kind);
   };
+  const bare = (curve: (number | null)[], kind: string) => {
+    const v = valueAt(curve, s);
+    return v === null ? "–" : units.number(v, kind);
+  };
   const { curves, muscles } = report;
   const surface: Record<string, (number | null)[]> = { shoulder: muscles.shoulder, elbow: muscles.elbow };
   const target = {
     name: report.joint,
-    torque: here(report.hold ? curves.size : curves.torque, "torque"),
+    torque: bare(report.hold ? curves.size : curves.torque, "torque"),
     effort: valueAt(curves.effort, s),
-    along: here(curves.along, "force"),
-    across: here(curves.across, "force"),
+    along: bare(curves.along, "force"),
+    across: bare(curves.across, "force"),
     surface: surface[report.joint],
   };
   const rows = report.joints.map((j) => ({
     name: j.joint,
-    torque: valueAt(j.torque, s) === null ? `${here(j.size, "torque")} held` : here(j.torque, "torque"),
+    torque: valueAt(j.torque, s) === null ? `${bare(j.size, "torque")} held` : bare(j.torque, "torque"),
     effort: valueAt(j.effort, s),
-    along: here(j.along, "force"),
-    across: here(j.across, "force"),
+    along: bare(j.along, "force"),
+    across: bare(j.across, "force"),
     surface: surface[j.joint],
   }));
   return (
@@ -60,10 +64,10 @@ export function Joints({ report, lifter, s, limit }: Props) {
         <thead>
           <tr>
             <th scope="col">here</th>
-            <th scope="col">torque</th>
-            <th scope="col">along</th>
-            <th scope="col">across</th>
-            <th scope="col">surfaces</th>
+            <th scope="col">torque {units.unit("torque").name}</th>
+            <th scope="col">along {units.unit("force").name}</th>
+            <th scope="col">across {units.unit("force").name}</th>
+            <th scope="col">surfaces {units.unit("force").name}</th>
           </tr>
         </thead>
         <tbody>
@@ -76,7 +80,7 @@ export function Joints({ report, lifter, s, limit }: Props) {
               </td>
               <td className="mono">{r.along}</td>
               <td className="mono">{r.across}</td>
-              <td className="mono">{r.surface ? here(r.surface, "force") : "–"}</td>
+              <td className="mono">{r.surface ? bare(r.surface, "force") : "–"}</td>
             </tr>
           ))}
         </tbody>

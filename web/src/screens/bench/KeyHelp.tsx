@@ -27,7 +27,7 @@ const Toggle = styled(Switch)`
 `;
 
 export function KeyHelp({ open, close }: { open: boolean; close: () => void }) {
-  const { letterKeys } = usePreferences();
+  const { letterKeys, seen } = usePreferences();
   return (
     <Modal title="Keys" open={open} onClose={close}>
       <List>
@@ -45,6 +45,11 @@ export function KeyHelp({ open, close }: { open: boolean; close: () => void }) {
         </span>
         Keys without Ctrl are on
       </Toggle>
+      {seen.length > 0 && (
+        <Button look="link" onPress={() => setPreferences({ seen: [] })}>
+          Show the first hints again
+        </Button>
+      )}
       <div className="actions">
         <Button look="strong" onPress={close}>
           Close

@@ -8,6 +8,7 @@ import type { Core } from "../../engine/core";
 import { profileTable, pullTable, workTable } from "../../share/tables";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
+import { Hint } from "../../ui/Hint";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
 import { Cautions } from "./Cautions";
@@ -78,6 +79,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
         </div>
       )}
       <div>
+        <Hint name="mend">A sentence in blue below a verdict is the smallest change that mends it: press it.</Hint>
         <Verdicts
           report={report}
           mends={model.mends}

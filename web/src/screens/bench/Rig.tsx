@@ -8,6 +8,7 @@ import type { Problem, Setting, SetupDocument } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Choice, Segments } from "../../ui/Choice";
 import { Dial } from "../../ui/Dial";
+import { Hint } from "../../ui/Hint";
 import { Mark } from "../../ui/Mark";
 import { Tick } from "../../ui/Tick";
 import type { Edits } from "./useDocument";
@@ -96,6 +97,10 @@ export function Rig(props: Props) {
           </span>
         </div>
       ))}
+      <Hint name="paint">
+        Every track is painted with how well each value would fit, dark for good; the mark is the best. Hatched is
+        closed off.
+      </Hint>
       <Fold title="Target">
         <Target target={document.target} set={edits.setTarget} />
       </Fold>

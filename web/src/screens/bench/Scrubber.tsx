@@ -69,7 +69,11 @@ export function Scrubber({ report, s, moveTo, playing, play, tempo }: Props) {
         <Needle s={s} moveTo={moveTo} />
       </div>
       <div className="under">
-        <Button look="quiet" onPress={play} aria-label={playing ? "Pause" : "Play at the tempo"}>
+        <Button
+          look="quiet"
+          onPress={play}
+          aria-label={`${playing ? "Pause" : "Play at the tempo"}: ${tempoText(tempo)}`}
+        >
           {playing ? <Pause size={15} aria-hidden /> : <Play size={15} aria-hidden />}
           <small>{tempoText(tempo)}</small>
         </Button>

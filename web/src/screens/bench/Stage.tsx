@@ -1,6 +1,7 @@
 import { SceneView } from "../../figure/SceneView";
 import type { Turn, ViewName } from "../../figure/view";
 import { Segments } from "../../ui/Choice";
+import { Hint } from "../../ui/Hint";
 import { Mark } from "../../ui/Mark";
 import { Failed } from "../../ui/States";
 import { PictureFiles } from "./PictureFiles";
@@ -36,6 +37,7 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
       <div className="views">
         <Segments label="View" options={viewNames} value={viewName} onChange={(v) => setViewName(v as ViewName)} />
         {good && scene && <PictureFiles good={good} scene={scene} viewName={viewName} turn={viewTurn} />}
+        <Hint name="drag">Drag any handle; Escape takes it back.</Hint>
         {problems.length > 0 && (
           <span className="stale" role="status">
             <Mark tone="stop" /> {good ? "The picture is the last one that works." : "Nothing to show yet."}

@@ -1,0 +1,155 @@
+package e2e
+
+import (
+	"fmt"
+	"os"
+	"strings"
+	"testing"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/setup"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// wrong is what axe-core finds that is serious: WCAG rules, published by the W3C and tested by their rule authors.
+func (p *page) wrong() []string {
+	p.t.Helper()
+	script, err := os.ReadFile("../../web/node_modules/axe-core/axe.min.js")
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	p.do(chromedp.Evaluate[chromedp.Void]("if (!window.axe) {" + string(script) + "}"))
+	found, err := chromedp.Run(p.ctx, chromedp.Evaluate[[]string](`axe.run(document, {resultTypes: ['violations']}).then(r => r.violations
+		.filter(v => v.impact === 'serious' || v.impact === 'critical')
+		.flatMap(v => v.nodes.slice(0, 4).map(n => v.id + ': ' + n.target.join(' ') + ' | ' + n.html.slice(0, 120) + ' | ' + (n.any[0] ?? n.all[0] ?? n.none[0])?.message)))`, chromedp.EvalAwaitPromise))
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	return found
+}
+
+// No view has a serious fault by axe-core, in either theme.
+func TestAccessible(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	check := func(what string) {
+		t.Helper()
+		p.do(chromedp.Sleep(250e6)) // fades must be over before contrast is measured
+		for _, w := range p.wrong() {
+			t.Errorf("%s: %s", what, w)
+		}
+	}
+	bench := prog.ready("raise.behind.hand")
+	for _, theme := range []string{"light", "dark"} {
+		p.do(chromedp.Evaluate[chromedp.Void](`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: ` + quoted(theme) + `}))`))
+		p.do(chromedp.Navigate(prog.url("/lifters")))
+		p.press("Suvi Brandt")
+		p.says("h1", "Suvi Brandt")
+		p.until("pictures", `document.querySelectorAll('.row svg').length > 4`)
+		check(theme + " lifter")
+		p.press("New setup")
+		for _, way := range []string{"Ready", "Saved", "From nothing", "A file"} {
+			p.press(way)
+			check(theme + " new setup, " + way)
+		}
+		p.press("Cancel")
+		p.press("Change Suvi Brandt")
+		check(theme + " lifter's measures")
+		p.key(kb.Escape)
+		p.open(bench)
+		p.until("painted", `document.querySelector('[data-fresh="true"]')`)
+		check(theme + " bench")
+		p.typeInto("range.to", "3")
+		p.says(".stale", "last one that works")
+		check(theme + " bench with a bad value")
+		p.press("Undo")
+		p.press("Saved states")
+		p.until("states", `document.querySelector('[role="dialog"] li')`)
+		check(theme + " saved states")
+		p.press("Close")
+		p.key("?")
+		check(theme + " keys")
+		p.key(kb.Escape)
+	}
+}
+
+// crossings are pairs of texts on the page whose boxes lie over each other, of what is seen of them.
+const crossings = `(() => {
+	const out = [], boxes = [];
+	const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+	for (let n = walk.nextNode(); n; n = walk.nextNode()) {
+		const e = n.parentElement;
+		if (!n.textContent.trim() || !e.checkVisibility({visibilityProperty: true, opacityProperty: true}) || e.closest('title, option, [data-hint], [style*="clip"]')) continue;
+		const range = document.createRange();
+		range.selectNodeContents(n);
+		for (const r of range.getClientRects()) {
+			let [l, t, right, b] = [r.left, r.top, r.right, r.bottom];
+			for (let a = e; a; a = a.parentElement) {
+				const s = getComputedStyle(a);
+				if (s.overflow === 'visible' || (a instanceof SVGElement && a.tagName !== 'svg')) continue;
+				const c = a.getBoundingClientRect();
+				[l, t, right, b] = [Math.max(l, c.left), Math.max(t, c.top), Math.min(right, c.right), Math.min(b, c.bottom)];
+			}
+			if (right - l > 1 && b - t > 1) boxes.push({l, t, r: right, b, text: n.textContent.trim().slice(0, 40), e});
+		}
+	}
+	for (const e of document.querySelectorAll('input:not([type=range]):not([type=checkbox])')) {
+		const r = e.getBoundingClientRect();
+		if (e.value && e.scrollWidth > e.clientWidth + 1 && getComputedStyle(e).textOverflow !== 'ellipsis') out.push('cut off: ' + e.value.slice(0, 40));
+	}
+	for (let i = 0; i < boxes.length; i++) for (let k = i + 1; k < boxes.length; k++) {
+		const [a, c] = [boxes[i], boxes[k]];
+		const w = Math.min(a.r, c.r) - Math.max(a.l, c.l), h = Math.min(a.b, c.b) - Math.max(a.t, c.t);
+		if (w > 2 && h > 4 && a.e !== c.e) out.push(a.text + ' / ' + c.text);
+	}
+	return out;
+})()`
+
+// wide are the parts of the page that are wider than they show.
+const wide = `[document.scrollingElement, ...document.querySelectorAll('.rig, .arc, main, header')].filter(e => e && e.scrollWidth > e.clientWidth + 1).map(e => (e.className || e.tagName) + ' ' + e.scrollWidth + ' in ' + e.clientWidth)`
+
+// Nothing scrolls sideways and no text lies on another, at the sizes of a laptop, a tablet and a phone, in both units, with
+// the longest name that is allowed.
+func TestLayoutHolds(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	long := strings.Repeat("A very long name of a setup ", 7)[:190]
+	addresses := map[string]string{"lifters": prog.url("/lifters")}
+	for _, key := range []string{"raise.behind.hand", "lever.far", "squat.goblet"} {
+		addresses[key] = prog.readyAs(key, long)
+	}
+	for _, units := range []string{"metric", "imperial"} {
+		p.do(chromedp.Evaluate[chromedp.Void](`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(units) + `}))`))
+		for _, size := range [][2]int64{{1280, 800}, {820, 1180}, {390, 844}} {
+			p.do(chromedp.EmulateViewport(size[0], size[1]))
+			for what, url := range addresses {
+				p.do(chromedp.Navigate(url))
+				p.until("there", `document.querySelector('[data-fresh="true"], aside a')`)
+				for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
+					t.Errorf("%s, %s, %d wide: %s", what, units, size[0], bad)
+				}
+			}
+		}
+	}
+}
+
+// readyAs saves a ready setup under another name.
+func (p *program) readyAs(key, name string) string {
+	p.t.Helper()
+	var lifters struct{ Items []struct{ ID string } }
+	p.call("GET", "/api/lifters", nil, &lifters)
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		if r.Key == key {
+			if name != "" {
+				r.Document.Name = name
+			}
+			var saved struct{ ID string }
+			p.call("POST", "/api/setups", map[string]any{"lifterId": lifters.Items[0].ID, "document": r.Document}, &saved)
+			return p.url(fmt.Sprint("/bench/", saved.ID))
+		}
+	}
+	p.t.Fatalf("no ready setup %s", key)
+	return ""
+}
