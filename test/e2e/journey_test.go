@@ -116,7 +116,7 @@ func TestBandBesideTheCable(t *testing.T) {
 	p.press("Add a band")
 	p.says(".legend", "band")
 	height := p.dial("band.height/1")
-	p.drag(handle("anchor"), 0, -60, 8)
+	p.drag(handle("anchor.1"), 0, -60, 8) // of the second load
 	if now := p.dial("band.height/1"); now <= height {
 		t.Errorf("dragged up, the anchor went from %v to %v", height, now)
 	}

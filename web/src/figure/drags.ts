@@ -15,8 +15,7 @@ export function followPointer(
 ): void {
   event.preventDefault();
   event.stopPropagation();
-  const target = event.currentTarget;
-  target.setPointerCapture(event.pointerId);
+  event.currentTarget.setPointerCapture(event.pointerId);
   let waiting: [number, number] | null = null;
   let frame = 0;
   const flush = () => {
@@ -25,14 +24,16 @@ export function followPointer(
     waiting = null;
     if (now) flushSync(() => onMove(...now)); // drawn in this very frame
   };
+  // On the window, because what was taken hold of may be drawn anew while it moves.
   const move = (e: Event) => {
     const p = e as PointerEvent;
+    if (p.pointerId !== event.pointerId) return;
     waiting = [p.clientX, p.clientY];
     if (!frame) frame = requestAnimationFrame(flush);
   };
   const end = (cancelled: boolean) => {
     const listeners = { pointermove: move, pointerup: done, pointercancel: cancel };
-    for (const [name, listener] of Object.entries(listeners)) target.removeEventListener(name, listener);
+    for (const [name, listener] of Object.entries(listeners)) window.removeEventListener(name, listener);
     window.removeEventListener("keydown", key, true);
     if (frame) cancelAnimationFrame(frame);
     if (!cancelled) flush();
@@ -46,9 +47,9 @@ export function followPointer(
     e.stopPropagation();
     cancel();
   };
-  target.addEventListener("pointermove", move);
-  target.addEventListener("pointerup", done);
-  target.addEventListener("pointercancel", cancel);
+  window.addEventListener("pointermove", move);
+  window.addEventListener("pointerup", done);
+  window.addEventListener("pointercancel", cancel);
   window.addEventListener("keydown", key, true);
 }
 

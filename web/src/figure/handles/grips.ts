@@ -60,9 +60,13 @@ function strandGrips(scene: Scene, find: Found): Grip[] {
       slide(apart, Z, l.pulley.z < 0 ? -2 : 2),
     );
     const look = kind === "band" ? "anchor" : "pulley";
-    return [{ name: look + (l.mirror ? ".mirror" : ""), at: l.pulley, look, slides: all, ghost: true }];
+    return [{ name: named(look, l), at: l.pulley, look, slides: all, ghost: true }];
   });
 }
+
+/** A name of its own for each load's grip; the first load's is the plain one. */
+const named = (what: string, l: Scene["loads"][number]) =>
+  what + (l.index ? `.${l.index}` : "") + (l.mirror ? ".mirror" : "");
 
 const limbs: Record<string, (sizes: Record<string, number>) => number> = {
   upperArm: (s) => s.upperArm ?? 0,
@@ -81,13 +85,13 @@ function limbGrips(scene: Scene, find: Found): Grip[] {
     const segment = scene.segments.find((s) => s.name === l.segment);
     if (cuff && segment && length > 0) {
       const along = axisOf(segment.turn, 1, -1);
-      out.push({ name: "cuff", at: l.contact, look: "edge", slides: slides(slide(cuff, along, 1 / length)) });
+      out.push({ name: named("cuff", l), at: l.contact, look: "edge", slides: slides(slide(cuff, along, 1 / length)) });
     }
     const strap = find(`strap/${l.index}`);
     if (strap && l.tension > 0 && l.pulley && !cuff) {
       const along = unit(l.force);
       const at = add(l.contact, mul(along, strap.value + 0.1));
-      out.push({ name: "strap", at, look: "edge", slides: slides(slide(strap, along)) });
+      out.push({ name: named("strap", l), at, look: "edge", slides: slides(slide(strap, along)) });
     }
     return out;
   });
