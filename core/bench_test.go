@@ -32,6 +32,17 @@ func BenchmarkEvaluate(b *testing.B) {
 	}
 }
 
+func BenchmarkSketch(b *testing.B) {
+	_, d := golden(b, "raise.json")
+	var e core.Evaluator
+	b.ReportAllocs()
+	for b.Loop() {
+		if _, problems := e.Sketch(&d); len(problems) > 0 {
+			b.Fatal(problems)
+		}
+	}
+}
+
 func BenchmarkScore31(b *testing.B) {
 	_, d := golden(b, "raise.json")
 	var e core.Evaluator

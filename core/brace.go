@@ -8,9 +8,6 @@ import (
 	"dialarc/core/verdict"
 )
 
-// braceSamples is at how many places along the path bracing is looked at: it changes slowly.
-const braceSamples = 11
-
 // Bracing says whether the surroundings hold the lifter, at the place of the path where they hold worst.
 type Bracing struct {
 	Holds     bool      `json:"holds"`
@@ -41,7 +38,7 @@ type BenchHold struct {
 
 // bracing solves the bracing over the path.
 func (e *Evaluator) bracing(o *outcome) Bracing {
-	worst := e.brace.Worst(o.doc, o.path, o.items, braceSamples)
+	worst := e.brace.Worst(o.doc, o.path, o.items, o.grid.bracing)
 	b := Bracing{Holds: worst.Holds(), Residual: rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S), Contacts: contacts(worst.Pushes)}
 	b.Margin = Metric{Why: "More than the floor carries the lifter."}
 	if !math.IsNaN(worst.Margin) {
@@ -97,7 +94,7 @@ func (e *Evaluator) Brace(d *setup.Document) (*Bracing, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
-	o, problems := e.judge(newModel(d), braceSamples)
+	o, problems := e.judge(newModel(d), usual.bracing)
 	if len(problems) > 0 {
 		return nil, problems
 	}

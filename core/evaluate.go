@@ -44,10 +44,22 @@ type model struct {
 	columns []support.Column
 	joint   body.Joint // the target, of the right side
 	axis    torque.AxisRule
+	grid    grid
 }
 
+// grid is at how many places along the path the slower things are looked at; they change slowly.
+type grid struct{ muscles, bracing, strands int }
+
+var (
+	usual  = grid{muscles: 31, bracing: 11, strands: 11}
+	sparse = grid{muscles: 9, bracing: 5, strands: 7}
+)
+
+// sketchSamples is at how many places a sketch has a torque.
+const sketchSamples = 31
+
 func newModel(d *setup.Document) *model {
-	m := &model{doc: d, body: body.New(&d.Lifter)}
+	m := &model{doc: d, body: body.New(&d.Lifter), grid: usual}
 	m.station = m.body.Settle(&d.Posture, d.Bench, &d.Movement)
 	m.path = movement.New(d, &m.body, &m.station)
 	var start, end body.Frames
@@ -103,9 +115,6 @@ type outcome struct {
 	longAtEnd bool // the target is longer at the end of the path
 }
 
-// clearPlaces is at how many places along the path strands are looked at.
-const clearPlaces = 11
-
 // judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
 func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
 	if problems := support.Reach(m.doc, m.path, m.items); len(problems) > 0 {
@@ -114,7 +123,7 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	in := m.input(n)
 	in.Others, in.Whole = others, others != nil
 	e.rep.Run(in)
-	rubs, blocked := support.Clearance(m.path, m.items, m.columns, clearPlaces, others != nil)
+	rubs, blocked := support.Clearance(m.path, m.items, m.columns, m.grid.strands, others != nil)
 	support.MarkBlocked(&e.rep, rubs, blocked)
 	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep), rubs: rubs}
 	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
@@ -196,8 +205,22 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*Report, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
+	return e.evaluate(newModel(d), d.Samples)
+}
+
+// Sketch is Evaluate at fewer places along the path, for what has to keep up with a hand: the same report, whose numbers are a
+// little coarser. What is refused and what holds is judged by the same rules.
+func (e *Evaluator) Sketch(d *setup.Document) (*Report, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
 	m := newModel(d)
-	o, problems := e.judge(m, d.Samples, append([]body.Joint{}, m.others()...)...)
+	m.grid = sparse
+	return e.evaluate(m, min(d.Samples, sketchSamples))
+}
+
+func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
+	o, problems := e.judge(m, samples, append([]body.Joint{}, m.others()...)...)
 	if len(problems) > 0 {
 		return nil, problems
 	}

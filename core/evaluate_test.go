@@ -352,3 +352,33 @@ func TestNoListIsNull(t *testing.T) {
 		}
 	}
 }
+
+// A sketch says what the report says, a little coarser: of every ready setup the same is refused, the load is as heavy and it
+// fits as well.
+func TestSketch(t *testing.T) {
+	var e core.Evaluator
+	for _, ready := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		full, problems := e.Evaluate(&ready.Document)
+		sketch, others := e.Sketch(&ready.Document)
+		if len(problems)+len(others) > 0 {
+			t.Errorf("%s: %v, %v", ready.Key, problems, others)
+			continue
+		}
+		if full.Bracing.Holds != sketch.Bracing.Holds || full.Hold != sketch.Hold || len(full.Joints) != len(sketch.Joints) {
+			t.Errorf("%s: %+v, sketched %+v", ready.Key, full.Bracing, sketch.Bracing)
+		}
+		for what, pair := range map[string][2]*float64{"match": {full.Profile.Match.Value, sketch.Profile.Match.Value}, "peak": {full.Profile.Total.Peak.Value, sketch.Profile.Total.Peak.Value}} {
+			a, b := pair[0], pair[1]
+			if (a == nil) != (b == nil) || (a != nil && math.Abs(*a-*b) > 0.03*math.Abs(*a)+0.1) {
+				t.Errorf("%s: %s %v, sketched %v", ready.Key, what, deref(a), deref(b))
+			}
+		}
+	}
+}
+
+func deref(x *float64) any {
+	if x == nil {
+		return nil
+	}
+	return *x
+}

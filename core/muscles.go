@@ -40,9 +40,8 @@ type RegionPart struct {
 }
 
 const (
-	muscleSamples = 31
-	seldom        = 0.01 // activation below which a region is left out
-	fewTorque     = 0.05 // of the peak, below which shares mean nothing
+	seldom    = 0.01 // activation below which a region is left out
+	fewTorque = 0.05 // of the peak, below which shares mean nothing
 )
 
 // legJoint says whether muscles of the leg serve the target joint.
@@ -54,7 +53,7 @@ func (e *Evaluator) muscles(o *outcome) Muscles {
 	if legJoint(o.joint) {
 		joints = []body.Joint{body.HipR, body.KneeR}
 	}
-	in := o.input(muscleSamples)
+	in := o.input(o.grid.muscles)
 	in.Whole = true
 	for _, j := range joints {
 		if j != o.joint {

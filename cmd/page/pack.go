@@ -14,7 +14,7 @@ import (
 
 // evaluate answers with the report as JSON in which every curve is only [offset, length], and the numbers of all
 // curves as bytes: little-endian float64, NaN in a gap. Writing and reading the curves as text would take most of the
-// time of a drag.
+// time of a drag. A second argument asks for a sketch.
 func evaluate(_ js.Value, args []js.Value) (out any) {
 	defer func() {
 		if r := recover(); r != nil {
@@ -24,7 +24,11 @@ func evaluate(_ js.Value, args []js.Value) (out any) {
 	d, problems := document(args)
 	var report *core.Report
 	if len(problems) == 0 {
-		report, problems = evaluator.Evaluate(&d)
+		if len(args) > 1 && args[1].Truthy() {
+			report, problems = evaluator.Sketch(&d)
+		} else {
+			report, problems = evaluator.Evaluate(&d)
+		}
 	}
 	if len(problems) > 0 {
 		return map[string]any{"json": text(answer{Problems: problems})}

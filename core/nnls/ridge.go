@@ -22,16 +22,8 @@ type Ridge struct {
 	D []Vector  // columns
 	B []float64 // unknowns, one for each column
 	R Vector    // residual; kept from one problem to the next as a start
-}
 
-func (s *Ridge) value(y, r *Vector) float64 {
-	sum := r.Dot(r)/2 - y.Dot(r)
-	for j := range s.D {
-		if x := s.D[j].Dot(r); x > 0 {
-			sum += x * x / 2
-		}
-	}
-	return sum
+	at, by []float64 // of each column with the residual and with the step
 }
 
 // Solve writes B and R for a right side.
@@ -63,19 +55,11 @@ func (s *Ridge) Solve(y *Vector) {
 			break
 		}
 		step := solved(&h, &g)
-		before, slope := s.value(y, &r), -g.Dot(&step)
-		length := 1.0
-		for ; length > 1e-6; length /= 2 {
-			next := r
-			for i := range next {
-				next[i] -= length * step[i]
-			}
-			if s.value(y, &next) <= before+1e-4*length*slope {
-				r = next
-				break
-			}
+		length := s.length(y, &r, &step)
+		for i := range r {
+			r[i] -= length * step[i]
 		}
-		if length <= 1e-6 { // nothing but rounding is left
+		if length*length*step.Dot(&step) <= 1e-24*r.Dot(&r) { // the next would be lost in rounding
 			break
 		}
 	}
@@ -87,6 +71,41 @@ func (s *Ridge) Solve(y *Vector) {
 	for j := range s.D {
 		s.B[j] = math.Max(0, s.D[j].Dot(&r))
 	}
+}
+
+// length is how far the step goes to where the value is least along it. The slope along a step rises and is straight between the
+// places where columns come in or go, so that Newton's method, kept between two ends, finds its zero in a few steps.
+func (s *Ridge) length(y, r, step *Vector) float64 {
+	s.at, s.by = s.at[:0], s.by[:0]
+	for j := range s.D {
+		s.at = append(s.at, s.D[j].Dot(r))
+		s.by = append(s.by, s.D[j].Dot(step))
+	}
+	straight, square := y.Dot(step)-r.Dot(step), step.Dot(step)
+	t, low, high := 1.0, 0.0, math.Inf(1)
+	for range 40 {
+		slope, bend := straight+t*square, square
+		for j, b := range s.by {
+			if x := s.at[j] - t*b; x > 0 {
+				slope -= x * b
+				bend += b * b
+			}
+		}
+		if slope > 0 {
+			high = t
+		} else {
+			low = t
+		}
+		next := t - slope/bend
+		if math.Abs(next-t) <= 1e-12*t {
+			return next
+		}
+		if !(next > low && next < high) {
+			next = min(low+(high-low)/2, 2*t)
+		}
+		t = next
+	}
+	return t
 }
 
 // solved is the solution of h x = g for a symmetric positive definite h, given by its lower half, by Cholesky's method. h is

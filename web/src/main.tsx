@@ -1,3 +1,4 @@
+import "./engine/module"; // first: the core loads while the rest of the page starts
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";

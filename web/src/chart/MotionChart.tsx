@@ -1,9 +1,8 @@
 import { scaleLinear } from "@visx/scale";
 import { LinePath } from "@visx/shape";
-import { memo, useDeferredValue, useMemo } from "react";
+import { memo } from "react";
 import styled from "styled-components";
-import type { Core } from "../engine/core";
-import type { Tempo } from "../engine/types";
+import type { Answer, Tempo } from "../engine/types";
 import { motionTable } from "../share/tables";
 import { type Units, useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
@@ -20,26 +19,28 @@ const Box = styled.div`
 const height = 92;
 const foot = 16;
 
-/**
- * The repetition in time: the torque in motion over the torque at rest. It follows a drag when there is time, so that it
- * never holds one up.
- */
-export function MotionChart({ core, text, name }: { core: Core; text: string; name: string }) {
-  const units = useUnits();
-  const later = useDeferredValue(text);
-  const answer = useMemo(() => core.tempo(later), [core, later]);
-  if (answer.problems) return <p>{answer.problems.map((p) => `${p.what} ${p.hint ?? ""}`).join(" ")}</p>;
-  return (
-    <ChartFrame
-      title="In motion"
-      name={name}
-      caption={["Thick: torque in motion. Dotted: at rest. Lifting, then lowering."]}
-      table={() => motionTable(answer.ok, units)}
-    >
-      <Chart tempo={answer.ok} />
-    </ChartFrame>
-  );
-}
+type Props = { motion: { answer: Answer<Tempo>; fresh: boolean }; name: string };
+
+/** The repetition in time: the torque in motion over the torque at rest. It comes a little after a drag, pale until then. */
+export const MotionChart = memo(
+  function MotionChart({ motion: { answer, fresh }, name }: Props) {
+    const units = useUnits();
+    if (answer.problems) return <p>{answer.problems.map((p) => `${p.what} ${p.hint ?? ""}`).join(" ")}</p>;
+    return (
+      <ChartFrame
+        title="In motion"
+        name={name}
+        caption={["Thick: torque in motion. Dotted: at rest. Lifting, then lowering."]}
+        table={() => motionTable(answer.ok, units)}
+      >
+        <div style={{ opacity: fresh ? 1 : 0.45 }}>
+          <Chart tempo={answer.ok} />
+        </div>
+      </ChartFrame>
+    );
+  },
+  (a, b) => a.motion.answer === b.motion.answer && a.motion.fresh === b.motion.fresh && a.name === b.name,
+);
 
 const Chart = memo(function Chart({ tempo }: { tempo: Tempo }) {
   const units = useUnits();

@@ -1,8 +1,8 @@
 import { loadCore, type RawCore } from "./load";
+import { compiled } from "./module";
 import type {
   Answer,
   Choices,
-  EqualLoads,
   Length,
   Lifter,
   Places,
@@ -12,15 +12,15 @@ import type {
   Scene,
   Setting,
   SetupDocument,
-  Tempo,
 } from "./types";
 
 /** The core on the main thread, with types. Documents go in as JSON text, so that one text can serve several calls. */
 export class Core {
   constructor(private readonly raw: RawCore) {}
 
-  evaluate(document: string): Answer<Report> {
-    const { json, numbers } = this.raw.evaluate(document);
+  /** The report of a document, or a sketch of it: at fewer places, in half the time. */
+  evaluate(document: string, sketch = false): Answer<Report> {
+    const { json, numbers } = this.raw.evaluate(document, sketch);
     const answer = JSON.parse(json) as Answer<Report>;
     if (answer.ok && numbers) unpack(answer.ok, new Float64Array(numbers.buffer));
     return answer;
@@ -36,9 +36,6 @@ export class Core {
   }
   loadKind(document: string, index: number, kind: string): Answer<SetupDocument> {
     return JSON.parse(this.raw.loadKind(document, index, kind));
-  }
-  tempo(document: string): Answer<Tempo> {
-    return JSON.parse(this.raw.tempo(document));
   }
   places(document: string): Answer<Places> {
     return JSON.parse(this.raw.places(document));
@@ -60,9 +57,6 @@ export class Core {
   }
   lengths(): Answer<Length[]> {
     return JSON.parse(this.raw.lengths());
-  }
-  equal(document: string, reference: string): Answer<EqualLoads> {
-    return JSON.parse(this.raw.equal(document, reference));
   }
   regions(): Answer<Region[]> {
     return JSON.parse(this.raw.regions());
@@ -93,6 +87,6 @@ let started: Promise<Core> | undefined;
 
 /** The core of this page, started once. */
 export function core(): Promise<Core> {
-  started ??= loadCore().then((raw) => new Core(raw));
+  started ??= compiled.then(loadCore).then((raw) => new Core(raw));
   return started;
 }

@@ -1,9 +1,8 @@
 import "./built/wasm_exec.js";
-import wasmUrl from "./built/dialarc.wasm?url";
 
 /** The functions that the core puts on globalThis: JSON text in, JSON text out. */
 export type RawCore = {
-  evaluate(document: string): { json: string; numbers?: Uint8Array };
+  evaluate(document: string, sketch?: boolean): { json: string; numbers?: Uint8Array };
   scene(document: string, s: number): string;
   settings(document: string): string;
   apply(document: string, key: string, value: number): string;
@@ -33,9 +32,9 @@ declare global {
 }
 
 /** Starts the core in this thread. */
-export async function loadCore(): Promise<RawCore> {
+export async function loadCore(module: WebAssembly.Module): Promise<RawCore> {
   const go = new globalThis.Go();
-  const { instance } = await WebAssembly.instantiateStreaming(fetch(wasmUrl), go.importObject);
+  const instance = await WebAssembly.instantiate(module, go.importObject);
   void go.run(instance);
   if (!globalThis.dialarc) throw new Error("The calculation core did not start.");
   return globalThis.dialarc;

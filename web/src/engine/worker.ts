@@ -1,17 +1,29 @@
-import { loadCore } from "./load";
+import { loadCore, type RawCore } from "./load";
 import type { Setting } from "./types";
 
-/** What the page asks for: all that hangs on one document, the dial that the coach is at first. */
-export type Job = { document: string; first: string | null };
+/** What the page asks for: all that hangs on one document and the saved one, the dial that the coach is at first. */
+export type Job = { document: string; saved: string; first: string | null };
 
-/** What comes back, as it gets ready: one dial after the other, the whole painting, mends, and how far off the numbers are. */
-export type Part = { document: string; what: "sweep" | "paint" | "mends" | "spread"; json: string };
+/**
+ * What comes back, as it gets ready: the motion, the loads that ask as much as the saved ones, one dial after the other, the
+ * whole painting, mends, and how far off the numbers are.
+ */
+export type Part = {
+  document: string;
+  what: "tempo" | "equal" | "sweep" | "paint" | "mends" | "spread";
+  json: string;
+};
 
-const ready = loadCore();
+let ready: Promise<RawCore> | null = null;
 let newest: Job | null = null;
 let busy = false;
 
-self.onmessage = (event: MessageEvent<Job>) => {
+/** First comes the core's program, then one job after the other. */
+self.onmessage = (event: MessageEvent<WebAssembly.Module | Job>) => {
+  if (event.data instanceof WebAssembly.Module) {
+    ready = loadCore(event.data);
+    return;
+  }
   newest = event.data;
   if (!busy) void work();
 };
@@ -20,6 +32,7 @@ self.onmessage = (event: MessageEvent<Job>) => {
 async function work(): Promise<void> {
   busy = true;
   const core = await ready;
+  if (!core) throw new Error("The core's program did not come first.");
   while (newest) {
     const job = newest;
     const stale = () => newest !== job;
@@ -34,10 +47,13 @@ async function work(): Promise<void> {
       await new Promise((done) => setTimeout(done)); // lets a newer document in
       return !stale();
     };
-    let on = true;
-    for (const key of order(core.settings(job.document), job.first)) {
-      on = await part("sweep", () => core.sweep(job.document, key));
+    const [first, ...others] = order(core.settings(job.document), job.first);
+    let on = first === undefined || (await part("sweep", () => core.sweep(job.document, first)));
+    on = on && (await part("tempo", () => core.tempo(job.document)));
+    if (job.document !== job.saved) on = on && (await part("equal", () => core.equal(job.document, job.saved)));
+    for (const key of others) {
       if (!on) break;
+      on = await part("sweep", () => core.sweep(job.document, key));
     }
     on = on && (await part("paint", () => core.paint(job.document)));
     on = on && (await part("mends", () => core.mends(job.document)));

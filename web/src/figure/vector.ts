@@ -32,11 +32,14 @@ export function hull(points: Vec2[]): Vec2[] {
   return [...half(sorted), ...half(sorted.reverse())];
 }
 
+/** Tenths of a pixel; toFixed would take most of the time of drawing a figure. */
+const tenth = (v: number): number => Math.round(v * 10) / 10;
+
 export function path(points: Vec2[], close = true): string {
   let d = "";
   for (let i = 0; i < points.length; i++) {
     const p = points[i] as Vec2;
-    d += `${i ? "L" : "M"}${p[0].toFixed(1)} ${p[1].toFixed(1)}`;
+    d += `${i ? "L" : "M"}${tenth(p[0])} ${tenth(p[1])}`;
   }
   return close && d ? `${d}Z` : d;
 }

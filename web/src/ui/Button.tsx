@@ -1,5 +1,8 @@
-import { Button as AriaButton, type ButtonProps } from "react-aria-components";
+import { memo } from "react";
+import { Button as AriaButton, type ButtonProps, type PressEvent } from "react-aria-components";
 import styled from "styled-components";
+import { alike } from "./alike";
+import { useStable } from "./useStable";
 
 const Styled = styled(AriaButton)<{ $look: "plain" | "strong" | "quiet" | "link" }>`
   display: inline-flex;
@@ -22,6 +25,14 @@ const Styled = styled(AriaButton)<{ $look: "plain" | "strong" | "quiet" | "link"
   &[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 2px; }
 `;
 
-export function Button({ look = "plain", ...props }: ButtonProps & { look?: "plain" | "strong" | "quiet" | "link" }) {
-  return <Styled {...props} $look={look} />;
+type Props = ButtonProps & { look?: "plain" | "strong" | "quiet" | "link" };
+
+/** A button. It is drawn anew only when it would look different: pages have many, and a drag redraws them all. */
+export function Button({ onPress, ...props }: Props) {
+  const press = useStable((e: PressEvent) => onPress?.(e));
+  return <Drawn {...props} onPress={press} />;
 }
+
+const Drawn = memo(function Drawn({ look = "plain", ...props }: Props) {
+  return <Styled {...props} $look={look} />;
+}, alike);

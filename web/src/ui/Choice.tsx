@@ -1,6 +1,9 @@
 import { ChevronDown } from "lucide-react";
+import { memo } from "react";
 import { Button, type Key, Label, ListBox, ListBoxItem, Popover, Select, SelectValue } from "react-aria-components";
 import styled from "styled-components";
+import { alike } from "./alike";
+import { useStable } from "./useStable";
 
 const Box = styled(Select)`
   display: grid;
@@ -46,13 +49,21 @@ const Item = styled(ListBoxItem)`
 
 export type Option = { key: string; label: string; note?: string };
 
-export function Choice(props: {
+type ChoiceProps = {
   label: string;
   options: Option[];
   value: string;
   onChange: (key: string) => void;
   hideLabel?: boolean;
-}) {
+};
+
+/** One of many, from a list that opens. It is drawn anew only when it would look different. */
+export function Choice(props: ChoiceProps) {
+  const onChange = useStable(props.onChange);
+  return <Drawn {...props} onChange={onChange} />;
+}
+
+const Drawn = memo(function Drawn(props: ChoiceProps) {
   const onChange = (key: Key | Key[] | null) => key !== null && !Array.isArray(key) && props.onChange(String(key));
   return (
     <Box value={props.value} onChange={onChange} aria-label={props.hideLabel ? props.label : undefined}>
@@ -73,7 +84,7 @@ export function Choice(props: {
       </Pop>
     </Box>
   );
-}
+}, alike);
 
 const Row = styled.div`
   display: inline-flex;

@@ -1,6 +1,8 @@
 import { CircleHelp } from "lucide-react";
+import { memo } from "react";
 import { Button, Dialog, DialogTrigger, Popover } from "react-aria-components";
 import styled from "styled-components";
+import { alike } from "./alike";
 
 const Ask = styled(Button)`
   border: 0;
@@ -29,7 +31,7 @@ const Card = styled(Popover)`
 export type Explained = { how: string; from: string; source: string; sure: string };
 
 /** A small question mark that tells how a number comes about. */
-export function How({ name, explained }: { name: string; explained: Explained }) {
+export const How = memo(function How({ name, explained }: { name: string; explained: Explained }) {
   return (
     <DialogTrigger>
       <Ask aria-label={`How: ${name}`}>
@@ -52,4 +54,4 @@ export function How({ name, explained }: { name: string; explained: Explained })
       </Card>
     </DialogTrigger>
   );
-}
+}, alike);

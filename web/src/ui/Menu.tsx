@@ -1,7 +1,9 @@
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { Menu as AriaMenu, MenuItem, MenuTrigger, Popover } from "react-aria-components";
 import styled from "styled-components";
+import { alike } from "./alike";
 import { Button } from "./Button";
+import { useStable } from "./useStable";
 
 const Pop = styled(Popover)`
   background: var(--sheet);
@@ -21,8 +23,21 @@ const Item = styled(MenuItem)`
 
 export type MenuAction = { label: string; run: () => void };
 
+type Props = { label: string; children: ReactNode; actions: MenuAction[] };
+
 /** A button that opens a short list of things to do. */
-export function Menu({ label, children, actions }: { label: string; children: ReactNode; actions: MenuAction[] }) {
+export function Menu({ label, children, actions }: Props) {
+  const run = useStable((label: string) => actions.find((a) => a.label === label)?.run());
+  return (
+    <Drawn label={label} items={actions.map((a) => a.label)} run={run}>
+      {children}
+    </Drawn>
+  );
+}
+
+type DrawnProps = { label: string; children: ReactNode; items: string[]; run: (label: string) => void };
+
+const Drawn = memo(function Drawn({ label, children, items, run }: DrawnProps) {
   return (
     <MenuTrigger>
       <Button look="quiet" aria-label={label}>
@@ -30,13 +45,13 @@ export function Menu({ label, children, actions }: { label: string; children: Re
       </Button>
       <Pop placement="bottom end">
         <AriaMenu aria-label={label} style={{ outline: "none" }}>
-          {actions.map((a) => (
-            <Item key={a.label} id={a.label} onAction={a.run}>
-              {a.label}
+          {items.map((item) => (
+            <Item key={item} id={item} onAction={() => run(item)}>
+              {item}
             </Item>
           ))}
         </AriaMenu>
       </Pop>
     </MenuTrigger>
   );
-}
+}, alike);

@@ -63,15 +63,15 @@ const tabs = [
 
 /** The main screen: the setup can be turned, seen and judged. */
 export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
-  const { text, start, edits, canUndo, canRedo } = useDocument(core, stored);
+  const { text, start, edits, dragged, canUndo, canRedo } = useDocument(core, stored);
   const [s, moveTo] = useState(0.5);
   const [viewName, setViewName] = useState<ViewName>(() => firstView(stored.document));
   const [viewTurn, turnView] = useState<Turn>({ yaw: 35, pitch: 12 });
   const [help, setHelp] = useState(false);
   const [tab, setTab] = useState("rig");
   const units = useUnits();
-  const model = useModel(core, text, s);
   const saving = useSaving(stored, text, start.saved, start.version);
+  const model = useModel(core, text, saving.saved, s, dragged);
   const [playing, play] = usePlay(model.document.tempo, moveTo);
   const away = useServerAway();
   const save = useStable(() => void saving.save());
@@ -156,7 +156,6 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
               turn={edits.turn}
               draw={edits.draw}
               drawDone={(cancelled) => (cancelled ? edits.dragCancelled() : edits.turnDone())}
-              saved={saving.saved}
               change={edits.change}
             />
           )}

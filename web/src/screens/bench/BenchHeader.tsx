@@ -45,6 +45,8 @@ const Bar = styled.header`
     .slash, .push { display: none; }
     input { flex-basis: 100%; max-width: none; order: -1; }
     .away { white-space: normal; }
+    > button { padding: 4px 8px; }
+    > button:last-child { margin-left: auto; padding: 4px 12px; }
   }
 `;
 

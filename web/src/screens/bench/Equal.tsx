@@ -1,7 +1,5 @@
-import { useDeferredValue, useMemo } from "react";
 import styled from "styled-components";
-import type { Core } from "../../engine/core";
-import type { Report, SetupDocument } from "../../engine/types";
+import type { EqualLoads, Report, SetupDocument } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 
 const Note = styled.p`
@@ -11,14 +9,10 @@ const Note = styled.p`
 `;
 
 /** What to load so that the setup asks as much as it did when it was saved. */
-export function Equal({ core, text, saved }: { core: Core; text: string; saved: string }) {
+export function Equal({ equal, document: d }: { equal: EqualLoads; document: SetupDocument }) {
   const units = useUnits();
-  const [now, before] = [useDeferredValue(text), useDeferredValue(saved)];
-  const answer = useMemo(() => (now === before ? null : core.equal(now, before).ok), [core, now, before]);
-  if (!answer) return null;
-  const d = JSON.parse(now) as SetupDocument;
   const with_ = (factor?: number | null) => (factor == null ? null : loads(d, factor, units));
-  const [peak, mean] = [with_(answer.peak.value), with_(answer.mean.value)];
+  const [peak, mean] = [with_(equal.peak.value), with_(equal.mean.value)];
   if (!peak && !mean) return null;
   return (
     <Note data-testid="equal">
@@ -40,10 +34,9 @@ export function Equal({ core, text, saved }: { core: Core; text: string; saved: 
 }
 
 /** What to load for some numbers of repetitions, by the model's limit of one: 1RM = w (1 + n/30), Epley 1985. */
-export function Prescribe({ text, limit }: { text: string; limit: number | null }) {
+export function Prescribe({ document: d, limit }: { document: SetupDocument; limit: number | null }) {
   const units = useUnits();
   if (limit === null) return null;
-  const d = JSON.parse(text) as SetupDocument;
   const parts = [8, 12, 20].map((n) => [n, loads(d, limit / (1 + n / 30), units)] as const);
   if (parts.some(([, l]) => l === null)) return null;
   return (

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { memo, useDeferredValue, useState } from "react";
 import { ChartFrame } from "../../chart/ChartFrame";
 import { MotionChart } from "../../chart/MotionChart";
 import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
@@ -30,13 +30,13 @@ type Props = {
   turn: Edits["turn"];
   draw: Edits["draw"];
   drawDone: (cancelled: boolean) => void;
-  saved: string;
   change: Edits["change"];
 };
 
 /** The right column: the profile, its numbers and sentences, and what lies behind them. */
-export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, saved, change }: Props) {
+export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, change }: Props) {
   const { report } = good;
+  const [later, place] = [useDeferredValue(good), useDeferredValue(s)];
   const [axis, setAxis] = useState<"angle" | "length">("angle");
   const units = useUnits();
   const { target, name } = good.document;
@@ -73,9 +73,9 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
             />
           )}
           <Summary report={report} uncertainty={model.uncertainty} />
-          <Prescribe text={good.text} limit={report.profile.loadFactor.value} />
+          <Prescribe document={good.document} limit={report.profile.loadFactor.value} />
           <PinByPin report={report} />
-          <Equal core={core} text={good.text} saved={saved} />
+          {model.equal && <Equal equal={model.equal} document={good.document} />}
         </div>
       )}
       <div>
@@ -87,6 +87,33 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
           apply={(m) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false))}
         />
       </div>
+      <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
+      <div className="caution">
+        <Mark tone="caution" />
+        <p>
+          House rules and the maker's instructions come first. Lifters who are new, injured, pregnant or ill see a
+          licensed professional. Sharp or joint pain: stop.
+        </p>
+      </div>
+    </>
+  );
+}
+
+type DeeperProps = {
+  core: Core;
+  good: NonNullable<Model["good"]>;
+  motion: Model["motion"];
+  s: number;
+  change: Edits["change"];
+};
+
+/** What lies behind the profile. While something is dragged it follows when there is time. */
+const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperProps) {
+  const units = useUnits();
+  const { report } = good;
+  const { name } = good.document;
+  return (
+    <>
       <div>
         <ChartFrame
           title={
@@ -125,11 +152,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
         />
         {good.document.loads.some(movable) && <Elsewhere core={core} text={good.text} />}
       </div>
-      {!report.hold && (
-        <div>
-          <MotionChart core={core} text={good.text} name={`${name}, in motion`} />
-        </div>
-      )}
+      {!report.hold && <div>{motion && <MotionChart motion={motion} name={`${name}, in motion`} />}</div>}
       {report.cautions.length > 0 && (
         <div>
           <h2>Cautions</h2>
@@ -140,13 +163,6 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, s
           />
         </div>
       )}
-      <div className="caution">
-        <Mark tone="caution" />
-        <p>
-          House rules and the maker's instructions come first. Lifters who are new, injured, pregnant or ill see a
-          licensed professional. Sharp or joint pain: stop.
-        </p>
-      </div>
     </>
   );
-}
+});

@@ -80,7 +80,7 @@ export function Versions({ setupId, version, name: called, dirty, goBack, close 
           <li key={s.version}>
             <SetupPicture document={s.document} width={104} height={78} />
             <div className="words">
-              <Title version={s.version} title={s.title} name={(title) => void name(s.version, title)} />
+              <Title key={s.title} version={s.version} title={s.title} name={(title) => void name(s.version, title)} />
               <small>
                 version {s.version}, {date.format(new Date(s.savedAt))}
                 {s.document.name !== called && `, then called ${s.document.name}`}

@@ -69,5 +69,12 @@ export function useDocument(core: Core, stored: StoredSetup) {
     undo: useStable(() => dispatch({ type: "undo" })),
     redo: useStable(() => dispatch({ type: "redo" })),
   };
-  return { text, start, edits, canUndo: state.past.length > 0, canRedo: state.future.length > 0 };
+  return {
+    text,
+    start,
+    edits,
+    dragged: state.dragging !== null,
+    canUndo: state.past.length > 0,
+    canRedo: state.future.length > 0,
+  };
 }

@@ -2,7 +2,19 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { Core } from "../../engine/core";
 import { Painter } from "../../engine/painter";
 import { Sweeps } from "../../engine/sweeps";
-import type { Mend, Painting, Problem, Report, Scene, Setting, SetupDocument, Uncertainty } from "../../engine/types";
+import type {
+  Answer,
+  EqualLoads,
+  Mend,
+  Painting,
+  Problem,
+  Report,
+  Scene,
+  Setting,
+  SetupDocument,
+  Tempo,
+  Uncertainty,
+} from "../../engine/types";
 
 export type Model = {
   document: SetupDocument;
@@ -14,19 +26,24 @@ export type Model = {
   fresh: boolean; // whether all dials are painted for the document as it stands
   mends: Mend[]; // of the document as it stands; empty while they are looked for
   uncertainty: Uncertainty | null; // of the document as it stands; null while it is not known
+  equal: EqualLoads | null; // the same
+  motion: { answer: Answer<Tempo>; fresh: boolean } | null; // of the last document that it was worked out for
 };
 
-/** Evaluates the document in this very render; keeps the last good picture while the document has problems. */
-export function useModel(core: Core, text: string, s: number): Model {
+/**
+ * Evaluates the document in this very render, as a sketch while it is dragged; keeps the last good picture while the
+ * document has problems. What takes longer comes from a worker.
+ */
+export function useModel(core: Core, text: string, saved: string, s: number, dragged: boolean): Model {
   const document = useMemo(() => JSON.parse(text) as SetupDocument, [text]);
-  const answer = useMemo(() => core.evaluate(text), [core, text]);
+  const answer = useMemo(() => core.evaluate(text, dragged), [core, text, dragged]);
   const settings = useMemo(() => core.settings(text).ok ?? [], [core, text]);
   const last = useRef<Model["good"]>(null);
-  if (answer.ok && last.current?.text !== text) last.current = { document, text, report: answer.ok };
+  if (answer.ok && last.current?.report !== answer.ok) last.current = { document, text, report: answer.ok };
   const good = last.current;
   const goodText = good?.text;
   const scene = useMemo(() => (goodText ? (core.scene(goodText, s).ok ?? null) : null), [core, goodText, s]);
-  const { sweeps, painting, mends, spread } = usePainting(text);
+  const { sweeps, painting, mends, spread, equal, motion } = usePainting(text, saved, dragged);
   const now = <T>(of: Of<T> | null): T | null => (of?.document === text ? of.value : null);
   const profile = now(painting)?.mend;
   const others = now(mends) ?? none;
@@ -40,6 +57,8 @@ export function useModel(core: Core, text: string, s: number): Model {
     fresh: painting?.document === text,
     mends: profile ? [profile, ...others] : others,
     uncertainty: now(spread),
+    equal: text === saved ? null : now(equal),
+    motion: motion && { answer: motion.value, fresh: motion.document === text },
   };
 }
 
@@ -48,24 +67,30 @@ const none: Mend[] = [];
 type Of<T> = { document: string; value: T };
 
 /** What the worker has made of the newest document, or still of an older one. */
-function usePainting(text: string) {
+function usePainting(text: string, saved: string, dragged: boolean) {
   const [sweeps] = useState(() => new Sweeps());
   const [painting, setPainting] = useState<Of<Painting> | null>(null);
   const [mends, setMends] = useState<Of<Mend[]> | null>(null);
   const [spread, setSpread] = useState<Of<Uncertainty> | null>(null);
+  const [equal, setEqual] = useState<Of<EqualLoads> | null>(null);
+  const [motion, setMotion] = useState<Of<Answer<Tempo>> | null>(null);
   const painter = useRef<Painter | null>(null);
   useEffect(() => {
     const p = new Painter({
-      swept: (_, value) => sweeps.set(value),
-      painted: (document, value) => setPainting({ document, value }),
-      mended: (document, value) => setMends({ document, value }),
+      sweep: (_, value) => sweeps.set(value),
+      paint: (document, value) => setPainting({ document, value }),
+      mends: (document, value) => setMends({ document, value }),
       spread: (document, value) => setSpread({ document, value }),
+      equal: (document, value) => setEqual({ document, value }),
+      tempo: (document, value) => setMotion({ document, value }),
     });
     painter.current = p;
     return () => p.stop();
   }, [sweeps]);
-  useEffect(() => painter.current?.paint(text, focused()), [text]);
-  return { sweeps, painting, mends, spread };
+  const latest = useRef(dragged);
+  latest.current = dragged;
+  useEffect(() => painter.current?.paint(text, saved, focused(), latest.current), [text, saved]);
+  return { sweeps, painting, mends, spread, equal, motion };
 }
 
 /** The dial that the coach is at. */
