@@ -149,3 +149,24 @@ func TestKeysForWhatIsDragged(t *testing.T) {
 		p.untilDial(c.dial, before)
 	}
 }
+
+// A finger drags as a mouse does, and does not scroll the page.
+func TestTouch(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	hole := p.dial("pulley.height/0")
+	x, y := p.middle(handle("pulley"))
+	touch := func(kind input.DispatchTouchEventType, points ...*input.TouchPoint) {
+		t.Helper()
+		if _, err := chromedp.Call(p.ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind, TouchPoints: points}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	touch(input.DispatchTouchEventTypeTouchStart, &input.TouchPoint{X: x, Y: y})
+	for i := 1; i <= 6; i++ {
+		touch(input.DispatchTouchEventTypeTouchMove, &input.TouchPoint{X: x, Y: y + 10*float64(i)})
+	}
+	touch(input.DispatchTouchEventTypeTouchEnd, []*input.TouchPoint{}...)
+	p.until("the pulley went down", fmt.Sprintf(`Number(document.querySelector('[data-dial="pulley.height/0"] input').value) < %v`, hole-1))
+	p.press("Undo")
+	p.untilDial("pulley.height/0", hole)
+}
