@@ -157,7 +157,7 @@ func TestTouch(t *testing.T) {
 	x, y := p.middle(handle("pulley"))
 	touch := func(kind input.DispatchTouchEventType, points ...*input.TouchPoint) {
 		t.Helper()
-		if _, err := chromedp.Call(p.ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind, TouchPoints: points}); err != nil {
+		if _, err := chromedp.Call(p.ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind, TouchPoints: append([]*input.TouchPoint{}, points...)}); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -165,7 +165,7 @@ func TestTouch(t *testing.T) {
 	for i := 1; i <= 6; i++ {
 		touch(input.DispatchTouchEventTypeTouchMove, &input.TouchPoint{X: x, Y: y + 10*float64(i)})
 	}
-	touch(input.DispatchTouchEventTypeTouchEnd, []*input.TouchPoint{}...)
+	touch(input.DispatchTouchEventTypeTouchEnd)
 	p.until("the pulley went down", fmt.Sprintf(`Number(document.querySelector('[data-dial="pulley.height/0"] input').value) < %v`, hole-1))
 	p.press("Undo")
 	p.untilDial("pulley.height/0", hole)

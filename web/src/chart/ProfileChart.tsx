@@ -87,7 +87,14 @@ export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", d
     <Box ref={frame}>
       <Legend hasTarget={c.target.length > 0} parts={report.parts.length > 1 ? report.parts.map((p) => p.id) : []} />
       {width > 0 && (
-        <svg ref={svg} height={height} role="img" aria-label={describe(report, units.text)} onPointerDown={drag}>
+        <svg
+          ref={svg}
+          height={height}
+          role="img"
+          aria-label={describe(report, units.text)}
+          onPointerDown={drag}
+          style={{ touchAction: drawn ? "none" : "pan-y" }}
+        >
           <Thirds x={x} start={start} end={end} />
           {c.target.length > 0 && <TargetBand at={at(c.target)} />}
           {report.parts.length > 1 && <Parts report={report} at={at} />}
@@ -203,7 +210,7 @@ function Drawn(props: {
     return (
       <g
         key={u}
-        style={{ cursor: "ns-resize", touchAction: "none" }}
+        style={{ cursor: "ns-resize" }}
         tabIndex={0}
         role="slider"
         aria-label={`Wanted at ${Math.round(100 * u)}% from the long end`}

@@ -107,7 +107,7 @@ export function RingHandle(props: {
   const beyond = (i: 0 | 1) => knob[i] + ((knob[i] - inner[i]) / length) * 23;
   const text = [beyond(0), beyond(1)] as const;
   return (
-    <g onPointerDown={props.onPointerDown} style={{ cursor: "grab", touchAction: "none" }} data-handle={label}>
+    <g onPointerDown={props.onPointerDown} style={{ cursor: "grab" }} data-handle={label}>
       <line
         x1={inner[0]}
         y1={inner[1]}

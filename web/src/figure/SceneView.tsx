@@ -22,7 +22,7 @@ const Picture = styled.svg`
   height: 100%;
   user-select: none;
   -webkit-user-select: none;
-  &[data-view="free"] { touch-action: none; }
+  touch-action: none; /* on the whole: browsers pass over the parts of a drawing */
 `;
 
 export type SceneActions = {

@@ -35,7 +35,7 @@ export function Handles(props: Props) {
       if (moved) props.start(event, grip.name, (to) => props.turn(moved(to)));
     };
     return (
-      <g key={grip.name} data-handle={grip.name} onPointerDown={onPointerDown} style={touchable}>
+      <g key={grip.name} data-handle={grip.name} onPointerDown={onPointerDown} style={grab}>
         {(grip.ghost || held === grip.name) && <Ghost view={view} grip={grip} sweeps={props.sweeps} />}
         {grip.look === "floor" && <Distance view={view} grip={grip} units={units} />}
         <circle cx={at[0]} cy={at[1]} r={small(grip) ? 14 : 19} fill="transparent" />
@@ -46,7 +46,7 @@ export function Handles(props: Props) {
   });
 }
 
-const touchable = { cursor: "grab", touchAction: "none" } as const;
+const grab = { cursor: "grab" } as const;
 const small = (grip: Grip) => grip.look === "edge" || grip.look === "turn";
 
 function Glyph({ look, at: [x, y] }: { look: Grip["look"]; at: Vec2 }) {
