@@ -1,8 +1,9 @@
 import { ChevronDown } from "lucide-react";
 import { memo } from "react";
-import { Button, type Key, Label, ListBox, ListBoxItem, Popover, Select, SelectValue } from "react-aria-components";
+import { Button, type Key, Label, ListBox, ListBoxItem, Select, SelectValue } from "react-aria-components";
 import styled from "styled-components";
 import { alike } from "./alike";
+import { lineLook, Pop } from "./Pop";
 import { useStable } from "./useStable";
 
 const Box = styled(Select)`
@@ -28,21 +29,8 @@ const Box = styled(Select)`
   button[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 1px; }
 `;
 
-const Pop = styled(Popover)`
-  min-width: var(--trigger-width);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  box-shadow: 0 8px 24px rgb(0 0 0 / 16%);
-  padding: 4px;
-`;
-
 const Item = styled(ListBoxItem)`
-  padding: 6px 10px;
-  border-radius: 5px;
-  cursor: pointer;
-  outline: none;
-  &[data-focused] { background: var(--paper); }
+  ${lineLook}
   &[data-selected] { font-weight: 600; }
   small { display: block; color: var(--quiet); font-weight: 400; }
 `;

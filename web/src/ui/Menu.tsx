@@ -1,25 +1,12 @@
 import { memo, type ReactNode } from "react";
-import { Menu as AriaMenu, MenuItem, MenuTrigger, Popover } from "react-aria-components";
+import { Menu as AriaMenu, MenuItem, MenuTrigger } from "react-aria-components";
 import styled from "styled-components";
 import { alike } from "./alike";
 import { Button } from "./Button";
+import { lineLook, Pop } from "./Pop";
 import { useStable } from "./useStable";
 
-const Pop = styled(Popover)`
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  box-shadow: 0 8px 24px rgb(0 0 0 / 16%);
-  padding: 4px;
-`;
-
-const Item = styled(MenuItem)`
-  padding: 6px 12px;
-  border-radius: 5px;
-  cursor: pointer;
-  outline: none;
-  &[data-focused] { background: var(--paper); }
-`;
+const Item = styled(MenuItem)`${lineLook}`;
 
 export type MenuAction = { label: string; run: () => void };
 
