@@ -7,7 +7,7 @@ import loadMujoco from "mujoco-js";
 
 const [, , from, to] = process.argv;
 const mujoco = await loadMujoco();
-mujoco.FS.mkdir("/work");
+mujoco.FS.mkdir("/virtual");
 
 const list = (v) => v.map((x) => x.toPrecision(17)).join(" ");
 
@@ -40,8 +40,8 @@ function modelXML(c) {
 const out = [];
 for (const line of readFileSync(from, "utf8").split("\n").filter(Boolean)) {
   const c = JSON.parse(line);
-  mujoco.FS.writeFile("/work/model.xml", modelXML(c));
-  const model = mujoco.MjModel.loadFromXML("/work/model.xml");
+  mujoco.FS.writeFile("/virtual/model.xml", modelXML(c));
+  const model = mujoco.MjModel.loadFromXML("/virtual/model.xml");
   const data = new mujoco.MjData(model);
   data.qpos.set(c.angles);
   data.qvel.set(c.rates);
