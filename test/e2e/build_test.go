@@ -177,7 +177,7 @@ func TestBuildALeverPullDown(t *testing.T) {
 	p.key("+")
 	p.untilDial("lever.plates/0", before+2.5)
 	seat := p.dial("seat.height")
-	p.key("b")
+	p.key("s")
 	p.untilDial("seat.height", seat+5)
 	if load := p.on(prog)["loads"].([]any)[0].(map[string]any); load["kind"] != "lever" || load["plateMass"] != before+2.5 {
 		t.Errorf("built %v", load)

@@ -136,7 +136,8 @@ func TestKeysForWhatIsDragged(t *testing.T) {
 		step             float64
 	}{
 		{"raise.behind.hand", "h", "heading", 15}, {"raise.behind.hand", "w", "path.plane", 5}, {"raise.behind.hand", "r", "range.from", 5},
-		{"raise.behind.hand", "e", "range.to", 5}, {"raise.behind.hand", "c", "strap/0", 5}, {"press.bench.60", "b", "bench.angle", 5}, {"lever.far", "b", "seat.height", 5},
+		{"raise.behind.hand", "e", "range.to", 5}, {"raise.behind.hand", "c", "strap/0", 5}, {"raise.behind.hand", "a", "columns.apart/0", 5},
+		{"press.bench.60", "b", "bench.angle", 5}, {"press.bench.60", "s", "bench.height", 5}, {"lever.far", "s", "seat.height", 5}, {"lever.far", "l", "trunk.lean", 5},
 	} {
 		if there != c.ready {
 			p.open(prog.ready(c.ready))
