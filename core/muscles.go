@@ -97,28 +97,34 @@ func (w *work) begin() {
 
 // vectorAt is what muscles have to give at a joint, zero when it was not computed.
 func (w *work) vectorAt(j body.Joint, i int) space.Vec {
-	if j == w.joint {
-		return w.rep.Vector[i]
-	}
-	for k := range w.rep.Others {
-		if w.rep.Others[k].Joint == j {
-			return w.rep.Others[k].Vector[i]
-		}
-	}
-	return space.Vec{}
+	vectors, _ := w.jointCurves(j)
+	return sampleOf(vectors, i)
 }
 
-// forceAt is what loads and weights put on the outer side of a joint.
+// forceAt is what loads and weights put on the outer side of a joint, zero when it was not computed.
 func (w *work) forceAt(j body.Joint, i int) space.Vec {
+	_, forces := w.jointCurves(j)
+	return sampleOf(forces, i)
+}
+
+// jointCurves are torques and forces of a joint along the path, nothing when they were not computed.
+func (w *work) jointCurves(j body.Joint) (vectors, forces []space.Vec) {
 	if j == w.joint {
-		return w.rep.Force[i]
+		return w.rep.Vector, w.rep.Force
 	}
 	for k := range w.rep.Others {
-		if w.rep.Others[k].Joint == j {
-			return w.rep.Others[k].Force[i]
+		if o := &w.rep.Others[k]; o.Joint == j {
+			return o.Vector, o.Force
 		}
 	}
-	return space.Vec{}
+	return nil, nil
+}
+
+func sampleOf(curve []space.Vec, i int) space.Vec {
+	if curve == nil {
+		return space.Vec{}
+	}
+	return curve[i]
 }
 
 func (w *work) sample(m *muscle.Model, i int) {

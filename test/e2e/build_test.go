@@ -113,13 +113,20 @@ func TestBuildABandFly(t *testing.T) {
 	}
 }
 
-// keeps presses what keeps a file and returns where it is.
-func (p *page) keeps(button, kind string) string {
+// downloads is a new folder into which the browser puts what is kept from now on.
+func (p *page) downloads() string {
 	p.t.Helper()
 	dir := p.t.TempDir()
 	if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
 		p.t.Fatal(err)
 	}
+	return dir
+}
+
+// keeps presses what keeps a file and returns where it is.
+func (p *page) keeps(button, kind string) string {
+	p.t.Helper()
+	dir := p.downloads()
 	p.press(button)
 	return p.kept(dir, kind)
 }
@@ -191,10 +198,7 @@ func TestPicturesAndValuesAsFiles(t *testing.T) {
 		p.press(button)
 		pick := fmt.Sprintf(`[...document.querySelectorAll('[role="menuitem"]')].find(e => e.innerText === %s)`, quoted(item))
 		p.until(item, pick)
-		dir := p.t.TempDir()
-		if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
-			t.Fatal(err)
-		}
+		dir := p.downloads()
 		p.do(chromedp.Sleep(150 * time.Millisecond))
 		x, y := p.middle(pick)
 		p.do(chromedp.MouseClickXY(x, y))

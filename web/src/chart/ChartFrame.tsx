@@ -2,7 +2,7 @@ import { Ellipsis } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
 import styled from "styled-components";
 import { download, fileName } from "../share/file";
-import { pngFile, svgFile } from "../share/picture";
+import { keepDrawing } from "../share/picture";
 import { shown, type Table, thinned, toCSV } from "../share/table";
 import { Menu } from "../ui/Menu";
 import { notify } from "../ui/Notices";
@@ -34,14 +34,10 @@ const mostRows = 25;
 export function ChartFrame({ title, name, caption, table, children }: Props) {
   const [asTable, setAsTable] = useState(false);
   const box = useRef<HTMLDivElement>(null);
-  const drawn = async (use: (svg: string) => void | Promise<void>) => {
+  const keepChart = (kind: "svg" | "png") => {
     const svg = box.current?.querySelector<SVGSVGElement>('svg[role="img"]');
-    if (!svg) return notify("Show the chart first; the table is not a picture.");
-    try {
-      await use(await svgFile(svg, name, caption));
-    } catch {
-      notify("The browser could not make the picture.");
-    }
+    if (svg) void keepDrawing(svg, name, kind, caption);
+    else notify("Show the chart first; the table is not a picture.");
   };
   const copy = async () => {
     try {
@@ -51,17 +47,13 @@ export function ChartFrame({ title, name, caption, table, children }: Props) {
       notify("The browser does not let the page copy. Keep the values as a file instead.");
     }
   };
-  const keep = (kind: string, content: BlobPart, type: string) =>
-    download(fileName(name, kind), new Blob([content], { type }));
+  const keepValues = () => download(fileName(name, "csv"), new Blob([toCSV(table())], { type: "text/csv" }));
   const actions = [
     { label: asTable ? "Show the chart" : "Show as a table", run: () => setAsTable(!asTable) },
     { label: "Copy the values", run: () => void copy() },
-    { label: "Values as a file (CSV)", run: () => keep("csv", toCSV(table()), "text/csv") },
-    { label: "Picture as a file (SVG)", run: () => void drawn((svg) => keep("svg", svg, "image/svg+xml")) },
-    {
-      label: "Picture as a file (PNG)",
-      run: () => void drawn(async (svg) => keep("png", await pngFile(svg), "image/png")),
-    },
+    { label: "Values as a file (CSV)", run: keepValues },
+    { label: "Picture as a file (SVG)", run: () => keepChart("svg") },
+    { label: "Picture as a file (PNG)", run: () => keepChart("png") },
   ];
   return (
     <Box ref={box}>

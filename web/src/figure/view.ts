@@ -87,14 +87,6 @@ export function project(view: View, p: Vec): Vec2 {
 /** How near the viewer a point is, metres. */
 export const depth = (view: View, p: Vec): number => dot(p, view.toward);
 
-/** Pixels on the screen as metres to the right and up from the picture's centre. */
-export function unproject(view: View, [x, y]: Vec2): Vec2 {
-  return [
-    (x - view.middle[0]) / view.scale + dot(view.centre, view.right),
-    (view.middle[1] - y) / view.scale + dot(view.centre, view.up),
-  ];
-}
-
 const steps = 24;
 const circle = Array.from({ length: steps }, (_, i): Vec2 => {
   const angle = (2 * Math.PI * i) / steps;

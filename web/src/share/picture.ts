@@ -1,11 +1,23 @@
 import sans from "@fontsource-variable/instrument-sans/files/instrument-sans-latin-wght-normal.woff2?url";
 import mono from "@fontsource-variable/spline-sans-mono/files/spline-sans-mono-latin-wght-normal.woff2?url";
+import { notify } from "../ui/Notices";
+import { download, fileName } from "./file";
+
+/** Hands a drawing of the page to the browser as a file. A failure is told to the coach. */
+export async function keepDrawing(drawing: SVGSVGElement, name: string, kind: "svg" | "png", caption: string[] = []) {
+  try {
+    const svg = await svgFile(drawing, name, caption);
+    download(fileName(name, kind), kind === "png" ? await pngFile(svg) : new Blob([svg], { type: "image/svg+xml" }));
+  } catch {
+    notify("The browser could not make the picture.");
+  }
+}
 
 /**
  * A drawing of the page as a file of its own. Colours are resolved, because other programs know neither the page's
  * tokens nor mixed colours; the fonts go along.
  */
-export async function svgFile(drawing: SVGSVGElement, title: string, caption: string[] = []): Promise<string> {
+async function svgFile(drawing: SVGSVGElement, title: string, caption: string[] = []): Promise<string> {
   const { width, height: drawn } = drawing.getBoundingClientRect();
   const height = drawn + (caption.length ? 10 + 16 * caption.length : 0);
   const copy = drawing.cloneNode(true) as SVGSVGElement;
@@ -44,7 +56,7 @@ export async function svgFile(drawing: SVGSVGElement, title: string, caption: st
 }
 
 /** The same drawing as pixels, so many times as fine as on the page. */
-export async function pngFile(svg: string, fineness = 2): Promise<Blob> {
+async function pngFile(svg: string, fineness = 2): Promise<Blob> {
   const image = new Image();
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
   await image.decode();

@@ -72,7 +72,7 @@ function plane(view: View, { centre, axis }: Swing, at: Vec): ((place: Vec2) => 
 const grain: Record<string, number> = { hole: 1, length: 0.01, angle: 1, share: 0.01 };
 
 /** A value on the grain of its kind and between the ends of its dial. */
-export function snapped(setting: Setting, value: number): number {
+function snapped(setting: Setting, value: number): number {
   const g = setting.key === "bench.angle" ? setting.step : (grain[setting.kind] ?? setting.step);
   return Math.max(setting.from, Math.min(setting.to, Number((Math.round(value / g) * g).toFixed(6))));
 }

@@ -3,11 +3,9 @@ import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import { Still } from "../../figure/Still";
 import type { Turn, ViewName } from "../../figure/view";
-import { download, fileName } from "../../share/file";
-import { pngFile, svgFile } from "../../share/picture";
+import { keepDrawing } from "../../share/picture";
 import { useUnits } from "../../state/units";
 import { Menu } from "../../ui/Menu";
-import { notify } from "../../ui/Notices";
 import type { Model } from "./useModel";
 
 const Aside = styled.div`
@@ -27,15 +25,7 @@ export function PictureFiles({ good, scene, viewName, turn }: Props) {
   useEffect(() => {
     const drawing = box.current?.querySelector("svg");
     if (!wanted || !drawing) return;
-    const title = `${name}, ${viewName}`;
-    const make = async () => {
-      const svg = await svgFile(drawing, title);
-      const content = wanted === "png" ? await pngFile(svg) : new Blob([svg], { type: "image/svg+xml" });
-      download(fileName(title, wanted), content);
-    };
-    make()
-      .catch(() => notify("The browser could not make the picture."))
-      .finally(() => setWanted(null));
+    void keepDrawing(drawing, `${name}, ${viewName}`, wanted).then(() => setWanted(null));
   }, [wanted, name, viewName]);
   return (
     <>

@@ -72,15 +72,22 @@ export function NewSetup(props: Props) {
   );
 }
 
+/** Whether a text holds every word that is looked for. */
+function holds(text: string, wanted: string): boolean {
+  const all = text.toLowerCase();
+  return wanted
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => all.includes(word));
+}
+
 /** The ready setups, made for this lifter, group by group. */
 function ReadyOnes(props: Props) {
   const [wanted, setWanted] = useState("");
   const ready = useReady(props.lifter);
-  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = (ready.data?.ok ?? []).filter((r) => {
-    const text = `${r.name} ${r.about} ${groups.find(([key]) => key === r.group)?.[1] ?? ""}`.toLowerCase();
-    return words.every((w) => text.includes(w));
-  });
+  const found = (ready.data?.ok ?? []).filter((r) =>
+    holds(`${r.name} ${r.about} ${groups.find(([key]) => key === r.group)?.[1] ?? ""}`, wanted),
+  );
   return (
     <>
       {ready.isPending && <p role="status">Loading …</p>}
@@ -141,10 +148,7 @@ function SavedOnes(props: Props) {
     queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 200 } } })),
   });
   const whose = (id: string) => lifters.data?.items?.find((l) => l.id === id)?.name ?? "";
-  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = (saved.data?.items ?? []).filter((s) =>
-    words.every((w) => `${s.name} ${whose(s.lifterId)}`.toLowerCase().includes(w)),
-  );
+  const found = (saved.data?.items ?? []).filter((s) => holds(`${s.name} ${whose(s.lifterId)}`, wanted));
   return (
     <>
       {saved.isPending && <p role="status">Loading …</p>}
