@@ -13,7 +13,6 @@ import type { Turned } from "./handles/follow";
 import { Handles, type StartDrag } from "./handles/Handles";
 import { Scales } from "./Scales";
 import { sweptArm } from "./sweep";
-import type { Vec2 } from "./vector";
 import { fit, type Turn, type View, type ViewName } from "./view";
 
 const Picture = styled.svg`
@@ -62,14 +61,15 @@ export function SceneView(props: Props) {
   const setting = (name: string) => settings.find((s) => s.key === name);
 
   const [held, setHeld] = useState<string | null>(null);
-  const place = (event: { clientX: number; clientY: number }): Vec2 =>
-    svg.current ? inPicture(svg.current, event.clientX, event.clientY) : [0, 0];
+  const box = () => svg.current?.getBoundingClientRect() ?? new DOMRect();
+  const place = (event: { clientX: number; clientY: number }) => inPicture(box(), event.clientX, event.clientY);
   const start: StartDrag = (event, name, onMove) => {
     still.current = view;
     setHeld(name);
+    const kept = box(); // asked once: asking makes the browser lay out the page
     followPointer(
       event,
-      (clientX, clientY) => onMove(place({ clientX, clientY })),
+      (clientX, clientY) => onMove(inPicture(kept, clientX, clientY)),
       (cancelled) => {
         still.current = null;
         setHeld(null);

@@ -105,8 +105,8 @@ function planeBasis(report: Report): [Vec, Vec, Vec] | null {
   return [joint, mix(sb / det, -sa / det), mix(-cb / det, ca / det)];
 }
 
-/** The same point of the pointer in the picture's own pixels. */
-export function inPicture(svg: SVGSVGElement, clientX: number, clientY: number): Vec2 {
-  const box = svg.getBoundingClientRect();
-  return [clientX - box.left, clientY - box.top];
-}
+/** The point of a pointer in pixels of a picture whose place on the page is given. */
+export const inPicture = (box: DOMRect, clientX: number, clientY: number): Vec2 => [
+  clientX - box.left,
+  clientY - box.top,
+];

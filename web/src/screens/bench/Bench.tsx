@@ -1,7 +1,7 @@
-import { useLayoutEffect, useState } from "react";
+import { useDeferredValue, useLayoutEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
-import type { Setting, StoredSetup } from "../../engine/types";
+import type { Problem, Setting, StoredSetup } from "../../engine/types";
 import { firstView } from "../../figure/firstView";
 import type { Turn, ViewName } from "../../figure/view";
 import { download, fileName } from "../../share/file";
@@ -16,7 +16,7 @@ import { Readings } from "./Readings";
 import { Rig } from "./Rig";
 import { Stage } from "./Stage";
 import { useDocument } from "./useDocument";
-import { useModel } from "./useModel";
+import { type Model, useModel } from "./useModel";
 import { usePlay } from "./usePlay";
 import { useSaving } from "./useSaving";
 import { useServerAway } from "./useServerAway";
@@ -71,7 +71,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const [tab, setTab] = useState("rig");
   const units = useUnits();
   const saving = useSaving(stored, text, start.saved, start.version);
-  const model = useModel(core, text, saving.saved, s, dragged);
+  const model = useModel(core, text, saving.saved, s, dragged !== null);
   const [playing, play] = usePlay(model.document.tempo, moveTo);
   const away = useServerAway();
   const save = useStable(() => void saving.save());
@@ -102,7 +102,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
-  const { good, problems } = model;
+  const { good } = model;
+  const rig = useRig(model, text, dragged === "picture");
   const stage = { model, s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play };
   return (
     <Page>
@@ -127,17 +128,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
       />
       <Columns data-tab={tab}>
         <section className="rig" aria-label="Rig">
-          <Rig
-            document={model.document}
-            settings={model.settings}
-            core={core}
-            text={text}
-            sweeps={model.sweeps}
-            fresh={model.fresh}
-            problems={problems}
-            warnings={problems.length ? [] : (good?.report.warnings ?? [])}
-            edits={edits}
-          />
+          <Rig {...rig} core={core} edits={edits} />
         </section>
         <div className="tabs">
           <Segments label="Show" options={tabs} value={tab} onChange={setTab} />
@@ -176,6 +167,19 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     </Page>
   );
 }
+
+/** What the dials show. While a hand is in the picture they follow when there is time. */
+function useRig({ document, settings, sweeps, fresh, problems, good }: Model, text: string, later: boolean) {
+  const warnings = problems.length ? none : (good?.report.warnings ?? none);
+  const now = useMemo(
+    () => ({ document, settings, sweeps, fresh, problems, warnings, text }),
+    [document, settings, sweeps, fresh, problems, warnings, text],
+  );
+  const deferred = useDeferredValue(now);
+  return later ? deferred : now;
+}
+
+const none: Problem[] = [];
 
 /**
  * Lets the browser ask before the page is left while something is on its way to the server. A layout effect: the

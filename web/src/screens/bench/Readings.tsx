@@ -5,12 +5,14 @@ import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
 import { WorkChart, workers } from "../../chart/WorkChart";
 import type { Core } from "../../engine/core";
+import type { Mend } from "../../engine/types";
 import { profileTable, pullTable, workTable } from "../../share/tables";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { Hint } from "../../ui/Hint";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
+import { useStable } from "../../ui/useStable";
 import { Cautions } from "./Cautions";
 import { Elsewhere, movable } from "./Elsewhere";
 import { Equal, PinByPin, Prescribe } from "./Equal";
@@ -39,6 +41,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
   const [later, place] = [useDeferredValue(good), useDeferredValue(s)];
   const [axis, setAxis] = useState<"angle" | "length">("angle");
   const units = useUnits();
+  const apply = useStable((m: Mend) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false)));
   const { target, name } = good.document;
   const drawn =
     target.school === "custom" && target.custom ? { heights: target.custom, set: draw, done: drawDone } : undefined;
@@ -72,19 +75,16 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
               onChange={(key) => setAxis(key as "angle" | "length")}
             />
           )}
-          <Summary report={report} uncertainty={model.uncertainty} />
-          <Prescribe document={good.document} limit={report.profile.loadFactor.value} />
-          <PinByPin report={report} />
-          {model.equal && <Equal equal={model.equal} document={good.document} />}
+          <Figures good={later} uncertainty={model.uncertainty} equal={model.equal} />
         </div>
       )}
       <div>
         <Hint name="mend">A sentence in blue below a verdict is the smallest change that mends it: press it.</Hint>
         <Verdicts
-          report={report}
-          mends={model.mends}
-          settings={model.settings}
-          apply={(m) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false))}
+          report={later.report}
+          mends={useDeferredValue(model.mends)}
+          settings={useDeferredValue(model.settings)}
+          apply={apply}
         />
       </div>
       <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
@@ -98,6 +98,21 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
     </>
   );
 }
+
+type FiguresProps = { good: Props["good"]; uncertainty: Model["uncertainty"]; equal: Model["equal"] };
+
+/** The numbers below the profile. */
+const Figures = memo(function Figures({ good, uncertainty, equal }: FiguresProps) {
+  const { report, document } = good;
+  return (
+    <>
+      <Summary report={report} uncertainty={uncertainty} />
+      <Prescribe document={document} limit={report.profile.loadFactor.value} />
+      <PinByPin report={report} />
+      {equal && <Equal equal={equal} document={document} />}
+    </>
+  );
+});
 
 type DeeperProps = {
   core: Core;

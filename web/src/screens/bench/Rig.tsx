@@ -66,7 +66,7 @@ type Props = {
 };
 
 /** The left column: what the setup is for and everything that can be turned on it. */
-export function Rig(props: Props) {
+export const Rig = memo(function Rig(props: Props) {
   const { core, text, document, settings, sweeps, fresh, problems, warnings, edits } = props;
   const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
   const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
@@ -208,7 +208,7 @@ export function Rig(props: Props) {
       </Fold>
     </Column>
   );
-}
+});
 
 const sides = [
   { key: "right", label: "Right" },

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import styled from "styled-components";
 import type { Mend, Report, Setting } from "../../engine/types";
 import { useUnits } from "../../state/units";
@@ -43,7 +44,7 @@ type Props = {
 };
 
 /** One short sentence each, with the smallest change that would mend it. */
-export function Verdicts({ report, mends, settings, apply }: Props) {
+export const Verdicts = memo(function Verdicts({ report, mends, settings, apply }: Props) {
   const units = useUnits();
   // Of several sentences about one thing the worst is the one that a mend speaks to.
   const worst = (key: string) =>
@@ -77,7 +78,7 @@ export function Verdicts({ report, mends, settings, apply }: Props) {
       })}
     </List>
   );
-}
+});
 
 /** The order in which two handles are picked up and put back. */
 function PickingUp({ entry }: { entry: NonNullable<Report["entry"]> }) {

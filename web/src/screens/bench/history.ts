@@ -3,12 +3,15 @@ export type History = {
   past: string[];
   now: string;
   future: string[];
-  /** While something is dragged: the future as it was before, in case the drag is cancelled. */
-  dragging: string[] | null;
+  /** While something is dragged: where, and the future as it was before, in case the drag is cancelled. */
+  dragging: { where: Where; future: string[] } | null;
 };
 
+/** Whether a drag goes on in the picture or on a dial or chart beside it. */
+export type Where = "picture" | "beside";
+
 export type Move =
-  | { type: "change"; to: string; drag: boolean }
+  | { type: "change"; to: string; drag: Where | null }
   | { type: "dragDone" }
   | { type: "dragCancelled" }
   | { type: "undo" }
@@ -23,7 +26,7 @@ export function history(state: History, move: Move): History {
       if (move.to === state.now) return state;
       // A drag is one step: only its first move remembers what was before.
       const past = state.dragging && move.drag ? state.past : [...state.past, state.now].slice(-longest);
-      const dragging = move.drag ? (state.dragging ?? state.future) : null;
+      const dragging = move.drag && { where: move.drag, future: (state.dragging ?? state).future };
       return { past, now: move.to, future: [], dragging };
     }
     case "dragDone":
@@ -31,7 +34,7 @@ export function history(state: History, move: Move): History {
     case "dragCancelled": {
       const before = state.past.at(-1);
       if (!state.dragging || before === undefined) return state;
-      return { past: state.past.slice(0, -1), now: before, future: state.dragging, dragging: null };
+      return { past: state.past.slice(0, -1), now: before, future: state.dragging.future, dragging: null };
     }
     case "undo": {
       const before = state.past.at(-1);

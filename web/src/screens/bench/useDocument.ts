@@ -3,7 +3,7 @@ import type { Core } from "../../engine/core";
 import type { Answer, Setting, SetupDocument, StoredSetup } from "../../engine/types";
 import { useStable } from "../../ui/useStable";
 import { readDraft } from "./draft";
-import { history } from "./history";
+import { history, type Where } from "./history";
 
 export type Edits = {
   turn(key: string, value: number, drag: boolean): void;
@@ -36,12 +36,12 @@ export function useDocument(core: Core, stored: StoredSetup) {
   const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: null });
   const text = state.now;
   /** Takes over what the core made of the document; what it refuses changes nothing. */
-  const take = (answer: Answer<SetupDocument>, drag = false) => {
+  const take = (answer: Answer<SetupDocument>, drag: Where | null = null) => {
     if (answer.ok) dispatch({ type: "change", to: JSON.stringify(answer.ok), drag });
   };
   const edit = (change: (document: SetupDocument) => SetupDocument) => take({ ok: change(JSON.parse(text)) });
   const edits: Edits = {
-    turn: useStable((key, value, drag) => take(core.apply(text, key, value), drag)),
+    turn: useStable((key, value, drag) => take(core.apply(text, key, value), drag ? "beside" : null)),
     drag: useStable((turned) => {
       let json = text;
       for (const { setting, value } of turned) {
@@ -49,7 +49,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
         if (!ok) return;
         json = JSON.stringify(ok);
       }
-      dispatch({ type: "change", to: json, drag: true });
+      dispatch({ type: "change", to: json, drag: "picture" });
     }),
     dragCancelled: useStable(() => dispatch({ type: "dragCancelled" })),
     turnDone: useStable(() => dispatch({ type: "dragDone" })),
@@ -60,7 +60,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
     restructure: useStable((what, key, index = 0) => take(core.change(text, what, key, index))),
     draw: useStable((custom, drag) => {
       const d = JSON.parse(text) as SetupDocument;
-      take({ ok: { ...d, target: { ...d.target, custom } } }, drag);
+      take({ ok: { ...d, target: { ...d.target, custom } } }, drag ? "beside" : null);
     }),
     setTarget: useStable((change) => edit((d) => ({ ...d, target: { ...d.target, ...change } }))),
     setLifter: useStable((lifter) => edit((d) => ({ ...d, lifter }))),
@@ -69,11 +69,12 @@ export function useDocument(core: Core, stored: StoredSetup) {
     undo: useStable(() => dispatch({ type: "undo" })),
     redo: useStable(() => dispatch({ type: "redo" })),
   };
+  const [kept] = useState(edits); // all of it stays the same
   return {
     text,
     start,
-    edits,
-    dragged: state.dragging !== null,
+    edits: kept,
+    dragged: state.dragging?.where ?? null,
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
   };

@@ -50,12 +50,12 @@ export function useModel(core: Core, text: string, saved: string, s: number, dra
   return {
     document,
     settings,
-    problems: answer.problems ?? [],
+    problems: answer.problems ?? sound,
     good,
     scene,
     sweeps,
     fresh: painting?.document === text,
-    mends: profile ? [profile, ...others] : others,
+    mends: useMemo(() => (profile ? [profile, ...others] : others), [profile, others]),
     uncertainty: now(spread),
     equal: text === saved ? null : now(equal),
     motion: motion && { answer: motion.value, fresh: motion.document === text },
@@ -63,6 +63,8 @@ export function useModel(core: Core, text: string, saved: string, s: number, dra
 }
 
 const none: Mend[] = [];
+
+const sound: Problem[] = [];
 
 type Of<T> = { document: string; value: T };
 
