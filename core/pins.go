@@ -3,8 +3,9 @@ package core
 import (
 	"math"
 
-	"dialarc/core/catalogue"
+	"dialarc/core/kit"
 	"dialarc/core/profile"
+	"dialarc/core/setup"
 )
 
 // Pins says what the pins of one stack ask of the lifter.
@@ -29,12 +30,12 @@ func (o *outcome) pins() []Pins {
 		if def.Kit == nil || def.StackMass <= 0 || (def.Kind != "cable" && def.Kind != "strands") {
 			continue
 		}
-		st, known := catalogue.Stations[def.Kit.Station]
+		column, known := kit.ColumnOf(def.Kit)
 		if !known {
 			continue
 		}
-		p := Pins{Index: index, Step: st.StackStep}
-		for _, mass := range pinsBeside(def.StackMass, &st) {
+		p := Pins{Index: index, Step: column.Step}
+		for _, mass := range pinsBeside(def.StackMass, &column) {
 			p.List = append(p.List, Pin{Mass: mass, Here: math.Abs(mass-def.StackMass) < 1e-9, Effort: o.effortWith(k, mass/def.StackMass)})
 		}
 		out = append(out, p)
@@ -43,23 +44,25 @@ func (o *outcome) pins() []Pins {
 }
 
 // pinsBeside are the lightest pin, the present mass, and the pins right under and over it, rising, each once.
-func pinsBeside(mass float64, st *catalogue.Station) []float64 {
-	steps := (mass - st.Lightest) / st.StackStep
+func pinsBeside(mass float64, c *setup.Column) []float64 {
+	steps := (mass - c.Lightest) / c.Step
 	under, over := math.Ceil(steps-1e-9)-1, math.Floor(steps+1e-9)+1
-	list := []float64{st.Lightest}
+	list := []float64{c.Lightest}
 	add := func(x float64) {
 		if x > list[len(list)-1]+1e-9 {
 			list = append(list, x)
 		}
 	}
-	if mass < st.Lightest { // less than any pin
+	if mass < c.Lightest { // less than any pin
 		list[0] = mass
-		add(st.Lightest)
+		add(c.Lightest)
 		return list
 	}
-	add(st.Lightest + under*st.StackStep)
+	add(c.Lightest + under*c.Step)
 	add(mass)
-	add(st.Lightest + over*st.StackStep)
+	if top := c.Lightest + over*c.Step; top <= c.Heaviest+1e-9 {
+		add(top)
+	}
 	return list
 }
 

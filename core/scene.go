@@ -167,8 +167,8 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) SceneLoad {
 func (m *model) sceneColumn(c *support.Column, f *body.Frames) SceneColumn {
 	def := &m.doc.Loads[c.Index]
 	out := SceneColumn{Index: c.Index, Mirror: c.Mirror, X: c.X, Z: c.Z, Height: c.Height, HalfWidth: c.HalfWidth}
-	if c.Station != nil {
-		out.Lowest, out.Spacing, out.Holes = c.Station.LowestHole, c.Station.Spacing, c.Station.Holes
+	if c.Known != nil {
+		out.Lowest, out.Spacing, out.Holes = c.Known.LowestHole, c.Known.Spacing, c.Known.Holes
 	}
 	out.Mass, out.Travel = def.StackMass, def.Travel
 	for i := range m.items {

@@ -4,9 +4,13 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 )
+
+// station is the one that ready setups are made for.
+var station = kit.Twin()
 
 // maker writes setups for one lifter: everything is placed from their own lengths.
 type maker struct {
@@ -21,8 +25,8 @@ func (m *maker) kg(share float64) float64 { return max(0.5, math.Round(2*share*m
 
 // pin is a share of body mass in whole steps of the station's stack.
 func (m *maker) pin(share float64) float64 {
-	st := Stations["twin-column"]
-	return max(st.Lightest, math.Round(share*m.l.Mass/st.StackStep)*st.StackStep)
+	c := station.Column
+	return max(c.Lightest, math.Round(share*m.l.Mass/c.Step)*c.Step)
 }
 
 func mm(x float64) float64 { return math.Round(1000*x) / 1000 }
@@ -123,8 +127,7 @@ func bar(mass float64) setup.Load {
 
 // cable comes from a column of the station, or from a pulley of another height or place when a station has none there.
 func cable(p *setup.Point, stack float64, c setup.Contact) setup.Load {
-	st := Stations["twin-column"]
-	return setup.Load{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack, Ratio: st.Ratio,
+	return setup.Load{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack, Ratio: station.Ratio,
 		Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel}
 }
 

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"dialarc/core/catalogue"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
@@ -29,7 +30,7 @@ func TestShapesCanBeInterpolated(t *testing.T) {
 }
 
 func TestHoles(t *testing.T) {
-	st := catalogue.Stations["twin-column"]
+	st := kit.Twin().Column
 	for hole := 2; hole <= st.Holes; hole++ {
 		if got := st.HoleHeight(hole) - st.HoleHeight(hole-1); math.Abs(got-st.Spacing) > 1e-12 {
 			t.Errorf("holes %d and %d are %v apart", hole-1, hole, got)

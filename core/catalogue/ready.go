@@ -50,8 +50,7 @@ func named(format string, number float64) string { return fmt.Sprintf(format, nu
 // raises lists the setups to begin with for one lifter, loaded lightly for their body mass: about 14% of it on the
 // pin, of which half arrives at the handle, or 4% in the hand (own).
 func raises(l *setup.Lifter) []Ready {
-	station := Stations["twin-column"]
-	stack := max(station.Lightest, math.Round(0.14*l.Mass/station.StackStep)*station.StackStep)
+	stack := newMaker(l).pin(0.14)
 	bell := max(1, math.Round(0.04*l.Mass/0.5)*0.5)
 	out := []Ready{
 		{Key: "raise.behind.hand", About: "Heaviest where the arm starts; falls as the muscle does.", Document: behind(l, "Cross-behind raise, hand height", 9, 0.30, 45, stack)},
@@ -68,7 +67,6 @@ func raises(l *setup.Lifter) []Ready {
 
 // behind is a raise against the cable of the opposite column, which passes behind the back.
 func behind(l *setup.Lifter, name string, hole int, out, plane, stack float64) setup.Document {
-	station := Stations["twin-column"]
 	return setup.Document{
 		Schema: setup.Schema, Name: name, Samples: setup.DefaultSamples,
 		Target:  setup.Target{Region: "deltoid.middle", School: "match", Joint: "shoulder"},
@@ -77,7 +75,7 @@ func behind(l *setup.Lifter, name string, hole int, out, plane, stack float64) s
 		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", Primary: "shoulder.elevation", FromDeg: 5, ToDeg: 95,
 			Hold: map[string]float64{"shoulder.planeDeg": plane, "shoulder.rotationDeg": 0, "elbow.flexionDeg": 5}},
 		Loads: []setup.Load{{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
-			Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: station.Ratio, Friction: setup.DefaultFriction,
+			Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.Column.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: station.Ratio, Friction: setup.DefaultFriction,
 			ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel, Kit: &setup.Kit{Station: station.Key, Column: "left", Hole: hole}}},
 		Tempo: setup.Tempo{Down: 3, Up: 2, Top: 1},
 	}

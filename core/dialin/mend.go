@@ -3,6 +3,7 @@ package dialin
 import (
 	"math"
 
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
@@ -59,7 +60,7 @@ func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
 			continue
 		}
 		for k, score := range sweep.Scores {
-			steps := math.Abs(sweep.Values[k]-s.Value) / s.Step
+			steps := s.steps(sweep.Values[k])
 			if score >= enough && steps < fewest {
 				fewest = steps
 				found = &Mend{Verdict: "profile", Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Match: &score}
@@ -67,6 +68,16 @@ func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
 		}
 	}
 	return found
+}
+
+// steps is how many steps of the dial, or stops of the kit, a value is away from the present one.
+func (s *Setting) steps(value float64) float64 {
+	if len(s.Stops) == 0 {
+		return math.Abs(value-s.Value) / s.Step
+	}
+	_, here := kit.Nearest(s.Stops, s.Value)
+	_, there := kit.Nearest(s.Stops, value)
+	return math.Abs(float64(here - there))
 }
 
 func nameOf(key string) string {

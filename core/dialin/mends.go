@@ -116,7 +116,7 @@ func (m *mender) oneSetting(verdict string) *Mend {
 			if math.Abs(v-s.Value) > farthest[s.Kind] {
 				break
 			}
-			steps[len(ways)] = math.Abs(v-s.Value) / s.Step
+			steps[len(ways)] = s.steps(v)
 			ways = append(ways, turning(&s, v))
 		}
 	}

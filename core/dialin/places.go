@@ -7,11 +7,33 @@ import (
 )
 
 // atWall says whether a pulley belongs to no station, so that it can stand anywhere.
-func atWall(d *setup.Document, i int) bool { return d.Loads[i].Kit == nil }
+func atWall(d *setup.Document, i int) bool {
+	k := d.Loads[i].Kit
+	return k == nil || k.Station == ""
+}
 
 // single says whether a load has no twin that is moved apart with it.
 func single(d *setup.Document, i int) bool {
-	return !apartTogether(d, i) && (d.Loads[i].Kit == nil || d.Loads[i].Kind == "band")
+	return !apartTogether(d, i) && (atWall(d, i) || d.Loads[i].Kind == "band")
+}
+
+// apartFreely says whether two columns or pulleys may be moved apart: those of a room stand where they stand.
+func apartFreely(d *setup.Document, i int) bool {
+	k := d.Loads[i].Kit
+	return apartTogether(d, i) && (k == nil || k.Spec == nil)
+}
+
+// ownBand says whether a band may be of any length and strength: one of a room is what it is.
+func ownBand(d *setup.Document, i int) bool {
+	return d.Loads[i].Kit == nil || d.Loads[i].Kit.Item == ""
+}
+
+// lengths are those of what a room has to hold a cable or band with; none when it may be of any length.
+func lengths(l *setup.Load) []float64 {
+	if l.Kit == nil {
+		return nil
+	}
+	return l.Kit.Lengths
 }
 
 func hasStrap(d *setup.Document, i int) bool { return !d.Loads[i].Shared }
@@ -47,12 +69,12 @@ func anchorAside(d *setup.Document, i int) Setting {
 
 func strap(d *setup.Document, i int) Setting {
 	return Setting{Group: "loads", Label: "Handle and strap", Kind: "length", From: 0, To: 1, Step: 0.05, Value: d.Loads[i].AttachmentLength,
-		Paths: []string{loadPath(i, "attachmentLength")}}
+		Stops: lengths(&d.Loads[i]), Paths: []string{loadPath(i, "attachmentLength")}}
 }
 
 func strand(d *setup.Document, i int) Setting {
 	return Setting{Group: "loads", Label: "Rope, each strand", Kind: "length", From: 0.1, To: 1.5, Step: 0.05, Value: d.Loads[i].StrandLength,
-		Paths: []string{loadPath(i, "strandLength")}}
+		Stops: lengths(&d.Loads[i]), Paths: []string{loadPath(i, "strandLength")}}
 }
 
 func cuffPlace(d *setup.Document, i int) Setting {

@@ -8,23 +8,25 @@ import (
 	"strconv"
 	"strings"
 
-	"dialarc/core/catalogue"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
 // Setting is one thing that can be turned: a dial.
 type Setting struct {
-	Key   string   `json:"key" doc:"Name of the dial, with the load's place where it belongs to one, like pulley.height/0."`
-	Group string   `json:"group" doc:"Section of the rig." enum:"loads,body,path,tempo"`
-	Label string   `json:"label"`
-	Kind  string   `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,time,hole,share"`
-	From  float64  `json:"from"`
-	To    float64  `json:"to"`
-	Step  float64  `json:"step"`
-	Value float64  `json:"value"`
-	At    *float64 `json:"at,omitempty" doc:"For a hole: its height, m."`
-	Paint string   `json:"paint" doc:"What the track is painted with." enum:"match,effort,none"`
-	Paths []string `json:"paths" doc:"Paths in the document that it speaks for."`
+	Key   string    `json:"key" doc:"Name of the dial, with the load's place where it belongs to one, like pulley.height/0."`
+	Group string    `json:"group" doc:"Section of the rig." enum:"loads,body,path,tempo"`
+	Label string    `json:"label"`
+	Kind  string    `json:"kind" doc:"Kind of unit; a hole is counted from the floor." enum:"length,angle,mass,force,time,hole,share"`
+	From  float64   `json:"from"`
+	To    float64   `json:"to"`
+	Step  float64   `json:"step"`
+	Value float64   `json:"value"`
+	Stops []float64 `json:"stops,omitempty" doc:"The values that the kit has, rising, where it has some only: pins, dumbbells, notches."`
+	Stop  string    `json:"stop,omitempty" doc:"What a stop is called when stops are counted." enum:"notch"`
+	At    *float64  `json:"at,omitempty" doc:"For a hole: its height, m."`
+	Paint string    `json:"paint" doc:"What the track is painted with." enum:"match,effort,none"`
+	Paths []string  `json:"paths" doc:"Paths in the document that it speaks for."`
 }
 
 // dial knows how to read and write one kind of setting. Index is the load's place, or -1.
@@ -57,7 +59,7 @@ func apartTogether(d *setup.Document, i int) bool {
 
 var dials = []dial{
 	{"pulley.height", "cable strands", nil, pulleyHeight, setPulleyHeight},
-	{"columns.apart", "cable", apartTogether, columnsApart, setColumnsApart},
+	{"columns.apart", "cable", apartFreely, columnsApart, setColumnsApart},
 	{"pulley.out", "cable strands", atWall, pulleyOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.X = v }},
 	{"pulley.aside", "cable strands", single, pulleyAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.Z = v }},
 	{"load.stack", "cable strands cam", nil, stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
@@ -65,8 +67,8 @@ var dials = []dial{
 	{"band.out", "band", nil, anchorOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.X = v }},
 	{"band.aside", "band", single, anchorAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Z = v }},
 	{"band.apart", "band", apartTogether, anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
-	{"band.rest", "band", nil, bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
-	{"band.pull", "band", func(d *setup.Document, i int) bool { return len(d.Loads[i].Pull) == 0 }, bandPull, setBandPull},
+	{"band.rest", "band", ownBand, bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
+	{"band.pull", "band", func(d *setup.Document, i int) bool { return len(d.Loads[i].Pull) == 0 && ownBand(d, i) }, bandPull, setBandPull},
 	{"strap", "cable band", hasStrap, strap, func(d *setup.Document, i int, v float64) { d.Loads[i].AttachmentLength = v }},
 	{"strand", "strands", nil, strand, func(d *setup.Document, i int, v float64) { d.Loads[i].StrandLength = v }},
 	{"cuff", "cable band dumbbell", cuffed, cuffPlace, func(d *setup.Document, i int, v float64) { d.Loads[i].Contact.Fraction = &v }},
@@ -76,7 +78,9 @@ var dials = []dial{
 	{"stance.aside", "", nil, stanceAside, func(d *setup.Document, _ int, v float64) { d.Posture.Z = v }},
 	{"heading", "", nil, heading, func(d *setup.Document, _ int, v float64) { d.Posture.HeadingDeg = v }},
 	{"seat.height", "", func(d *setup.Document, _ int) bool { return d.Posture.Kind == "seated" && d.Bench == nil }, seatHeight, func(d *setup.Document, _ int, v float64) { d.Posture.SeatHeight = v }},
-	{"bench.height", "", func(d *setup.Document, _ int) bool { return d.Bench != nil && d.Posture.Kind != "leaning" }, benchHeight, func(d *setup.Document, _ int, v float64) { d.Bench.Height = v }},
+	{"bench.height", "", func(d *setup.Document, _ int) bool {
+		return d.Bench != nil && d.Bench.Kit == nil && d.Posture.Kind != "leaning"
+	}, benchHeight, func(d *setup.Document, _ int, v float64) { d.Bench.Height = v }},
 	{"feet.apart", "", onTwoFeet, feetApart, func(d *setup.Document, _ int, v float64) { d.Posture.FeetApart = v }},
 	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
 	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
@@ -128,6 +132,12 @@ func Settings(d *setup.Document) []Setting {
 		if s.Paint == "" {
 			s.Paint = "match"
 		}
+		if n := len(s.Stops); n > 0 {
+			s.From, s.To = min(s.Stops[0], s.Value), max(s.Stops[n-1], s.Value)
+			if s.From == s.To {
+				return // the kit leaves no choice
+			}
+		}
 		out = append(out, s)
 	}
 	for i := range dials {
@@ -177,20 +187,12 @@ func Apply(d *setup.Document, key string, value float64) (setup.Document, setup.
 	return c, setup.Problems{{Path: key, What: "This setup has no setting " + strconv.Quote(key) + "."}}
 }
 
-func station(l *setup.Load) (catalogue.Station, bool) {
-	if l.Kit == nil {
-		return catalogue.Station{}, false
-	}
-	st, ok := catalogue.Stations[l.Kit.Station]
-	return st, ok
-}
-
 func loadPath(i int, field string) string { return fmt.Sprintf("loads[%d].%s", i, field) }
 
 func pulleyHeight(d *setup.Document, i int) Setting {
 	l := &d.Loads[i]
 	s := Setting{Group: "loads", Label: "Pulley", Paths: []string{loadPath(i, "pulley.y"), loadPath(i, "pulley"), loadPath(i, "travel"), loadPath(i, "parkedGap")}}
-	if st, ok := station(l); ok {
+	if st, ok := kit.ColumnOf(l.Kit); ok {
 		height := l.Pulley.Y
 		s.Kind, s.From, s.To, s.Step, s.At = "hole", 1, float64(st.Holes), 1, &height
 		s.Value = 1 + (height-st.LowestHole)/st.Spacing
@@ -205,7 +207,7 @@ func pulleyHeight(d *setup.Document, i int) Setting {
 
 func setPulleyHeight(d *setup.Document, i int, v float64) {
 	l := &d.Loads[i]
-	st, ok := station(l)
+	st, ok := kit.ColumnOf(l.Kit)
 	if !ok {
 		l.Pulley.Y = v
 		return
@@ -272,14 +274,35 @@ func heaviest(d *setup.Document, step, ratio, now float64) float64 {
 	return max(now, math.Ceil(usual/step)*step)
 }
 
+// upTo are the values of a rising list up to a limit, two at least.
+func upTo(list []float64, limit float64) []float64 {
+	for i, v := range list {
+		if v > limit+1e-9 && i >= 2 {
+			return list[:i]
+		}
+	}
+	return list
+}
+
+// withMasses gives a load's dial the masses that the kit has.
+func withMasses(l *setup.Load, s Setting) Setting {
+	if l.Kit != nil {
+		s.Stops = upTo(l.Kit.Masses, s.To)
+	}
+	return s
+}
+
 func stackMass(d *setup.Document, i int) Setting {
 	l := &d.Loads[i]
 	s := Setting{Group: "loads", Label: "Load on the pin", Kind: "mass", From: 2.5, Step: 1.25, Value: l.StackMass,
 		Paint: "effort", Paths: []string{loadPath(i, "stackMass")}}
-	if st, ok := station(l); ok {
-		s.From, s.Step = st.Lightest, st.StackStep
-	}
 	s.To = heaviest(d, s.Step, l.Ratio, l.StackMass)
+	if c, ok := kit.ColumnOf(l.Kit); ok {
+		s.From, s.Step = c.Lightest, c.Step
+		s.Stops = upTo(kit.PinsOf(&c), heaviest(d, s.Step, l.Ratio, l.StackMass))
+	} else if l.Kit != nil {
+		s.Stops = upTo(l.Kit.Masses, s.To)
+	}
 	return s
 }
 
@@ -289,14 +312,14 @@ func freeMass(d *setup.Document, i int) Setting {
 	if l.Kind == "bar" {
 		label = "Mass in both hands"
 	}
-	return Setting{Group: "loads", Label: label, Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, l.Mass), Step: 0.5, Value: l.Mass,
-		Paint: "effort", Paths: []string{loadPath(i, "mass")}}
+	return withMasses(l, Setting{Group: "loads", Label: label, Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, l.Mass), Step: 0.5, Value: l.Mass,
+		Paint: "effort", Paths: []string{loadPath(i, "mass")}})
 }
 
 func plateMass(d *setup.Document, i int) Setting {
 	l := &d.Loads[i]
-	return Setting{Group: "loads", Label: "Plates", Kind: "mass", From: 0, To: heaviest(d, 2.5, 1, l.PlateMass), Step: 2.5, Value: l.PlateMass,
-		Paint: "effort", Paths: []string{loadPath(i, "plateMass"), loadPath(i, "handleRadius")}}
+	return withMasses(l, Setting{Group: "loads", Label: "Plates", Kind: "mass", From: 0, To: heaviest(d, 2.5, 1, l.PlateMass), Step: 2.5, Value: l.PlateMass,
+		Paint: "effort", Paths: []string{loadPath(i, "plateMass"), loadPath(i, "handleRadius")}})
 }
 
 func stanceOut(d *setup.Document, _ int) Setting {
@@ -313,7 +336,11 @@ func benchAngle(d *setup.Document, _ int) Setting {
 	if d.Posture.Kind == "leaning" {
 		from = 45
 	}
-	return Setting{Group: "body", Label: "Bench", Kind: "angle", From: from, To: 90, Step: 5, Value: d.Bench.AngleDeg, Paths: []string{"bench.angleDeg", "bench"}}
+	s := Setting{Group: "body", Label: "Bench", Kind: "angle", From: from, To: 90, Step: 5, Value: d.Bench.AngleDeg, Paths: []string{"bench.angleDeg", "bench"}}
+	if k := d.Bench.Kit; k != nil {
+		s.Stops, s.Stop = k.NotchesDeg, "notch"
+	}
+	return s
 }
 
 func benchMass(d *setup.Document, _ int) Setting {

@@ -59,8 +59,11 @@ func (w *Sweeper) score(d *setup.Document, paint string) (float64, string) {
 	return *m.Value, ""
 }
 
-// valuesOf lists the values of a dial from end to end in whole steps.
+// valuesOf lists the values of a dial from end to end: its stops, or whole steps.
 func valuesOf(s *Setting) core.Curve {
+	if len(s.Stops) > 0 {
+		return slices.Clone(core.Curve(s.Stops))
+	}
 	n := int(math.Floor((s.To-s.From)/s.Step+1e-9)) + 1
 	values := make(core.Curve, n)
 	for i := range values {

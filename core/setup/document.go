@@ -20,6 +20,7 @@ type Document struct {
 	Movement Movement `json:"movement" doc:"The path of one repetition, in the direction of lifting."`
 	Loads    []Load   `json:"loads" doc:"What pulls; any number at once."`
 	Tempo    Tempo    `json:"tempo" doc:"Seconds of each phase."`
+	Room     string   `json:"room,omitempty" doc:"Id of the room whose kit it was fitted to."`
 	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup."`
 	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each."`
 	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside."`
@@ -93,6 +94,15 @@ type Bench struct {
 	Height       float64 `json:"height,omitempty" doc:"Top of the pad under the hips above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Mass         float64 `json:"mass,omitempty" doc:"Of the bench, with what is laid on its foot, kg; 30 unless given." minimum:"0" maximum:"400"`
 	PadUnderBack float64 `json:"padUnderBack,omitempty" doc:"side-lying: thickness of a pad behind the back, which rolls the chest forward, m." minimum:"0" maximum:"0.25"`
+
+	Kit *BenchKit `json:"kit,omitempty" doc:"The bench of a room that it is."`
+}
+
+// BenchKit remembers which bench of a room it is, and where that one can be set.
+type BenchKit struct {
+	Item       string    `json:"item" doc:"Key of the bench in its room."`
+	NotchesDeg []float64 `json:"notchesDeg" doc:"Angles of the back rest that it has notches for, rising, degrees."`
+	Mass       float64   `json:"mass" doc:"Of the bench alone, kg."`
 }
 
 // Movement is the path of one repetition in the lifting direction.
@@ -150,7 +160,7 @@ type Load struct {
 	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m."`
 	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given."`
 	Travel           float64 `json:"travel,omitempty" doc:"cable, strands: how far the stack can rise, m; 1.6 unless given."`
-	Kit              *Kit    `json:"kit,omitempty" doc:"cable, strands: the station it was taken from."`
+	Kit              *Kit    `json:"kit,omitempty" doc:"What it was taken from."`
 	Shared           bool    `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
 	StrandLength     float64 `json:"strandLength,omitempty" doc:"strands: from the cable's end to the middle of each hand, m."`
 
@@ -197,12 +207,32 @@ type Contact struct {
 	Fraction *float64 `json:"fraction,omitempty" doc:"Place along a limb's segment from its near end, instead of a named one." minimum:"0" maximum:"1"`
 }
 
-// Kit remembers where explicit geometry was taken from.
+// Kit remembers where explicit geometry was taken from, and what else could be had there when it was.
 type Kit struct {
-	Station string `json:"station" doc:"Key of the station."`
-	Column  string `json:"column,omitempty" doc:"Which column." enum:"left,right"`
-	Hole    int    `json:"hole,omitempty" doc:"Number of the hole from the floor up."`
+	Station string    `json:"station,omitempty" doc:"cable, strands: key of the station in its room."`
+	Column  string    `json:"column,omitempty" doc:"cable, strands: which column." enum:"left,right"`
+	Hole    int       `json:"hole,omitempty" doc:"cable, strands: number of the hole from the floor up."`
+	Spec    *Column   `json:"spec,omitempty" doc:"cable, strands: the column; that of the ready station unless given."`
+	Item    string    `json:"item,omitempty" doc:"Other kinds: key of the weights, band or machine in its room."`
+	Masses  []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, cam: what can be loaded, rising, kg."`
+	Held    string    `json:"held,omitempty" doc:"cable, strands, band: key of the handle, rope, strap or cuff in its room."`
+	Lengths []float64 `json:"lengths,omitempty" doc:"cable, strands, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m."`
 }
+
+// Column is a cable column of a station: its holes, its size and its stack.
+type Column struct {
+	LowestHole float64 `json:"lowestHole" doc:"Height of the pulley's exit in hole 1, m."`
+	Spacing    float64 `json:"spacing" doc:"Between holes, m."`
+	Holes      int     `json:"holes" doc:"Numbered from the floor up."`
+	Height     float64 `json:"height" doc:"Of the column, m."`
+	HalfWidth  float64 `json:"halfWidth" doc:"Half of its square section, m."`
+	Lightest   float64 `json:"lightest" doc:"Lightest pin, kg."`
+	Step       float64 `json:"step" doc:"From pin to pin, kg."`
+	Heaviest   float64 `json:"heaviest" doc:"Heaviest pin, kg."`
+}
+
+// HoleHeight is the height of the pulley's exit in a hole, m; holes count from 1.
+func (c *Column) HoleHeight(hole int) float64 { return c.LowestHole + float64(hole-1)*c.Spacing }
 
 // Point is a place in the room, m.
 type Point struct {

@@ -30,7 +30,10 @@ func (d *Document) Clone() Document {
 	c.Loads = slices.Clone(d.Loads)
 	for i := range c.Loads {
 		c.Loads[i].Pulley = copied(c.Loads[i].Pulley)
-		c.Loads[i].Kit = copied(c.Loads[i].Kit)
+		if k := copied(c.Loads[i].Kit); k != nil {
+			k.Spec, k.Masses, k.Lengths = copied(k.Spec), slices.Clone(k.Masses), slices.Clone(k.Lengths)
+			c.Loads[i].Kit = k
+		}
 		c.Loads[i].Anchor = copied(c.Loads[i].Anchor)
 		c.Loads[i].Pull = slices.Clone(c.Loads[i].Pull)
 		c.Loads[i].Contact.Fraction = copied(c.Loads[i].Contact.Fraction)
@@ -38,6 +41,10 @@ func (d *Document) Clone() Document {
 		c.Loads[i].AxisOffset, c.Loads[i].Pivot, c.Loads[i].PivotAlong = copied(c.Loads[i].AxisOffset), copied(c.Loads[i].Pivot), copied(c.Loads[i].PivotAlong)
 	}
 	c.Bench = copied(d.Bench)
+	if b := c.Bench; b != nil && b.Kit != nil {
+		b.Kit = copied(b.Kit)
+		b.Kit.NotchesDeg = slices.Clone(b.Kit.NotchesDeg)
+	}
 	return c
 }
 

@@ -7,10 +7,10 @@ import (
 	"strings"
 )
 
-func (v *validator) movement(d *Document) {
+func (v *Checks) movement(d *Document) {
 	m := &d.Movement
-	v.oneOf("movement.side", "moving side", m.Side, "right", "left", "both")
-	if !v.oneOf("movement.kind", "kind of movement", m.Kind, "shoulder-raise", "sweep", "keyframes", "guided", "hold") {
+	v.OneOf("movement.side", "moving side", m.Side, "right", "left", "both")
+	if !v.OneOf("movement.kind", "kind of movement", m.Kind, "shoulder-raise", "sweep", "keyframes", "guided", "hold") {
 		return
 	}
 	v.otherDescriptions(m)
@@ -30,9 +30,9 @@ func (v *validator) movement(d *Document) {
 }
 
 // otherDescriptions refuses a second description of the path, which could differ from the first.
-func (v *validator) otherDescriptions(m *Movement) {
+func (v *Checks) otherDescriptions(m *Movement) {
 	twice := func(path, what, kind string) {
-		v.add(path, "A movement of kind "+m.Kind+" has "+what+" too.", "Two descriptions of one path could differ.", "Remove them, or set kind to "+kind+".")
+		v.Add(path, "A movement of kind "+m.Kind+" has "+what+" too.", "Two descriptions of one path could differ.", "Remove them, or set kind to "+kind+".")
 	}
 	if len(m.Keyframes) > 0 && m.Kind != "keyframes" {
 		twice("movement.keyframes", "keyframes", "keyframes")
@@ -45,111 +45,111 @@ func (v *validator) otherDescriptions(m *Movement) {
 	}
 }
 
-func (v *validator) raise(m *Movement) {
+func (v *Checks) raise(m *Movement) {
 	if m.Primary != "" {
-		v.oneOf("movement.primary", "coordinate that sweeps", m.Primary, "shoulder.elevation")
+		v.OneOf("movement.primary", "coordinate that sweeps", m.Primary, "shoulder.elevation")
 	}
-	ok := v.within("movement.fromDeg", "start of the range", m.FromDeg, -30, 175, "degrees", "")
-	ok = v.within("movement.toDeg", "end of the range", m.ToDeg, -30, 175, "degrees", "") && ok
+	ok := v.Within("movement.fromDeg", "start of the range", m.FromDeg, -30, 175, "degrees", "")
+	ok = v.Within("movement.toDeg", "end of the range", m.ToDeg, -30, 175, "degrees", "") && ok
 	if ok && m.ToDeg-m.FromDeg < 5 {
 		what := "The range runs from " + number(m.FromDeg, "") + " to " + number(m.ToDeg, "degrees") + "."
 		if m.ToDeg < m.FromDeg {
-			v.add("movement.toDeg", what, "The lift has to rise from start to end.", "Swap the ends: lifting starts at the lower angle.")
+			v.Add("movement.toDeg", what, "The lift has to rise from start to end.", "Swap the ends: lifting starts at the lower angle.")
 		} else {
-			v.add("movement.toDeg", what, "A path shorter than 5 degrees has no profile.", "Move the end to "+number(m.FromDeg+5, "degrees")+" or more.")
+			v.Add("movement.toDeg", what, "A path shorter than 5 degrees has no profile.", "Move the end to "+number(m.FromDeg+5, "degrees")+" or more.")
 		}
 	}
 	if _, twice := m.Hold["shoulder.elevationDeg"]; twice {
-		v.add("movement.hold.shoulder.elevationDeg", "The elevation is held and swept at once.", "", "Leave it out of hold.")
+		v.Add("movement.hold.shoulder.elevationDeg", "The elevation is held and swept at once.", "", "Leave it out of hold.")
 	}
 }
 
 // sweep checks a sweep of any coordinate, in either direction.
-func (v *validator) sweep(m *Movement) {
-	if !v.oneOf("movement.primary", "coordinate that sweeps", m.Primary, coordinateKeys("")...) {
+func (v *Checks) sweep(m *Movement) {
+	if !v.OneOf("movement.primary", "coordinate that sweeps", m.Primary, coordinateKeys("")...) {
 		return
 	}
 	c, _ := CoordinateOf(m.Primary + "Deg")
 	info := &Coordinates[c]
-	ok := v.within("movement.fromDeg", "start of the range", m.FromDeg, info.Least, info.Most, "degrees", "")
-	ok = v.within("movement.toDeg", "end of the range", m.ToDeg, info.Least, info.Most, "degrees", "") && ok
+	ok := v.Within("movement.fromDeg", "start of the range", m.FromDeg, info.Least, info.Most, "degrees", "")
+	ok = v.Within("movement.toDeg", "end of the range", m.ToDeg, info.Least, info.Most, "degrees", "") && ok
 	if ok && math.Abs(m.ToDeg-m.FromDeg) < 5 {
-		v.add("movement.toDeg", "The range runs from "+number(m.FromDeg, "")+" to "+number(m.ToDeg, "degrees")+".", "A path shorter than 5 degrees has no profile.", "Give 5 degrees or more, or set kind to hold.")
+		v.Add("movement.toDeg", "The range runs from "+number(m.FromDeg, "")+" to "+number(m.ToDeg, "degrees")+".", "A path shorter than 5 degrees has no profile.", "Give 5 degrees or more, or set kind to hold.")
 	}
 	if _, twice := m.Hold[m.Primary+"Deg"]; twice {
-		v.add("movement.hold."+m.Primary+"Deg", "The "+info.Label+" is held and swept at once.", "", "Leave it out of hold.")
+		v.Add("movement.hold."+m.Primary+"Deg", "The "+info.Label+" is held and swept at once.", "", "Leave it out of hold.")
 	}
 }
 
-func (v *validator) guide(m *Movement) {
+func (v *Checks) guide(m *Movement) {
 	g := m.Guide
 	if g == nil {
-		v.add("movement.guide", "The guide is missing.", "The hand needs a line or an arc to follow.", "Give kind, start, and end or centre, about and turnDeg.")
+		v.Add("movement.guide", "The guide is missing.", "The hand needs a line or an arc to follow.", "Give kind, start, and end or centre, about and turnDeg.")
 		return
 	}
 	for _, key := range []string{"shoulder.planeDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
 		if _, held := m.Hold[key]; held {
-			v.add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.", "Leave it out of hold; the elbow is turned by guide.swivelDeg.")
+			v.Add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.", "Leave it out of hold; the elbow is turned by guide.swivelDeg.")
 		}
 	}
-	v.within("movement.guide.swivelDeg", "swivel", g.SwivelDeg, -120, 150, "degrees", "")
-	v.within("movement.guide.swivelToDeg", "swivel at the end", g.SwivelTo, -120, 150, "degrees", "")
+	v.Within("movement.guide.swivelDeg", "swivel", g.SwivelDeg, -120, 150, "degrees", "")
+	v.Within("movement.guide.swivelToDeg", "swivel at the end", g.SwivelTo, -120, 150, "degrees", "")
 	place := v.place
 	if g.Relative {
 		place = v.near
 	}
 	place("movement.guide.start", "hand's start", &g.Start)
 	switch {
-	case !v.oneOf("movement.guide.kind", "kind of guide", g.Kind, "line", "arc"):
+	case !v.OneOf("movement.guide.kind", "kind of guide", g.Kind, "line", "arc"):
 	case g.Kind == "line":
 		place("movement.guide.end", "hand's end", g.End)
 	default:
 		place("movement.guide.centre", "arc's centre", g.Centre)
 		v.direction("movement.guide.about", "arc's axis", g.About)
-		if v.within("movement.guide.turnDeg", "turn", g.TurnDeg, -300, 300, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
-			v.add("movement.guide.turnDeg", "The arc turns by "+number(g.TurnDeg, "degrees")+".", "A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
+		if v.Within("movement.guide.turnDeg", "turn", g.TurnDeg, -300, 300, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
+			v.Add("movement.guide.turnDeg", "The arc turns by "+number(g.TurnDeg, "degrees")+".", "A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
 		}
 	}
 }
 
 // near checks a place that is counted from the shoulder.
-func (v *validator) near(path, name string, p *Point) {
+func (v *Checks) near(path, name string, p *Point) {
 	if p == nil {
-		v.add(path, "The "+name+" is missing.", "", "Give x, y and z in metres, from the shoulder.")
+		v.Add(path, "The "+name+" is missing.", "", "Give x, y and z in metres, from the shoulder.")
 		return
 	}
 	for i, x := range []float64{p.X, p.Y, p.Z} {
-		v.within(path+"."+[]string{"x", "y", "z"}[i], name+", from the shoulder", x, -2, 2, "m", "")
+		v.Within(path+"."+[]string{"x", "y", "z"}[i], name+", from the shoulder", x, -2, 2, "m", "")
 	}
 }
 
 // direction checks a vector that only says where something points.
-func (v *validator) direction(path, name string, p *Point) {
+func (v *Checks) direction(path, name string, p *Point) {
 	if p == nil || !(p.X*p.X+p.Y*p.Y+p.Z*p.Z > 1e-12) {
-		v.add(path, "The direction of the "+name+" is missing.", "", "Give x, y and z; its length does not matter.")
+		v.Add(path, "The direction of the "+name+" is missing.", "", "Give x, y and z; its length does not matter.")
 		return
 	}
 	for _, x := range []float64{p.X, p.Y, p.Z} {
-		if !v.within(path, "direction of the "+name, x, -1e3, 1e3, "", "") {
+		if !v.Within(path, "direction of the "+name, x, -1e3, 1e3, "", "") {
 			return
 		}
 	}
 }
 
-func (v *validator) options(d *Document) {
+func (v *Checks) options(d *Document) {
 	m := &d.Movement
-	v.within("movement.barWidth", "distance between the hands on the bar", m.BarWidth, 0, 1.5, "m", "")
+	v.Within("movement.barWidth", "distance between the hands on the bar", m.BarWidth, 0, 1.5, "m", "")
 	if m.BarWidth != 0 && (m.BarWidth < 0.1 || m.Side != "both" || m.Kind == "guided") {
-		v.add("movement.barWidth", "A bar of "+number(m.BarWidth, "m")+" is held.", "It is held by both hands, in a movement that is not guided already.", "Set side to both and the width to 0.1 m or more, or leave it out.")
+		v.Add("movement.barWidth", "A bar of "+number(m.BarWidth, "m")+" is held.", "It is held by both hands, in a movement that is not guided already.", "Set side to both and the width to 0.1 m or more, or leave it out.")
 	}
 	if m.Axis != "" {
-		v.oneOf("movement.axis", "axis", m.Axis, "swept", "spin", "vector")
+		v.OneOf("movement.axis", "axis", m.Axis, "swept", "spin", "vector")
 	}
 	if m.Axis == "vector" {
 		v.direction("movement.axisAlong", "axis", m.AxisAlong)
 	}
 	if m.NoSpin && m.Natural {
-		v.add("movement.natural", "The upper arm shall not turn about itself, and turn by half.", "", "Keep one of noSpin and natural.")
+		v.Add("movement.natural", "The upper arm shall not turn about itself, and turn by half.", "", "Keep one of noSpin and natural.")
 	}
 	if m.InLine == "" {
 		return
@@ -157,12 +157,12 @@ func (v *validator) options(d *Document) {
 	for i := range d.Loads {
 		if l := &d.Loads[i]; l.ID == m.InLine && (l.Pulley != nil || l.Anchor != nil) {
 			if m.NoSpin || m.Natural || m.BarWidth != 0 || m.Kind == "guided" {
-				v.add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.", "The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, natural, barWidth and a guide.")
+				v.Add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.", "The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, natural, barWidth and a guide.")
 			}
 			return
 		}
 	}
-	v.add("movement.inLine", "There is no cable or band "+strconv.Quote(clip(m.InLine))+".", "", "Give the id of a load that has a pulley or an anchor.")
+	v.Add("movement.inLine", "There is no cable or band "+strconv.Quote(clip(m.InLine))+".", "", "Give the id of a load that has a pulley or an anchor.")
 }
 
 // LegsMove says whether a movement names a coordinate of the legs.
@@ -182,11 +182,11 @@ func (m *Movement) LegsMove() bool {
 }
 
 // legs checks what a movement of the legs needs of the posture.
-func (v *validator) legs(d *Document) {
+func (v *Checks) legs(d *Document) {
 	joint := d.TargetJoint()
 	if !d.Movement.LegsMove() {
 		if (joint == "hip" || joint == "knee") && d.Movement.Kind != "hold" {
-			v.add("target.joint", "The movement does not move the "+joint+".", "Without a movement there is no profile.", "Name one of its coordinates in the movement, such as "+joint+".flexion.")
+			v.Add("target.joint", "The movement does not move the "+joint+".", "Without a movement there is no profile.", "Name one of its coordinates in the movement, such as "+joint+".flexion.")
 		}
 		return
 	}
@@ -196,54 +196,54 @@ func (v *validator) legs(d *Document) {
 		return
 	case "feet":
 		if p.Kind != "standing" || p.Feet == "split" || p.Feet == "staggered" {
-			v.add("posture.kind", "The legs move from a stance of kind "+p.Kind+" "+p.Feet+".", "How two unlike legs share the load is not known.", "Take standing with parallel feet.")
+			v.Add("posture.kind", "The legs move from a stance of kind "+p.Kind+" "+p.Feet+".", "How two unlike legs share the load is not known.", "Take standing with parallel feet.")
 		}
 		if d.Movement.Side != "both" {
-			v.add("movement.side", "One leg moves while both feet stand.", "How they share the load is not known.", "Set side to both.")
+			v.Add("movement.side", "One leg moves while both feet stand.", "How they share the load is not known.", "Set side to both.")
 		}
 		if p.Trunk != (Trunk{}) || p.KneesDeg != 0 {
-			v.add("posture.trunk", "The trunk's lean is given twice.", "With the feet in place it follows from ankles, knees and hips.", "Leave trunk and kneesDeg out.")
+			v.Add("posture.trunk", "The trunk's lean is given twice.", "With the feet in place it follows from ankles, knees and hips.", "Leave trunk and kneesDeg out.")
 		}
 		if p.FeetApart != 0 {
-			v.add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
+			v.Add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
 		}
 		if d.Movement.Kind == "guided" || d.Movement.InLine != "" || d.Movement.BarWidth != 0 {
-			v.add("movement.kind", "The legs move and the hand is led through the room.", "", "Give the whole movement as keyframes.")
+			v.Add("movement.kind", "The legs move and the hand is led through the room.", "", "Give the whole movement as keyframes.")
 		}
 	default:
-		v.add("posture.root", "The legs move and the "+p.RootOf()+" stay in place.", "Nothing is known of that.", "Take a posture that stands, sits or lies.")
+		v.Add("posture.root", "The legs move and the "+p.RootOf()+" stay in place.", "Nothing is known of that.", "Take a posture that stands, sits or lies.")
 	}
 }
 
-func (v *validator) pose(path string, pose map[string]float64) {
+func (v *Checks) pose(path string, pose map[string]float64) {
 	for _, key := range sortedKeys(pose) {
 		c, ok := CoordinateOf(key)
 		if !ok {
-			v.add(path+"."+key, "There is no joint coordinate "+strconv.Quote(clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys("Deg"), ", ")+".")
+			v.Add(path+"."+key, "There is no joint coordinate "+strconv.Quote(clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys("Deg"), ", ")+".")
 			continue
 		}
-		v.within(path+"."+key, Coordinates[c].Label, pose[key], Coordinates[c].Least, Coordinates[c].Most, "degrees", "")
+		v.Within(path+"."+key, Coordinates[c].Label, pose[key], Coordinates[c].Least, Coordinates[c].Most, "degrees", "")
 	}
 }
 
-func (v *validator) keyframes(frames []Keyframe) {
+func (v *Checks) keyframes(frames []Keyframe) {
 	if len(frames) < 2 || len(frames) > 50 {
-		v.add("movement.keyframes", fmt.Sprintf("There are %d keyframes.", len(frames)), "A path needs a start and an end.", "Give 2 to 50, s rising from 0 to 1.")
+		v.Add("movement.keyframes", fmt.Sprintf("There are %d keyframes.", len(frames)), "A path needs a start and an end.", "Give 2 to 50, s rising from 0 to 1.")
 		return
 	}
 	for i, f := range frames {
 		path := fmt.Sprintf("movement.keyframes[%d]", i)
 		switch {
 		case i == 0 && f.S != 0:
-			v.add(path+".s", "The first keyframe is at "+number(f.S, "")+".", "", "Give 0.")
+			v.Add(path+".s", "The first keyframe is at "+number(f.S, "")+".", "", "Give 0.")
 		case i == len(frames)-1 && f.S != 1:
-			v.add(path+".s", "The last keyframe is at "+number(f.S, "")+".", "", "Give 1.")
+			v.Add(path+".s", "The last keyframe is at "+number(f.S, "")+".", "", "Give 1.")
 		case i > 0 && !(f.S-frames[i-1].S >= 1e-3):
-			v.add(path+".s", "The keyframe at "+number(f.S, "")+" does not come after the one before it.", "s rises along the path.", "Put the keyframes in order.")
+			v.Add(path+".s", "The keyframe at "+number(f.S, "")+" does not come after the one before it.", "s rises along the path.", "Put the keyframes in order.")
 		}
 		v.pose(path+".pose", f.Pose)
 		if a, b := strings.Join(sortedKeys(f.Pose), " "), strings.Join(sortedKeys(frames[0].Pose), " "); a != b {
-			v.add(path+".pose", "This keyframe names other coordinates than the first.", "What lies between would be a guess.", "Name in every keyframe: "+b+".")
+			v.Add(path+".pose", "This keyframe names other coordinates than the first.", "What lies between would be a guess.", "Name in every keyframe: "+b+".")
 		}
 	}
 }

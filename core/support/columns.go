@@ -7,7 +7,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
-	"dialarc/core/catalogue"
+	"dialarc/core/kit"
 	"dialarc/core/load"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -23,8 +23,8 @@ type Column struct {
 	HalfWidth float64 // of its section, m
 	Index     int     // of the load in the document
 	Mirror    bool
-	Side      string             // left or right of the middle of the room
-	Station   *catalogue.Station // nil when the document names none that is known
+	Side      string        // left or right of the middle of the room
+	Known     *setup.Column // nil when the document names none that is known
 }
 
 // Usual sizes of a column whose station is not known (own).
@@ -41,15 +41,15 @@ func Columns(items []load.Item) []Column {
 	var cols []Column
 	for i := range items {
 		it := &items[i]
-		if (it.Def.Kind != "cable" && it.Def.Kind != "strands") || it.Def.Kit == nil {
+		if (it.Def.Kind != "cable" && it.Def.Kind != "strands") || it.Def.Kit == nil || it.Def.Kit.Station == "" {
 			continue
 		}
 		c := Column{X: it.From.X, Z: it.From.Z, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
 		if c.Z < 0 {
 			c.Side = "left"
 		}
-		if st, ok := catalogue.Stations[it.Def.Kit.Station]; ok {
-			c.Station, c.Height, c.HalfWidth = &st, st.Height, st.HalfWidth
+		if known, ok := kit.ColumnOf(it.Def.Kit); ok {
+			c.Known, c.Height, c.HalfWidth = &known, known.Height, known.HalfWidth
 		}
 		cols = append(cols, c)
 	}

@@ -46,7 +46,7 @@ func (s *scene) clear() setup.Problems {
 func TestColumnsComeInPairs(t *testing.T) {
 	s := arrange(func(*setup.Document) {})
 	cols := support.Columns(s.items)
-	if len(cols) != 2 || cols[0].Z != -0.55 || cols[1].Z != 0.55 || cols[0].Side != "left" || cols[1].Side != "right" || cols[0].Station == nil {
+	if len(cols) != 2 || cols[0].Z != -0.55 || cols[1].Z != 0.55 || cols[0].Side != "left" || cols[1].Side != "right" || cols[0].Known == nil {
 		t.Errorf("columns %+v", cols)
 	}
 	s = arrange(func(d *setup.Document) { d.Loads[0].Kit = nil })
@@ -54,7 +54,7 @@ func TestColumnsComeInPairs(t *testing.T) {
 		t.Errorf("a pulley on the wall has columns: %+v", cols)
 	}
 	s = arrange(func(d *setup.Document) { d.Loads[0].Kit.Station = "somewhere else" })
-	if cols := support.Columns(s.items); len(cols) != 2 || cols[0].Station != nil || cols[0].Height <= 0 {
+	if cols := support.Columns(s.items); len(cols) != 2 || cols[0].Known != nil || cols[0].Height <= 0 {
 		t.Errorf("an unknown station has columns of the usual size: %+v", cols)
 	}
 }

@@ -1,0 +1,164 @@
+// Package kit describes the rooms that lifters work in and what is at hand there: cable stations, benches, weights, bands,
+// what is held, machines and what keeps a lifter in place. Lengths are metres, masses kilograms, angles degrees.
+package kit
+
+import "dialarc/core/setup"
+
+// Schema is the version of a room's document.
+const Schema = "dialarc.room/1"
+
+// Room is what is at hand in one place.
+type Room struct {
+	Schema   string    `json:"schema" doc:"Document version." example:"dialarc.room/1"`
+	Name     string    `json:"name" doc:"What the coach calls it."`
+	Notes    string    `json:"notes,omitempty" doc:"What the coach wants to remember about it."`
+	Stations []Station `json:"stations" doc:"Cable stations."`
+	Benches  []Bench   `json:"benches"`
+	Weights  []Weights `json:"weights" doc:"Dumbbells, and bars with their plates."`
+	Bands    []Band    `json:"bands"`
+	Anchors  []Anchor  `json:"anchors" doc:"What bands can be fixed to, beside the floor and the columns."`
+	Holds    []Hold    `json:"holds" doc:"Handles, ropes, straps, cuffs and short bars for cables and bands."`
+	Cams     []Cam     `json:"cams" doc:"Machines with a cam and a pad."`
+	Levers   []Lever   `json:"levers" doc:"Machines with a lever and plates."`
+	Supports []Support `json:"supports" doc:"What keeps a lifter or a bench in place."`
+}
+
+// Station is one or two cable columns with pulleys in numbered holes.
+type Station struct {
+	Key       string       `json:"key" doc:"Unique in the room; setups remember it."`
+	Name      string       `json:"name"`
+	Columns   int          `json:"columns" doc:"One or two." minimum:"1" maximum:"2"`
+	Apart     float64      `json:"apart,omitempty" doc:"Two columns: distance between their middles, m."`
+	Column    setup.Column `json:"column" doc:"Holes and stack; both columns are alike."`
+	Ratio     float64      `json:"ratio" doc:"Force at the handle over weight of the stack."`
+	Friction  float64      `json:"friction" doc:"Share of the force that the pulleys keep."`
+	ParkedGap float64      `json:"parkedGap" doc:"What hangs out of the pulley with the stack at rest, m."`
+	Travel    float64      `json:"travel" doc:"How far the stack can rise, m."`
+}
+
+// Bench is a bench with notches for its back rest.
+type Bench struct {
+	Key        string    `json:"key"`
+	Name       string    `json:"name"`
+	NotchesDeg []float64 `json:"notchesDeg" doc:"Angles of the back rest from horizontal, rising, degrees; a flat bench has 0 alone."`
+	Height     float64   `json:"height" doc:"Top of the seat above the floor, m."`
+	Mass       float64   `json:"mass" doc:"kg."`
+}
+
+// Weights is a row of dumbbells, or a bar with its plates.
+type Weights struct {
+	Key    string    `json:"key"`
+	Name   string    `json:"name"`
+	Kind   string    `json:"kind" enum:"dumbbells,bar"`
+	Masses []float64 `json:"masses,omitempty" doc:"dumbbells: mass of one of each pair, rising, kg."`
+	Bar    float64   `json:"bar,omitempty" doc:"bar: mass of the empty bar, kg."`
+	Plates []float64 `json:"plates,omitempty" doc:"bar: mass of one plate of each pair at hand, kg, heaviest first or not; a mass stands as often as there are pairs."`
+}
+
+// Band is an elastic band.
+type Band struct {
+	Key        string            `json:"key"`
+	Name       string            `json:"name"`
+	RestLength float64           `json:"restLength" doc:"Length with no pull on it, m."`
+	Section    float64           `json:"section,omitempty" doc:"Section of one strand, m²; for the rubber law, when nothing was measured."`
+	Strands    int               `json:"strands" doc:"Side by side as it is used; a loop has two." minimum:"1" maximum:"20"`
+	Pull       []setup.BandPoint `json:"pull,omitempty" doc:"Measured pull of one strand, at two lengths or more."`
+	Hysteresis float64           `json:"hysteresis" doc:"Share of the pull lost on the way back."`
+	Worn       bool              `json:"worn,omitempty" doc:"It shows wear."`
+}
+
+// Anchor is a place that bands are fixed to, such as a door's.
+type Anchor struct {
+	Key   string  `json:"key"`
+	Name  string  `json:"name"`
+	From  float64 `json:"from" doc:"Lowest, m above the floor."`
+	To    float64 `json:"to" doc:"Highest, m above the floor."`
+	Loose bool    `json:"loose,omitempty" doc:"It could slip or lift off."`
+}
+
+// Hold is what a cable or band is held or worn by.
+type Hold struct {
+	Key    string  `json:"key"`
+	Name   string  `json:"name"`
+	Kind   string  `json:"kind" doc:"handle: in one hand; strap: between cable and hand or cuff; rope: a strand in each hand; bar: in both hands; cuff: worn; belt: at the waist." enum:"handle,strap,rope,bar,cuff,belt"`
+	Length float64 `json:"length" doc:"From the cable's end to the hand or limb, m; of a rope, one strand."`
+}
+
+// Cam is a machine whose pad is moved about an axis against a stack on a cam.
+type Cam struct {
+	Key        string           `json:"key"`
+	Name       string           `json:"name"`
+	Coordinate string           `json:"coordinate" doc:"The joint coordinate that its arm turns with, like knee.flexion."`
+	Table      []setup.CamPoint `json:"table" doc:"The stack's moment arm over the angle, at two angles or more."`
+	PadFrom    float64          `json:"padFrom" doc:"From the axis to the pad at its nearest, m."`
+	PadTo      float64          `json:"padTo" doc:"At its farthest, m; the same for a pad that does not slide."`
+	Ratio      float64          `json:"ratio" doc:"Force on the cam over weight of the stack."`
+	Lightest   float64          `json:"lightest" doc:"Lightest pin, kg."`
+	Step       float64          `json:"step" doc:"From pin to pin, kg."`
+	Heaviest   float64          `json:"heaviest" doc:"Heaviest pin, kg."`
+}
+
+// Lever is a machine whose handle turns about a pivot against plates.
+type Lever struct {
+	Key          string    `json:"key"`
+	Name         string    `json:"name"`
+	PivotHeight  float64   `json:"pivotHeight" doc:"Of its axis above the floor, m."`
+	HandleRadius float64   `json:"handleRadius" doc:"From the axis to the handle, m."`
+	PlateRadius  float64   `json:"plateRadius" doc:"From the axis to the plates, m."`
+	PlateDeg     float64   `json:"plateDeg,omitempty" doc:"Direction of the plates from that of the handle, degrees."`
+	LeverMass    float64   `json:"leverMass" doc:"Of the bare lever, kg."`
+	LeverRadius  float64   `json:"leverRadius" doc:"From the axis to its centre of mass, m."`
+	SeatFrom     float64   `json:"seatFrom" doc:"Lowest seat, m."`
+	SeatTo       float64   `json:"seatTo" doc:"Highest seat, m."`
+	Plates       []float64 `json:"plates" doc:"Mass of one plate of each that is at hand, kg."`
+}
+
+// Support is what keeps a lifter or a bench where it is.
+type Support struct {
+	Key  string  `json:"key"`
+	Name string  `json:"name"`
+	Kind string  `json:"kind" doc:"strap: over the hips; thighPad: on the thighs; weight: on a bench's foot; pad: under the back; seat: a chair or box." enum:"strap,thighPad,weight,pad,seat"`
+	Mass float64 `json:"mass,omitempty" doc:"weight: kg."`
+	Size float64 `json:"size,omitempty" doc:"pad: thickness; seat: height of its top, m."`
+}
+
+// Item is one thing in a room.
+type Item struct {
+	List string // name of the list it stands in, as in the room's JSON
+	Key  string
+	Name string
+}
+
+// Items lists everything in the room, list by list.
+func (r *Room) Items() []Item {
+	var out []Item
+	add := func(list, key, name string) { out = append(out, Item{list, key, name}) }
+	for _, x := range r.Stations {
+		add("stations", x.Key, x.Name)
+	}
+	for _, x := range r.Benches {
+		add("benches", x.Key, x.Name)
+	}
+	for _, x := range r.Weights {
+		add("weights", x.Key, x.Name)
+	}
+	for _, x := range r.Bands {
+		add("bands", x.Key, x.Name)
+	}
+	for _, x := range r.Anchors {
+		add("anchors", x.Key, x.Name)
+	}
+	for _, x := range r.Holds {
+		add("holds", x.Key, x.Name)
+	}
+	for _, x := range r.Cams {
+		add("cams", x.Key, x.Name)
+	}
+	for _, x := range r.Levers {
+		add("levers", x.Key, x.Name)
+	}
+	for _, x := range r.Supports {
+		add("supports", x.Key, x.Name)
+	}
+	return out
+}

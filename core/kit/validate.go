@@ -1,0 +1,199 @@
+package kit
+
+import (
+	"encoding/json"
+	"fmt"
+	"reflect"
+	"strconv"
+	"unicode/utf8"
+
+	"dialarc/core/setup"
+)
+
+// Parse reads a room and checks it. On problems the room holds whatever could be read.
+func Parse(raw []byte) (Room, setup.Problems) {
+	var r Room
+	if len(raw) > setup.MaxBytes {
+		return r, setup.Problems{{What: fmt.Sprintf("The room has %d bytes.", len(raw)), Hint: "Send one room, usually about 5 kB."}}
+	}
+	if problems := setup.Shape(raw, reflect.TypeFor[Room]()); len(problems) > 0 {
+		return r, problems
+	}
+	if err := json.Unmarshal(raw, &r); err != nil {
+		return r, setup.Problems{{What: "The room cannot be read: " + err.Error() + "."}}
+	}
+	return r, Validate(&r)
+}
+
+// most is how many things a list of a room may hold.
+const most = 200
+
+// Validate checks every value of a room. The problems are empty exactly when setups can be fitted to it.
+func Validate(r *Room) setup.Problems {
+	v := &setup.Checks{}
+	if !v.OneOf("schema", "schema", r.Schema, Schema) {
+		return v.Found
+	}
+	if r.Name == "" {
+		v.Add("name", "The room has no name.", "", "Give it one.")
+	}
+	v.Name("name", r.Name)
+	if n := utf8.RuneCountInString(r.Notes); n > 4000 {
+		v.Add("notes", fmt.Sprintf("The notes have %d characters.", n), "", "Keep them to 4000.")
+	}
+	keys(v, r)
+	each(v, "stations", r.Stations, station)
+	each(v, "benches", r.Benches, bench)
+	each(v, "weights", r.Weights, weights)
+	each(v, "bands", r.Bands, band)
+	each(v, "anchors", r.Anchors, anchor)
+	each(v, "holds", r.Holds, hold)
+	each(v, "cams", r.Cams, cam)
+	each(v, "levers", r.Levers, lever)
+	each(v, "supports", r.Supports, support)
+	return v.Found
+}
+
+func each[T any](v *setup.Checks, list string, items []T, check func(v *setup.Checks, path string, x *T)) {
+	if len(items) > most {
+		v.Add(list, fmt.Sprintf("There are %d of them.", len(items)), "", fmt.Sprintf("Keep a room to %d of a kind.", most))
+		return
+	}
+	for i := range items {
+		check(v, fmt.Sprintf("%s[%d]", list, i), &items[i])
+	}
+}
+
+// keys checks that everything has a key of its own and a name.
+func keys(v *setup.Checks, r *Room) {
+	seen, count := map[string]bool{}, map[string]int{}
+	for _, x := range r.Items() {
+		path := fmt.Sprintf("%s[%d]", x.List, count[x.List])
+		count[x.List]++
+		if x.Key == "" || len(x.Key) > 60 {
+			v.Add(path+".key", "The key is "+strconv.Quote(x.Key)+".", "Setups remember what they use by it.", "Give 1 to 60 characters.")
+		} else if seen[x.Key] {
+			v.Add(path+".key", "The key "+strconv.Quote(x.Key)+" is there twice.", "Setups remember what they use by it.", "Give each thing in the room a key of its own.")
+		}
+		seen[x.Key] = true
+		if x.Name == "" {
+			v.Add(path+".name", "It has no name.", "", "Give it one, as it is called in the room.")
+		}
+		v.Name(path+".name", x.Name)
+	}
+}
+
+func station(v *setup.Checks, path string, s *Station) {
+	if s.Columns != 1 && s.Columns != 2 {
+		v.Add(path+".columns", fmt.Sprintf("The station has %d columns.", s.Columns), "", "Give 1 or 2; enter more of them as stations of their own.")
+	}
+	if s.Columns == 2 {
+		v.Within(path+".apart", "distance between the columns", s.Apart, 0.3, 5, "m", "")
+	}
+	v.Column(path+".column", &s.Column)
+	v.Within(path+".ratio", "pulley ratio", s.Ratio, 0.05, 4, "", "It is the force at the handle over the weight of the stack.")
+	v.Within(path+".friction", "friction", s.Friction, 0, 0.5, "", "It is the share of the force that the pulleys keep.")
+	v.Within(path+".parkedGap", "parked gap", s.ParkedGap, 0, 3, "m", "")
+	v.Within(path+".travel", "travel of the stack", s.Travel, 0.05, 6, "m", "")
+}
+
+func bench(v *setup.Checks, path string, b *Bench) {
+	if len(b.NotchesDeg) == 0 || len(b.NotchesDeg) > 40 {
+		v.Add(path+".notchesDeg", fmt.Sprintf("The bench has %d notches.", len(b.NotchesDeg)), "", "Give 1 to 40; a flat bench has one, at 0 degrees.")
+	}
+	v.Rising(path+".notchesDeg", "notch", b.NotchesDeg, -30, 90, 0.5, "degrees")
+	v.Within(path+".height", "height of the seat", b.Height, 0.1, 1.2, "m", "")
+	v.Within(path+".mass", "mass of the bench", b.Mass, 1, 400, "kg", "Whether it slides or tips depends on it.")
+}
+
+func weights(v *setup.Checks, path string, w *Weights) {
+	if !v.OneOf(path+".kind", "kind of weights", w.Kind, "dumbbells", "bar") {
+		return
+	}
+	if w.Kind == "bar" {
+		v.Within(path+".bar", "mass of the empty bar", w.Bar, 0.5, 50, "kg", "")
+		plates(v, path+".plates", w.Plates)
+		return
+	}
+	if len(w.Masses) == 0 || len(w.Masses) > 100 {
+		v.Add(path+".masses", fmt.Sprintf("There are %d dumbbells.", len(w.Masses)), "", "Give 1 to 100 masses.")
+	}
+	v.Rising(path+".masses", "dumbbell", w.Masses, 0.1, 200, 0.05, "kg")
+}
+
+func plates(v *setup.Checks, path string, list []float64) {
+	if len(list) > 60 {
+		v.Add(path, fmt.Sprintf("There are %d plates.", len(list)), "", "Keep them to 60.")
+	}
+	for i, m := range list {
+		v.Within(fmt.Sprintf("%s[%d]", path, i), "plate", m, 0.1, 100, "kg", "")
+	}
+}
+
+func band(v *setup.Checks, path string, b *Band) {
+	v.Within(path+".restLength", "band's length at rest", b.RestLength, 0.05, 5, "m", "Its stretch is counted from there.")
+	if b.Strands < 1 || b.Strands > 20 {
+		v.Add(path+".strands", fmt.Sprintf("There are %d strands.", b.Strands), "", "Give 1 to 20; a loop that is used as a loop has two.")
+	}
+	v.Within(path+".hysteresis", "loss on the way back", b.Hysteresis, 0, 0.6, "", "It is the share of the pull that the rubber keeps.")
+	if len(b.Pull) > 0 {
+		v.BandPoints(path+".pull", b.Pull)
+		return
+	}
+	v.Within(path+".section", "section of a strand", b.Section, 1e-6, 2e-3, "m²", "Nothing was measured, so the pull is computed from it.")
+}
+
+func anchor(v *setup.Checks, path string, a *Anchor) {
+	low := v.Within(path+".from", "lowest place of the anchor", a.From, 0, 4, "m", "")
+	if v.Within(path+".to", "highest place of the anchor", a.To, 0, 4, "m", "") && low && a.To < a.From {
+		v.Add(path+".to", "The highest place is below the lowest.", "", "Give both, the lower one first; a fixed anchor has the same twice.")
+	}
+}
+
+func hold(v *setup.Checks, path string, h *Hold) {
+	v.OneOf(path+".kind", "kind", h.Kind, "handle", "strap", "rope", "bar", "cuff", "belt")
+	low := 0.0
+	if h.Kind == "rope" {
+		low = 0.05
+	}
+	v.Within(path+".length", "length", h.Length, low, 2, "m", "It takes up that much of the way to the pulley.")
+}
+
+func cam(v *setup.Checks, path string, c *Cam) {
+	v.OneOf(path+".coordinate", "coordinate that the machine turns with", c.Coordinate, setup.CamJoints...)
+	v.CamTable(path+".table", c.Table)
+	near := v.Within(path+".padFrom", "least distance from axis to pad", c.PadFrom, 0.05, 1, "m", "The pad pushes on the limb there.")
+	if v.Within(path+".padTo", "largest distance from axis to pad", c.PadTo, 0.05, 1, "m", "") && near && c.PadTo < c.PadFrom {
+		v.Add(path+".padTo", "The pad's farthest place is nearer than its nearest.", "", "Give the nearer one first; a fixed pad has the same twice.")
+	}
+	v.Within(path+".ratio", "ratio of the machine", c.Ratio, 0.05, 4, "", "")
+	v.Pins(path, c.Lightest, c.Step, c.Heaviest)
+}
+
+func lever(v *setup.Checks, path string, l *Lever) {
+	v.Within(path+".pivotHeight", "height of the axis", l.PivotHeight, 0, 3.5, "m", "")
+	v.Within(path+".handleRadius", "distance from axis to handle", l.HandleRadius, 0.1, 4, "m", "The hand moves on that circle.")
+	v.Within(path+".plateRadius", "distance from axis to plates", l.PlateRadius, 0, 4, "m", "")
+	v.Within(path+".plateDeg", "direction of the plates", l.PlateDeg, -180, 180, "degrees", "")
+	v.Within(path+".leverMass", "mass of the bare lever", l.LeverMass, 0, 200, "kg", "")
+	v.Within(path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, 0, 4, "m", "")
+	low := v.Within(path+".seatFrom", "lowest seat", l.SeatFrom, 0.1, 1.2, "m", "")
+	if v.Within(path+".seatTo", "highest seat", l.SeatTo, 0.1, 1.2, "m", "") && low && l.SeatTo < l.SeatFrom {
+		v.Add(path+".seatTo", "The highest seat is below the lowest.", "", "Give the lower one first.")
+	}
+	plates(v, path+".plates", l.Plates)
+}
+
+func support(v *setup.Checks, path string, s *Support) {
+	if !v.OneOf(path+".kind", "kind of support", s.Kind, "strap", "thighPad", "weight", "pad", "seat") {
+		return
+	}
+	switch s.Kind {
+	case "weight":
+		v.Within(path+".mass", "mass", s.Mass, 0.5, 200, "kg", "")
+	case "pad":
+		v.Within(path+".size", "thickness of the pad", s.Size, 0.01, 0.25, "m", "")
+	case "seat":
+		v.Within(path+".size", "height of the seat", s.Size, 0.1, 1.2, "m", "")
+	}
+}

@@ -1,0 +1,53 @@
+package setup
+
+import (
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+)
+
+// Checks collects what is wrong with the values of a document, each at its path.
+type Checks struct{ Found Problems }
+
+// Add reports a problem.
+func (v *Checks) Add(path, what, why, hint string) {
+	v.Found = append(v.Found, Problem{Path: path, What: what, Why: why, Hint: hint})
+}
+
+// Within reports a number outside [low, high] or not finite, and says whether it is inside.
+func (v *Checks) Within(path, label string, x, low, high float64, unit, why string) bool {
+	if x >= low && x <= high {
+		return true
+	}
+	v.Add(path, "The "+label+" is "+number(x, unit)+".", why, "Give "+number(low, "")+" to "+number(high, unit)+".")
+	return false
+}
+
+func number(x float64, unit string) string {
+	s := strconv.FormatFloat(x, 'g', 6, 64)
+	if unit == "" {
+		return s
+	}
+	return s + " " + unit
+}
+
+// OneOf reports a word that is not among the allowed ones, and says whether it is.
+func (v *Checks) OneOf(path, label, got string, allowed ...string) bool {
+	if slices.Contains(allowed, got) {
+		return true
+	}
+	what := fmt.Sprintf("The %s is %q.", label, clip(got))
+	if got == "" {
+		what = "The " + label + " is missing."
+	}
+	v.Add(path, what, "", "Give one of: "+strings.Join(allowed, ", ")+".")
+	return false
+}
+
+// Name reports a name of more than 200 characters.
+func (v *Checks) Name(path, s string) {
+	if n := len([]rune(s)); n > 200 {
+		v.Add(path, fmt.Sprintf("The name has %d characters.", n), "", "Keep it to 200.")
+	}
+}
