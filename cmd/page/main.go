@@ -12,6 +12,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/kit"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
@@ -46,6 +47,9 @@ func main() {
 		"change":   onDocument(change),
 		"begin":    export(begin),
 		"ready":    export(ready),
+		"fit":      onDocument(fit),
+		"effect":   onDocument(effect),
+		"room":     export(room),
 		"lengths":  export(lengths),
 		"regions":  export(regions),
 		"bench":    js.FuncOf(bench),
@@ -216,6 +220,23 @@ func ready(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	return catalogue.All(l), nil
+}
+
+// fit moves the document into a room, the second argument, that has an id, the third.
+func fit(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	r, problems := rooms.get(args[0].String())
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return rig.Fit(d, r, args[1].String()), nil
+}
+
+func effect(d *setup.Document, _ []js.Value) (any, setup.Problems) { return rig.EffectOf(d), nil }
+
+// room checks a room.
+func room(args []js.Value) (any, setup.Problems) {
+	r, problems := kit.Parse([]byte(args[0].String()))
+	return r, problems
 }
 
 // lengths lists what the tape can measure on a lifter.

@@ -9,6 +9,7 @@ import (
 	"syscall/js"
 
 	"dialarc/core"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
@@ -70,6 +71,23 @@ func (m *memo) get(text string) (setup.Document, setup.Problems) {
 		m.text, m.filled = text, true
 	}
 	return m.doc.Clone(), m.problems
+}
+
+// roomMemo remembers the room that was read last: many setups are fitted to one.
+type roomMemo struct {
+	text     string
+	room     kit.Room
+	problems setup.Problems
+}
+
+var rooms roomMemo
+
+func (m *roomMemo) get(text string) (*kit.Room, setup.Problems) {
+	if m.text != text {
+		m.room, m.problems = kit.Parse([]byte(text))
+		m.text = text
+	}
+	return &m.room, m.problems
 }
 
 func marshal(v any) string {

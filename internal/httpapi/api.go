@@ -46,7 +46,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	config.DocsPath = ""     // huma's page loads its script from outside
 	config.CreateHooks = nil // no $schema in answers
 	config.OpenAPIPath, config.SchemasPath = "/api/openapi", ""
-	config.Info.Description = "Lifters, setups and their evaluation."
+	config.Info.Description = "Lifters, rooms, setups and their evaluation."
 	config.Components.Schemas = huma.NewMapRegistry("#/components/schemas/", schemaName)
 	api := humagin.New(engine, config)
 	registerTypes(api.OpenAPI().Components.Schemas)
@@ -54,6 +54,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerLifters(api)
 	s.registerSetups(api)
 	s.registerVersions(api)
+	s.registerRooms(api)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)
@@ -82,9 +83,10 @@ func (nullableNumbers) Schema(huma.Registry) *huma.Schema {
 type nullableBench struct{}
 
 // Schema implements huma.SchemaProvider.
-func (nullableBench) Schema(huma.Registry) *huma.Schema {
-	return &huma.Schema{Type: huma.TypeObject, Nullable: true, Description: "The bench, or null.",
-		Properties: map[string]*huma.Schema{"angleDeg": {Type: huma.TypeNumber, Description: "Back rest from horizontal, degrees."}}}
+func (nullableBench) Schema(r huma.Registry) *huma.Schema {
+	bench := *r.Schema(reflect.TypeFor[setup.Bench](), false, "")
+	bench.Nullable, bench.Description = true, "The bench, or null."
+	return &bench
 }
 
 // metricSchema is core.Metric with a value that may be null.

@@ -28,7 +28,21 @@ type Lifter struct {
 	Name      string       `json:"name"`
 	Notes     string       `json:"notes"`
 	Body      setup.Lifter `json:"body"`
+	Archived  bool         `json:"archived" doc:"Whether the lifter is put aside for now."`
 	UpdatedAt time.Time    `json:"updatedAt"`
+}
+
+type lifterListInput struct {
+	PageInput
+	Archived bool   `query:"archived" doc:"The archived ones instead of those who are worked with."`
+	Q        string `query:"q" maxLength:"200" doc:"Only those with every one of these words in their name."`
+}
+
+type archiveInput struct {
+	ID   string `path:"id" format:"uuid"`
+	Body struct {
+		Archived bool `json:"archived"`
+	}
 }
 
 type lifterList struct {
@@ -39,7 +53,7 @@ type lifterList struct {
 }
 
 func showLifter(l *store.Lifter) Lifter {
-	out := Lifter{ID: l.ID, Version: l.Version, Name: l.Name, Notes: l.Notes, UpdatedAt: l.UpdatedAt}
+	out := Lifter{ID: l.ID, Version: l.Version, Name: l.Name, Notes: l.Notes, Archived: l.ArchivedAt != nil, UpdatedAt: l.UpdatedAt}
 	if err := json.Unmarshal(l.Body, &out.Body); err != nil {
 		panic("a stored lifter cannot be read: " + err.Error())
 	}
@@ -73,9 +87,13 @@ func (s *Server) registerLifters(api huma.API) {
 		},
 	}
 	r.register(api)
+	huma.Register(api, r.operation(http.MethodPut, "archive", "/{id}/archived", "Put a lifter aside, or take them up again", 404),
+		func(ctx context.Context, in *archiveInput) (*one[Lifter], error) {
+			return r.answer(s.Store.ArchiveLifter(ctx, s.Coach.ID, in.ID, in.Body.Archived))
+		})
 	huma.Register(api, huma.Operation{OperationID: "listLifters", Method: http.MethodGet, Path: r.path, Summary: "List lifters", Errors: []int{503}},
-		func(ctx context.Context, in *PageInput) (*lifterList, error) {
-			list, total, err := s.Store.Lifters(ctx, s.Coach.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
+		func(ctx context.Context, in *lifterListInput) (*lifterList, error) {
+			list, total, err := s.Store.Lifters(ctx, s.Coach.ID, in.Archived, in.Q, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &lifterList{}
 			out.Body.Items, out.Body.Total = r.shown(list), total
 			return out, failed(err, r.what, nil)

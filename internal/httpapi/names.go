@@ -7,6 +7,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/kit"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 
@@ -18,6 +19,7 @@ var prefixes = map[string]string{
 	reflect.TypeFor[core.Report]().PkgPath():    "Report",
 	reflect.TypeFor[setup.Document]().PkgPath(): "Document",
 	reflect.TypeFor[rig.Choices]().PkgPath():    "Rig",
+	reflect.TypeFor[kit.Room]().PkgPath():       "Kit",
 }
 
 // schemaName is the name of a Go type in the description.
@@ -35,7 +37,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[catalogue.Ready](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[catalogue.Ready](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
 		r.Schema(t, true, "")
 	}
 }

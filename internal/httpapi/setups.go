@@ -41,6 +41,9 @@ type setupList struct {
 type setupListInput struct {
 	PageInput
 	LifterID string `query:"lifterId" format:"uuid" doc:"Only this lifter's."`
+	RoomID   string `query:"roomId" format:"uuid" doc:"Only those fitted to this room."`
+	Item     string `query:"item" doc:"Only those that use this thing of their room, by its key."`
+	Q        string `query:"q" maxLength:"200" doc:"Only those with every one of these words in their name."`
 }
 
 func showSetup(st *store.Setup) Setup {
@@ -59,6 +62,7 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 	}
 	problems = append(problems, idProblem("id", w.ID, false)...)
 	problems = append(problems, idProblem("lifterId", w.LifterID, true)...)
+	problems = append(problems, idProblem("document.room", w.Document.Room, false)...)
 	if len(problems) > 0 {
 		return store.Setup{}, refused(problems)
 	}
@@ -66,7 +70,11 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 	if id == "" {
 		id = w.ID
 	}
-	return store.Setup{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: w.Document.Name}, LifterID: w.LifterID, Document: document}, err
+	var room *string
+	if w.Document.Room != "" {
+		room = &w.Document.Room
+	}
+	return store.Setup{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: w.Document.Name}, LifterID: w.LifterID, RoomID: room, Document: document}, err
 }
 
 func (s *Server) registerSetups(api huma.API) {
@@ -83,7 +91,7 @@ func (s *Server) registerSetups(api huma.API) {
 	r.register(api)
 	huma.Register(api, huma.Operation{OperationID: "listSetups", Method: http.MethodGet, Path: r.path, Summary: "List setups", Errors: []int{503}},
 		func(ctx context.Context, in *setupListInput) (*setupList, error) {
-			list, total, err := s.Store.Setups(ctx, s.Coach.ID, in.LifterID, store.Page{Offset: in.Offset, Limit: in.Limit})
+			list, total, err := s.Store.Setups(ctx, s.Coach.ID, store.Wanted{Lifter: in.LifterID, Room: in.RoomID, Item: in.Item, Words: in.Q}, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &setupList{}
 			out.Body.Items, out.Body.Total = r.shown(list), total
 			return out, failed(err, r.what, nil)

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"encoding/json"
+	"time"
 
 	"gorm.io/gorm"
 )
@@ -10,13 +11,30 @@ import (
 // Lifter is a person on a coach's list. Body is the lifter part of a setup document.
 type Lifter struct {
 	Row
-	Notes string
-	Body  json.RawMessage `gorm:"type:jsonb"`
+	Notes      string
+	Body       json.RawMessage `gorm:"type:jsonb"`
+	ArchivedAt *time.Time      // nil for one who is worked with
 }
 
-// Lifters is a page of the coach's lifters by name, and how many there are.
-func (s *Store) Lifters(ctx context.Context, coach string, page Page) ([]Lifter, int64, error) {
-	return list[Lifter](s.db.WithContext(ctx).Where("coach_id = ?", coach), page)
+// Lifters is a page of the coach's lifters by name, those who are worked with or the archived ones, with every word in their name,
+// and how many there are.
+func (s *Store) Lifters(ctx context.Context, coach string, archived bool, words string, page Page) ([]Lifter, int64, error) {
+	q := s.db.WithContext(ctx).Where("coach_id = ? and (archived_at is not null) = ?", coach, archived)
+	return list[Lifter](named(q, words), page)
+}
+
+// ArchiveLifter puts a lifter among the archived ones, or takes them out again.
+func (s *Store) ArchiveLifter(ctx context.Context, coach, id string, archived bool) (Lifter, error) {
+	db := s.db.WithContext(ctx)
+	var at *time.Time
+	if archived {
+		now := db.NowFunc()
+		at = &now
+	}
+	if err := db.Model(&Lifter{}).Where("coach_id = ? and id = ?", coach, id).UpdateColumn("archived_at", at).Error; err != nil {
+		return Lifter{}, err
+	}
+	return s.Lifter(ctx, coach, id)
 }
 
 // Lifter reads one lifter.

@@ -2,24 +2,54 @@ package store
 
 import (
 	"context"
+	"database/sql"
 	"encoding/json"
+	"errors"
+	"strings"
+
+	"gorm.io/gorm"
 )
 
 // Setup is a saved setup document of one lifter.
 type Setup struct {
 	Row
 	LifterID string
+	RoomID   *string         // the room that it is fitted to, nil for none that is known
 	Document json.RawMessage `gorm:"type:jsonb"`
 }
 
-// Setups is a page of the coach's setups by name, of one lifter or, with an empty lifter, of all, and how many there
-// are.
-func (s *Store) Setups(ctx context.Context, coach, lifter string, page Page) ([]Setup, int64, error) {
+// Wanted says which setups are looked for; what is empty does not matter.
+type Wanted struct {
+	Lifter, Room string // ids
+	Item         string // key of a thing in the room that they use
+	Words        string // each of them stands in the name
+}
+
+// Setups is a page of the coach's setups by name, and how many there are.
+func (s *Store) Setups(ctx context.Context, coach string, w Wanted, page Page) ([]Setup, int64, error) {
 	q := s.db.WithContext(ctx).Where("coach_id = ?", coach)
-	if lifter != "" {
-		q = q.Where("lifter_id = ?", lifter)
+	if w.Lifter != "" {
+		q = q.Where("lifter_id = ?", w.Lifter)
 	}
-	return list[Setup](q, page)
+	if w.Room != "" {
+		q = q.Where("room_id = ?", w.Room)
+	}
+	if w.Item != "" {
+		q = q.Where(uses, sql.Named("item", w.Item))
+	}
+	return list[Setup](named(q, w.Words), page)
+}
+
+// uses says whether a setup uses a thing of its room.
+const uses = `(document #>> '{bench,kit,item}' = @item or exists (select from jsonb_array_elements(document -> 'loads') as l
+	where @item in (l #>> '{kit,station}', l #>> '{kit,item}', l #>> '{kit,held}')))`
+
+// named keeps the rows in whose name every word stands.
+func named(q *gorm.DB, words string) *gorm.DB {
+	for _, w := range strings.Fields(words) {
+		q = q.Where("position(lower(?) in lower(name)) > 0", w)
+	}
+	return q
 }
 
 // Setup reads one setup.
@@ -34,13 +64,31 @@ func (s *Store) CreateSetup(ctx context.Context, st *Setup) error {
 		return err
 	}
 	st.Version = 1
+	if err := s.knownRoom(ctx, st); err != nil {
+		return err
+	}
 	return create(s.db.WithContext(ctx), st, &st.Row)
 }
 
 // UpdateSetup replaces a setup that still has the given version. When it has another, the error is ErrStale, and the
 // row holds what is there.
 func (s *Store) UpdateSetup(ctx context.Context, st *Setup) error {
-	return update(s.db.WithContext(ctx), st, &st.Row, map[string]any{"name": st.Name, "document": st.Document})
+	if err := s.knownRoom(ctx, st); err != nil {
+		return err
+	}
+	return update(s.db.WithContext(ctx), st, &st.Row, map[string]any{"name": st.Name, "room_id": st.RoomID, "document": st.Document})
+}
+
+// knownRoom lets go of a room that this coach does not have: the document came from elsewhere, and stands without it.
+func (s *Store) knownRoom(ctx context.Context, st *Setup) error {
+	if st.RoomID == nil {
+		return nil
+	}
+	_, err := s.Room(ctx, st.CoachID, *st.RoomID)
+	if errors.Is(err, ErrNotFound) {
+		st.RoomID, err = nil, nil
+	}
+	return err
 }
 
 // DeleteSetup hides a setup of the given version.

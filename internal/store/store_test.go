@@ -167,7 +167,7 @@ func TestRepeatedCreateMakesNoSecond(t *testing.T) {
 	if err := s.CreateLifter(ctx, &again); !errors.Is(err, store.ErrExists) || again.Name != "Someone" {
 		t.Errorf("%+v, %v", again.Row, err)
 	}
-	if _, total, _ := s.Lifters(ctx, l.CoachID, everything); total != 1 {
+	if _, total, _ := s.Lifters(ctx, l.CoachID, false, "", everything); total != 1 {
 		t.Errorf("%d lifters", total)
 	}
 }
@@ -192,7 +192,7 @@ func TestDeleteAndRestore(t *testing.T) {
 	if _, err := s.RestoreLifter(ctx, l.CoachID, l.ID); err != nil {
 		t.Fatal(err)
 	}
-	rows, total, err := s.Setups(ctx, l.CoachID, l.ID, everything)
+	rows, total, err := s.Setups(ctx, l.CoachID, store.Wanted{Lifter: l.ID}, everything)
 	if err != nil || total != 1 || rows[0].Name != "Kept" {
 		t.Errorf("after the restore: %v, %d, %v", rows, total, err)
 	}
@@ -228,7 +228,7 @@ func TestCoachesAreApart(t *testing.T) {
 			t.Errorf("%s: %v", what, err)
 		}
 	}
-	if _, total, _ := s.Setups(ctx, other, "", everything); total != 0 {
+	if _, total, _ := s.Setups(ctx, other, store.Wanted{}, everything); total != 0 {
 		t.Errorf("the other coach sees %d setups", total)
 	}
 	if got, _ := s.Setup(ctx, l.CoachID, st.ID); got.Name != "Something" {
@@ -242,7 +242,7 @@ func TestPages(t *testing.T) {
 	for _, name := range []string{"C", "A", "D", "B"} {
 		lifter(t, s, c.ID, name)
 	}
-	rows, total, err := s.Lifters(ctx, c.ID, store.Page{Offset: 1, Limit: 2})
+	rows, total, err := s.Lifters(ctx, c.ID, false, "", store.Page{Offset: 1, Limit: 2})
 	if err != nil || total != 4 || len(rows) != 2 || rows[0].Name != "B" || rows[1].Name != "C" {
 		t.Errorf("%v %d %v", rows, total, err)
 	}
@@ -257,7 +257,7 @@ func TestOnce(t *testing.T) {
 		lifter(t, tx, c.ID, "Half")
 		return wrong
 	})
-	if _, total, _ := s.Lifters(ctx, c.ID, everything); !errors.Is(err, wrong) || total != 0 {
+	if _, total, _ := s.Lifters(ctx, c.ID, false, "", everything); !errors.Is(err, wrong) || total != 0 {
 		t.Errorf("after a failure there are %d lifters (%v)", total, err)
 	}
 	var wait sync.WaitGroup
@@ -269,26 +269,33 @@ func TestOnce(t *testing.T) {
 		})
 	}
 	wait.Wait()
-	if _, total, _ := s.Lifters(ctx, c.ID, everything); total != 1 {
+	if _, total, _ := s.Lifters(ctx, c.ID, false, "", everything); total != 1 {
 		t.Errorf("%d lifters", total)
 	}
 }
 
-// A database of before states were kept gets its setups' present ones, and keeps every later one.
-func TestStatesOfSetupsAreKept(t *testing.T) {
+// before is a database as it was at an older version, for filling with what was in it then.
+func before(t *testing.T, version int64) (*sql.DB, string) {
+	t.Helper()
 	url := database.New(t)
 	db, err := sql.Open("pgx", url)
 	if err != nil {
 		t.Fatal(err)
 	}
-	defer db.Close()
+	t.Cleanup(func() { db.Close() })
 	provider, err := goose.NewProvider(goose.DialectPostgres, db, os.DirFS("migrations"))
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, err := provider.UpTo(ctx, 1); err != nil {
+	if _, err := provider.UpTo(ctx, version); err != nil {
 		t.Fatal(err)
 	}
+	return db, url
+}
+
+// A database of before states were kept gets its setups' present ones, and keeps every later one.
+func TestStatesOfSetupsAreKept(t *testing.T) {
+	db, url := before(t, 1)
 	if _, err := db.Exec(`with c as (insert into coaches (name) values ('A coach') returning id),
 		l as (insert into lifters (coach_id, name, body) select id, 'Someone', '{}' from c returning id, coach_id)
 		insert into setups (coach_id, lifter_id, version, name, document) select coach_id, id, 7, 'Old', '{"name":"Old"}' from l`); err != nil {
@@ -296,7 +303,7 @@ func TestStatesOfSetupsAreKept(t *testing.T) {
 	}
 	s := open(t, url)
 	c := coach(t, s)
-	rows, _, err := s.Setups(ctx, c.ID, "", everything)
+	rows, _, err := s.Setups(ctx, c.ID, store.Wanted{}, everything)
 	if err != nil || len(rows) != 1 {
 		t.Fatalf("%v, %v", rows, err)
 	}

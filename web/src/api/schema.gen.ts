@@ -143,6 +143,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/lifters/{id}/archived": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Put a lifter aside, or take them up again */
+    put: operations["archiveLifter"];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/lifters/{id}/restore": {
     parameters: {
       query?: never;
@@ -154,6 +171,77 @@ export interface paths {
     put?: never;
     /** Bring a deleted lifter back */
     post: operations["restoreLifter"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/ready-rooms": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Rooms to begin with */
+    get: operations["listReadyRooms"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/rooms": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List rooms */
+    get: operations["listRooms"];
+    put?: never;
+    /** Create a room */
+    post: operations["createRoom"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/rooms/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Read a room */
+    get: operations["readRoom"];
+    /** Replace a room */
+    put: operations["updateRoom"];
+    post?: never;
+    /** Delete a room; restore undoes it */
+    delete: operations["deleteRoom"];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/rooms/{id}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted room back */
+    post: operations["restoreRoom"];
     delete?: never;
     options?: never;
     head?: never;
@@ -252,6 +340,9 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
   schemas: {
+    ArchiveInputBody: {
+      archived: boolean;
+    };
     Document: {
       /** @description The bench, or null. */
       bench?: components["schemas"]["DocumentBench"];
@@ -269,6 +360,8 @@ export interface components {
       notes?: string;
       /** @description How and where the lifter stands. */
       posture: components["schemas"]["DocumentPosture"];
+      /** @description Id of the room whose kit it was fitted to. */
+      room?: string;
       /**
        * Format: int64
        * @description Points along the path, 101 unless given.
@@ -309,6 +402,8 @@ export interface components {
        * @description Top of the pad under the hips above the floor, m; 0.45 unless given.
        */
       height?: number;
+      /** @description The bench of a room that it is. */
+      kit?: components["schemas"]["DocumentBenchKit"];
       /**
        * Format: double
        * @description Of the bench, with what is laid on its foot, kg; 30 unless given.
@@ -319,6 +414,17 @@ export interface components {
        * @description side-lying: thickness of a pad behind the back, which rolls the chest forward, m.
        */
       padUnderBack?: number;
+    };
+    DocumentBenchKit: {
+      /** @description Key of the bench in its room. */
+      item: string;
+      /**
+       * Format: double
+       * @description Of the bench alone, kg.
+       */
+      mass: number;
+      /** @description Angles of the back rest that it has notches for, rising, degrees. */
+      notchesDeg: number[];
     };
     DocumentCamPoint: {
       /**
@@ -331,6 +437,48 @@ export interface components {
        * @description m.
        */
       arm: number;
+    };
+    DocumentColumn: {
+      /**
+       * Format: double
+       * @description Half of its square section, m.
+       */
+      halfWidth: number;
+      /**
+       * Format: double
+       * @description Heaviest pin, kg.
+       */
+      heaviest: number;
+      /**
+       * Format: double
+       * @description Of the column, m.
+       */
+      height: number;
+      /**
+       * Format: int64
+       * @description Numbered from the floor up.
+       */
+      holes: number;
+      /**
+       * Format: double
+       * @description Lightest pin, kg.
+       */
+      lightest: number;
+      /**
+       * Format: double
+       * @description Height of the pulley's exit in hole 1, m.
+       */
+      lowestHole: number;
+      /**
+       * Format: double
+       * @description Between holes, m.
+       */
+      spacing: number;
+      /**
+       * Format: double
+       * @description From pin to pin, kg.
+       */
+      step: number;
     };
     DocumentContact: {
       /**
@@ -394,17 +542,27 @@ export interface components {
     };
     DocumentKit: {
       /**
-       * @description Which column.
+       * @description cable, strands: which column.
        * @enum {string}
        */
       column?: "left" | "right";
+      /** @description cable, strands, band: key of the handle, rope, strap or cuff in its room. */
+      held?: string;
       /**
        * Format: int64
-       * @description Number of the hole from the floor up.
+       * @description cable, strands: number of the hole from the floor up.
        */
       hole?: number;
-      /** @description Key of the station. */
-      station: string;
+      /** @description Other kinds: key of the weights, band or machine in its room. */
+      item?: string;
+      /** @description cable, strands, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m. */
+      lengths?: number[];
+      /** @description dumbbell, bar, lever, cam: what can be loaded, rising, kg. */
+      masses?: number[];
+      /** @description cable, strands: the column; that of the ready station unless given. */
+      spec?: components["schemas"]["DocumentColumn"];
+      /** @description cable, strands: key of the station in its room. */
+      station?: string;
     };
     DocumentLength: {
       /**
@@ -497,7 +655,7 @@ export interface components {
        * @enum {string}
        */
       kind: "dumbbell" | "bar" | "cable" | "strands" | "band" | "cam" | "lever" | "ownBody";
-      /** @description cable, strands: the station it was taken from. */
+      /** @description What it was taken from. */
       kit?: components["schemas"]["DocumentKit"];
       /**
        * Format: double
@@ -897,7 +1055,265 @@ export interface components {
       /** @description Name of the coach. */
       coach: string;
     };
+    KitAnchor: {
+      /**
+       * Format: double
+       * @description Lowest, m above the floor.
+       */
+      from: number;
+      key: string;
+      /** @description It could slip or lift off. */
+      loose?: boolean;
+      name: string;
+      /**
+       * Format: double
+       * @description Highest, m above the floor.
+       */
+      to: number;
+    };
+    KitBand: {
+      /**
+       * Format: double
+       * @description Share of the pull lost on the way back.
+       */
+      hysteresis: number;
+      key: string;
+      name: string;
+      /** @description Measured pull of one strand, at two lengths or more. */
+      pull?: components["schemas"]["DocumentBandPoint"][];
+      /**
+       * Format: double
+       * @description Length with no pull on it, m.
+       */
+      restLength: number;
+      /**
+       * Format: double
+       * @description Section of one strand, m²; for the rubber law, when nothing was measured.
+       */
+      section?: number;
+      /**
+       * Format: int64
+       * @description Side by side as it is used; a loop has two.
+       */
+      strands: number;
+      /** @description It shows wear. */
+      worn?: boolean;
+    };
+    KitBench: {
+      /**
+       * Format: double
+       * @description Top of the seat above the floor, m.
+       */
+      height: number;
+      key: string;
+      /**
+       * Format: double
+       * @description kg.
+       */
+      mass: number;
+      name: string;
+      /** @description Angles of the back rest from horizontal, rising, degrees; a flat bench has 0 alone. */
+      notchesDeg: number[];
+    };
+    KitCam: {
+      /** @description The joint coordinate that its arm turns with, like knee.flexion. */
+      coordinate: string;
+      /**
+       * Format: double
+       * @description Heaviest pin, kg.
+       */
+      heaviest: number;
+      key: string;
+      /**
+       * Format: double
+       * @description Lightest pin, kg.
+       */
+      lightest: number;
+      name: string;
+      /**
+       * Format: double
+       * @description From the axis to the pad at its nearest, m.
+       */
+      padFrom: number;
+      /**
+       * Format: double
+       * @description At its farthest, m; the same for a pad that does not slide.
+       */
+      padTo: number;
+      /**
+       * Format: double
+       * @description Force on the cam over weight of the stack.
+       */
+      ratio: number;
+      /**
+       * Format: double
+       * @description From pin to pin, kg.
+       */
+      step: number;
+      /** @description The stack's moment arm over the angle, at two angles or more. */
+      table: components["schemas"]["DocumentCamPoint"][];
+    };
+    KitHold: {
+      key: string;
+      /**
+       * @description handle: in one hand; strap: between cable and hand or cuff; rope: a strand in each hand; bar: in both hands; cuff: worn; belt: at the waist.
+       * @enum {string}
+       */
+      kind: "handle" | "strap" | "rope" | "bar" | "cuff" | "belt";
+      /**
+       * Format: double
+       * @description From the cable's end to the hand or limb, m; of a rope, one strand.
+       */
+      length: number;
+      name: string;
+    };
+    KitLever: {
+      /**
+       * Format: double
+       * @description From the axis to the handle, m.
+       */
+      handleRadius: number;
+      key: string;
+      /**
+       * Format: double
+       * @description Of the bare lever, kg.
+       */
+      leverMass: number;
+      /**
+       * Format: double
+       * @description From the axis to its centre of mass, m.
+       */
+      leverRadius: number;
+      name: string;
+      /**
+       * Format: double
+       * @description Of its axis above the floor, m.
+       */
+      pivotHeight: number;
+      /**
+       * Format: double
+       * @description Direction of the plates from that of the handle, degrees.
+       */
+      plateDeg?: number;
+      /**
+       * Format: double
+       * @description From the axis to the plates, m.
+       */
+      plateRadius: number;
+      /** @description Mass of one plate of each that is at hand, kg. */
+      plates: number[];
+      /**
+       * Format: double
+       * @description Lowest seat, m.
+       */
+      seatFrom: number;
+      /**
+       * Format: double
+       * @description Highest seat, m.
+       */
+      seatTo: number;
+    };
+    KitRoom: {
+      /** @description What bands can be fixed to, beside the floor and the columns. */
+      anchors: components["schemas"]["KitAnchor"][];
+      bands: components["schemas"]["KitBand"][];
+      benches: components["schemas"]["KitBench"][];
+      /** @description Machines with a cam and a pad. */
+      cams: components["schemas"]["KitCam"][];
+      /** @description Handles, ropes, straps, cuffs and short bars for cables and bands. */
+      holds: components["schemas"]["KitHold"][];
+      /** @description Machines with a lever and plates. */
+      levers: components["schemas"]["KitLever"][];
+      /** @description What the coach calls it. */
+      name: string;
+      /** @description What the coach wants to remember about it. */
+      notes?: string;
+      /**
+       * @description Document version.
+       * @example dialarc.room/1
+       */
+      schema: string;
+      /** @description Cable stations. */
+      stations: components["schemas"]["KitStation"][];
+      /** @description What keeps a lifter or a bench in place. */
+      supports: components["schemas"]["KitSupport"][];
+      /** @description Dumbbells, and bars with their plates. */
+      weights: components["schemas"]["KitWeights"][];
+    };
+    KitStation: {
+      /**
+       * Format: double
+       * @description Two columns: distance between their middles, m.
+       */
+      apart?: number;
+      /** @description Holes and stack; both columns are alike. */
+      column: components["schemas"]["DocumentColumn"];
+      /**
+       * Format: int64
+       * @description One or two.
+       */
+      columns: number;
+      /**
+       * Format: double
+       * @description Share of the force that the pulleys keep.
+       */
+      friction: number;
+      /** @description Unique in the room; setups remember it. */
+      key: string;
+      name: string;
+      /**
+       * Format: double
+       * @description What hangs out of the pulley with the stack at rest, m.
+       */
+      parkedGap: number;
+      /**
+       * Format: double
+       * @description Force at the handle over weight of the stack.
+       */
+      ratio: number;
+      /**
+       * Format: double
+       * @description How far the stack can rise, m.
+       */
+      travel: number;
+    };
+    KitSupport: {
+      key: string;
+      /**
+       * @description strap: over the hips; thighPad: on the thighs; weight: on a bench's foot; pad: under the back; seat: a chair or box.
+       * @enum {string}
+       */
+      kind: "strap" | "thighPad" | "weight" | "pad" | "seat";
+      /**
+       * Format: double
+       * @description weight: kg.
+       */
+      mass?: number;
+      name: string;
+      /**
+       * Format: double
+       * @description pad: thickness; seat: height of its top, m.
+       */
+      size?: number;
+    };
+    KitWeights: {
+      /**
+       * Format: double
+       * @description bar: mass of the empty bar, kg.
+       */
+      bar?: number;
+      key: string;
+      /** @enum {string} */
+      kind: "dumbbells" | "bar";
+      /** @description dumbbells: mass of one of each pair, rising, kg. */
+      masses?: number[];
+      name: string;
+      /** @description bar: mass of one plate of each pair at hand, kg, heaviest first or not; a mass stands as often as there are pairs. */
+      plates?: number[];
+    };
     Lifter: {
+      /** @description Whether the lifter is put aside for now. */
+      archived: boolean;
       body: components["schemas"]["DocumentLifter"];
       /** Format: uuid */
       id: string;
@@ -1746,6 +2162,48 @@ export interface components {
       positions: components["schemas"]["RigPosition"][];
       ways: components["schemas"]["RigWay"][];
     };
+    RigEffect: {
+      /** @description Largest torque over capacity. */
+      effort: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description 0 to 100. */
+      match: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest torque of loads and body, N·m. */
+      peak: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description early, mid or late; empty when there is none. */
+      phase: string;
+      /** @description What stands against it, when anything does. */
+      stop?: string;
+    };
+    RigFitChange: {
+      /** @description Where in the document. */
+      path: string;
+      /** @description The sentence, values as {name}. */
+      text: string;
+      values: {
+        [key: string]: components["schemas"]["ReportQuantity"];
+      };
+    };
+    RigFitted: {
+      /** @description Whether the document differs at all from what was given: also when only the kit that it remembers does. */
+      anew: boolean;
+      /** @description What had to change, in the order of the document. */
+      changes: components["schemas"]["RigFitChange"][];
+      document: components["schemas"]["Document"];
+      /** @description What the setup needs and the room does not have. */
+      missing: components["schemas"]["RigFitChange"][];
+    };
     RigHold: {
       contact: components["schemas"]["DocumentContact"];
       key: string;
@@ -1759,6 +2217,38 @@ export interface components {
     RigWay: {
       key: string;
       label: string;
+    };
+    Room: {
+      document: components["schemas"]["KitRoom"];
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: date-time */
+      updatedAt: string;
+      /** Format: int64 */
+      version: number;
+    };
+    RoomListBody: {
+      items: components["schemas"]["Room"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
+    };
+    RoomWrite: {
+      /** @description The room; its name is the room's name. */
+      document: components["schemas"]["KitRoom"];
+      /**
+       * Format: uuid
+       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
+       */
+      id?: string;
+      /**
+       * Format: int64
+       * @description The version that the change is based on; not needed when creating.
+       */
+      version?: number;
     };
     Scene: {
       /**
@@ -1930,6 +2420,13 @@ export interface components {
       paths: string[];
       /** Format: double */
       step: number;
+      /**
+       * @description What a stop is called when stops are counted.
+       * @enum {string}
+       */
+      stop?: "notch";
+      /** @description The values that the kit has, rising, where it has some only: pins, dumbbells, notches. */
+      stops?: number[];
       /** Format: double */
       to: number;
       /** Format: double */
@@ -2319,6 +2816,10 @@ export interface operations {
         offset?: number;
         /** @description How many to send. */
         limit?: number;
+        /** @description The archived ones instead of those who are worked with. */
+        archived?: boolean;
+        /** @description Only those with every one of these words in their name. */
+        q?: string;
       };
       header?: never;
       path?: never;
@@ -2648,6 +3149,68 @@ export interface operations {
       };
     };
   };
+  archiveLifter: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["ArchiveInputBody"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Lifter"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
   restoreLifter: {
     parameters: {
       query?: never;
@@ -2706,6 +3269,438 @@ export interface operations {
       };
     };
   };
+  listReadyRooms: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["KitRoom"][];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listRooms: {
+    parameters: {
+      query?: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["RoomListBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  createRoom: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["RoomWrite"];
+      };
+    };
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Room"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  readRoom: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Room"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  updateRoom: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["RoomWrite"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Room"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  deleteRoom: {
+    parameters: {
+      query: {
+        /** @description The version that was looked at. */
+        version: number;
+      };
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  restoreRoom: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Room"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
   listSetups: {
     parameters: {
       query?: {
@@ -2715,6 +3710,12 @@ export interface operations {
         limit?: number;
         /** @description Only this lifter's. */
         lifterId?: string;
+        /** @description Only those fitted to this room. */
+        roomId?: string;
+        /** @description Only those that use this thing of their room, by its key. */
+        item?: string;
+        /** @description Only those with every one of these words in their name. */
+        q?: string;
       };
       header?: never;
       path?: never;
