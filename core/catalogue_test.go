@@ -86,3 +86,38 @@ func TestPhasesOfReadySetups(t *testing.T) {
 		}
 	}
 }
+
+// Every ready setup says what a coach says about it, and has the phase that it claims: for the middle lifter always, for others
+// too unless its note says what it depends on.
+func TestReadySetupsHaveThePhaseTheyClaim(t *testing.T) {
+	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+		for _, r := range catalogue.All(&l) {
+			rep, problems := core.Evaluate(&r.Document)
+			if len(problems) > 0 {
+				t.Fatalf("%s: %v", r.Key, problems)
+			}
+			middle := l.Stature == 1.75
+			if got := rep.Profile.Loads.Phase; got != r.Phase && (middle || r.Note == "") {
+				t.Errorf("%s at %v m is %q, not %q, and says nothing about it", r.Key, l.Stature, got, r.Phase)
+			}
+			if len(r.Document.Cues) == 0 || len(r.Mistakes) == 0 || (len(r.Needs) == 0 && r.Document.Loads[0].Kind != "ownBody") {
+				t.Errorf("%s: cues %v, mistakes %v, needs %v", r.Key, r.Document.Cues, r.Mistakes, r.Needs)
+			}
+		}
+	}
+}
+
+// A stack is off its rest where the lift starts, and no strand goes through the body.
+func TestReadySetupsStartAndClear(t *testing.T) {
+	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+		for _, r := range catalogue.All(&l) {
+			rep, problems := core.Evaluate(&r.Document)
+			if len(problems) > 0 {
+				t.Fatalf("%s: %v", r.Key, problems)
+			}
+			if tones := core.Tones(rep.Verdicts); tones["start"] == "stop" || tones["clear"] == "stop" {
+				t.Errorf("%s at %v m: %v", r.Key, l.Stature, tones)
+			}
+		}
+	}
+}

@@ -10,7 +10,6 @@ import (
 	"syscall/js"
 
 	"dialarc/core"
-	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
 	"dialarc/core/rig"
@@ -213,13 +212,20 @@ func lifter(text string) (*setup.Lifter, setup.Problems) {
 	return &l, setup.ValidateLifter("lifter", &l)
 }
 
-// ready lists the setups to begin with for a lifter.
+// ready lists the setups to begin with for a lifter, in a room, the second argument, that has an id, the third; or in any place.
 func ready(args []js.Value) (any, setup.Problems) {
 	l, problems := lifter(args[0].String())
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return catalogue.All(l), nil
+	if args[1].String() == "" {
+		return rig.ReadyIn(l, nil, ""), nil
+	}
+	r, problems := rooms.get(args[1].String())
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return rig.ReadyIn(l, r, args[2].String()), nil
 }
 
 // fit moves the document into a room, the second argument, that has an id, the third.

@@ -13,6 +13,11 @@ type Ready struct {
 	Group    string         `json:"group" doc:"What it is for." enum:"shoulder,rear,chest,back,armFront,armBack,leg,trunk"`
 	Name     string         `json:"name"`
 	About    string         `json:"about" doc:"What it is for, in a line."`
+	Region   string         `json:"region" doc:"Key of the region that it is for."`
+	Phase    string         `json:"phase" doc:"Where the loads ask most, for a lifter of middle size: early, mid or late; empty for a hold."`
+	Note     string         `json:"note,omitempty" doc:"What the phase depends on, or where it is not what is usually said."`
+	Mistakes []string       `json:"mistakes" doc:"Common mistakes."`
+	Needs    []string       `json:"needs" doc:"Kinds of kit that it takes." enum:"cable,dumbbell,bar,band,machine,bench"`
 	Document setup.Document `json:"document"`
 }
 
@@ -28,6 +33,7 @@ func All(l *setup.Lifter) []Ready {
 	}
 	for i := range out {
 		out[i].Document.Name = out[i].Name
+		guided(&out[i])
 		if lean, steady := stances[out[i].Key]; steady {
 			p := &out[i].Document.Posture
 			p.Feet, p.Ahead, p.FeetApart = "split", "left", 0.10

@@ -129,6 +129,19 @@ type Item struct {
 	Name string
 }
 
+// Complete gives a room whose lists are not all given the empty ones.
+func (r *Room) Complete() {
+	r.Stations, r.Benches, r.Weights, r.Bands, r.Anchors = listed(r.Stations), listed(r.Benches), listed(r.Weights), listed(r.Bands), listed(r.Anchors)
+	r.Holds, r.Cams, r.Levers, r.Supports = listed(r.Holds), listed(r.Cams), listed(r.Levers), listed(r.Supports)
+}
+
+func listed[T any](list []T) []T {
+	if list == nil {
+		return []T{}
+	}
+	return list
+}
+
 // Items lists everything in the room, list by list.
 func (r *Room) Items() []Item {
 	var out []Item

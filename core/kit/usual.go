@@ -55,7 +55,7 @@ func Large(name string) Room {
 	}
 	r.Bands = []Band{
 		loop("thin-loop", "Thin loop", 1.0, 40), loop("middle-loop", "Middle loop", 1.0, 90), loop("strong-loop", "Strong loop", 1.0, 160),
-		tube("short-tube", "Short tube", 0.6, 40), tube("long-tube", "Long tube", 1.2, 60),
+		tube("light-tube", "Light tube", 0.8, 20), tube("short-tube", "Short tube", 0.6, 40), tube("long-tube", "Long tube", 1.2, 60),
 	}
 	r.Anchors = []Anchor{{Key: "rack", Name: "Rack", From: 0.05, To: 2.2}, {Key: "ring", Name: "Ring in the floor", From: 0, To: 0}}
 	r.Holds = []Hold{

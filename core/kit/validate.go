@@ -22,6 +22,7 @@ func Parse(raw []byte) (Room, setup.Problems) {
 	if err := json.Unmarshal(raw, &r); err != nil {
 		return r, setup.Problems{{What: "The room cannot be read: " + err.Error() + "."}}
 	}
+	r.Complete()
 	return r, Validate(&r)
 }
 

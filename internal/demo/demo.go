@@ -6,6 +6,7 @@ import (
 	"context"
 	"encoding/json"
 
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 )
@@ -19,7 +20,8 @@ type person struct {
 	body        setup.Lifter
 	stack       float64  // kg on the pin
 	bell        float64  // kg in the hand
-	also        []string // keys of ready setups beside the raises
+	also, only  []string // keys of ready setups beside the raises, or instead of them
+	onTour      bool     // works in the corner rather than in the hall
 }
 
 func troupe() []person {
@@ -45,14 +47,37 @@ func troupe() []person {
 			stack: 10, bell: 3, also: []string{"press.bench.60", "fly.flat", "pull.face", "extension.overhead"},
 			body: setup.Lifter{Stature: 1.74, Mass: 70, NaturalPathDeg: 10},
 		},
+		{
+			name: "Oriel Vantre", notes: "Prop maker; works from a chair. Strong shoulders, a trunk that needs holding.",
+			stack: 10, bell: 3, only: []string{"pulldown.chair", "press.bench.60", "raise.behind.seated", "curl.incline.60"},
+			body: setup.Lifter{Stature: 1.71, Mass: 66, NaturalPathDeg: 9, Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 168}}},
+		},
+		{
+			name: "Kestrin Dahlke", notes: "Wardrobe and second rigger. New to lifting; small hands, likes cuffs.",
+			stack: 5, bell: 1.5, also: []string{"raise.lying.wrist", "curl.dumbbell"},
+			body: setup.Lifter{Stature: 1.59, Mass: 53, NaturalPathDeg: 6},
+		},
+		{
+			name: "Brannoc Vey", notes: "Fly captain. On the road with the first van: trains in the corner with bands and a door.",
+			stack: 15, bell: 4, onTour: true, only: []string{"fly.band.wide", "raise.dumbbell", "fly.flat", "curl.dumbbell", "squat.goblet"},
+			body: setup.Lifter{Stature: 1.83, Mass: 86, NaturalPathDeg: 12},
+		},
 	}
 }
 
 // Load fills the database of a coach who never had a lifter. Calling it again changes nothing.
 func Load(ctx context.Context, st *store.Store, coach store.Coach) error {
 	return st.Once(ctx, coach.ID, func(tx *store.Store) error {
+		ids := map[bool]string{}
+		for onTour, r := range rooms() {
+			id, err := addRoom(ctx, tx, coach, &r)
+			if err != nil {
+				return err
+			}
+			ids[onTour] = id
+		}
 		for _, p := range troupe() {
-			if err := add(ctx, tx, coach, &p); err != nil {
+			if err := add(ctx, tx, coach, &p, ids[p.onTour]); err != nil {
 				return err
 			}
 		}
@@ -60,7 +85,17 @@ func Load(ctx context.Context, st *store.Store, coach store.Coach) error {
 	})
 }
 
-func add(ctx context.Context, st *store.Store, coach store.Coach, p *person) error {
+func addRoom(ctx context.Context, st *store.Store, coach store.Coach, r *kit.Room) (string, error) {
+	document, err := json.Marshal(r)
+	if err != nil {
+		return "", err
+	}
+	row := store.Room{Row: store.Row{CoachID: coach.ID, Name: r.Name}, Document: document}
+	err = st.CreateRoom(ctx, &row)
+	return row.ID, err
+}
+
+func add(ctx context.Context, st *store.Store, coach store.Coach, p *person, room string) error {
 	body, err := json.Marshal(p.body)
 	if err != nil {
 		return err
@@ -69,12 +104,12 @@ func add(ctx context.Context, st *store.Store, coach store.Coach, p *person) err
 	if err := st.CreateLifter(ctx, &l); err != nil {
 		return err
 	}
-	for _, d := range setups(p) {
+	for _, d := range setups(p, room) {
 		document, err := json.Marshal(d)
 		if err != nil {
 			return err
 		}
-		row := store.Setup{Row: store.Row{CoachID: coach.ID, Name: d.Name}, LifterID: l.ID, Document: document}
+		row := store.Setup{Row: store.Row{CoachID: coach.ID, Name: d.Name}, LifterID: l.ID, RoomID: &room, Document: document}
 		if err := st.CreateSetup(ctx, &row); err != nil {
 			return err
 		}

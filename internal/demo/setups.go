@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"dialarc/core/catalogue"
+	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
 
@@ -11,7 +12,7 @@ import (
 func Documents() []setup.Document {
 	var all []setup.Document
 	for _, p := range troupe() {
-		all = append(all, setups(&p)...)
+		all = append(all, setups(&p, "")...)
 	}
 	return all
 }
@@ -19,13 +20,16 @@ func Documents() []setup.Document {
 // everybody are the raises that the whole troupe tries.
 var everybody = []string{"raise.behind.hand", "raise.behind.knee", "raise.behind.lined", "raise.dumbbell.band", "raise.dumbbell"}
 
-// setups are those raises with this person's loads, and what else the person does.
-func setups(p *person) []setup.Document {
+// setups are those raises with this person's loads, and what else the person does, fitted to where they work.
+func setups(p *person, room string) []setup.Document {
 	var out []setup.Document
+	at := rooms()[p.onTour]
 	for _, r := range catalogue.All(&p.body) {
 		d := r.Document
 		switch {
-		case slices.Contains(p.also, r.Key):
+		case slices.Contains(p.also, r.Key), slices.Contains(p.only, r.Key):
+		case len(p.only) > 0:
+			continue
 		case !slices.Contains(everybody, r.Key):
 			continue
 		case d.Loads[0].Kind == "cable":
@@ -33,7 +37,7 @@ func setups(p *person) []setup.Document {
 		case len(d.Loads) == 1:
 			d.Loads[0].Mass = p.bell
 		}
-		out = append(out, d)
+		out = append(out, rig.Fit(&d, &at, room).Document)
 	}
 	return out
 }

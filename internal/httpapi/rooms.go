@@ -46,6 +46,7 @@ func showRoom(r *store.Room) Room {
 
 // roomRow reads a room that a client sends.
 func (s *Server) roomRow(w RoomWrite, id string) (store.Room, error) {
+	w.Document.Complete()
 	w.Document.Name = strings.TrimSpace(w.Document.Name)
 	problems := kit.Validate(&w.Document)
 	for i := range problems {

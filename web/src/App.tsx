@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { BenchScreen } from "./screens/bench/BenchScreen";
 import { EmptyBench } from "./screens/bench/EmptyBench";
+import { KitScreen } from "./screens/kit/KitScreen";
 import { LiftersScreen } from "./screens/lifters/LiftersScreen";
 import { Shell } from "./screens/Shell";
 import { usePreferences } from "./state/preferences";
@@ -26,6 +27,8 @@ export function App() {
             <Route path="/" element={<Navigate to="/lifters" replace />} />
             <Route path="/lifters" element={<LiftersScreen />} />
             <Route path="/lifters/:id" element={<LiftersScreen />} />
+            <Route path="/kit" element={<KitScreen />} />
+            <Route path="/kit/:id" element={<KitScreen />} />
             <Route path="/bench" element={<EmptyBench />} />
             <Route path="/bench/:id" element={<BenchScreen />} />
             <Route path="*" element={<Navigate to="/lifters" replace />} />

@@ -1404,18 +1404,6 @@ export interface components {
       /** @description Why it cannot be used. */
       why?: string;
     };
-    Ready: {
-      /** @description What it is for, in a line. */
-      about: string;
-      document: components["schemas"]["Document"];
-      /**
-       * @description What it is for.
-       * @enum {string}
-       */
-      group: "shoulder" | "rear" | "chest" | "back" | "armFront" | "armBack" | "leg" | "trunk";
-      key: string;
-      name: string;
-    };
     Report: {
       /** @description Whether the other side does the same, mirrored. */
       both: boolean;
@@ -2203,6 +2191,34 @@ export interface components {
       document: components["schemas"]["Document"];
       /** @description What the setup needs and the room does not have. */
       missing: components["schemas"]["RigFitChange"][];
+    };
+    RigHere: {
+      /** @description What it is for, in a line. */
+      about: string;
+      /** @description What is different in this room; the document has it so. */
+      changes: components["schemas"]["RigFitChange"][];
+      document: components["schemas"]["Document"];
+      /**
+       * @description What it is for.
+       * @enum {string}
+       */
+      group: "shoulder" | "rear" | "chest" | "back" | "armFront" | "armBack" | "leg" | "trunk";
+      key: string;
+      /** @description What the room does not have for it. */
+      missing: components["schemas"]["RigFitChange"][];
+      /** @description Common mistakes. */
+      mistakes: string[];
+      name: string;
+      /** @description Kinds of kit that it takes. */
+      needs: ("cable" | "dumbbell" | "bar" | "band" | "machine" | "bench")[];
+      /** @description What the phase depends on, or where it is not what is usually said. */
+      note?: string;
+      /** @description Where the loads ask most, for a lifter of middle size: early, mid or late; empty for a hold. */
+      phase: string;
+      /** @description Key of the posture. */
+      position: string;
+      /** @description Key of the region that it is for. */
+      region: string;
     };
     RigHold: {
       contact: components["schemas"]["DocumentContact"];

@@ -3,12 +3,15 @@ import { compiled } from "./module";
 import type {
   Answer,
   Choices,
+  Effect,
+  Fitted,
   Length,
   Lifter,
   Places,
   Ready,
   Region,
   Report,
+  Room,
   Scene,
   Setting,
   SetupDocument,
@@ -54,6 +57,17 @@ export class Core {
   }
   begin(lifter: Lifter, region: string, kind: string, position: string): Answer<SetupDocument> {
     return JSON.parse(this.raw.begin(JSON.stringify(lifter), region, kind, position));
+  }
+  /** The document moved into a room, given as text, that has an id. */
+  fit(document: string, room: string, id: string): Answer<Fitted> {
+    return JSON.parse(this.raw.fit(document, room, id));
+  }
+  effect(document: string): Answer<Effect> {
+    return JSON.parse(this.raw.effect(document));
+  }
+  /** The room, or what is wrong with it. */
+  room(room: string): Answer<Room> {
+    return JSON.parse(this.raw.room(room));
   }
   lengths(): Answer<Length[]> {
     return JSON.parse(this.raw.lengths());

@@ -20,6 +20,9 @@ export type RawCore = {
   change(document: string, what: string, key: string, index: number): string;
   begin(lifter: string, region: string, kind: string, position: string): string;
   ready(lifter: string): string;
+  fit(document: string, room: string, id: string): string;
+  effect(document: string): string;
+  room(room: string): string;
   lengths(): string;
   regions(): string;
   bench(document: string, times: number): number;

@@ -34,3 +34,10 @@ export type Failure = Schemas["Failure"];
 
 /** What every call of the core answers: a value, or what is wrong. */
 export type Answer<T> = { ok: T; problems?: undefined } | { ok?: undefined; problems: Problem[] };
+export type Room = Schemas["KitRoom"];
+export type StoredRoom = Schemas["Room"];
+export type Fitted = Schemas["RigFitted"];
+export type FitChange = Schemas["RigFitChange"];
+export type Effect = Schemas["RigEffect"];
+export type BandPoint = Schemas["DocumentBandPoint"];
+export type CamPoint = Schemas["DocumentCamPoint"];

@@ -59,6 +59,7 @@ export function Shell() {
           <circle cx="24" cy="25" r="3" fill="var(--ink)" />
         </svg>
         <NavLink to="/lifters">Lifters</NavLink>
+        <NavLink to="/kit">Kit</NavLink>
         <NavLink to="/bench">Bench</NavLink>
         <span className="push" />
         <button

@@ -5,10 +5,11 @@ export type Preferences = {
   theme: "system" | "light" | "dark";
   letterKeys: boolean;
   seen: string[]; // hints that were put away
+  room: string; // id of the room that was worked in last
 };
 
 const key = "dialarc.preferences";
-const usual: Preferences = { units: "metric", theme: "system", letterKeys: true, seen: [] };
+const usual: Preferences = { units: "metric", theme: "system", letterKeys: true, seen: [], room: "" };
 const listeners = new Set<() => void>();
 let current: Preferences = read();
 

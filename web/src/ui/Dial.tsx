@@ -5,6 +5,7 @@ import styled from "styled-components";
 import { type Sweeps, useSweep } from "../engine/sweeps";
 import type { Problem, Setting, Sweep } from "../engine/types";
 import { spokenValue } from "../state/spoken";
+import { nearestStop, nextValue, placeOn } from "../state/steps";
 import { useUnits } from "../state/units";
 import { Mark } from "./Mark";
 import { NumberEntry } from "./NumberEntry";
@@ -90,19 +91,24 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
   const [nonsense, setNonsense] = useState<string | null>(null);
   const unit = units.unit(setting.kind);
   const digits = setting.kind === "mass" ? unit.digits : 1;
-  const step = units.step(setting);
   const shown = setting.value * unit.factor;
   const hole = setting.kind === "hole";
+  const stops = setting.stops?.length ? setting.stops : null;
   const aside = hole && setting.at != null ? units.text(setting.at, "length") : unit.name;
+  const counted = setting.stop && stops ? `${setting.stop} ${nearestStop(stops, setting.value) + 1}` : null;
   // React Aria reads out the bare number; a hole is better told with its height.
   const thumb = useRef<HTMLInputElement>(null);
   useLayoutEffect(() => thumb.current?.setAttribute("aria-valuetext", spokenValue(setting, units)));
-  const nudge = (direction: number) => onTurn(setting.key, neighbour(setting.value, step, direction), false);
+  const nudge = (direction: number) => {
+    const next = nextValue(setting, units, direction);
+    if (next !== null) onTurn(setting.key, next, false);
+  };
   return (
     <Box data-dial={setting.key}>
       <div className="head">
         <span>{setting.label}</span>
         {hole && <span className="side">hole</span>}
+        {counted && <span className="side">{counted}</span>}
         <NumberEntry
           label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
           value={shown}
@@ -124,11 +130,11 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
       </div>
       <Slider
         aria-label={setting.label}
-        minValue={setting.from}
-        maxValue={setting.to}
-        step={setting.step}
-        value={Math.max(setting.from, Math.min(setting.to, setting.value))}
-        onChange={(v) => onTurn(setting.key, v as number, true)}
+        minValue={stops ? 0 : setting.from}
+        maxValue={stops ? stops.length - 1 : setting.to}
+        step={stops ? 1 : setting.step}
+        value={stops ? nearestStop(stops, setting.value) : Math.max(setting.from, Math.min(setting.to, setting.value))}
+        onChange={(v) => onTurn(setting.key, stops ? (stops[v as number] as number) : (v as number), true)}
         onChangeEnd={onDone}
       >
         <Track>
@@ -168,16 +174,8 @@ function alike(a: Props, b: Props): boolean {
   return a.sweeps === b.sweeps && a.onTurn === b.onTurn && a.onDone === b.onDone && text(a) === text(b);
 }
 
-/** The next value on the dial's own grid in a direction. */
-function neighbour(value: number, step: number, direction: number): number {
-  const at = value / step;
-  const near = Math.round(at);
-  const next = Math.abs(at - near) < 1e-6 ? near + direction : direction > 0 ? Math.ceil(at) : Math.floor(at);
-  return Math.round(next * step * 1e6) / 1e6;
-}
-
 function Paint({ setting, sweep }: { setting: Setting; sweep?: Sweep }) {
-  const cells = useMemo(() => (sweep ? paintCells(sweep, setting.paint) : []), [sweep, setting.paint]);
+  const cells = useMemo(() => (sweep ? paintCells(sweep, setting) : []), [sweep, setting]);
   const best = sweep && sweep.best >= 0 ? sweep.values[sweep.best] : null;
   return (
     <>
@@ -190,13 +188,7 @@ function Paint({ setting, sweep }: { setting: Setting; sweep?: Sweep }) {
           />
         ))}
       </span>
-      {best != null && (
-        <span
-          className="best"
-          aria-hidden
-          style={{ left: `${(100 * (best - setting.from)) / (setting.to - setting.from)}%` }}
-        />
-      )}
+      {best != null && <span className="best" aria-hidden style={{ left: `${100 * placeOn(setting, best)}%` }} />}
     </>
   );
 }
@@ -207,14 +199,17 @@ type Cell = { left: number; width: number; colour?: string; closed: boolean };
  * The cells of a track: poor is the hairline colour, good is slate; the span of scores is stretched to at least 12
  * points, so that a dial that hardly matters looks even.
  */
-function paintCells(sweep: Sweep, paint: Setting["paint"]): Cell[] {
+function paintCells(sweep: Sweep, setting: Setting): Cell[] {
+  const { paint } = setting;
+  const places = sweep.values.map((v) => 100 * placeOn(setting, v as number));
+  const between = (i: number) => ((places[i - 1] as number) + (places[i] as number)) / 2;
   const n = sweep.values.length;
   const open = sweep.scores.filter((s, i): s is number => s != null && !sweep.why[i]);
   const high = paint === "effort" ? 1 : Math.max(...open);
   const low = paint === "effort" ? 0 : Math.min(...open, high - 12);
   return sweep.values.map((_, i) => {
-    const left = i === 0 ? 0 : (100 * (i - 0.5)) / (n - 1);
-    const right = i === n - 1 ? 100 : (100 * (i + 0.5)) / (n - 1);
+    const left = i === 0 ? 0 : between(i);
+    const right = i === n - 1 ? 100 : between(i + 1);
     const score = sweep.scores[i];
     const cell = { left, width: right - left };
     if (score == null || sweep.why[i]) return { ...cell, closed: true };

@@ -1,4 +1,5 @@
 import type { Setting } from "../../engine/types";
+import { nearestStop } from "../../state/steps";
 import { cross, dot, mul, norm, sub, unit, type Vec, type Vec2 } from "../vector";
 import { project, type View } from "../view";
 import type { Grip, Slide, Swing } from "./grips";
@@ -73,6 +74,7 @@ const grain: Record<string, number> = { hole: 1, length: 0.01, angle: 1, share: 
 
 /** A value on the grain of its kind and between the ends of its dial. */
 function snapped(setting: Setting, value: number): number {
+  if (setting.stops?.length) return setting.stops[nearestStop(setting.stops, value)] as number;
   const g = setting.key === "bench.angle" ? setting.step : (grain[setting.kind] ?? setting.step);
   return Math.max(setting.from, Math.min(setting.to, Number((Math.round(value / g) * g).toFixed(6))));
 }

@@ -1,15 +1,18 @@
 import { useDeferredValue, useLayoutEffect, useMemo, useState } from "react";
 import styled from "styled-components";
+import { client, settled } from "../../api/client";
+import { Conflict } from "../../editing/Conflict";
+import { useSaving } from "../../editing/useSaving";
 import type { Core } from "../../engine/core";
-import type { Problem, Setting, StoredSetup } from "../../engine/types";
+import type { Problem, Setting, SetupDocument, StoredSetup } from "../../engine/types";
 import { firstView } from "../../figure/firstView";
 import type { Turn, ViewName } from "../../figure/view";
 import { download, fileName } from "../../share/file";
+import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { useStable } from "../../ui/useStable";
 import { BenchHeader } from "./BenchHeader";
-import { Conflict } from "./Conflict";
 import { KeyHelp } from "./KeyHelp";
 import { useKeys } from "./keys";
 import { Readings } from "./Readings";
@@ -18,7 +21,6 @@ import { Stage } from "./Stage";
 import { useDocument } from "./useDocument";
 import { type Model, useModel } from "./useModel";
 import { usePlay } from "./usePlay";
-import { useSaving } from "./useSaving";
 import { useServerAway } from "./useServerAway";
 import { Versions } from "./Versions";
 
@@ -70,7 +72,14 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const [help, setHelp] = useState(false);
   const [tab, setTab] = useState("rig");
   const units = useUnits();
-  const saving = useSaving(stored, text, start.saved, start.version);
+  const saving = useSaving<SetupDocument>(stored.id, text, start.saved, start.version, (version, document) =>
+    settled(
+      client.PUT("/api/setups/{id}", {
+        params: { path: { id: stored.id } },
+        body: { version, lifterId: stored.lifterId, document },
+      }),
+    ),
+  );
   const model = useModel(core, text, saving.saved, s, dragged !== null);
   const [playing, play] = usePlay(model.document.tempo, moveTo);
   const away = useServerAway();
@@ -87,8 +96,9 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     const of = (name: string) => (x: Setting) => x.key === name || x.key.startsWith(`${name}/`);
     const setting = dials.map((name) => model.settings.find(of(name))).find((x) => x !== undefined);
     if (!setting) return;
-    const value = Math.round((setting.value + direction * units.step(setting)) * 1e6) / 1e6;
-    if (value >= setting.from - 1e-9 && value <= setting.to + 1e-9) edits.turn(setting.key, value, false);
+    const value = nextValue(setting, units, direction);
+    if (value !== null && value >= setting.from - 1e-9 && value <= setting.to + 1e-9)
+      edits.turn(setting.key, value, false);
   };
   useKeys({
     along: (d) => moveTo((now) => Math.max(0, Math.min(1, now + d * 0.02))),
@@ -163,7 +173,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         />
       )}
       <KeyHelp open={help} close={() => setHelp(false)} />
-      <Conflict mine={model.document} saving={saving} replace={edits.replace} />
+      <Conflict what="setup" mine={model.document} saving={saving} replace={edits.replace} />
     </Page>
   );
 }

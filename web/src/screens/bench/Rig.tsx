@@ -11,6 +11,7 @@ import { Dial } from "../../ui/Dial";
 import { Hint } from "../../ui/Hint";
 import { Mark } from "../../ui/Mark";
 import { Tick } from "../../ui/Tick";
+import { RoomPart, TakeAnother } from "./RoomPart";
 import type { Edits } from "./useDocument";
 import { Words } from "./Words";
 
@@ -19,6 +20,7 @@ const Column = styled.div`
   .problem { display: flex; gap: 6px; padding: 8px 0; }
   .paint, .best { transition: opacity 120ms; }
   &[data-fresh="false"] .paint, &[data-fresh="false"] .best { opacity: 0.45; }
+  .off { display: flex; gap: 8px; padding: 6px 0 0; }
   .add { display: flex; gap: 12px; padding: 8px 0; border-bottom: 1px solid var(--line); color: var(--quiet); }
 `;
 
@@ -101,6 +103,9 @@ export const Rig = memo(function Rig(props: Props) {
         Every track is painted with how well each value would fit, dark for good; the mark is the best. Hatched is
         closed off.
       </Hint>
+      <Fold title="Room">
+        <RoomPart core={core} text={text} document={document} change={edits.change} />
+      </Fold>
       <Fold title="Target">
         <Target target={document.target} set={edits.setTarget} />
       </Fold>
@@ -136,6 +141,7 @@ export const Rig = memo(function Rig(props: Props) {
             </div>
             <span>{describeLoad(load)}</span>
           </div>
+          <TakeAnother core={core} document={document} change={edits.change} index={i} />
           {(choices?.holds[i]?.length ?? 0) > 1 && (
             <Choice
               label="Held"
@@ -170,6 +176,7 @@ export const Rig = memo(function Rig(props: Props) {
             onChange={(key) => edits.restructure("position", key)}
           />
         )}
+        <TakeAnother core={core} document={document} change={edits.change} index={-1} />
         {dials("body")}
         {posture.handAt && (
           <Tick

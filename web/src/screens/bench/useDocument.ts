@@ -1,9 +1,9 @@
 import { useReducer, useState } from "react";
+import { readDraft } from "../../editing/draft";
+import { history, type Where } from "../../editing/history";
 import type { Core } from "../../engine/core";
 import type { Answer, Setting, SetupDocument, StoredSetup } from "../../engine/types";
 import { useStable } from "../../ui/useStable";
-import { readDraft } from "./draft";
-import { history, type Where } from "./history";
 
 export type Edits = {
   turn(key: string, value: number, drag: boolean): void;

@@ -1,40 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
+import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
 import { LifterDialog } from "./LifterDialog";
 import { LifterSheet } from "./LifterSheet";
-
-const Page = styled.div`
-  height: 100%;
-  display: grid;
-  grid-template-columns: 280px minmax(0, 1fr);
-  > aside { border-right: 1px solid var(--line); background: var(--sheet); overflow: auto; padding: 14px; }
-  > section { overflow: auto; min-width: 0; }
-  .head { display: flex; align-items: center; justify-content: space-between; margin-bottom: 10px; }
-  h1 { font-size: 18px; line-height: 24px; }
-  ul { list-style: none; padding: 0; display: grid; gap: 2px; }
-  li a {
-    display: block;
-    padding: 9px 10px;
-    border-radius: 6px;
-    text-decoration: none;
-    overflow-wrap: anywhere;
-  }
-  li a small { display: block; color: var(--quiet); }
-  li a:hover { background: var(--paper); }
-  li a[aria-current="page"] { background: var(--paper); font-weight: 600; box-shadow: inset 3px 0 0 var(--ember); }
-  li a small { font-weight: 400; }
-  @media (max-width: 700px) {
-    grid-template-columns: minmax(0, 1fr);
-    > aside { border: 0; }
-    &[data-open="true"] > aside, &[data-open="false"] > section { display: none; }
-  }
-`;
 
 export const lifterKeys = { list: ["lifters"] as const, setups: (id: string) => ["setups", id] as const };
 
@@ -61,7 +34,7 @@ export function LiftersScreen() {
   const items = list.data.items ?? [];
   const open = items.find((l) => l.id === id);
   return (
-    <Page data-open={!!open}>
+    <ListPage data-open={!!open}>
       <aside>
         <div className="head">
           <h1>Lifters</h1>
@@ -98,6 +71,6 @@ export function LiftersScreen() {
         )}
       </section>
       {adding && <LifterDialog close={() => setAdding(false)} done={(l) => navigate(`/lifters/${l.id}`)} />}
-    </Page>
+    </ListPage>
   );
 }

@@ -1,16 +1,24 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { client, isOutage, Refused, settled } from "../../api/client";
-import type { SetupDocument, StoredSetup } from "../../engine/types";
+import { isOutage, Refused } from "../api/client";
+import { useStable } from "../ui/useStable";
 import { dropDraft, writeDraft } from "./draft";
 
-export type SaveState =
+/** A document as the server keeps it. */
+export type Stored<D> = { id: string; version: number; updatedAt: string; document: D };
+
+/** Sends a document that is based on a version to the server. */
+export type Put<D> = (basedOn: number, document: D) => Promise<Stored<D>>;
+
+export type SaveState<D> =
   | { kind: "saved" }
   | { kind: "unsaved" }
   | { kind: "saving" }
   | { kind: "waiting" } // the server does not answer; saving resumes by itself
   | { kind: "refused"; why: string }
-  | { kind: "conflict"; theirs: StoredSetup };
+  | { kind: "conflict"; theirs: Stored<D> };
+
+export type SaveKind = SaveState<unknown>["kind"];
 
 const retryAfter = 2500; // ms
 
@@ -18,38 +26,34 @@ const retryAfter = 2500; // ms
  * Saves the document to the server. The draft is kept in the browser at every change and dropped when the server has
  * it. While the server is away a save that was asked for waits and is tried again.
  */
-export function useSaving(stored: StoredSetup, document: string, savedText: string, startVersion: number) {
+export function useSaving<D>(id: string, document: string, savedText: string, startVersion: number, send: Put<D>) {
+  const put = useStable(send);
   const cache = useQueryClient();
   const [version, setVersion] = useState(startVersion);
   const [saved, setSaved] = useState(savedText);
-  const [state, setState] = useState<SaveState["kind"]>("saved");
-  const [problem, setProblem] = useState<{ why?: string; theirs?: StoredSetup }>({});
+  const [state, setState] = useState<SaveKind>("saved");
+  const [problem, setProblem] = useState<{ why?: string; theirs?: Stored<D> }>({});
   const latest = useRef({ document, version });
   latest.current = { document, version };
 
   useEffect(() => {
-    if (document === saved) dropDraft(stored.id);
-    else writeDraft(stored.id, { document, version });
-  }, [document, saved, stored.id, version]);
+    if (document === saved) dropDraft(id);
+    else writeDraft(id, { document, version });
+  }, [document, saved, id, version]);
 
-  const send = useCallback(
+  const keep = useCallback(
     async (basedOn: number) => {
       const text = latest.current.document;
       setState("saving");
       try {
-        const row = await settled(
-          client.PUT("/api/setups/{id}", {
-            params: { path: { id: stored.id } },
-            body: { version: basedOn, lifterId: stored.lifterId, document: JSON.parse(text) as SetupDocument },
-          }),
-        );
+        const row = await put(basedOn, JSON.parse(text) as D);
         setVersion(row.version);
         setSaved(text);
         setState("saved");
         void cache.invalidateQueries();
       } catch (error) {
         if (error instanceof Refused && error.failure.status === 409) {
-          setProblem({ theirs: error.failure.current as StoredSetup });
+          setProblem({ theirs: error.failure.current as Stored<D> });
           setState("conflict");
         } else if (isOutage(error)) {
           setState("waiting");
@@ -59,9 +63,9 @@ export function useSaving(stored: StoredSetup, document: string, savedText: stri
         }
       }
     },
-    [cache, stored.id, stored.lifterId],
+    [cache, put],
   );
-  const save = useCallback(() => send(latest.current.version), [send]);
+  const save = useCallback(() => keep(latest.current.version), [keep]);
 
   useEffect(() => {
     if (state !== "waiting") return;
@@ -69,17 +73,17 @@ export function useSaving(stored: StoredSetup, document: string, savedText: stri
     return () => clearTimeout(timer);
   }, [state, save]);
 
-  const takeTheirs = useCallback((row: StoredSetup) => {
+  const takeTheirs = useCallback((row: Stored<D>) => {
     setVersion(row.version);
     setSaved(JSON.stringify(row.document));
     setState("saved");
   }, []);
 
   const dirty = document !== saved;
-  let shown: SaveState;
+  let shown: SaveState<D>;
   if (state === "conflict" && problem.theirs) shown = { kind: "conflict", theirs: problem.theirs };
   else if (state === "refused") shown = { kind: "refused", why: problem.why ?? "" };
   else if (state === "saving" || state === "waiting") shown = { kind: state };
   else shown = { kind: dirty ? "unsaved" : "saved" };
-  return { saved, save, keepMine: send, takeTheirs, later: () => setState("saved"), state: shown, version, dirty };
+  return { saved, save, keepMine: keep, takeTheirs, later: () => setState("saved"), state: shown, version, dirty };
 }

@@ -1,7 +1,6 @@
 import styled from "styled-components";
-import type { SetupDocument } from "../../engine/types";
-import { Button } from "../../ui/Button";
-import { Modal } from "../../ui/Modal";
+import { Button } from "../ui/Button";
+import { Modal } from "../ui/Modal";
 import type { useSaving } from "./useSaving";
 
 const Table = styled.table`
@@ -11,14 +10,15 @@ const Table = styled.table`
   th { color: var(--quiet); font-weight: 500; }
 `;
 
-type Props = {
-  mine: SetupDocument;
-  saving: ReturnType<typeof useSaving>;
-  replace: (document: SetupDocument) => void;
+type Props<D> = {
+  what: string;
+  mine: D;
+  saving: ReturnType<typeof useSaving<D>>;
+  replace: (document: D) => void;
 };
 
-/** The setup was saved elsewhere in the meantime: both states, and the coach keeps either. */
-export function Conflict({ mine, saving, replace }: Props) {
+/** What is open was saved elsewhere in the meantime: both states, and the coach keeps either. */
+export function Conflict<D>({ what, mine, saving, replace }: Props<D>) {
   if (saving.state.kind !== "conflict") return null;
   const { theirs } = saving.state;
   const keepMine = () => void saving.keepMine(theirs.version);
@@ -29,7 +29,7 @@ export function Conflict({ mine, saving, replace }: Props) {
   const later = saving.later;
   const rows = differences(mine, theirs.document);
   return (
-    <Modal title="This setup was changed elsewhere" open onClose={later}>
+    <Modal title={`This ${what} was changed elsewhere`} open onClose={later}>
       <p>
         Version {theirs.version} was saved at {new Date(theirs.updatedAt).toLocaleTimeString()}. What differs:
       </p>

@@ -1,0 +1,126 @@
+import { useMemo } from "react";
+import styled from "styled-components";
+import type { Core } from "../../engine/core";
+import type { Effect, FitChange, Fitted, SetupDocument } from "../../engine/types";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { Mark } from "../../ui/Mark";
+import { Modal } from "../../ui/Modal";
+
+const Told = styled.div`
+  display: grid;
+  gap: 6px;
+  h3 { font-size: 12px; color: var(--quiet); font-weight: 600; }
+  ul { list-style: none; padding: 0; margin: 0; display: grid; gap: 4px; max-height: 34vh; overflow: auto; }
+  li { display: flex; gap: 8px; }
+  table { border-collapse: collapse; width: 100%; }
+  th, td { text-align: left; padding: 3px 8px 3px 0; border-bottom: 1px solid var(--line); }
+  th { color: var(--quiet); font-weight: 500; }
+`;
+
+type Props = {
+  core: Core;
+  text: string;
+  room: string; // its name
+  fitted: Fitted;
+  apply: (document: SetupDocument) => void;
+  close: () => void;
+};
+
+/** What has to change for a setup to be done in a room, what the room lacks, and what that does to the torque. */
+export function FitDialog({ core, text, room, fitted, apply, close }: Props) {
+  const effects = useMemo(
+    () => [core.effect(text).ok, core.effect(JSON.stringify(fitted.document)).ok] as const,
+    [core, text, fitted],
+  );
+  return (
+    <Modal title={`In ${room}`} open onClose={close}>
+      <Told>
+        {fitted.missing.length > 0 && (
+          <>
+            <h3>Not there</h3>
+            <Changes list={fitted.missing} tone="stop" />
+          </>
+        )}
+        {fitted.changes.length > 0 ? (
+          <>
+            <h3>Has to change</h3>
+            <Changes list={fitted.changes} tone="look" />
+          </>
+        ) : (
+          fitted.missing.length === 0 && <p>Everything is there just as the setup has it.</p>
+        )}
+        <Effects before={effects[0]} after={effects[1]} />
+      </Told>
+      <div className="actions">
+        <Button look="quiet" onPress={close}>
+          Leave it
+        </Button>
+        <Button
+          look="strong"
+          onPress={() => {
+            apply(fitted.document);
+            close();
+          }}
+        >
+          {fitted.missing.length > 0 ? "Fit what is there" : "Fit it"}
+        </Button>
+      </div>
+    </Modal>
+  );
+}
+
+function Changes({ list, tone }: { list: FitChange[]; tone: "stop" | "look" }) {
+  const units = useUnits();
+  return (
+    <ul>
+      {list.map((c) => (
+        <li key={c.path + c.text}>
+          <Mark tone={tone} />
+          <span>{units.sentence(c.text, c.values)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The numbers before and after, side by side. */
+function Effects({ before, after }: { before: Effect | undefined; after: Effect | undefined }) {
+  const units = useUnits();
+  if (!before || !after) return null;
+  const percent = (v: number) => `${Math.round(v * 100)} %`;
+  const rows: [string, (e: Effect) => string][] = [
+    ["Match", (e) => (e.match.value == null ? "–" : e.match.value.toFixed(0))],
+    ["Largest torque", (e) => (e.peak.value == null ? "–" : units.text(e.peak.value, "torque"))],
+    ["Largest effort", (e) => (e.effort.value == null ? "–" : percent(e.effort.value))],
+    ["Phase", (e) => e.phase || "–"],
+  ];
+  const stop = after.stop && after.stop !== before.stop ? after.stop : null;
+  return (
+    <>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">What that does</th>
+            <th scope="col">before</th>
+            <th scope="col">there</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([label, of]) => (
+            <tr key={label}>
+              <td>{label}</td>
+              <td className="mono">{of(before)}</td>
+              <td className="mono">{of(after)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {stop && (
+        <p role="alert">
+          <Mark tone="stop" /> {stop}
+        </p>
+      )}
+    </>
+  );
+}

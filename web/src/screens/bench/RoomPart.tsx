@@ -1,0 +1,140 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { client, settled } from "../../api/client";
+import type { Core } from "../../engine/core";
+import type { Fitted, SetupDocument, StoredRoom } from "../../engine/types";
+import { setPreferences } from "../../state/preferences";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { Mark } from "../../ui/Mark";
+import { FitDialog } from "./FitDialog";
+
+/** The coach's rooms. */
+export const useRooms = () =>
+  useQuery({
+    queryKey: ["rooms"],
+    queryFn: () => settled(client.GET("/api/rooms", { params: { query: { limit: 200 } } })),
+  });
+
+type Props = { core: Core; text: string; document: SetupDocument; change: (d: SetupDocument) => void };
+
+/** Which room the setup is for, and whether it still is as that room has it. */
+export function RoomPart({ core, text, document, change }: Props) {
+  const rooms = useRooms().data?.items ?? [];
+  const [asked, setAsked] = useState<StoredRoom | null>(null);
+  const here = rooms.find((r) => r.id === document.room);
+  const roomText = useMemo(() => here && JSON.stringify(here.document), [here]);
+  const now = useMemo(
+    () => (here && roomText ? core.fit(text, roomText, here.id).ok : undefined),
+    [core, text, here, roomText],
+  );
+  const pick = (id: string) => {
+    const room = rooms.find((r) => r.id === id);
+    setPreferences({ room: room?.id ?? "" });
+    if (room) setAsked(room);
+    else change(free(document));
+  };
+  const options = [
+    { key: "", label: "Any place", note: "Everything can be set freely" },
+    ...rooms.map((r) => ({ key: r.id, label: r.name })),
+  ];
+  if (document.room && !here) options.push({ key: document.room, label: "A room that is not here" });
+  const fitted = useMemo(
+    (): Fitted | undefined => (asked && core.fit(text, JSON.stringify(asked.document), asked.id).ok) || undefined,
+    [core, text, asked],
+  );
+  const off = (now?.changes.length ?? 0) + (now?.missing.length ?? 0);
+  return (
+    <>
+      <Choice label="Room" options={options} value={document.room ?? ""} onChange={pick} />
+      {here && now?.anew && (
+        <p className="off" role="status">
+          <Mark tone="look" />
+          <span>
+            {off === 0
+              ? `${here.name} was changed; nothing that matters here. `
+              : `${off === 1 ? "One thing is" : `${off} things are`} not as ${here.name} has it. `}
+            <Button look="link" onPress={() => setAsked(here)}>
+              Look
+            </Button>
+          </span>
+        </p>
+      )}
+      {asked && fitted && (
+        <FitDialog
+          core={core}
+          text={text}
+          room={asked.name}
+          fitted={fitted}
+          apply={change}
+          close={() => setAsked(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** The setup for no room: what it was taken from is forgotten but for the columns, which stand where they stand. */
+function free(d: SetupDocument): SetupDocument {
+  const loads = d.loads.map((l) => {
+    const { kit, ...rest } = l;
+    if (!kit?.station) return rest;
+    const { station, column, hole, spec } = kit;
+    return { ...rest, kit: { station, column, hole, spec } };
+  });
+  const bench = d.bench && { ...d.bench, kit: undefined };
+  return { ...d, room: undefined, bench, loads };
+}
+
+type TakeProps = Omit<Props, "text"> & { index: number };
+
+/** Another station or band of the room for one load; the bench when the index is that of none. */
+export function TakeAnother({ core, document, change, index }: TakeProps) {
+  const room = useRooms().data?.items?.find((r) => r.id === document.room);
+  const load = document.loads[index];
+  if (!room) return null;
+  const { stations, bands, benches } = room.document;
+  const pair = load && document.movement.side === "both" && load.kind === "cable" && !load.shared;
+  const of: { label: string; list: { key: string; name: string }[]; now: string } =
+    load === undefined
+      ? { label: "Bench", list: document.bench ? benches : [], now: document.bench?.kit?.item ?? "" }
+      : load.kind === "band"
+        ? { label: "Band", list: bands, now: load.kit?.item ?? "" }
+        : load.kind === "cable" || load.kind === "strands"
+          ? {
+              label: "Station",
+              list: stations.filter((s) => !pair || s.columns === 2),
+              now: load.kit?.station ?? "",
+            }
+          : { label: "", list: [], now: "" };
+  if (of.list.length < 2) return null;
+  const take = (key: string) => {
+    const wanted = withItem(document, index, key);
+    const answer = core.fit(JSON.stringify(wanted), JSON.stringify(room.document), room.id);
+    if (answer.ok) change(answer.ok.document);
+  };
+  return (
+    <Choice
+      label={of.label}
+      options={of.list.map((x) => ({ key: x.key, label: x.name }))}
+      value={of.now}
+      onChange={take}
+    />
+  );
+}
+
+/** The document that asks for another thing of its room. */
+function withItem(d: SetupDocument, index: number, key: string): SetupDocument {
+  if (index < 0)
+    return {
+      ...d,
+      bench: d.bench && { ...d.bench, kit: { notchesDeg: [], mass: d.bench.kit?.mass ?? 30, item: key } },
+    };
+  const loads = d.loads.map((l, i) => {
+    if (i !== index) return l;
+    return l.kind === "band"
+      ? { ...l, kit: { ...l.kit, item: key } }
+      : { ...l, kit: { ...l.kit, station: key, column: l.kit?.column ?? "right" } };
+  });
+  return { ...d, loads };
+}

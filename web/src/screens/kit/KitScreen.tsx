@@ -1,0 +1,79 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { NavLink, useNavigate, useParams } from "react-router";
+import { client, settled } from "../../api/client";
+import { core } from "../../engine/core";
+import type { StoredRoom } from "../../engine/types";
+import { Button } from "../../ui/Button";
+import { ListPage } from "../../ui/ListPage";
+import { Empty, Failed, Loading } from "../../ui/States";
+import { AddRoom } from "./AddRoom";
+import { sections } from "./fields";
+import { RoomSheet } from "./RoomSheet";
+
+/** The coach's rooms; one of them open with all its kit. */
+export function KitScreen() {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const [adding, setAdding] = useState(false);
+  const list = useQuery({
+    queryKey: ["rooms"],
+    queryFn: () => settled(client.GET("/api/rooms", { params: { query: { limit: 200 } } })),
+  });
+  const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
+  if (list.isPending || started.isPending) return <Loading what="Loading the rooms" />;
+  if (list.error || started.error) {
+    return (
+      <Failed
+        what="The rooms could not be loaded."
+        why={list.error ? "The server does not answer." : "The calculation core did not load."}
+        again={() => void (list.error ? list : started).refetch()}
+      />
+    );
+  }
+  const items = list.data.items ?? [];
+  const open = items.find((r) => r.id === id);
+  return (
+    <ListPage data-open={!!open}>
+      <aside>
+        <div className="head">
+          <h1>Kit</h1>
+          <Button onPress={() => setAdding(true)}>Add</Button>
+        </div>
+        <ul>
+          {items.map((r) => (
+            <li key={r.id}>
+              <NavLink to={`/kit/${r.id}`}>
+                {r.name}
+                <small>{contents(r)}</small>
+              </NavLink>
+            </li>
+          ))}
+        </ul>
+      </aside>
+      <section>
+        {open ? (
+          <RoomSheet key={open.id} core={started.data} stored={open} />
+        ) : items.length === 0 ? (
+          <Empty
+            title="No rooms yet"
+            text="A room is what is at hand in one place: columns and their holes, benches and their notches, dumbbells, bands. Setups fit themselves to it."
+            action="Add a room"
+            onAction={() => setAdding(true)}
+          />
+        ) : (
+          <Empty
+            title={id ? "There is no such room" : "Pick a room"}
+            text={id ? "It may have been deleted." : "Everything in it is on its sheet."}
+          />
+        )}
+      </section>
+      {adding && <AddRoom close={() => setAdding(false)} done={(r) => navigate(`/kit/${r.id}`)} />}
+    </ListPage>
+  );
+}
+
+function contents(r: StoredRoom): string {
+  const n = sections.reduce((sum, s) => sum + r.document[s.list].length, 0);
+  return n === 0 ? "empty" : n === 1 ? "one thing" : `${n} things`;
+}

@@ -1,0 +1,215 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { Copy, FileDown, Plus, Redo2, Trash2, Undo2 } from "lucide-react";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import styled from "styled-components";
+import { client, settled } from "../../api/client";
+import { Conflict } from "../../editing/Conflict";
+import { EditBar } from "../../editing/EditBar";
+import { NameField } from "../../editing/NameField";
+import { SaveStatus } from "../../editing/SaveStatus";
+import type { Core } from "../../engine/core";
+import type { Problem, StoredRoom } from "../../engine/types";
+import { download, fileName } from "../../share/file";
+import { Button } from "../../ui/Button";
+import { TextInput } from "../../ui/Field";
+import { Mark } from "../../ui/Mark";
+import { notify } from "../../ui/Notices";
+import { type Item, type Section, sections } from "./fields";
+import { ItemRow } from "./ItemRow";
+import { type Removal, UsedBy, usersOf } from "./UsedBy";
+import { useRoom } from "./useRoom";
+
+const Sheet = styled.div`
+  height: 100%;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  .body { overflow: auto; padding: 12px 24px 40px; }
+  .body > * { max-width: 860px; }
+  .back { display: none; }
+  .wrong { display: flex; gap: 8px; color: var(--brick); padding-bottom: 8px; }
+  @media (max-width: 700px) { .body { padding: 12px 14px 40px; } .back { display: inline; } }
+`;
+
+const Part = styled.section`
+  padding: 12px 0 4px;
+  > header { display: flex; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--line); padding-bottom: 4px; flex-wrap: wrap; }
+  h2 { font-size: 15px; }
+  header p { flex: 1; color: var(--quiet); font-size: 12px; min-width: 12ch; }
+  ul { list-style: none; padding: 0; margin: 0; }
+`;
+
+/** One room with everything in it, open for changes. */
+export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) {
+  const cache = useQueryClient();
+  const navigate = useNavigate();
+  const { room, problems, saving, save, edits, canUndo, canRedo, replace } = useRoom(core, stored);
+  const [removal, setRemoval] = useState<Removal | null>(null);
+  const { state } = saving;
+
+  const keepFile = () =>
+    download(
+      fileName(room.name, "json"),
+      new Blob([`${JSON.stringify(room, null, 2)}\n`], { type: "application/json" }),
+    );
+  const copyRoom = async () => {
+    const document = { ...room, name: `${room.name}, copy`.slice(0, 200) };
+    try {
+      const row = await settled(client.POST("/api/rooms", { body: { id: crypto.randomUUID(), document } }));
+      await cache.invalidateQueries();
+      navigate(`/kit/${row.id}`);
+    } catch {
+      notify("The copy could not be made; nothing was changed.");
+    }
+  };
+  const removeRoom = async () => {
+    const path = { id: stored.id };
+    try {
+      await settled(client.DELETE("/api/rooms/{id}", { params: { path, query: { version: saving.version } } }));
+      navigate("/kit");
+      await cache.invalidateQueries();
+      notify(`${room.name} was deleted.`, {
+        label: "Undo",
+        run: () =>
+          void settled(client.POST("/api/rooms/{id}/restore", { params: { path } })).then(() =>
+            cache.invalidateQueries(),
+          ),
+      });
+    } catch {
+      notify("It could not be deleted: it was changed elsewhere, or the server does not answer.");
+    }
+  };
+  /** Asks first when setups use what is to go. */
+  const ask = async (name: string, item: string | undefined, run: () => void) => {
+    try {
+      const used = await usersOf(stored.id, item);
+      if (used.total > 0) setRemoval({ name, used, run });
+      else run();
+    } catch {
+      notify("The server does not answer, so it is not known what uses it. Nothing was changed.");
+    }
+  };
+  const removeItem = (section: Section, item: Item, index: number) =>
+    void ask(item.name, item.key, () => {
+      edits.remove(section.list, index);
+      notify(`${item.name} was taken out.`, { label: "Undo", run: edits.undo });
+    });
+  return (
+    <Sheet>
+      <EditBar>
+        <Link className="back" to="/kit">
+          Kit
+        </Link>
+        <NameField
+          key={room.name}
+          label="Name of the room"
+          name={room.name}
+          rename={(name) => edits.change({ ...room, name })}
+        />
+        <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
+        <span className="push" />
+        <Button look="quiet" aria-label="Undo" isDisabled={!canUndo} onPress={edits.undo}>
+          <Undo2 size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Redo" isDisabled={!canRedo} onPress={edits.redo}>
+          <Redo2 size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Copy the room" onPress={() => void copyRoom()}>
+          <Copy size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Keep the room as a file" onPress={keepFile}>
+          <FileDown size={16} aria-hidden />
+        </Button>
+        <Button
+          look="quiet"
+          aria-label="Delete the room"
+          onPress={() => void ask(room.name, undefined, () => void removeRoom())}
+        >
+          <Trash2 size={16} aria-hidden />
+        </Button>
+        <Button
+          look="strong"
+          onPress={save}
+          isDisabled={problems.length > 0 || state.kind === "saving" || state.kind === "saved"}
+        >
+          Save
+        </Button>
+      </EditBar>
+      <div className="body">
+        {problems.length > 0 && (
+          <p className="wrong" role="status">
+            <Mark tone="stop" />
+            {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be mended before the room
+            can be saved; your work is kept here meanwhile.
+          </p>
+        )}
+        <TextInput
+          label="Notes"
+          value={room.notes ?? ""}
+          onChange={(notes) => edits.change({ ...room, notes: notes || undefined })}
+          long
+        />
+        {sections.map((section) => (
+          <Things
+            key={section.list}
+            section={section}
+            items={room[section.list] as unknown as Item[]}
+            problems={problems}
+            edits={edits}
+            remove={removeItem}
+          />
+        ))}
+      </div>
+      {removal && <UsedBy removal={removal} close={() => setRemoval(null)} />}
+      <Conflict what="room" mine={room} saving={saving} replace={replace} />
+    </Sheet>
+  );
+}
+
+type ThingsProps = {
+  section: Section;
+  items: Item[];
+  problems: Problem[];
+  edits: ReturnType<typeof useRoom>["edits"];
+  remove: (section: Section, item: Item, index: number) => void;
+};
+
+/** All things of a kind. One that was just added is open. */
+function Things({ section, items, problems, edits, remove }: ThingsProps) {
+  const [added, setAdded] = useState(-1);
+  const { list } = section;
+  const ofItem = (i: number) => {
+    const base = `${list}[${i}].`;
+    return problems.filter((p) => p.path.startsWith(base)).map((p) => ({ ...p, path: p.path.slice(base.length) }));
+  };
+  const add = (item: Item) => {
+    setAdded(items.length);
+    edits.add(list, item);
+  };
+  return (
+    <Part aria-label={section.title}>
+      <header>
+        <h2>{section.title}</h2>
+        <p>{section.about}</p>
+        <Button look="quiet" onPress={() => add(section.fresh())}>
+          <Plus size={14} aria-hidden /> Add {section.one}
+        </Button>
+      </header>
+      <ul>
+        {items.map((item, i) => (
+          <ItemRow
+            key={item.key}
+            section={section}
+            item={item}
+            problems={ofItem(i)}
+            opened={i === added}
+            set={(to, drag) => edits.setItem(list, i, to, drag)}
+            done={edits.dragDone}
+            copy={() => add({ ...item, name: `${item.name}, copy`.slice(0, 200) })}
+            remove={() => remove(section, item, i)}
+          />
+        ))}
+      </ul>
+    </Part>
+  );
+}

@@ -1,0 +1,37 @@
+import type { Units } from "../../state/units";
+import type { Item, ListName } from "./fields";
+
+/** A thing in a line: what tells it from others of its kind. */
+export function inWords(list: ListName, item: Item, units: Units): string {
+  const n = (field: string) => Number(item[field] ?? 0);
+  const length = (v: number) => units.text(v, "length");
+  const mass = (v: number) => units.text(v, "mass");
+  const many = (field: string) => ((item[field] ?? []) as number[]).length;
+  switch (list) {
+    case "stations": {
+      const c = item.column as Record<string, number>;
+      const top = (c.lowestHole ?? 0) + ((c.holes ?? 1) - 1) * (c.spacing ?? 0);
+      const two = n("columns") === 2 ? `two columns ${length(n("apart"))} apart, ` : "";
+      return `${two}${c.holes} holes from ${length(c.lowestHole ?? 0)} to ${length(top)}, pins ${mass(c.lightest ?? 0)} to ${mass(c.heaviest ?? 0)}, ${Math.round(100 * n("ratio"))} % at the handle`;
+    }
+    case "benches":
+      return `${many("notchesDeg")} ${many("notchesDeg") === 1 ? "notch" : "notches"}, seat ${length(n("height"))} up`;
+    case "weights": {
+      if (item.kind === "bar") return `${mass(n("bar"))} and ${many("plates")} pairs of plates`;
+      const all = (item.masses ?? []) as number[];
+      return `${all.length} pairs, ${mass(all[0] ?? 0)} to ${mass(all.at(-1) ?? 0)}`;
+    }
+    case "bands":
+      return `${length(n("restLength"))} at rest, ${many("pull") > 0 ? `measured at ${many("pull")} lengths` : "by the law of rubber"}${item.worn ? ", worn" : ""}`;
+    case "anchors":
+      return n("from") === n("to") ? `${length(n("from"))} up` : `${length(n("from"))} to ${length(n("to"))} up`;
+    case "holds":
+      return `${String(item.kind)}, ${length(n("length"))}`;
+    case "cams":
+      return `cam at ${many("table")} angles, pins ${mass(n("lightest"))} to ${mass(n("heaviest"))}`;
+    case "levers":
+      return `handle ${length(n("handleRadius"))} and plates ${length(n("plateRadius"))} from the axis`;
+    case "supports":
+      return item.kind === "weight" ? mass(n("mass")) : n("size") > 0 ? length(n("size")) : "";
+  }
+}
