@@ -75,8 +75,9 @@ export class Core {
   regions(): Answer<Region[]> {
     return JSON.parse(this.raw.regions());
   }
-  ready(lifter: Lifter): Answer<Ready[]> {
-    return JSON.parse(this.raw.ready(JSON.stringify(lifter)));
+  /** The setups to begin with for a lifter, in a room, given as text, or in any place. */
+  ready(lifter: Lifter, room: string, id: string): Answer<Ready[]> {
+    return JSON.parse(this.raw.ready(JSON.stringify(lifter), room, id));
   }
 }
 

@@ -19,7 +19,7 @@ export type RawCore = {
   choices(document: string): string;
   change(document: string, what: string, key: string, index: number): string;
   begin(lifter: string, region: string, kind: string, position: string): string;
-  ready(lifter: string): string;
+  ready(lifter: string, room: string, id: string): string;
   fit(document: string, room: string, id: string): string;
   effect(document: string): string;
   room(room: string): string;

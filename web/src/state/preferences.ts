@@ -5,11 +5,11 @@ export type Preferences = {
   theme: "system" | "light" | "dark";
   letterKeys: boolean;
   seen: string[]; // hints that were put away
-  room: string; // id of the room that was worked in last
+  room: string | null; // id of the room that was worked in last, empty for any place, null before there was a choice
 };
 
 const key = "dialarc.preferences";
-const usual: Preferences = { units: "metric", theme: "system", letterKeys: true, seen: [], room: "" };
+const usual: Preferences = { units: "metric", theme: "system", letterKeys: true, seen: [], room: null };
 const listeners = new Set<() => void>();
 let current: Preferences = read();
 

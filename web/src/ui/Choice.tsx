@@ -11,7 +11,7 @@ const Box = styled(Select)`
   grid-template-columns: minmax(0, 1fr);
   gap: 3px;
   min-width: 0;
-  label { color: var(--quiet); font-size: 12px; }
+  label, .react-aria-Label { color: var(--quiet); font-size: 12px; line-height: 16px; }
   button {
     display: flex;
     align-items: center;

@@ -5,6 +5,7 @@ export const ListPage = styled.div`
   height: 100%;
   display: grid;
   grid-template-columns: 280px minmax(0, 1fr);
+  grid-template-rows: minmax(0, 1fr);
   > aside { border-right: 1px solid var(--line); background: var(--sheet); overflow: auto; padding: 14px; }
   > section { overflow: auto; min-width: 0; }
   .head { display: flex; align-items: center; justify-content: space-between; margin-bottom: 10px; }

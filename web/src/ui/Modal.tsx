@@ -14,6 +14,7 @@ const Veil = styled(ModalOverlay)`
 
 const Sheet = styled(AriaModal)`
   width: min(520px, 100%);
+  &[data-wide] { width: min(860px, 100%); }
   max-height: 100%;
   overflow: auto;
   background: var(--sheet);
@@ -28,13 +29,20 @@ const Body = styled(Dialog)`
   display: grid;
   gap: 12px;
   h2 { font-size: 18px; line-height: 24px; }
+  .pair { display: flex; gap: 16px; align-items: end; justify-content: space-between; flex-wrap: wrap; }
   .actions { display: flex; gap: 8px; justify-content: flex-end; flex-wrap: wrap; margin-top: 4px; }
 `;
 
-export function Modal(props: { title: string; open: boolean; onClose: () => void; children: ReactNode }) {
+export function Modal(props: {
+  title: string;
+  open: boolean;
+  onClose: () => void;
+  wide?: boolean;
+  children: ReactNode;
+}) {
   return (
     <Veil isOpen={props.open} onOpenChange={(open) => !open && props.onClose()} isDismissable>
-      <Sheet>
+      <Sheet data-wide={props.wide || undefined}>
         <Body>
           <Heading slot="title" level={2}>
             {props.title}

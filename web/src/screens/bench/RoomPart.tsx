@@ -1,20 +1,12 @@
-import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { client, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Fitted, SetupDocument, StoredRoom } from "../../engine/types";
 import { setPreferences } from "../../state/preferences";
+import { useRooms } from "../../state/rooms";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { FitDialog } from "./FitDialog";
-
-/** The coach's rooms. */
-export const useRooms = () =>
-  useQuery({
-    queryKey: ["rooms"],
-    queryFn: () => settled(client.GET("/api/rooms", { params: { query: { limit: 200 } } })),
-  });
 
 type Props = { core: Core; text: string; document: SetupDocument; change: (d: SetupDocument) => void };
 

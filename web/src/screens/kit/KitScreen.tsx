@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import type { StoredRoom } from "../../engine/types";
+import { useRooms } from "../../state/rooms";
 import { Button } from "../../ui/Button";
 import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
@@ -16,10 +16,7 @@ export function KitScreen() {
   const { id } = useParams();
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
-  const list = useQuery({
-    queryKey: ["rooms"],
-    queryFn: () => settled(client.GET("/api/rooms", { params: { query: { limit: 200 } } })),
-  });
+  const list = useRooms();
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   if (list.isPending || started.isPending) return <Loading what="Loading the rooms" />;
   if (list.error || started.error) {

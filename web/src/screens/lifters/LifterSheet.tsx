@@ -9,9 +9,9 @@ import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { notify } from "../../ui/Notices";
+import { NewSetup } from "../begin/NewSetup";
 import { LifterDialog } from "./LifterDialog";
 import { lifterKeys } from "./LiftersScreen";
-import { NewSetup } from "./NewSetup";
 
 const Sheet = styled.div`
   padding: 18px 24px;

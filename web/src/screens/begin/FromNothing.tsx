@@ -1,0 +1,52 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { core } from "../../engine/core";
+import type { Problem } from "../../engine/types";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { fitted } from "./fitted";
+import { type Props, Questions, Told } from "./parts";
+import { useReady } from "./useReady";
+
+const kinds = [
+  { key: "cable", label: "A cable" },
+  { key: "dumbbell", label: "Dumbbells" },
+  { key: "bar", label: "One weight in both hands" },
+  { key: "band", label: "A band" },
+  { key: "machine", label: "A machine" },
+];
+
+/** Three questions, and a setup that answers them. */
+export function FromNothing(props: Props) {
+  const [region, setRegion] = useState("deltoid.middle");
+  const [kind, setKind] = useState("cable");
+  const [position, setPosition] = useState("standing");
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const regions = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
+  const ready = useReady(props.lifter, null);
+  const first = ready.data?.ok?.[0]?.document;
+  const choices = useQuery({
+    queryKey: ["positions"],
+    enabled: first !== undefined,
+    queryFn: async () => (await core()).choices(JSON.stringify(first)).ok ?? null,
+  });
+  const begin = async () => {
+    const answer = (await core()).begin(props.lifter.body, region, kind, position);
+    setProblems(answer.problems ?? []);
+    if (answer.ok) await fitted(answer.ok, props.room).then(props.pick).then(props.close);
+  };
+  return (
+    <Questions>
+      <Choice label="What is it for?" options={regions.data ?? []} value={region} onChange={setRegion} />
+      <Choice label="What is at hand?" options={kinds} value={kind} onChange={setKind} />
+      <Choice
+        label="How is the lifter placed?"
+        options={choices.data?.positions ?? []}
+        value={position}
+        onChange={setPosition}
+      />
+      <Told problems={problems} />
+      <Button onPress={() => void begin()}>Begin</Button>
+    </Questions>
+  );
+}

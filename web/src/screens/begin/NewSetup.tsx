@@ -1,0 +1,54 @@
+import { useState } from "react";
+import type { SetupDocument, StoredLifter } from "../../engine/types";
+import { setPreferences, usePreferences } from "../../state/preferences";
+import { useRooms } from "../../state/rooms";
+import { Button } from "../../ui/Button";
+import { Choice, Segments } from "../../ui/Choice";
+import { Modal } from "../../ui/Modal";
+import { FromFile } from "./FromFile";
+import { FromNothing } from "./FromNothing";
+import { ReadyOnes } from "./ReadyOnes";
+import { SavedOnes } from "./SavedOnes";
+
+const ways = [
+  { key: "ready", label: "Ready" },
+  { key: "saved", label: "Saved" },
+  { key: "nothing", label: "From nothing" },
+  { key: "file", label: "A file" },
+];
+
+type Props = { lifter: StoredLifter; close: () => void; pick: (d: SetupDocument) => Promise<void> };
+
+/** The four ways to begin a setup for a lifter, in the room that was worked in last. */
+export function NewSetup({ lifter, close, pick }: Props) {
+  const [way, setWay] = useState("ready");
+  const rooms = useRooms().data?.items ?? [];
+  const preferred = usePreferences().room;
+  const room = (preferred === null ? rooms[0] : rooms.find((r) => r.id === preferred)) ?? null;
+  const options = [{ key: "", label: "Any place" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))];
+  const props = { lifter, room, close, pick };
+  return (
+    <Modal title="New setup" open onClose={close} wide>
+      <div className="pair">
+        <Segments label="Begin with" options={ways} value={way} onChange={setWay} />
+        {rooms.length > 0 && way !== "file" && (
+          <Choice
+            label="Room"
+            options={options}
+            value={room?.id ?? ""}
+            onChange={(id) => setPreferences({ room: id })}
+          />
+        )}
+      </div>
+      {way === "ready" && <ReadyOnes {...props} />}
+      {way === "saved" && <SavedOnes {...props} />}
+      {way === "nothing" && <FromNothing {...props} />}
+      {way === "file" && <FromFile {...props} />}
+      <div className="actions">
+        <Button look="quiet" onPress={close}>
+          Cancel
+        </Button>
+      </div>
+    </Modal>
+  );
+}

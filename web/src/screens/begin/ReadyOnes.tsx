@@ -1,0 +1,200 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import styled from "styled-components";
+import { core } from "../../engine/core";
+import type { Ready } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { TextInput } from "../../ui/Field";
+import { Mark } from "../../ui/Mark";
+import { holds, List, type Props } from "./parts";
+import { useReady } from "./useReady";
+
+const Filters = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
+  gap: 8px;
+  align-items: end;
+`;
+
+const Row = styled.li`
+  && { grid-template-columns: auto minmax(0, 1fr) auto; align-items: start; }
+  .picture { grid-row: span 2; }
+  .name { font-weight: 600; }
+  .lacks { display: flex; gap: 6px; color: var(--brick); font-size: 12px; }
+  details { grid-column: 2 / -1; }
+  summary { cursor: pointer; color: var(--slate); font-size: 12px; }
+  .more { display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 4px 20px; padding: 6px 0; }
+  .more ul { padding-left: 16px; list-style: disc; }
+  .more li { display: list-item; border: 0; padding: 1px 0; }
+  .more h4 { font-size: 12px; color: var(--quiet); font-weight: 600; }
+  .more p { grid-column: 1 / -1; color: var(--quiet); }
+  @media (max-width: 500px) { && { grid-template-columns: minmax(0, 1fr) auto; } .picture { display: none; } details { grid-column: 1 / -1; } }
+`;
+
+const groups: [Ready["group"], string][] = [
+  ["shoulder", "Front and side of the shoulder"],
+  ["rear", "Rear of the shoulder"],
+  ["chest", "Chest"],
+  ["back", "Back"],
+  ["armFront", "Front of the arm"],
+  ["armBack", "Back of the arm"],
+  ["leg", "Legs"],
+  ["trunk", "Trunk"],
+];
+
+const phases = [
+  { key: "early", label: "Early" },
+  { key: "mid", label: "Mid" },
+  { key: "late", label: "Late" },
+];
+
+const kits = [
+  { key: "cable", label: "Cable" },
+  { key: "dumbbell", label: "Dumbbells" },
+  { key: "bar", label: "A bar" },
+  { key: "band", label: "Bands" },
+  { key: "machine", label: "A machine" },
+];
+
+const any = (label: string) => ({ key: "", label });
+
+/** The ready setups, made for this lifter and fitted to the room, found by what they are for and what they take. */
+export function ReadyOnes(props: Props) {
+  const [wanted, setWanted] = useState("");
+  const [region, setRegion] = useState("");
+  const [kit, setKit] = useState("");
+  const [phase, setPhase] = useState("");
+  const [position, setPosition] = useState("");
+  const ready = useReady(props.lifter, props.room);
+  const all = ready.data?.ok ?? [];
+  const regions = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
+  const first = all[0]?.document;
+  const choices = useQuery({
+    queryKey: ["positions"],
+    enabled: first !== undefined,
+    queryFn: async () => (await core()).choices(JSON.stringify(first)).ok ?? null,
+  });
+  const label = (key: string) => regions.data?.find((r) => r.key === key)?.label ?? "";
+  const group = (r: Ready) => groups.find(([key]) => key === r.group)?.[1] ?? "";
+  const found = all.filter(
+    (r) =>
+      (region === "" || r.region === region) &&
+      (kit === "" || r.needs.includes(kit as Ready["needs"][number])) &&
+      (phase === "" || r.phase === phase) &&
+      (position === "" || r.position === position) &&
+      holds(`${r.name} ${r.about} ${group(r)} ${label(r.region)}`, wanted),
+  );
+  const there = (r: Ready) => r.missing.length === 0;
+  const used = (list: { key: string; label: string }[], of: (r: Ready) => string) =>
+    list.filter((o) => all.some((r) => of(r) === o.key));
+  return (
+    <>
+      {ready.isPending && <p role="status">Loading …</p>}
+      {ready.error && <p role="alert">The calculation core did not load.</p>}
+      {ready.data?.problems?.map((p) => (
+        <p key={p.path + p.what} role="alert">
+          {p.what} {p.hint}
+        </p>
+      ))}
+      {ready.data?.ok && (
+        <Filters>
+          <TextInput label="Find" value={wanted} onChange={setWanted} />
+          <Choice
+            label="Region"
+            options={[any("Every region"), ...used(regions.data ?? [], (r) => r.region)]}
+            value={region}
+            onChange={setRegion}
+          />
+          <Choice label="Kit" options={[any("Any kit"), ...kits]} value={kit} onChange={setKit} />
+          <Choice label="Hardest" options={[any("Anywhere"), ...phases]} value={phase} onChange={setPhase} />
+          <Choice
+            label="Position"
+            options={[any("Any position"), ...used(choices.data?.positions ?? [], (r) => r.position)]}
+            value={position}
+            onChange={setPosition}
+          />
+        </Filters>
+      )}
+      <List>
+        {groups.map(([key, title]) => {
+          const members = found.filter((r) => r.group === key);
+          if (members.length === 0) return null;
+          const sorted = [...members.filter(there), ...members.filter((r) => !there(r))];
+          return (
+            <section key={key} aria-label={title}>
+              <h3>{title}</h3>
+              <ul>
+                {sorted.map((r) => (
+                  <ReadyRow key={r.key} ready={r} begin={() => void props.pick(r.document).then(props.close)} />
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+        {ready.data?.ok && found.length === 0 && (
+          <p>Nothing here is like that. Take a filter off, or begin from nothing.</p>
+        )}
+      </List>
+    </>
+  );
+}
+
+const phaseWords: Record<string, string> = {
+  early: "hardest early",
+  mid: "hardest mid-way",
+  late: "hardest late",
+  "": "a hold",
+};
+
+/** One ready setup: how it looks, where it is hardest, what is said about it and what the room lacks. */
+function ReadyRow({ ready: r, begin }: { ready: Ready; begin: () => void }) {
+  const units = useUnits();
+  return (
+    <Row>
+      <span className="picture">
+        <SetupPicture document={r.document} width={120} height={84} line />
+      </span>
+      <span>
+        <span className="name">{r.name}</span>
+        <small>
+          {r.about} <span className="mono">{phaseWords[r.phase]}</span>
+        </small>
+        {r.missing.map((m) => (
+          <span className="lacks" key={m.path + m.text}>
+            <Mark tone="stop" /> {units.sentence(m.text, m.values)}
+          </span>
+        ))}
+      </span>
+      <Button aria-label={`Begin: ${r.name}`} onPress={begin}>
+        Begin
+      </Button>
+      <details>
+        <summary>Cues and mistakes</summary>
+        <div className="more">
+          <Said title="Say" list={r.document.cues ?? []} />
+          <Said title="Look out for" list={r.mistakes} />
+          {r.changes.length > 0 && (
+            <Said title="Different in this room" list={r.changes.map((c) => units.sentence(c.text, c.values))} />
+          )}
+          {r.note && <p>{r.note}</p>}
+        </div>
+      </details>
+    </Row>
+  );
+}
+
+function Said({ title, list }: { title: string; list: string[] }) {
+  return (
+    <div>
+      <h4>{title}</h4>
+      <ul>
+        {list.map((x) => (
+          <li key={x}>{x}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}

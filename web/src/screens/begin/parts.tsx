@@ -1,0 +1,49 @@
+import styled from "styled-components";
+import type { Problem, SetupDocument, StoredLifter, StoredRoom } from "../../engine/types";
+
+/** What every way to begin gets: for whom, in which room, and what to do with the setup. */
+export type Props = {
+  lifter: StoredLifter;
+  room: StoredRoom | null;
+  close: () => void;
+  pick: (d: SetupDocument) => Promise<void>;
+};
+
+export const List = styled.div`
+  max-height: min(60vh, 560px);
+  overflow-y: auto;
+  margin: 8px 0;
+  h3 { font-size: 12px; font-weight: 600; color: var(--quiet); padding: 12px 0 2px; position: sticky; top: 0; background: var(--sheet); }
+  ul { list-style: none; padding: 0; margin: 0; }
+  li { border-top: 1px solid var(--line); padding: 8px 0; display: grid; grid-template-columns: 1fr auto; gap: 8px; align-items: center; }
+  small { display: block; color: var(--quiet); }
+`;
+
+export const Questions = styled.div`
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  > * { min-width: 240px; }
+  > button { min-width: 0; }
+  label { display: grid; gap: 4px; color: var(--quiet); font-size: 12px; }
+  p[role="alert"] { color: var(--brick); }
+`;
+
+/** Whether a text holds every word that is looked for. */
+export function holds(text: string, wanted: string): boolean {
+  const all = text.toLowerCase();
+  return wanted
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => all.includes(word));
+}
+
+/** What is wrong, each with its place. */
+export function Told({ problems }: { problems: Problem[] }) {
+  return problems.map((p) => (
+    <p key={p.path + p.what} role="alert">
+      {p.path && <b className="mono">{p.path} </b>}
+      {p.what} {p.why} {p.hint}
+    </p>
+  ));
+}
