@@ -55,6 +55,9 @@ func (o *outcome) cautionsOf(r *Report) []Caution {
 	add := func(key, text, way string, values map[string]Quantity) {
 		out = append(out, Caution{Key: key, Text: text, Way: way, Values: values})
 	}
+	for _, c := range o.doc.Lifter.Cautions {
+		add("lifter: "+c, c, "From the lifter's sheet.", map[string]Quantity{})
+	}
 	p := &o.doc.Posture
 	if o.joint == body.ShoulderR {
 		if deg, ok := o.loadedWhere(func(q *body.Pose) bool {

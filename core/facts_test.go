@@ -294,3 +294,26 @@ func TestPlank(t *testing.T) {
 		t.Errorf("the middle hangs: %.1f N·m", back)
 	}
 }
+
+// Of tests on several days those of the newest count: the same as if the older had never been taken. A coach's own caution about
+// the lifter comes first and blocks nothing.
+func TestNewestTestsCount(t *testing.T) {
+	d := ready(t, "raise.behind.hand")
+	d.Lifter.Strength = []setup.StrengthTest{{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50, Date: "2026-11-02"}, {Action: "shoulder.abduction", AngleDeg: 90, Torque: 30, Date: "2026-11-02"}}
+	d.Lifter.Cautions = []string{"Left side pinches near the top."}
+	want, problems := core.Evaluate(&d)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	d.Lifter.Strength = append(d.Lifter.Strength, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 90, Date: "2026-03-30"}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 60, Torque: 80})
+	got, problems := core.Evaluate(&d)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	for i, x := range want.Curves.Capacity {
+		check.Near(t, "capacity", got.Curves.Capacity[i], x, 1e-12)
+	}
+	if len(got.Cautions) == 0 || got.Cautions[0].Text != "Left side pinches near the top." {
+		t.Errorf("%+v", got.Cautions)
+	}
+}

@@ -28,30 +28,32 @@ var (
 
 func main() {
 	js.Global().Set("dialarc", js.ValueOf(map[string]any{
-		"evaluate": js.FuncOf(evaluate),
-		"scene":    onDocument(scene),
-		"settings": onDocument(settings),
-		"apply":    onDocument(apply),
-		"loadKind": onDocument(loadKind),
-		"addLoad":  onDocument(addLoad),
-		"dropLoad": onDocument(dropLoad),
-		"paint":    export(paint),
-		"sweep":    export(sweep),
-		"mends":    onDocument(mends),
-		"places":   onDocument(places),
-		"tempo":    onDocument(tempo),
-		"spread":   onDocument(spread),
-		"equal":    onDocument(equal),
-		"choices":  onDocument(choices),
-		"change":   onDocument(change),
-		"begin":    export(begin),
-		"ready":    export(ready),
-		"fit":      onDocument(fit),
-		"effect":   onDocument(effect),
-		"room":     export(room),
-		"lengths":  export(lengths),
-		"regions":  export(regions),
-		"bench":    js.FuncOf(bench),
+		"evaluate":    js.FuncOf(evaluate),
+		"scene":       onDocument(scene),
+		"settings":    onDocument(settings),
+		"apply":       onDocument(apply),
+		"loadKind":    onDocument(loadKind),
+		"addLoad":     onDocument(addLoad),
+		"dropLoad":    onDocument(dropLoad),
+		"paint":       export(paint),
+		"sweep":       export(sweep),
+		"mends":       onDocument(mends),
+		"places":      onDocument(places),
+		"tempo":       onDocument(tempo),
+		"spread":      onDocument(spread),
+		"equal":       onDocument(equal),
+		"choices":     onDocument(choices),
+		"change":      onDocument(change),
+		"begin":       export(begin),
+		"ready":       export(ready),
+		"fit":         onDocument(fit),
+		"effect":      onDocument(effect),
+		"room":        export(room),
+		"lifter":      export(checkLifter),
+		"coordinates": export(coordinates),
+		"lengths":     export(lengths),
+		"regions":     export(regions),
+		"bench":       js.FuncOf(bench),
 	}))
 	select {}
 }
@@ -244,6 +246,12 @@ func room(args []js.Value) (any, setup.Problems) {
 	r, problems := kit.Parse([]byte(args[0].String()))
 	return r, problems
 }
+
+// checkLifter checks the body of a lifter.
+func checkLifter(args []js.Value) (any, setup.Problems) { return lifter(args[0].String()) }
+
+// coordinates lists the joint coordinates with their usual ranges.
+func coordinates([]js.Value) (any, setup.Problems) { return setup.Coordinates, nil }
 
 // lengths lists what the tape can measure on a lifter.
 func lengths([]js.Value) (any, setup.Problems) { return setup.Lengths, nil }

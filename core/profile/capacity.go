@@ -184,10 +184,17 @@ func fitted(x, y []float64, scale float64, trust Trust) *curve {
 	return c
 }
 
+// testsOf are the tests of an action on the newest day that it was tested, by angle; days are written so that they sort.
 func testsOf(l *setup.Lifter, action string) []setup.StrengthTest {
-	var tests []setup.StrengthTest
+	newest := ""
 	for _, t := range l.Strength {
 		if t.Action == action {
+			newest = max(newest, t.Date)
+		}
+	}
+	var tests []setup.StrengthTest
+	for _, t := range l.Strength {
+		if t.Action == action && t.Date == newest {
 			tests = append(tests, t)
 		}
 	}

@@ -45,7 +45,8 @@ type Lifter struct {
 	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; 1.5 per kg of body mass unless given." minimum:"0" maximum:"1000"`
 	GripLimit      float64            `json:"gripLimit,omitempty" doc:"Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given." minimum:"0" maximum:"2000"`
 	Ranges         map[string]Range   `json:"ranges,omitempty" doc:"Range owned at a joint coordinate, keyed like shoulder.elevation."`
-	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests."`
+	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests; of each action those of the newest day count."`
+	Cautions       []string           `json:"cautions,omitempty" doc:"What to look out for with this lifter, in the coach's words."`
 }
 
 // Range is what the lifter owns of one joint coordinate, degrees.
@@ -60,6 +61,7 @@ type StrengthTest struct {
 	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,hip.extension,girdle.elevation"`
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees."`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m."`
+	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
 }
 
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.

@@ -14,6 +14,7 @@ func (d *Document) Clone() Document {
 	c.Lifter.Lengths = maps.Clone(d.Lifter.Lengths)
 	c.Lifter.Ranges = maps.Clone(d.Lifter.Ranges)
 	c.Lifter.Strength = slices.Clone(d.Lifter.Strength)
+	c.Lifter.Cautions = slices.Clone(d.Lifter.Cautions)
 	c.Seen = slices.Clone(d.Seen)
 	c.Cues = slices.Clone(d.Cues)
 	c.Posture.Held, c.Posture.HandAt = slices.Clone(d.Posture.Held), copied(d.Posture.HandAt)

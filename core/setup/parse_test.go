@@ -53,6 +53,8 @@ func TestBadInputNamesItsPath(t *testing.T) {
 		{"range of no joint", `"shoulder.elevation": {`, `"shoulder.wing": {`, "lifter.ranges.shoulder.wing", "shoulder.elevation"},
 		{"range turned round", `"toDeg": 165`, `"toDeg": -5`, "lifter.ranges.shoulder.elevation.toDeg", "above the start"},
 		{"strength of nothing", `"strength": []`, `"strength": [{"action":"shoulder.flexion","angleDeg":0,"torque":0}]`, "lifter.strength[0].torque", "0.5 to 1000"},
+		{"a day that is none", `"strength": []`, `"strength": [{"action":"shoulder.flexion","angleDeg":0,"torque":40,"date":"25.11.2026"}]`, "lifter.strength[0].date", "2026-11-25"},
+		{"an empty caution", `"strength": []`, `"cautions": [""]`, "lifter.cautions[0]", "1 to 160"},
 		{"two tests at one angle", `"strength": []`, `"strength": [{"action":"shoulder.flexion","angleDeg":10,"torque":40},{"action":"shoulder.flexion","angleDeg":10,"torque":50}]`, "lifter.strength[1].angleDeg", "better one"},
 		{"another posture", `"kind": "standing"`, `"kind": "floating"`, "posture.kind", "standing"},
 		{"out of the room", `"x": 0.30`, `"x": 30`, "posture.x", "-4 to 4"},

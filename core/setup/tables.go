@@ -25,11 +25,13 @@ const (
 
 // CoordinateInfo names a coordinate and says how far people can usually move it.
 type CoordinateInfo struct {
-	Key            string  // as in ranges and, with the suffix Deg, in poses
-	Label          string  // in words
-	Joint          string  // the joint it belongs to
-	OwnFrom, OwnTo float64 // default owned range, degrees (from memory)
-	Least, Most    float64 // what a document may say, degrees: past any joint, so that a lack of range can be shown
+	Key     string  `json:"key" doc:"As in ranges and, with the suffix Deg, in poses."`
+	Label   string  `json:"label" doc:"In words."`
+	Joint   string  `json:"joint" doc:"The joint it belongs to."`
+	OwnFrom float64 `json:"ownFrom" doc:"Usual owned range, from, degrees."` // from memory
+	OwnTo   float64 `json:"ownTo" doc:"Usual owned range, to, degrees."`     // from memory
+	Least   float64 `json:"least" doc:"The least that a document may say, degrees: past any joint, so that a lack of range can be shown."`
+	Most    float64 `json:"most" doc:"The most that a document may say, degrees."`
 }
 
 // Coordinates lists all coordinates in their order.

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+	"time"
 	"unicode/utf8"
 )
 
@@ -40,12 +41,17 @@ func (v *Checks) words(d *Document) {
 	if n := utf8.RuneCountInString(d.Notes); n > 4000 {
 		v.Add("notes", fmt.Sprintf("The notes have %d characters.", n), "", "Keep them to 4000.")
 	}
-	if len(d.Cues) > 12 {
-		v.Add("cues", fmt.Sprintf("%d cues.", len(d.Cues)), "Nobody lifts by that many.", "Keep 12 at most.")
+	v.phrases("cues", "cue", d.Cues, 120)
+}
+
+// phrases checks a short list of short sentences.
+func (v *Checks) phrases(path, label string, list []string, longest int) {
+	if len(list) > 12 {
+		v.Add(path, fmt.Sprintf("%d %ss.", len(list), label), "Nobody lifts by that many.", "Keep 12 at most.")
 	}
-	for i, c := range d.Cues {
-		if n := utf8.RuneCountInString(c); n == 0 || n > 120 {
-			v.Add(fmt.Sprintf("cues[%d]", i), fmt.Sprintf("The cue has %d characters.", n), "", "Give 1 to 120.")
+	for i, c := range list {
+		if n := utf8.RuneCountInString(c); n == 0 || n > longest {
+			v.Add(fmt.Sprintf("%s[%d]", path, i), fmt.Sprintf("The %s has %d characters.", label, n), "", fmt.Sprintf("Give 1 to %d.", longest))
 		}
 	}
 }
@@ -96,6 +102,7 @@ func (v *Checks) lifter(l *Lifter) {
 	}
 	v.ranges(l)
 	v.strength(l.Strength)
+	v.phrases("lifter.cautions", "caution", l.Cautions, 160)
 }
 
 func round3(x float64) float64 { return math.Round(x*1000) / 1000 }
@@ -138,9 +145,12 @@ func (v *Checks) strength(tests []StrengthTest) {
 		v.OneOf(path+".action", "joint action", t.Action, Actions...)
 		v.Within(path+".angleDeg", "joint angle of the test", t.AngleDeg, -90, 180, "degrees", "")
 		v.Within(path+".torque", "torque held", t.Torque, 0.5, 1000, "N·m", "A capacity of nothing would make every effort infinite.")
-		id := fmt.Sprintf("%s@%.3f", t.Action, t.AngleDeg)
+		if _, err := time.Parse(time.DateOnly, t.Date); t.Date != "" && err != nil {
+			v.Add(path+".date", "The day of the test is "+strconv.Quote(clip(t.Date))+".", "The newest day's tests are the ones that count.", "Give year, month and day, like 2026-11-25, or leave it out.")
+		}
+		id := fmt.Sprintf("%s@%.3f on %s", t.Action, t.AngleDeg, t.Date)
 		if seen[id] {
-			v.Add(path+".angleDeg", "There are two tests of "+t.Action+" at "+number(t.AngleDeg, "degrees")+".", "Strength at one angle is one number.", "Keep the better one.")
+			v.Add(path+".angleDeg", "There are two tests of "+t.Action+" at "+number(t.AngleDeg, "degrees")+" on one day.", "Strength at one angle is one number.", "Keep the better one.")
 		}
 		seen[id] = true
 	}

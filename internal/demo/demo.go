@@ -30,17 +30,16 @@ func troupe() []person {
 			name: "Suvi Brandt", notes: "Aerial performer. Hangs by one arm in the second act; wants shoulders that last the tour.",
 			stack: 10, bell: 2.5, also: []string{"pulldown.kneeling", "curl.behind", "plank"},
 			body: setup.Lifter{Stature: 1.68, Mass: 61, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.315},
-				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -50, ToDeg: 170}},
-				Strength: []setup.StrengthTest{
-					{Action: "shoulder.abduction", AngleDeg: 20, Torque: 45}, {Action: "shoulder.abduction", AngleDeg: 60, Torque: 39}, {Action: "shoulder.abduction", AngleDeg: 100, Torque: 29},
-					{Action: "shoulder.flexion", AngleDeg: 20, Torque: 51}, {Action: "shoulder.flexion", AngleDeg: 60, Torque: 46}, {Action: "shoulder.flexion", AngleDeg: 100, Torque: 36},
-				}},
+				Ranges:   map[string]setup.Range{"shoulder.elevation": {FromDeg: -50, ToDeg: 170}},
+				Strength: append(on("2026-11-02", "shoulder.abduction", 45, 39, 29), append(on("2026-09-07", "shoulder.abduction", 41, 37, 27), on("2026-11-02", "shoulder.flexion", 51, 46, 36)...)...),
+			},
 		},
 		{
 			name: "Ilvane Torsk", notes: "Rigger. Broad; the arms track wide. Old strain on the left, quiet for a year.",
 			stack: 15, bell: 3.5, also: []string{"row.hinged", "lever.far", "squat.goblet", "knee.extension"},
 			body: setup.Lifter{Stature: 1.88, Mass: 94, NaturalPathDeg: 16, Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
-				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 150, Pain: "left side pinches near the top"}}},
+				Ranges:   map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 150, Pain: "left side pinches near the top"}},
+				Cautions: []string{"Left shoulder: stop when it pinches, and look at the range again."}},
 		},
 		{
 			name: "Madoc Quill", notes: "Puppeteer. Holds both arms overhead for minutes at a time.",
@@ -63,6 +62,11 @@ func troupe() []person {
 			body: setup.Lifter{Stature: 1.83, Mass: 86, NaturalPathDeg: 12},
 		},
 	}
+}
+
+// on are tests of an action at 20, 60 and 100 degrees on one day.
+func on(day, action string, at20, at60, at100 float64) []setup.StrengthTest {
+	return []setup.StrengthTest{{Action: action, AngleDeg: 20, Torque: at20, Date: day}, {Action: action, AngleDeg: 60, Torque: at60, Date: day}, {Action: action, AngleDeg: 100, Torque: at100, Date: day}}
 }
 
 // Load fills the database of a coach who never had a lifter. Calling it again changes nothing.

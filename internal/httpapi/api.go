@@ -55,6 +55,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerSetups(api)
 	s.registerVersions(api)
 	s.registerRooms(api)
+	s.registerPeople(api)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

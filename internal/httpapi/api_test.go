@@ -135,7 +135,7 @@ func TestDemoIsThere(t *testing.T) {
 	c := serve(t)
 	var lifters list[httpapi.Lifter]
 	c.call("GET", "/api/lifters", nil, 200, &lifters)
-	if lifters.Total != 3 || len(lifters.Items) != 3 {
+	if lifters.Total != 6 || len(lifters.Items) != 6 {
 		t.Errorf("%d lifters", lifters.Total)
 	}
 	var setups list[httpapi.Setup]

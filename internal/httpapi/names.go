@@ -7,6 +7,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
+	"dialarc/core/people"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 
@@ -19,6 +20,7 @@ var prefixes = map[string]string{
 	reflect.TypeFor[setup.Document]().PkgPath(): "Document",
 	reflect.TypeFor[rig.Choices]().PkgPath():    "Rig",
 	reflect.TypeFor[kit.Room]().PkgPath():       "Kit",
+	reflect.TypeFor[people.Person]().PkgPath():  "People",
 }
 
 // schemaName is the name of a Go type in the description.
@@ -36,7 +38,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
 		r.Schema(t, true, "")
 	}
 }

@@ -48,6 +48,25 @@ func (s *Store) CreateLifter(ctx context.Context, l *Lifter) error {
 	return create(s.db.WithContext(ctx), l, &l.Row)
 }
 
+// CreateLifters stores new lifters, all or none.
+func (s *Store) CreateLifters(ctx context.Context, rows []Lifter) error {
+	for i := range rows {
+		rows[i].Version = 1
+	}
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error { return tx.CreateInBatches(rows, 1000).Error })
+}
+
+// LifterNames are the names of the coach's lifters, archived ones too.
+func (s *Store) LifterNames(ctx context.Context, coach string) (map[string]bool, error) {
+	var names []string
+	err := s.db.WithContext(ctx).Model(&Lifter{}).Where("coach_id = ?", coach).Distinct().Pluck("name", &names).Error
+	out := make(map[string]bool, len(names))
+	for _, n := range names {
+		out[n] = true
+	}
+	return out, err
+}
+
 // UpdateLifter replaces a lifter that still has the given version. When it has another, the error is ErrStale, and the
 // row holds what is there.
 func (s *Store) UpdateLifter(ctx context.Context, l *Lifter) error {

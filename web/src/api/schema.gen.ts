@@ -124,6 +124,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/lifters/export": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** All lifters as a file */
+    get: operations["exportLifters"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/lifters/import": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Look at a file of lifters, JSON or CSV, or store all of them */
+    post: operations["importLifters"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/lifters/{id}": {
     parameters: {
       query?: never;
@@ -497,6 +531,34 @@ export interface components {
        */
       segment: "hand" | "forearm" | "upperArm" | "thigh" | "shank" | "trunk";
     };
+    DocumentCoordinateInfo: {
+      /** @description The joint it belongs to. */
+      joint: string;
+      /** @description As in ranges and, with the suffix Deg, in poses. */
+      key: string;
+      /** @description In words. */
+      label: string;
+      /**
+       * Format: double
+       * @description The least that a document may say, degrees: past any joint, so that a lack of range can be shown.
+       */
+      least: number;
+      /**
+       * Format: double
+       * @description The most that a document may say, degrees.
+       */
+      most: number;
+      /**
+       * Format: double
+       * @description Usual owned range, from, degrees.
+       */
+      ownFrom: number;
+      /**
+       * Format: double
+       * @description Usual owned range, to, degrees.
+       */
+      ownTo: number;
+    };
     DocumentGuide: {
       /** @description arc: direction of its axis. */
       about?: components["schemas"]["DocumentPoint"];
@@ -581,6 +643,8 @@ export interface components {
        * @description Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured.
        */
       carryingDeg?: number;
+      /** @description What to look out for with this lifter, in the coach's words. */
+      cautions?: string[];
       /**
        * Format: double
        * @description Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given.
@@ -614,7 +678,7 @@ export interface components {
        * @description Standing height, m.
        */
       stature: number;
-      /** @description Isometric tests. */
+      /** @description Isometric tests; of each action those of the newest day count. */
       strength?: components["schemas"]["DocumentStrengthTest"][];
     };
     DocumentLoad: {
@@ -943,6 +1007,11 @@ export interface components {
        */
       angleDeg: number;
       /**
+       * @description Day of the test, like 2026-11-25; tests without one count as older.
+       * @example 2026-11-25
+       */
+      date?: string;
+      /**
        * Format: double
        * @description Largest torque held, N·m.
        */
@@ -1054,6 +1123,22 @@ export interface components {
     HealthBody: {
       /** @description Name of the coach. */
       coach: string;
+    };
+    ImportAnswer: {
+      /** @description The first twenty. */
+      first: components["schemas"]["PeoplePerson"][];
+      /**
+       * Format: int64
+       * @description How many of them have the name of one who is there already.
+       */
+      known: number;
+      /**
+       * Format: int64
+       * @description How many lifters the file holds.
+       */
+      total: number;
+      /** @description Whether they were stored. */
+      written: boolean;
     };
     KitAnchor: {
       /**
@@ -1393,6 +1478,14 @@ export interface components {
       /** @description The smallest change of one setting that helps, or null. */
       mend: components["schemas"]["Mend"];
       sweeps: components["schemas"]["Sweep"][];
+    };
+    PeoplePerson: {
+      /** @description Stature, mass, measured lengths, ranges and strength. */
+      body: components["schemas"]["DocumentLifter"];
+      /** @description Name. */
+      name: string;
+      /** @description The coach's notes. */
+      notes?: string;
     };
     Problem: {
       /** @description What would be right. */
@@ -2919,6 +3012,120 @@ export interface operations {
         };
         content: {
           "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  exportLifters: {
+    parameters: {
+      query?: {
+        format?: "json" | "csv";
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          "Content-Disposition"?: string;
+          "Content-Type"?: string;
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": string;
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  importLifters: {
+    parameters: {
+      query?: {
+        /** @description Store them; else the file is only looked at. */
+        write?: boolean;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "*/*"?: never;
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["ImportAnswer"];
         };
       };
       /** @description Request Entity Too Large */

@@ -3,6 +3,7 @@ import { compiled } from "./module";
 import type {
   Answer,
   Choices,
+  CoordinateInfo,
   Effect,
   Fitted,
   Length,
@@ -68,6 +69,13 @@ export class Core {
   /** The room, or what is wrong with it. */
   room(room: string): Answer<Room> {
     return JSON.parse(this.raw.room(room));
+  }
+  /** The body of a lifter, given as text, or what is wrong with it. */
+  lifter(lifter: string): Answer<Lifter> {
+    return JSON.parse(this.raw.lifter(lifter));
+  }
+  coordinates(): Answer<CoordinateInfo[]> {
+    return JSON.parse(this.raw.coordinates());
   }
   lengths(): Answer<Length[]> {
     return JSON.parse(this.raw.lengths());

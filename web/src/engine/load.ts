@@ -23,6 +23,8 @@ export type RawCore = {
   fit(document: string, room: string, id: string): string;
   effect(document: string): string;
   room(room: string): string;
+  lifter(lifter: string): string;
+  coordinates(): string;
   lengths(): string;
   regions(): string;
   bench(document: string, times: number): number;

@@ -41,3 +41,6 @@ export type FitChange = Schemas["RigFitChange"];
 export type Effect = Schemas["RigEffect"];
 export type BandPoint = Schemas["DocumentBandPoint"];
 export type CamPoint = Schemas["DocumentCamPoint"];
+export type CoordinateInfo = Schemas["DocumentCoordinateInfo"];
+export type StrengthTest = Schemas["DocumentStrengthTest"];
+export type ImportAnswer = Schemas["ImportAnswer"];

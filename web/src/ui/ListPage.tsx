@@ -10,6 +10,8 @@ export const ListPage = styled.div`
   > section { overflow: auto; min-width: 0; }
   .head { display: flex; align-items: center; justify-content: space-between; margin-bottom: 10px; }
   h1 { font-size: 18px; line-height: 24px; }
+  .head > span { display: flex; gap: 4px; }
+  aside p { color: var(--quiet); padding: 8px 10px; }
   ul { list-style: none; padding: 0; display: grid; gap: 2px; }
   li a {
     display: block;

@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { CircleHelp, CloudOff, FileDown, History, Redo2, Undo2 } from "lucide-react";
+import { CircleHelp, CloudOff, FileDown, History } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
 import { client, settled } from "../../api/client";
 import { EditBar } from "../../editing/EditBar";
+import { SaveButton, UndoRedo } from "../../editing/EditTools";
 import { NameField } from "../../editing/NameField";
 import { SaveStatus } from "../../editing/SaveStatus";
 import type { SaveKind } from "../../editing/useSaving";
@@ -53,12 +54,7 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
           <CloudOff size={15} aria-hidden /> Server away: your work is kept here
         </span>
       )}
-      <Button look="quiet" aria-label="Undo" isDisabled={!props.canUndo} onPress={props.undo}>
-        <Undo2 size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" aria-label="Redo" isDisabled={!props.canRedo} onPress={props.redo}>
-        <Redo2 size={16} aria-hidden />
-      </Button>
+      <UndoRedo {...props} />
       <Button look="quiet" aria-label="Saved states" onPress={props.states}>
         <History size={16} aria-hidden />
       </Button>
@@ -68,9 +64,7 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
       <Button look="quiet" aria-label="Keys" onPress={props.help}>
         <CircleHelp size={16} aria-hidden />
       </Button>
-      <Button look="strong" onPress={props.save} isDisabled={state === "saving" || state === "saved"}>
-        Save
-      </Button>
+      <SaveButton state={state} save={props.save} />
     </EditBar>
   );
 });

@@ -1,28 +1,9 @@
-import { useState } from "react";
-import styled from "styled-components";
 import { useUnits } from "../../state/units";
 import { Choice } from "../../ui/Choice";
+import { Entry, type EntryProps, readNumber } from "../../ui/Entry";
 import { Tick } from "../../ui/Tick";
 import type { Field, Item, Unit } from "./fields";
 import { valueAt } from "./fields";
-
-const Labelled = styled.label`
-  display: grid;
-  gap: 3px;
-  align-content: start;
-  min-width: 0;
-  > span { color: var(--quiet); font-size: 12px; line-height: 16px; }
-  input {
-    width: 100%;
-    min-height: 30px;
-    padding: 3px 8px;
-    border: 1px solid var(--line);
-    border-radius: 6px;
-    background: var(--paper);
-  }
-  input[aria-invalid="true"] { border-color: var(--brick); }
-  small { color: var(--brick); line-height: 15px; }
-`;
 
 /** How values of a kind are shown: unit and factor from SI. */
 export function useShown() {
@@ -34,13 +15,6 @@ export function useShown() {
     const u = units.unit(kind);
     return { ...u, digits: kind === "count" ? 0 : kind === "length" ? u.digits + 1 : 2 };
   };
-}
-
-/** A typed number: with a decimal point or comma; null when it is none. */
-export function readNumber(text: string): number | null {
-  const t = text.trim().replace(",", ".").replace("−", "-");
-  const n = Number(t);
-  return t === "" || !Number.isFinite(n) ? null : n;
 }
 
 const rounded = (x: number) => Math.round(x * 1e7) / 1e7;
@@ -90,52 +64,6 @@ export function FieldInput({ field, item, problem, set }: Props) {
       problem={problem}
       set={set}
     />
-  );
-}
-
-type EntryProps = {
-  label: string;
-  text: string;
-  read: (typed: string) => unknown;
-  wrong: string;
-  problem: string | undefined;
-  set: (value: unknown) => void;
-};
-
-/** Text that is taken over on Enter or when the field is left; nonsense stays to be mended and is told. */
-function Entry({ label, text, read, wrong, problem, set, plain }: EntryProps & { plain?: boolean }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [nonsense, setNonsense] = useState(false);
-  const finish = () => {
-    if (typed === null) return;
-    const value = typed.trim() === text ? undefined : read(typed);
-    setNonsense(value === null);
-    if (value === null) return;
-    setTyped(null);
-    if (value !== undefined) set(value);
-  };
-  const told = nonsense ? wrong : problem;
-  return (
-    <Labelled>
-      <span>{label}</span>
-      <input
-        className={plain ? undefined : "mono"}
-        autoComplete="off"
-        value={typed ?? text}
-        aria-invalid={told !== undefined}
-        onFocus={(e) => e.currentTarget.select()}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={finish}
-        onKeyDown={(e) => {
-          if (e.key === "Enter") finish();
-          if (e.key === "Escape") {
-            setTyped(null);
-            setNonsense(false);
-          }
-        }}
-      />
-      {told !== undefined && <small role="alert">{told}</small>}
-    </Labelled>
   );
 }
 

@@ -1,11 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Copy, FileDown, Plus, Redo2, Trash2, Undo2 } from "lucide-react";
+import { Copy, FileDown, Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
 import { EditBar } from "../../editing/EditBar";
+import { SaveButton, UndoRedo } from "../../editing/EditTools";
 import { NameField } from "../../editing/NameField";
 import { SaveStatus } from "../../editing/SaveStatus";
 import type { Core } from "../../engine/core";
@@ -108,12 +109,7 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
         />
         <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
         <span className="push" />
-        <Button look="quiet" aria-label="Undo" isDisabled={!canUndo} onPress={edits.undo}>
-          <Undo2 size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" aria-label="Redo" isDisabled={!canRedo} onPress={edits.redo}>
-          <Redo2 size={16} aria-hidden />
-        </Button>
+        <UndoRedo canUndo={canUndo} canRedo={canRedo} undo={edits.undo} redo={edits.redo} />
         <Button look="quiet" aria-label="Copy the room" onPress={() => void copyRoom()}>
           <Copy size={16} aria-hidden />
         </Button>
@@ -127,13 +123,7 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
         >
           <Trash2 size={16} aria-hidden />
         </Button>
-        <Button
-          look="strong"
-          onPress={save}
-          isDisabled={problems.length > 0 || state.kind === "saving" || state.kind === "saved"}
-        >
-          Save
-        </Button>
+        <SaveButton state={state.kind} blocked={problems.length > 0} save={save} />
       </EditBar>
       <div className="body">
         {problems.length > 0 && (

@@ -1,214 +1,174 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { ArrowLeft, Copy, Pencil, Trash2 } from "lucide-react";
+import { useQueryClient } from "@tanstack/react-query";
+import { Archive, ArchiveRestore, FileDown, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import styled from "styled-components";
-import { client, Refused, settled } from "../../api/client";
-import type { SetupDocument, StoredLifter, StoredSetup } from "../../engine/types";
-import { SetupPicture } from "../../figure/SetupPicture";
-import { useUnits } from "../../state/units";
+import { client, settled } from "../../api/client";
+import { Conflict } from "../../editing/Conflict";
+import { EditBar } from "../../editing/EditBar";
+import { SaveButton, UndoRedo } from "../../editing/EditTools";
+import { NameField } from "../../editing/NameField";
+import { SaveStatus } from "../../editing/SaveStatus";
+import type { Core } from "../../engine/core";
+import type { Lifter, StoredLifter } from "../../engine/types";
+import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
+import { Segments } from "../../ui/Choice";
+import { Mark } from "../../ui/Mark";
 import { notify } from "../../ui/Notices";
-import { NewSetup } from "../begin/NewSetup";
-import { LifterDialog } from "./LifterDialog";
-import { lifterKeys } from "./LiftersScreen";
+import { BodyPart } from "./BodyPart";
+import { RangesPart } from "./RangesPart";
+import { failed, SetupsPart } from "./SetupsPart";
+import { StrengthPart } from "./StrengthPart";
+import { type Person, useLifter } from "./useLifter";
 
 const Sheet = styled.div`
-  padding: 18px 24px;
-  max-width: 860px;
+  height: 100%;
   display: grid;
-  gap: 16px;
-  .title { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; }
-  h1 { font-size: 24px; line-height: 30px; overflow-wrap: anywhere; }
-  .facts { display: flex; gap: 24px; flex-wrap: wrap; }
-  dt { color: var(--quiet); font-size: 12px; }
-  dd { margin: 0; font-weight: 600; }
+  grid-template-rows: auto auto minmax(0, 1fr);
+  .parts { padding: 10px 24px 0; display: flex; gap: 16px; align-items: center; flex-wrap: wrap; color: var(--quiet); }
+  .body { overflow: auto; padding: 14px 24px 40px; }
+  .body > * { max-width: 860px; }
   .back { display: none; }
-  h2 { font-size: 15px; }
-  .rows { border-top: 1px solid var(--line); }
-  .row { display: flex; align-items: center; gap: 8px; padding: 4px 0; border-bottom: 1px solid var(--line); }
-  .row a { flex: 1; min-width: 0; padding: 10px 4px; text-decoration: none; font-weight: 600; overflow-wrap: anywhere; }
-  .row a:hover { background: var(--sheet); }
-  .row a small { display: block; font-weight: 400; color: var(--quiet); }
-  @media (max-width: 700px) { padding: 12px 14px; .back { display: inline-flex; } }
+  .wrong { display: flex; gap: 8px; color: var(--brick); padding-bottom: 8px; }
+  @media (max-width: 700px) { .parts, .body { padding-left: 14px; padding-right: 14px; } .back { display: inline; } }
 `;
 
-/** One lifter: what is known of the body, and the setups made for it. */
-export function LifterSheet({ lifter }: { lifter: StoredLifter }) {
-  const units = useUnits();
+const parts = [
+  { key: "setups", label: "Setups" },
+  { key: "body", label: "Body" },
+  { key: "ranges", label: "Ranges" },
+  { key: "strength", label: "Strength" },
+];
+
+/** One lifter: the setups made for them, and all that is known of the body. */
+export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter }) {
   const cache = useQueryClient();
   const navigate = useNavigate();
-  const [changing, setChanging] = useState(false);
-  const [creating, setCreating] = useState(false);
-  const setups = useQuery({
-    queryKey: lifterKeys.setups(lifter.id),
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { lifterId: lifter.id, limit: 200 } } })),
-  });
+  const [part, setPart] = useState("setups");
+  const { document: person, problems, saving, save, change, dragDone, replace, ...steps } = useLifter(core, lifter);
+  const { state } = saving;
   const refresh = () => cache.invalidateQueries();
-  const failed = (error: unknown) =>
-    notify(
-      error instanceof Refused && error.failure.status === 409
-        ? "It was changed elsewhere: look again, then delete."
-        : "The server does not answer; nothing was changed.",
-    );
-
-  const removeSetup = async (s: StoredSetup) => {
-    try {
-      await settled(
-        client.DELETE("/api/setups/{id}", { params: { path: { id: s.id }, query: { version: s.version } } }),
-      );
-      await refresh();
-      notify(`${s.name} was deleted.`, {
-        label: "Undo",
-        run: () =>
-          void settled(client.POST("/api/setups/{id}/restore", { params: { path: { id: s.id } } })).then(
-            refresh,
-            failed,
-          ),
-      });
-    } catch (error) {
-      failed(error);
-      await refresh();
-    }
+  const path = { id: lifter.id };
+  const problemAt = (at: string) => {
+    const p = problems.find((x) => x.path === at || x.path.startsWith(`${at}[`));
+    return p && [p.what, p.hint].filter(Boolean).join(" ");
   };
-  const removeLifter = async () => {
+  const setBody = (part: Partial<Lifter>, drag = false) =>
+    change({ ...person, body: { ...person.body, ...part } }, drag);
+
+  const remove = async () => {
     try {
-      await settled(
-        client.DELETE("/api/lifters/{id}", { params: { path: { id: lifter.id }, query: { version: lifter.version } } }),
-      );
+      await settled(client.DELETE("/api/lifters/{id}", { params: { path, query: { version: saving.version } } }));
       navigate("/lifters");
       await refresh();
       notify(`${lifter.name} was deleted with all setups.`, {
         label: "Undo",
-        run: () =>
-          void settled(client.POST("/api/lifters/{id}/restore", { params: { path: { id: lifter.id } } })).then(
-            refresh,
-            failed,
-          ),
+        run: () => void settled(client.POST("/api/lifters/{id}/restore", { params: { path } })).then(refresh, failed),
       });
     } catch (error) {
       failed(error);
       await refresh();
     }
   };
-  const create = async (document: SetupDocument, open: boolean) => {
+  const archive = async (archived: boolean) => {
+    const put = (to: boolean) =>
+      settled(client.PUT("/api/lifters/{id}/archived", { params: { path }, body: { archived: to } })).then(refresh);
     try {
-      const row = await settled(
-        client.POST("/api/setups", { body: { id: crypto.randomUUID(), lifterId: lifter.id, document } }),
-      );
-      await refresh();
-      if (open) navigate(`/bench/${row.id}`);
+      await put(archived);
+      notify(`${lifter.name} was ${archived ? "put aside" : "taken up again"}.`, {
+        label: "Undo",
+        run: () => void put(!archived).catch(failed),
+      });
     } catch (error) {
       failed(error);
     }
   };
-  const strength = lifter.body.strength?.length ?? 0;
+  const keepFile = () => {
+    const file = { schema: "dialarc.lifters/1", lifters: [person] };
+    download(
+      fileName(person.name, "json"),
+      new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: "application/json" }),
+    );
+  };
   return (
     <Sheet>
-      <div className="title">
-        <span className="back">
-          <Button look="quiet" aria-label="Back to the list" onPress={() => navigate("/lifters")}>
-            <ArrowLeft size={16} aria-hidden />
-          </Button>
-        </span>
-        <h1>{lifter.name}</h1>
-        <Button look="quiet" aria-label={`Change ${lifter.name}`} onPress={() => setChanging(true)}>
-          <Pencil size={15} aria-hidden />
+      <EditBar>
+        <Link className="back" to="/lifters">
+          Lifters
+        </Link>
+        <NameField
+          key={person.name}
+          label="Name of the lifter"
+          name={person.name}
+          rename={(name) => change({ ...person, name })}
+        />
+        <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
+        <span className="push" />
+        <UndoRedo {...steps} />
+        <Button look="quiet" aria-label="Keep the lifter as a file" onPress={keepFile}>
+          <FileDown size={16} aria-hidden />
         </Button>
-        <Button look="quiet" aria-label={`Delete ${lifter.name}`} onPress={() => void removeLifter()}>
-          <Trash2 size={15} aria-hidden />
+        <Button
+          look="quiet"
+          aria-label={lifter.archived ? `Take ${lifter.name} up again` : `Put ${lifter.name} aside`}
+          onPress={() => void archive(!lifter.archived)}
+        >
+          {lifter.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}
         </Button>
+        <Button look="quiet" aria-label={`Delete ${lifter.name}`} onPress={() => void remove()}>
+          <Trash2 size={16} aria-hidden />
+        </Button>
+        <SaveButton state={state.kind} blocked={problems.length > 0} save={save} />
+      </EditBar>
+      <div className="parts">
+        <Segments label="Part of the sheet" options={parts} value={part} onChange={setPart} />
+        {part === "setups" && <Known person={person} />}
       </div>
-      <dl className="facts">
-        <div>
-          <dt>Stature</dt>
-          <dd className="mono">{units.text(lifter.body.stature, "length")}</dd>
-        </div>
-        <div>
-          <dt>Body mass</dt>
-          <dd className="mono">{units.text(lifter.body.mass, "mass")}</dd>
-        </div>
-        <div>
-          <dt>Arms track out</dt>
-          <dd className="mono">{units.text(lifter.body.naturalPathDeg ?? 0, "angle")}</dd>
-        </div>
-        <div>
-          <dt>Strength</dt>
-          <dd>{strength ? `${strength} tests` : "estimated from body mass"}</dd>
-        </div>
-      </dl>
-      {lifter.notes && <p>{lifter.notes}</p>}
-      <div className="title">
-        <h2>Setups</h2>
-        <Button onPress={() => setCreating(true)}>New setup</Button>
+      <div className="body">
+        {problems.length > 0 && (
+          <p className="wrong" role="status">
+            <Mark tone="stop" />
+            {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be mended before the lifter
+            can be saved; your work is kept here meanwhile.
+          </p>
+        )}
+        {part === "setups" && <SetupsPart lifter={lifter} />}
+        {part === "body" && <BodyPart core={core} person={person} problemAt={problemAt} change={change} />}
+        {part === "ranges" && (
+          <RangesPart core={core} body={person.body} problemAt={problemAt} change={(ranges) => setBody({ ranges })} />
+        )}
+        {part === "strength" && (
+          <StrengthPart
+            body={person.body}
+            problemAt={problemAt}
+            change={(strength, drag) => setBody({ strength }, drag)}
+            done={dragDone}
+          />
+        )}
       </div>
-      {setups.isPending && <p role="status">Loading …</p>}
-      {setups.error && (
-        <p role="alert">
-          The setups could not be loaded.{" "}
-          <Button look="link" onPress={() => void setups.refetch()}>
-            Try again
-          </Button>
-        </p>
-      )}
-      {setups.data && (setups.data.items ?? []).length === 0 && (
-        <p>No setups yet. Begin with a ready one and turn it until it fits.</p>
-      )}
-      <div className="rows">
-        {(setups.data?.items ?? []).map((s) => (
-          <div className="row" key={s.id}>
-            <SetupPicture document={s.document} width={96} height={72} />
-            <Link to={`/bench/${s.id}`}>
-              {s.name}
-              <small>{describe(s, units)}</small>
-            </Link>
-            <Button
-              look="quiet"
-              aria-label={`Copy ${s.name}`}
-              onPress={() => void create({ ...s.document, name: `${s.name}, copy`.slice(0, 200) }, false)}
-            >
-              <Copy size={15} aria-hidden />
-            </Button>
-            <Button look="quiet" aria-label={`Delete ${s.name}`} onPress={() => void removeSetup(s)}>
-              <Trash2 size={15} aria-hidden />
-            </Button>
-          </div>
-        ))}
-      </div>
-      {changing && <LifterDialog lifter={lifter} close={() => setChanging(false)} />}
-      {creating && <NewSetup lifter={lifter} close={() => setCreating(false)} pick={(d) => create(d, true)} />}
+      <Conflict what="lifter" mine={person} saving={saving} replace={replace} />
     </Sheet>
   );
 }
 
-function describe(s: StoredSetup, units: ReturnType<typeof useUnits>): string {
-  const { loads, movement } = s.document;
-  const swept = movement.kind === "sweep" || movement.kind === "shoulder-raise";
-  const range = { hold: "held", guided: "guided", keyframes: "in poses" }[movement.kind as string] ?? "";
-  return [
-    (loads ?? []).map((l) => describeLoad(l, units)).join(" and "),
-    swept ? `${movement.fromDeg ?? 0} to ${movement.toDeg ?? 0}°` : range,
-    `version ${s.version}`,
-  ].join(" · ");
-}
+const counted = (n: number, what: string) => (n === 1 ? `one ${what}` : `${n} ${what}s`);
 
-function describeLoad(load: StoredSetup["document"]["loads"][number], units: ReturnType<typeof useUnits>): string {
-  const mass = (kg?: number) => units.text(kg ?? 0, "mass");
-  switch (load.kind) {
-    case "dumbbell":
-      return `dumbbell ${mass(load.mass)}`;
-    case "bar":
-      return `${mass(load.mass)} in both hands`;
-    case "band":
-      return `band ${units.text(load.restLength ?? 0, "length")}`;
-    case "strands":
-      return `rope ${mass(load.stackMass)}`;
-    case "cam":
-      return `machine ${mass(load.stackMass)}`;
-    case "lever":
-      return `lever ${mass(load.plateMass)}`;
-    case "ownBody":
-      return "own body";
-  }
-  return `cable ${mass(load.stackMass)}${load.kit?.hole ? `, hole ${load.kit.hole}` : ""}`;
+/** What is known of the lifter in a line. */
+function Known({ person }: { person: Person }) {
+  const { body, notes } = person;
+  const tests = body.strength?.length ?? 0;
+  const measured = Object.keys(body.lengths ?? {}).length;
+  const ranges = Object.keys(body.ranges ?? {}).length;
+  const facts = [
+    measured > 0 ? `${counted(measured, "length")} measured` : "tape: nothing yet",
+    ranges > 0 ? `${counted(ranges, "range")} measured` : "usual ranges",
+    tests > 0 ? counted(tests, "strength test") : "strength estimated from body mass",
+  ];
+  return (
+    <span>
+      {facts.join(" · ")}
+      {notes && ` · ${notes}`}
+    </span>
+  );
 }

@@ -1,76 +1,127 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { Ellipsis } from "lucide-react";
+import { useDeferredValue, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { client, settled } from "../../api/client";
+import { client, Refused, settled } from "../../api/client";
+import { core } from "../../engine/core";
+import type { StoredLifter } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
+import { TextInput } from "../../ui/Field";
 import { ListPage } from "../../ui/ListPage";
+import { Menu } from "../../ui/Menu";
 import { Empty, Failed, Loading } from "../../ui/States";
-import { LifterDialog } from "./LifterDialog";
+import { AddLifter } from "./AddLifter";
+import { ImportLifters } from "./ImportLifters";
 import { LifterSheet } from "./LifterSheet";
 
 export const lifterKeys = { list: ["lifters"] as const, setups: (id: string) => ["setups", id] as const };
+
+const most = 200;
 
 /** The coach's lifters; one of them open with their setups. */
 export function LiftersScreen() {
   const { id } = useParams();
   const navigate = useNavigate();
-  const units = useUnits();
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<"one" | "file" | null>(null);
+  const [archived, setArchived] = useState(false);
+  const [words, setWords] = useState("");
+  const q = useDeferredValue(words);
   const list = useQuery({
-    queryKey: lifterKeys.list,
-    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 200 } } })),
+    queryKey: [...lifterKeys.list, archived, q],
+    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: most, archived, q } } })),
+    placeholderData: (before) => before,
   });
-  if (list.isPending) return <Loading what="Loading the lifters" />;
-  if (list.error) {
+  const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
+  if (list.isPending || started.isPending) return <Loading what="Loading the lifters" />;
+  if (list.error || started.error) {
     return (
       <Failed
         what="The lifters could not be loaded."
-        why="The server does not answer."
-        again={() => void list.refetch()}
+        why={list.error ? "The server does not answer." : "The calculation core did not load."}
+        again={() => void (list.error ? list : started).refetch()}
       />
     );
   }
+  const { total } = list.data;
   const items = list.data.items ?? [];
-  const open = items.find((l) => l.id === id);
+  const none = items.length === 0 && words === "" && !archived;
+  const actions = [
+    { label: "Lifters from a file", run: () => setAdding("file") },
+    { label: "All as a file (JSON)", run: () => window.open("/api/lifters/export?format=json", "_self") },
+    { label: "All as a table (CSV)", run: () => window.open("/api/lifters/export?format=csv", "_self") },
+    {
+      label: archived ? "Show those who are worked with" : "Show those put aside",
+      run: () => setArchived(!archived),
+    },
+  ];
   return (
-    <ListPage data-open={!!open}>
+    <ListPage data-open={!!id}>
       <aside>
         <div className="head">
-          <h1>Lifters</h1>
-          <Button onPress={() => setAdding(true)}>Add</Button>
+          <h1>{archived ? "Put aside" : "Lifters"}</h1>
+          <span>
+            <Menu label="More about the list" actions={actions}>
+              <Ellipsis size={15} aria-hidden />
+            </Menu>
+            <Button onPress={() => setAdding("one")}>Add</Button>
+          </span>
         </div>
-        <ul>
-          {items.map((l) => (
-            <li key={l.id}>
-              <NavLink to={`/lifters/${l.id}`}>
-                {l.name}
-                <small className="mono">
-                  {units.text(l.body.stature, "length")}, {units.text(l.body.mass, "mass", 0)}
-                </small>
-              </NavLink>
-            </li>
-          ))}
-        </ul>
+        {(total > 8 || words !== "") && <TextInput label="Find" value={words} onChange={setWords} />}
+        <List items={items} />
+        {items.length < total && <p>and {total - items.length} more: search for them.</p>}
+        {items.length === 0 && !none && <p>{words === "" ? "Nobody is put aside." : "Nobody is called that."}</p>}
       </aside>
       <section>
-        {open ? (
-          <LifterSheet key={open.id} lifter={open} />
-        ) : items.length === 0 ? (
+        {id ? (
+          <Open key={id} id={id} listed={items.find((l) => l.id === id)} />
+        ) : none ? (
           <Empty
             title="No lifters yet"
             text="A lifter is a body to model: stature and mass are enough to begin, the tape can come later."
             action="Add a lifter"
-            onAction={() => setAdding(true)}
+            onAction={() => setAdding("one")}
           />
         ) : (
-          <Empty
-            title={id ? "There is no such lifter" : "Pick a lifter"}
-            text={id ? "They may have been deleted." : "Their setups are on their sheet."}
-          />
+          <Empty title="Pick a lifter" text="Their setups are on their sheet." />
         )}
       </section>
-      {adding && <LifterDialog close={() => setAdding(false)} done={(l) => navigate(`/lifters/${l.id}`)} />}
+      {adding === "one" && <AddLifter close={() => setAdding(null)} done={(l) => navigate(`/lifters/${l.id}`)} />}
+      {adding === "file" && <ImportLifters close={() => setAdding(null)} />}
     </ListPage>
   );
+}
+
+function List({ items }: { items: StoredLifter[] }) {
+  const units = useUnits();
+  return (
+    <ul>
+      {items.map((l) => (
+        <li key={l.id}>
+          <NavLink to={`/lifters/${l.id}`}>
+            {l.name}
+            <small className="mono">
+              {units.text(l.body.stature, "length")}, {units.text(l.body.mass, "mass", 0)}
+            </small>
+          </NavLink>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The sheet of a lifter, who need not be among those listed. */
+function Open({ id, listed }: { id: string; listed: StoredLifter | undefined }) {
+  const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
+  const own = useQuery({
+    queryKey: ["lifter", id],
+    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id } } })),
+    initialData: listed,
+    retry: (n, error) => !(error instanceof Refused) && n < 1,
+  });
+  if (own.error && !own.data) {
+    return <Empty title="There is no such lifter" text="They may have been deleted." />;
+  }
+  if (!own.data || !started.data) return <Loading what="Loading the lifter" />;
+  return <LifterSheet core={started.data} lifter={own.data} />;
 }

@@ -7,29 +7,23 @@ import { Button } from "../../ui/Button";
 import { NumberInput, TextInput } from "../../ui/Field";
 import { Modal } from "../../ui/Modal";
 import { lifterKeys } from "./LiftersScreen";
-import { Tape } from "./Tape";
 
-/** Adds a lifter, or changes one. What the server says is wrong stands at its field. */
-export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; done?: (l: StoredLifter) => void }) {
-  const { lifter } = props;
+/** Adds a lifter by what is needed to begin. What the server says is wrong stands at its field. */
+export function AddLifter(props: { close: () => void; done: (l: StoredLifter) => void }) {
   const cache = useQueryClient();
   const units = useUnits();
-  const [name, setName] = useState(lifter?.name ?? "");
-  const [notes, setNotes] = useState(lifter?.notes ?? "");
-  const [stature, setStature] = useState(lifter?.body.stature ?? Number.NaN);
-  const [mass, setMass] = useState(lifter?.body.mass ?? Number.NaN);
-  const [lengths, setLengths] = useState<Record<string, number>>(lifter?.body.lengths ?? {});
-  const [version, setVersion] = useState(lifter?.version ?? 0);
-  const [id] = useState(() => lifter?.id ?? crypto.randomUUID());
+  const [name, setName] = useState("");
+  const [notes, setNotes] = useState("");
+  const [stature, setStature] = useState(Number.NaN);
+  const [mass, setMass] = useState(Number.NaN);
+  const [id] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
   const at = (path: string) => {
     const p = problems.find((x) => x.path === path);
     return p && [p.what, p.why, p.hint].filter(Boolean).join(" ");
   };
-  const elsewhere = problems.filter(
-    (p) => !["name", "body.stature", "body.mass"].includes(p.path) && !p.path.startsWith("body.lengths."),
-  );
+  const elsewhere = problems.filter((p) => !["name", "body.stature", "body.mass"].includes(p.path));
 
   const missing = (): Problem[] => {
     const out: Problem[] = [];
@@ -43,39 +37,25 @@ export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; 
     setProblems(gaps);
     if (gaps.length) return;
     setBusy(true);
-    const body = { id, version, name: name.trim(), notes, body: { ...lifter?.body, stature, mass, lengths } };
+    const body = { id, name: name.trim(), notes, body: { stature, mass } };
     try {
-      const row = await settled(
-        lifter
-          ? client.PUT("/api/lifters/{id}", { params: { path: { id } }, body })
-          : client.POST("/api/lifters", { body }),
-      );
+      const row = await settled(client.POST("/api/lifters", { body }));
       await cache.invalidateQueries({ queryKey: lifterKeys.list });
-      props.done?.(row);
+      props.done(row);
       props.close();
     } catch (error) {
-      if (error instanceof Refused && error.failure.status === 409) {
-        const now = error.failure.current as StoredLifter;
-        setVersion(now.version);
-        setProblems([
-          {
-            path: "",
-            what: `${now.name} was changed elsewhere (version ${now.version}).`,
-            hint: "Save again to keep what stands here, or cancel to keep the other.",
-          },
-        ]);
-      } else if (error instanceof Refused && error.failure.problems) {
-        setProblems(error.failure.problems);
-      } else {
-        setProblems([{ path: "", what: "The server does not answer.", hint: "Nothing is lost; try again." }]);
-      }
+      setProblems(
+        error instanceof Refused && error.failure.problems
+          ? error.failure.problems
+          : [{ path: "", what: "The server does not answer.", hint: "Nothing is lost; try again." }],
+      );
     } finally {
       setBusy(false);
     }
   };
   const [length, weight] = [units.unit("length"), units.unit("mass")];
   return (
-    <Modal title={lifter ? `Change ${lifter.name}` : "Add a lifter"} open onClose={props.close}>
+    <Modal title="Add a lifter" open onClose={props.close}>
       <TextInput label="Name" value={name} onChange={setName} error={at("name")} autoFocus />
       <NumberInput
         label={`Stature, ${length.name}`}
@@ -89,8 +69,8 @@ export function LifterDialog(props: { lifter?: StoredLifter; close: () => void; 
         onChange={(v) => setMass(v / weight.factor)}
         error={at("body.mass")}
       />
-      <Tape stature={stature} lengths={lengths} onChange={setLengths} errorAt={at} />
       <TextInput label="Notes" value={notes} onChange={setNotes} long />
+      <p style={{ color: "var(--quiet)" }}>Tape, ranges and strength come on the sheet, when they are measured.</p>
       {elsewhere.map((p) => (
         <p key={p.path + p.what} role="alert" style={{ color: "var(--brick)" }}>
           {p.what} {p.hint}

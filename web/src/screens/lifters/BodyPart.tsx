@@ -1,0 +1,156 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import styled from "styled-components";
+import type { Core } from "../../engine/core";
+import type { Lifter } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
+import { useUnits } from "../../state/units";
+import { QuantityEntry } from "../../ui/Entry";
+import { TextInput } from "../../ui/Field";
+import type { Person } from "./useLifter";
+
+const Part = styled.div`
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1fr);
+  gap: 20px;
+  align-items: start;
+  .fields { display: grid; gap: 18px; }
+  .grid { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 10px 14px; align-items: end; }
+  h2 { font-size: 13px; }
+  p { color: var(--quiet); font-size: 12px; }
+  input::placeholder { color: var(--quiet); font-style: italic; }
+  .picture { position: sticky; top: 0; }
+  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); .picture { display: none; } }
+`;
+
+type Props = {
+  core: Core;
+  person: Person;
+  problemAt: (path: string) => string | undefined;
+  change: (person: Person) => void;
+};
+
+/** What the tape and the scale say, and what to look out for. The figure grows with it. */
+export function BodyPart({ core, person, problemAt, change }: Props) {
+  const units = useUnits();
+  const { body } = person;
+  const [length, mass] = [units.unit("length"), units.unit("mass")];
+  const set = (part: Partial<Lifter>) => change({ ...person, body: { ...body, ...part } });
+  const list = useQuery({ queryKey: ["lengths"], queryFn: () => core.lengths().ok ?? [] });
+  const lengths = body.lengths ?? {};
+  const setLength = (key: string, value: number | undefined) => {
+    const { [key]: _, ...rest } = lengths;
+    set({ lengths: value === undefined ? rest : { ...rest, [key]: value } });
+  };
+  const cautions = (body.cautions ?? []).join("\n");
+  const torque = units.unit("torque");
+  const force = units.unit("force");
+  return (
+    <Part>
+      <div className="picture">
+        <Figure core={core} body={body} />
+        <p>
+          {Object.keys(lengths).length} of {list.data?.length ?? 0} lengths measured; the rest are usual shares of the
+          stature.
+        </p>
+      </div>
+      <div className="fields">
+        <div className="grid">
+          <QuantityEntry
+            label={`Stature, ${length.name}`}
+            value={body.stature}
+            factor={length.factor}
+            digits={1}
+            problem={problemAt("stature")}
+            set={(v) => set({ stature: v ?? body.stature })}
+          />
+          <QuantityEntry
+            label={`Body mass, ${mass.name}`}
+            value={body.mass}
+            factor={mass.factor}
+            digits={1}
+            problem={problemAt("mass")}
+            set={(v) => set({ mass: v ?? body.mass })}
+          />
+          <QuantityEntry
+            label="Arms track out by themselves, °"
+            value={body.naturalPathDeg ?? 0}
+            factor={1}
+            digits={1}
+            problem={problemAt("naturalPathDeg")}
+            set={(v) => set({ naturalPathDeg: v })}
+          />
+          <QuantityEntry
+            label="Carrying angle of the elbow, °"
+            value={body.carryingDeg}
+            factor={1}
+            digits={1}
+            placeholder="0"
+            problem={problemAt("carryingDeg")}
+            set={(v) => set({ carryingDeg: v })}
+            optional
+          />
+          <QuantityEntry
+            label={`The low back holds, ${torque.name}`}
+            value={body.lowBackLimit}
+            factor={torque.factor}
+            digits={0}
+            placeholder={units.number(1.5 * body.mass, "torque", 0)}
+            problem={problemAt("lowBackLimit")}
+            set={(v) => set({ lowBackLimit: v })}
+            optional
+          />
+          <QuantityEntry
+            label={`The hand holds, ${force.name}`}
+            value={body.gripLimit}
+            factor={force.factor}
+            digits={0}
+            placeholder={units.number(6 * body.mass, "force", 0)}
+            problem={problemAt("gripLimit")}
+            set={(v) => set({ gripLimit: v })}
+            optional
+          />
+        </div>
+        <section className="fields" aria-label="Tape">
+          <h2>Tape, {length.name}</h2>
+          <p>Leave a field empty and the usual share of the stature is taken; it stands there in grey.</p>
+          <div className="grid">
+            {(list.data ?? []).map((l) => (
+              <QuantityEntry
+                key={l.key}
+                label={`${l.label[0]?.toUpperCase()}${l.label.slice(1)}`}
+                value={lengths[l.key]}
+                factor={length.factor}
+                digits={1}
+                placeholder={units.number(l.fraction * body.stature, "length", 1)}
+                problem={problemAt(`lengths.${l.key}`)}
+                set={(v) => setLength(l.key, v)}
+                optional
+              />
+            ))}
+          </div>
+        </section>
+        <TextInput
+          label="Cautions, one a line: they are shown on every setup"
+          value={cautions}
+          error={problemAt("cautions")}
+          onChange={(text) => {
+            const lines = text === "" ? undefined : text.split("\n").slice(0, 12);
+            set({ cautions: lines });
+          }}
+          long
+        />
+        <TextInput label="Notes" value={person.notes} onChange={(notes) => change({ ...person, notes })} long />
+      </div>
+    </Part>
+  );
+}
+
+/** The lifter as the tape has them, with a dumbbell in each hand. */
+function Figure({ core, body }: { core: Core; body: Lifter }) {
+  const document = useMemo(() => {
+    const { strength: _s, ranges: _r, cautions: _c, ...shape } = body;
+    return core.begin(shape, "deltoid.middle", "dumbbell", "standing").ok ?? null;
+  }, [core, body]);
+  return document && <SetupPicture document={document} width={220} height={300} />;
+}

@@ -1,0 +1,137 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import styled from "styled-components";
+import { isOutage, Refused } from "../../api/client";
+import type { Failure, ImportAnswer, Problem } from "../../engine/types";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { Modal } from "../../ui/Modal";
+import { notify } from "../../ui/Notices";
+
+const Look = styled.div`
+  display: grid;
+  gap: 8px;
+  label { display: grid; gap: 4px; color: var(--quiet); font-size: 12px; }
+  .scroll { max-height: 34vh; overflow: auto; border: 1px solid var(--line); border-radius: 6px; }
+  table { border-collapse: collapse; width: 100%; }
+  th, td { text-align: left; padding: 4px 10px; border-bottom: 1px solid var(--line); }
+  th { color: var(--quiet); font-weight: 500; position: sticky; top: 0; background: var(--sheet); }
+  ul { padding-left: 0; list-style: none; max-height: 40vh; overflow: auto; display: grid; gap: 4px; }
+  li b { font-weight: 600; }
+  .told { color: var(--brick); }
+`;
+
+/** Sends a file to be looked at, or to be stored. */
+async function send(file: Blob, write: boolean): Promise<ImportAnswer> {
+  const response = await fetch(`/api/lifters/import?write=${write}`, {
+    method: "POST",
+    headers: { "Content-Type": "application/octet-stream" },
+    body: file,
+  });
+  const answer = await response.json();
+  if (!response.ok) throw new Refused({ ...(answer as Failure), status: response.status });
+  return answer as ImportAnswer;
+}
+
+/** Lifters from a file: first a look at what it holds, then all of them or none. */
+export function ImportLifters({ close }: { close: () => void }) {
+  const cache = useQueryClient();
+  const units = useUnits();
+  const [file, setFile] = useState<File | null>(null);
+  const [seen, setSeen] = useState<ImportAnswer | null>(null);
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [busy, setBusy] = useState(false);
+  const run = async (from: File, write: boolean) => {
+    setBusy(true);
+    setProblems([]);
+    try {
+      const answer = await send(from, write);
+      setSeen(answer);
+      if (!answer.written) return;
+      await cache.invalidateQueries();
+      notify(answer.total === 1 ? "One lifter was added." : `${answer.total} lifters were added.`);
+      close();
+    } catch (error) {
+      setSeen(null);
+      setProblems(
+        error instanceof Refused && !isOutage(error)
+          ? (error.failure.problems ?? [{ path: "", what: error.message }])
+          : [{ path: "", what: "The server does not answer.", hint: "Nothing was written; try again." }],
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Modal title="Lifters from a file" open onClose={close}>
+      <Look>
+        <label>
+          A JSON file as the sheets keep it, or a CSV table with the columns name, stature and mass (metres, kilograms)
+          <input
+            type="file"
+            accept=".json,.csv,.txt,application/json,text/csv"
+            onChange={(e) => {
+              const picked = e.target.files?.[0] ?? null;
+              setFile(picked);
+              setSeen(null);
+              if (picked) void run(picked, false);
+            }}
+          />
+        </label>
+        {busy && <p role="status">Reading …</p>}
+        {problems.length > 0 && (
+          <>
+            <p className="told">Nothing was written. What has to be mended in the file:</p>
+            <ul role="alert">
+              {problems.map((p) => (
+                <li key={p.path + p.what}>
+                  {p.path && <b>{p.path}: </b>}
+                  {p.what} {p.hint}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        {seen && (
+          <>
+            <p>
+              {seen.total === 1 ? "One lifter" : `${seen.total} lifters`}
+              {seen.known > 0 && `, of whom ${seen.known} have the name of one who is there already`}.
+            </p>
+            <div className="scroll">
+              <table>
+                <thead>
+                  <tr>
+                    <th scope="col">Name</th>
+                    <th scope="col">Stature</th>
+                    <th scope="col">Mass</th>
+                    <th scope="col">Lengths</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {(seen.first ?? []).map((p, i) => (
+                    <tr key={i}>
+                      <td>{p.name}</td>
+                      <td className="mono">{units.text(p.body.stature, "length")}</td>
+                      <td className="mono">{units.text(p.body.mass, "mass")}</td>
+                      <td className="mono">{Object.keys(p.body.lengths ?? {}).length}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {seen.total > seen.first.length && <p>and {seen.total - seen.first.length} more.</p>}
+          </>
+        )}
+      </Look>
+      <div className="actions">
+        <Button look="quiet" onPress={close}>
+          Cancel
+        </Button>
+        <Button look="strong" isDisabled={!seen || !file || busy} onPress={() => file && void run(file, true)}>
+          {seen && seen.total > 1 ? `Add all ${seen.total}` : "Add"}
+        </Button>
+      </div>
+    </Modal>
+  );
+}

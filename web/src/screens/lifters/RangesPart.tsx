@@ -1,0 +1,85 @@
+import { useQuery } from "@tanstack/react-query";
+import styled from "styled-components";
+import type { Core } from "../../engine/core";
+import type { CoordinateInfo, Lifter } from "../../engine/types";
+import { Entry, QuantityEntry } from "../../ui/Entry";
+
+const Table = styled.table`
+  border-collapse: collapse;
+  width: 100%;
+  max-width: 760px;
+  th { text-align: left; color: var(--quiet); font-size: 12px; font-weight: 500; padding: 4px 10px 4px 0; }
+  td { padding: 5px 10px 5px 0; border-top: 1px solid var(--line); vertical-align: top; }
+  td:nth-child(2), td:nth-child(3) { width: 96px; }
+  input::placeholder { color: var(--quiet); font-style: italic; }
+  td:first-child { padding-top: 11px; }
+  @media (max-width: 600px) { td:nth-child(2), td:nth-child(3) { width: 70px; } }
+`;
+
+type Props = {
+  core: Core;
+  body: Lifter;
+  problemAt: (path: string) => string | undefined;
+  change: (ranges: Lifter["ranges"]) => void;
+};
+
+/** What the lifter owns at every joint, and where in it something hurts. What was not measured stands there in grey. */
+export function RangesPart({ core, body, problemAt, change }: Props) {
+  const list = useQuery({ queryKey: ["coordinates"], queryFn: () => core.coordinates().ok ?? [] });
+  const ranges = body.ranges ?? {};
+  const set = (c: CoordinateInfo, part: { fromDeg?: number; toDeg?: number; pain?: string }) => {
+    const { [c.key]: now, ...rest } = ranges;
+    const next = { fromDeg: c.ownFrom, toDeg: c.ownTo, ...now, ...part };
+    const usual = next.fromDeg === c.ownFrom && next.toDeg === c.ownTo && !next.pain;
+    change(usual ? rest : { ...rest, [c.key]: next });
+  };
+  return (
+    <Table>
+      <thead>
+        <tr>
+          <th scope="col">Joint</th>
+          <th scope="col">From, °</th>
+          <th scope="col">To, °</th>
+          <th scope="col">Where it hurts</th>
+        </tr>
+      </thead>
+      <tbody>
+        {(list.data ?? []).map((c) => {
+          const own = ranges[c.key];
+          const cell = (end: "fromDeg" | "toDeg", usual: number, label: string) => (
+            <QuantityEntry
+              label={`${c.label}: ${label}, °`}
+              hideLabel
+              value={own?.[end]}
+              factor={1}
+              digits={1}
+              placeholder={String(usual)}
+              problem={problemAt(`ranges.${c.key}.${end}`)}
+              set={(v) => set(c, { [end]: v ?? usual })}
+              optional
+            />
+          );
+          return (
+            <tr key={c.key}>
+              <td>{`${c.label[0]?.toUpperCase()}${c.label.slice(1)}`}</td>
+              <td>{cell("fromDeg", c.ownFrom, "from")}</td>
+              <td>{cell("toDeg", c.ownTo, "to")}</td>
+              <td>
+                <Entry
+                  label={`${c.label}: where it hurts`}
+                  hideLabel
+                  plain
+                  text={own?.pain ?? ""}
+                  read={(t) => t.trim()}
+                  wrong=""
+                  problem={undefined}
+                  set={(pain) => set(c, { pain: String(pain) })}
+                />
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </Table>
+  );
+}

@@ -1,0 +1,172 @@
+import { useState } from "react";
+import styled from "styled-components";
+import { PointsChart } from "../../chart/PointsChart";
+import type { Lifter, StrengthTest } from "../../engine/types";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { QuantityEntry } from "../../ui/Entry";
+
+const Part = styled.div`
+  display: grid;
+  gap: 14px;
+  max-width: 620px;
+  .row { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 10px 14px; align-items: end; }
+  label.day { display: grid; gap: 3px; color: var(--quiet); font-size: 12px; }
+  label.day input { min-height: 30px; padding: 3px 8px; border: 1px solid var(--line); border-radius: 6px; background: var(--paper); color: var(--ink); }
+  p { color: var(--quiet); font-size: 12px; }
+  h2 { font-size: 13px; }
+`;
+
+type Action = StrengthTest["action"];
+
+const actions: { key: Action; label: string; note: string }[] = [
+  { key: "shoulder.abduction", label: "Raising the arm to the side", note: "abduction" },
+  { key: "shoulder.flexion", label: "Raising the arm to the front", note: "flexion" },
+  { key: "shoulder.extension", label: "Pulling the arm down and back", note: "extension" },
+  { key: "shoulder.adduction", label: "Pulling the arm down from the side", note: "adduction" },
+  { key: "shoulder.horizontalAdduction", label: "Closing the arms in front", note: "horizontal adduction" },
+  { key: "shoulder.horizontalAbduction", label: "Opening the arms", note: "horizontal abduction" },
+  { key: "shoulder.internalRotation", label: "Turning the arm in", note: "internal rotation" },
+  { key: "shoulder.externalRotation", label: "Turning the arm out", note: "external rotation" },
+  { key: "elbow.flexion", label: "Bending the elbow", note: "flexion" },
+  { key: "elbow.extension", label: "Straightening the elbow", note: "extension" },
+  { key: "knee.extension", label: "Straightening the knee", note: "extension" },
+  { key: "hip.extension", label: "Straightening the hip", note: "extension" },
+  { key: "girdle.elevation", label: "Shrugging", note: "girdle elevation" },
+];
+
+type Props = {
+  body: Lifter;
+  problemAt: (path: string) => string | undefined;
+  change: (strength: StrengthTest[], drag?: boolean) => void;
+  done: (cancelled: boolean) => void;
+};
+
+/** What the lifter can hold, joint angle by joint angle: tests of several days, of which the newest count. */
+export function StrengthPart({ body, problemAt, change, done }: Props) {
+  const units = useUnits();
+  const all = body.strength ?? [];
+  const tested = (a: Action) => all.filter((t) => t.action === a);
+  const [action, setAction] = useState<Action>(all[0]?.action ?? "shoulder.abduction");
+  const days = [...new Set(tested(action).map((t) => t.date ?? ""))].sort().reverse();
+  const [picked, setPicked] = useState<string | null>(null);
+  const day = picked ?? days[0] ?? new Date().toISOString().slice(0, 10);
+  const here = all.filter((t) => t.action === action && (t.date ?? "") === day);
+  const elsewhere = all.filter((t) => t.action !== action || (t.date ?? "") !== day);
+  const set = (tests: StrengthTest[], drag: boolean) => change([...elsewhere, ...tests], drag);
+  const test = (x: number, y: number): StrengthTest => ({
+    action,
+    angleDeg: x,
+    torque: y,
+    ...(day ? { date: day } : {}),
+  });
+  const problems: Record<number, string> = {};
+  here.forEach((t, i) => {
+    const at = all.indexOf(t);
+    const told = ["angleDeg", "torque", "date", "action"].map((f) => problemAt(`strength[${at}].${f}`)).find(Boolean);
+    if (told) problems[i] = told;
+  });
+  const torque = units.unit("torque");
+  const last = here.at(-1);
+  return (
+    <Part>
+      <div className="row">
+        <Choice
+          label="Tested"
+          options={actions.map((a) => {
+            const n = tested(a.key).length;
+            return { key: a.key, label: a.label, note: n > 0 ? `${a.note}, ${n} tests` : a.note };
+          })}
+          value={action}
+          onChange={(key) => {
+            setAction(key as Action);
+            setPicked(null);
+          }}
+        />
+        <label className="day">
+          Day
+          <input type="date" value={day} onChange={(e) => setPicked(e.target.value)} />
+        </label>
+      </div>
+      {days.length > 0 && (
+        <p>
+          Tested on{" "}
+          {days.map((d, i) => (
+            <Button key={d} look="link" onPress={() => setPicked(d)}>
+              {d || "a day that was not noted"}
+              {i === 0 ? " (counts)" : ""}
+            </Button>
+          ))}
+        </p>
+      )}
+      <PointsChart
+        name={`Strength on ${day}`}
+        points={here.map((t) => ({ x: t.angleDeg, y: t.torque }))}
+        x={{ label: "joint angle", unit: "°", factor: 1, digits: 0, step: 1 }}
+        y={{ label: "torque held", unit: torque.name, factor: torque.factor, digits: 1, step: 0.5, least: 0.5 }}
+        problems={problems}
+        empty={
+          tested(action).length > 0
+            ? "Nothing tested on this day."
+            : "Nothing tested: strength is estimated from body mass. Two or three angles over the range make it the lifter's own."
+        }
+        fresh={() => ({ x: (last?.angleDeg ?? -10) + 30, y: last?.torque ?? 30 })}
+        set={(points, drag) =>
+          set(
+            points.map((p) => test(p.x, p.y)),
+            drag,
+          )
+        }
+        done={done}
+      />
+      <FromForce
+        add={(x, y) =>
+          set(
+            [...here, test(x, y)].sort((a, b) => a.angleDeg - b.angleDeg),
+            false,
+          )
+        }
+      />
+    </Part>
+  );
+}
+
+/** A test with a force gauge: the force and how far from the joint it was held make the torque. */
+function FromForce({ add }: { add: (angleDeg: number, torque: number) => void }) {
+  const units = useUnits();
+  const [angle, setAngle] = useState<number | undefined>();
+  const [force, setForce] = useState<number | undefined>();
+  const [at, setAt] = useState<number | undefined>();
+  const [f, l] = [units.unit("force"), units.unit("length")];
+  const torque = force !== undefined && at !== undefined ? force * at : null;
+  return (
+    <>
+      <h2>From a force at a distance</h2>
+      <div className="row">
+        <QuantityEntry label="Joint angle, °" value={angle} factor={1} digits={0} set={setAngle} optional />
+        <QuantityEntry label={`Force, ${f.name}`} value={force} factor={f.factor} digits={0} set={setForce} optional />
+        <QuantityEntry
+          label={`Held from the joint, ${l.name}`}
+          value={at}
+          factor={l.factor}
+          digits={1}
+          set={setAt}
+          optional
+        />
+        <Button
+          isDisabled={torque === null || angle === undefined}
+          onPress={() => {
+            if (torque === null || angle === undefined) return;
+            add(angle, Math.round(torque * 100) / 100);
+            setAngle(undefined);
+            setForce(undefined);
+          }}
+        >
+          {torque === null ? "Add the test" : `Add ${units.text(torque, "torque")}`}
+        </Button>
+      </div>
+      <p>Pull square to the limb; the joint's axis and the strap's middle are what the distance runs between.</p>
+    </>
+  );
+}
