@@ -3,6 +3,7 @@ package e2e
 import (
 	"encoding/json"
 	"fmt"
+	"math"
 	"os"
 	"path/filepath"
 	"reflect"
@@ -34,6 +35,7 @@ func (p *page) fromNothing(region, kind, position string) {
 	p.t.Helper()
 	p.press("New setup")
 	p.press("From nothing")
+	p.choose("Room", "Any place")
 	p.choose("What is it for?", region)
 	p.choose("What is at hand?", kind)
 	p.choose("How is the lifter placed?", position)
@@ -182,11 +184,12 @@ func TestBuildALeverPullDown(t *testing.T) {
 	p.fromNothing("Latissimus, lower", "A machine", "Seated")
 	before := p.dial("lever.plates/0")
 	p.key("+")
-	p.untilDial("lever.plates/0", before+2.5)
+	next := 2.5 * (math.Floor(before/2.5+1e-9) + 1) // the next on the dial's own grid
+	p.untilDial("lever.plates/0", next)
 	seat := p.dial("seat.height")
 	p.key("s")
 	p.untilDial("seat.height", seat+5)
-	if load := p.on(prog)["loads"].([]any)[0].(map[string]any); load["kind"] != "lever" || load["plateMass"] != before+2.5 {
+	if load := p.on(prog)["loads"].([]any)[0].(map[string]any); load["kind"] != "lever" || load["plateMass"] != next {
 		t.Errorf("built %v", load)
 	}
 }
@@ -238,7 +241,7 @@ func TestSavedStates(t *testing.T) {
 	p := openRaise(t, startProgram(t))
 	p.key(".")
 	p.untilDial("stance.out", 35)
-	p.do(chromedp.Evaluate[chromedp.Void](`(() => { const t = document.querySelector('textarea'); t.scrollIntoView(); t.focus(); })()`))
+	p.do(chromedp.Evaluate[chromedp.Void](`(() => { const t = document.querySelector('textarea'); t.scrollIntoView(); t.focus(); t.select(); })()`))
 	p.key("Reach long.\rRibs down.")
 	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
 	p.key("s", chromedp.ModifierCtrl)
@@ -252,8 +255,8 @@ func TestSavedStates(t *testing.T) {
 	p.press("Go back to version 1")
 	p.untilDial("stance.out", 30)
 	p.says(saveState, "version 2, not saved")
-	if cues := read[string](p, `document.querySelector('textarea').value`); cues != "" {
-		t.Errorf("the first state had no cues, now %q", cues)
+	if cues := read[string](p, `document.querySelector('textarea').value`); !strings.HasPrefix(cues, "Reach out, not up.") {
+		t.Errorf("the first state had the ready setup's cues, now %q", cues)
 	}
 	p.press("Undo")
 	p.untilDial("stance.out", 35)

@@ -112,6 +112,25 @@ func (p *page) middle(element string) (x, y float64) {
 	return at[0], at[1]
 }
 
+// pick takes an action of the menu that is open.
+func (p *page) pick(action string) {
+	p.t.Helper()
+	find := fmt.Sprintf(`[...document.querySelectorAll('[role="menuitem"]')].find(e => e.innerText.trim() === %s)`, quoted(action))
+	p.until("the action "+action, find)
+	p.do(chromedp.Sleep(150 * time.Millisecond)) // the menu grows as it opens
+	x, y := p.middle(find)
+	p.do(chromedp.MouseClickXY(x, y))
+}
+
+// fill types into the field whose label begins with a text, in the dialog when one is open.
+func (p *page) fill(label, text string) {
+	p.t.Helper()
+	find := fmt.Sprintf(`[...(document.querySelector('[role="dialog"]') ?? document).querySelectorAll('label')].find(l => l.innerText.startsWith(%s) && l.control)?.control`, quoted(label))
+	p.until("a field "+label, find)
+	p.do(chromedp.Evaluate[chromedp.Void]("(e => { e.scrollIntoView({block: 'nearest'}); e.focus(); e.select(); })(" + find + ")"))
+	p.key(text + kb.Tab)
+}
+
 // drag moves the mouse from an element by dx, dy pixels in steps.
 func (p *page) drag(element string, dx, dy float64, steps int) {
 	p.t.Helper()

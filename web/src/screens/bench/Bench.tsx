@@ -158,6 +158,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
               draw={edits.draw}
               drawDone={(cancelled) => (cancelled ? edits.dragCancelled() : edits.turnDone())}
               change={edits.change}
+              dragged={dragged !== null}
             />
           )}
         </section>

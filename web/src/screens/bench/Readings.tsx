@@ -33,12 +33,16 @@ type Props = {
   draw: Edits["draw"];
   drawDone: (cancelled: boolean) => void;
   change: Edits["change"];
+  dragged: boolean;
 };
 
 /** The right column: the profile, its numbers and sentences, and what lies behind them. */
-export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, change }: Props) {
+export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, change, dragged }: Props) {
   const { report } = good;
   const [later, place] = [useDeferredValue(good), useDeferredValue(s)];
+  const judged = { good, mends: model.mends, settings: model.settings };
+  const deferred = useDeferredValue(judged);
+  const now = dragged ? deferred : judged;
   const [axis, setAxis] = useState<"angle" | "length">("angle");
   const units = useUnits();
   const apply = useStable((m: Mend) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false)));
@@ -75,17 +79,12 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
               onChange={(key) => setAxis(key as "angle" | "length")}
             />
           )}
-          <Figures good={later} uncertainty={model.uncertainty} equal={model.equal} />
+          <Figures good={now.good} uncertainty={model.uncertainty} equal={model.equal} />
         </div>
       )}
       <div>
         <Hint name="mend">A sentence in blue below a verdict is the smallest change that mends it: press it.</Hint>
-        <Verdicts
-          report={later.report}
-          mends={useDeferredValue(model.mends)}
-          settings={useDeferredValue(model.settings)}
-          apply={apply}
-        />
+        <Verdicts report={now.good.report} mends={now.mends} settings={now.settings} apply={apply} />
       </div>
       <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
       <div className="caution">

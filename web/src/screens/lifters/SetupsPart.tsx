@@ -18,7 +18,7 @@ import { lifterKeys } from "./LiftersScreen";
 const Part = styled.div`
   display: grid;
   gap: 12px;
-  .head { display: flex; align-items: end; gap: 12px; flex-wrap: wrap; justify-content: space-between; }
+  .head { display: flex; align-items: end; gap: 12px; flex-wrap: wrap; justify-content: space-between; min-height: 52px; }
   .head > :first-child { flex: 0 1 260px; }
   .rows { border-top: 1px solid var(--line); }
   .row { display: flex; align-items: center; gap: 8px; padding: 4px 0; border-bottom: 1px solid var(--line); }

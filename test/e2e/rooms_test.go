@@ -1,0 +1,208 @@
+package e2e
+
+import (
+	"fmt"
+	"math"
+	"os"
+	"path/filepath"
+	"slices"
+	"testing"
+
+	"dialarc/core/kit"
+	"dialarc/core/setup"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// stored is a setup as the interface gives it.
+type stored struct {
+	ID       string
+	Document setup.Document
+}
+
+// A coach enters a lifter's strength and a room with a column station, a band and a handle, begins a ready setup there, and from
+// then on turns it hole by hole and pin by pin; when the room changes the setup says so and follows; what is used is not taken
+// away unasked.
+func TestRoomFromEmptyToLimits(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/kit"))
+	p.press("Add")
+	p.fill("Name", "Attic")
+	p.choose("Begin with", "An empty room")
+	p.do(chromedp.Evaluate[chromedp.Void](`[...document.querySelectorAll('[role="dialog"] button')].find(b => b.innerText === 'Add').click()`))
+	p.press("Add a station")
+	p.fill("Hole 1 is up", "30")
+	p.fill("From hole to hole", "15")
+	p.fill("Holes", "40")
+	p.says(`[data-item="cable-station"]`, "Hole 40 would be 6.15 m up")
+	if !read[bool](p, `[...document.querySelectorAll('header button')].find(b => b.innerText === 'Save').disabled`) {
+		t.Error("a room with a hole above its column can be saved")
+	}
+	p.fill("Holes", "11")
+	p.fill("Lightest pin", "3")
+	p.fill("From pin to pin", "4")
+	p.fill("Heaviest pin", "43")
+	p.press("Add a handle")
+	p.press("Add a band")
+	p.press("Save")
+	p.says(saveState, "version 2")
+
+	p.press("Lifters")
+	p.press("Madoc Quill")
+	p.press("New setup")
+	p.choose("Room", "Attic")
+	p.says(`[role="dialog"] li`, "There are no dumbbells here.")
+	p.press("Begin: Cross-behind raise, knee height")
+	p.until("the picture", handle("pulley"))
+	id := read[string](p, `location.pathname.split('/').at(-1)`)
+	p.untilDial("pulley.height/0", 2) // 41 cm up with the ready station; hole 2 is at 45 cm
+	for range 14 {
+		p.key(kb.PageDown)
+	}
+	for range 14 {
+		p.key(kb.PageUp)
+	}
+	p.untilDial("pulley.height/0", 11)
+	p.typeInto("pulley.height/0", "3")
+	p.key("+")
+	p.press("Save")
+	p.says(saveState, "version 2")
+	saved := func() stored {
+		var s stored
+		prog.call("GET", "/api/setups/"+id, nil, &s)
+		return s
+	}
+	l := saved().Document.Loads[0]
+	pins := []float64{3, 7, 11, 15, 19, 23, 27, 31, 35, 39, 43}
+	if math.Abs(l.Pulley.Y-0.60) > 1e-9 || !slices.Contains(pins, l.StackMass) || l.Kit.Hole != 3 {
+		t.Errorf("hole 3 is 60 cm up, pins are %v: %+v, %v kg", pins, l.Pulley, l.StackMass)
+	}
+
+	// The room changes; the setup says so and follows.
+	p.do(chromedp.Navigate(prog.url("/kit")))
+	p.press("Attic")
+	p.until("the room", `document.querySelector('[data-item="cable-station"] .toggle')`)
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-item="cable-station"] .toggle').click()`))
+	p.fill("Columns apart", "90")
+	p.press("Save")
+	p.says(saveState, "version 3")
+	p.open(prog.url("/bench/" + id))
+	p.says(".rig", "One thing is not as Attic has it.")
+	p.press("Look")
+	p.says(`[role="dialog"]`, "The columns are 90 cm apart instead of 110 cm.")
+	p.press("Fit it")
+	p.until("it is as the room has it", `!document.querySelector('.rig').innerText.includes('not as Attic')`)
+	p.press("Save")
+	p.says(saveState, "version 3")
+	if z := saved().Document.Loads[0].Pulley.Z; math.Abs(math.Abs(z)-0.45) > 1e-9 {
+		t.Errorf("half of 90 cm to the side, not %v m", z)
+	}
+
+	// What is used is not taken away unasked.
+	p.do(chromedp.Navigate(prog.url("/kit")))
+	p.press("Attic")
+	p.press("Take Cable station out of the room")
+	p.says(`[role="dialog"]`, "Cross-behind raise, knee height")
+	p.press("Keep it")
+	p.press("Take Band out of the room")
+	p.until("the band is gone", `!document.querySelector('[data-item="band"]')`)
+	p.press("Undo")
+	p.until("the band is back", `document.querySelector('[data-item="band"]')`)
+}
+
+// A strength test is entered as a force at a distance and dragged on the chart; a range with pain, and a caution that the bench
+// shows.
+func TestLifterSheet(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/lifters"))
+	p.press("Madoc Quill")
+	p.press("Strength")
+	p.fill("Joint angle", "30")
+	p.fill("Force", "120")
+	p.fill("Held from the joint", "55")
+	p.press("Add 66.0 N·m")
+	p.press("Add a point")
+	p.until("two points", `document.querySelectorAll('circle.grip').length === 2`)
+	p.drag(`document.querySelectorAll('circle.grip')[1]`, 0, 60, 4)
+	p.press("Ranges")
+	p.do(chromedp.Evaluate[chromedp.Void](`(e => { e.focus(); e.select(); })(document.querySelector('input[aria-label="elbow flexion: to, °"]'))`))
+	p.key("-5" + kb.Tab)
+	p.says("td", "The range runs from 0 to -5 degrees.")
+	p.press("Undo")
+	p.do(chromedp.Evaluate[chromedp.Void](`(e => { e.focus(); e.select(); })(document.querySelector('input[aria-label="elbow flexion: to, °"]'))`))
+	p.key("130" + kb.Tab)
+	p.press("Body")
+	p.fill("Cautions", "Rest the left wrist between sets.")
+	p.press("Save")
+	p.says(saveState, "version 2")
+	var all struct {
+		Items []struct {
+			Name string
+			Body setup.Lifter
+		}
+	}
+	prog.call("GET", "/api/lifters?q=madoc", nil, &all)
+	b := all.Items[0].Body
+	if len(b.Strength) != 2 || b.Strength[0].Torque != 66 || b.Strength[0].Date == "" || !(b.Strength[1].Torque < 66) || b.Ranges["elbow.flexion"].ToDeg != 130 {
+		t.Errorf("%+v, %+v", b.Strength, b.Ranges)
+	}
+	p.press("Setups")
+	p.press("Dumbbell raise to the side")
+	p.until("the picture", `document.querySelector('.scene svg')`)
+	p.press("Take over the lifter's new measures")
+	p.says(`[data-caution]`, "Rest the left wrist between sets.")
+	p.press("Madoc Quill")
+	p.press("Put Madoc Quill aside")
+	p.until("he is gone from the list", `![...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith('Madoc'))`)
+	p.press("Undo")
+	p.until("he is back", `[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith('Madoc'))`)
+}
+
+// Lifters come from a table: first what is wrong in it, then a look, then all of them. A room goes to a file and comes back as
+// another.
+func TestFilesOfLiftersAndRooms(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/lifters"))
+	dir := p.downloads()
+	table := filepath.Join(dir, "people.csv")
+	give := func(path, text string) {
+		t.Helper()
+		if err := os.WriteFile(path, []byte(text), 0o600); err != nil {
+			t.Fatal(err)
+		}
+		p.do(chromedp.SetUploadFiles(`input[type="file"]`, []string{path}))
+	}
+	p.press("More about the list")
+	p.pick("Lifters from a file")
+	p.until("the dialog", `document.querySelector('input[type="file"]')`)
+	give(table, "name;stature;mass\nWen Tarrow;1,66;tall\n")
+	p.says(`[role="dialog"]`, "row 2, column mass")
+	give(filepath.Join(dir, "more.csv"), "name;stature;mass\nWen Tarrow;1,66;58,5\nIda Pell;1,80;81\n")
+	p.says(`[role="dialog"] td`, "Wen Tarrow")
+	p.press("Add all 2")
+	p.until("both are there", `['Wen Tarrow', 'Ida Pell'].every(n => [...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith(n)))`)
+
+	p.press("Kit")
+	p.press("Tour van corner")
+	kept := p.keeps("Keep the room as a file", "json")
+	raw, err := os.ReadFile(kept)
+	if err != nil {
+		t.Fatal(err)
+	}
+	room, problems := kit.Parse(raw)
+	if len(problems) > 0 || room.Name != "Tour van corner" || len(room.Bands) != 3 {
+		t.Errorf("%v, %+v", problems, room)
+	}
+	p.press("Add")
+	p.fill("Name", "Second van")
+	p.choose("Begin with", "A file")
+	p.until("a place for the file", `document.querySelector('[role="dialog"] input[type="file"]')`)
+	give(filepath.Join(dir, "broken.json"), `{"schema":"dialarc.room/1","name":"x","bands":[{"key":"b","name":"b","restLength":-1}]}`)
+	p.says(`[role="dialog"]`, "bands[0].restLength")
+	p.do(chromedp.SetUploadFiles(`input[type="file"]`, []string{kept}))
+	p.until("nothing wrong", `!document.querySelector('[role="dialog"] [role="alert"]')`)
+	p.do(chromedp.Evaluate[chromedp.Void](`[...document.querySelectorAll('[role="dialog"] button')].find(b => b.innerText === 'Add').click()`))
+	p.until("the second van", fmt.Sprintf(`[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith(%s))`, quoted("Second van")))
+	p.says("li", "Firm tube")
+}
