@@ -27,6 +27,7 @@ type Setup struct {
 	Version   int            `json:"version"`
 	LifterID  string         `json:"lifterId" format:"uuid"`
 	Name      string         `json:"name"`
+	Ready     bool           `json:"ready" doc:"Whether the coach begins others with it."`
 	Document  setup.Document `json:"document"`
 	UpdatedAt time.Time      `json:"updatedAt"`
 }
@@ -38,16 +39,24 @@ type setupList struct {
 	}
 }
 
+type readyInput struct {
+	ID   string `path:"id" format:"uuid"`
+	Body struct {
+		Ready bool `json:"ready"`
+	}
+}
+
 type setupListInput struct {
 	PageInput
 	LifterID string `query:"lifterId" format:"uuid" doc:"Only this lifter's."`
 	RoomID   string `query:"roomId" format:"uuid" doc:"Only those fitted to this room."`
 	Item     string `query:"item" doc:"Only those that use this thing of their room, by its key."`
+	Ready    bool   `query:"ready" doc:"Only those that the coach begins others with."`
 	Q        string `query:"q" maxLength:"200" doc:"Only those with every one of these words in their name."`
 }
 
 func showSetup(st *store.Setup) Setup {
-	out := Setup{ID: st.ID, Version: st.Version, LifterID: st.LifterID, Name: st.Name, UpdatedAt: st.UpdatedAt}
+	out := Setup{ID: st.ID, Version: st.Version, LifterID: st.LifterID, Name: st.Name, Ready: st.Ready, UpdatedAt: st.UpdatedAt}
 	if err := json.Unmarshal(st.Document, &out.Document); err != nil {
 		panic("a stored setup cannot be read: " + err.Error())
 	}
@@ -89,9 +98,13 @@ func (s *Server) registerSetups(api huma.API) {
 		},
 	}
 	r.register(api)
+	huma.Register(api, r.operation(http.MethodPut, "ready", "/{id}/ready", "Begin others with a setup, or no longer", 404),
+		func(ctx context.Context, in *readyInput) (*one[Setup], error) {
+			return r.answer(s.Store.SetReady(ctx, s.Coach.ID, in.ID, in.Body.Ready))
+		})
 	huma.Register(api, huma.Operation{OperationID: "listSetups", Method: http.MethodGet, Path: r.path, Summary: "List setups", Errors: []int{503}},
 		func(ctx context.Context, in *setupListInput) (*setupList, error) {
-			list, total, err := s.Store.Setups(ctx, s.Coach.ID, store.Wanted{Lifter: in.LifterID, Room: in.RoomID, Item: in.Item, Words: in.Q}, store.Page{Offset: in.Offset, Limit: in.Limit})
+			list, total, err := s.Store.Setups(ctx, s.Coach.ID, store.Wanted{Lifter: in.LifterID, Room: in.RoomID, Item: in.Item, Words: in.Q, Ready: in.Ready}, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &setupList{}
 			out.Body.Items, out.Body.Total = r.shown(list), total
 			return out, failed(err, r.what, nil)

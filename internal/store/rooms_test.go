@@ -110,6 +110,33 @@ func TestSetupsAreFound(t *testing.T) {
 	}
 }
 
+// A database of before there were own ready setups has none of them; one is made and taken back.
+func TestOwnReadySetups(t *testing.T) {
+	db, url := before(t, 3)
+	if _, err := db.Exec(`with c as (insert into coaches (name) values ('A coach') returning id),
+		l as (insert into lifters (coach_id, name, body) select id, 'Someone', '{}' from c returning id, coach_id)
+		insert into setups (coach_id, lifter_id, name, document) select coach_id, id, 'Old', '{}' from l`); err != nil {
+		t.Fatal(err)
+	}
+	s := open(t, url)
+	c := coach(t, s)
+	all, _, err := s.Setups(ctx, c.ID, store.Wanted{}, everything)
+	if err != nil || len(all) != 1 || all[0].Ready {
+		t.Fatalf("%+v, %v", all, err)
+	}
+	for _, ready := range []bool{true, false} {
+		if st, err := s.SetReady(ctx, c.ID, all[0].ID, ready); err != nil || st.Ready != ready || st.Version != 1 {
+			t.Errorf("%+v, %v", st.Row, err)
+		}
+		if _, n, _ := s.Setups(ctx, c.ID, store.Wanted{Ready: true}, everything); (n == 1) != ready {
+			t.Errorf("%d ready ones", n)
+		}
+	}
+	if _, err := s.SetReady(ctx, nobody, all[0].ID, true); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("another coach: %v", err)
+	}
+}
+
 func TestArchivedLiftersAreApart(t *testing.T) {
 	s := open(t, database.New(t))
 	c := coach(t, s)

@@ -15,6 +15,7 @@ type Setup struct {
 	Row
 	LifterID string
 	RoomID   *string         // the room that it is fitted to, nil for none that is known
+	Ready    bool            // whether others are begun with it
 	Document json.RawMessage `gorm:"type:jsonb"`
 }
 
@@ -23,6 +24,7 @@ type Wanted struct {
 	Lifter, Room string // ids
 	Item         string // key of a thing in the room that they use
 	Words        string // each of them stands in the name
+	Ready        bool   // those that others are begun with
 }
 
 // Setups is a page of the coach's setups by name, and how many there are.
@@ -33,6 +35,9 @@ func (s *Store) Setups(ctx context.Context, coach string, w Wanted, page Page) (
 	}
 	if w.Room != "" {
 		q = q.Where("room_id = ?", w.Room)
+	}
+	if w.Ready {
+		q = q.Where("ready")
 	}
 	if w.Item != "" {
 		q = q.Where(uses, sql.Named("item", w.Item))
@@ -89,6 +94,14 @@ func (s *Store) knownRoom(ctx context.Context, st *Setup) error {
 		st.RoomID, err = nil, nil
 	}
 	return err
+}
+
+// SetReady puts a setup among those that others are begun with, or takes it out.
+func (s *Store) SetReady(ctx context.Context, coach, id string, ready bool) (Setup, error) {
+	if err := s.db.WithContext(ctx).Model(&Setup{}).Where("coach_id = ? and id = ?", coach, id).UpdateColumn("ready", ready).Error; err != nil {
+		return Setup{}, err
+	}
+	return s.Setup(ctx, coach, id)
 }
 
 // DeleteSetup hides a setup of the given version.

@@ -319,6 +319,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/setups/{id}/ready": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Begin others with a setup, or no longer */
+    put: operations["readySetup"];
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/setups/{id}/restore": {
     parameters: {
       query?: never;
@@ -1497,6 +1514,9 @@ export interface components {
       /** @description Why it cannot be used. */
       why?: string;
     };
+    ReadyInputBody: {
+      ready: boolean;
+    };
     Report: {
       /** @description Whether the other side does the same, mirrored. */
       both: boolean;
@@ -2548,6 +2568,8 @@ export interface components {
       /** Format: uuid */
       lifterId: string;
       name: string;
+      /** @description Whether the coach begins others with it. */
+      ready: boolean;
       /** Format: date-time */
       updatedAt: string;
       /** Format: int64 */
@@ -3937,6 +3959,8 @@ export interface operations {
         roomId?: string;
         /** @description Only those that use this thing of their room, by its key. */
         item?: string;
+        /** @description Only those that the coach begins others with. */
+        ready?: boolean;
         /** @description Only those with every one of these words in their name. */
         q?: string;
       };
@@ -4232,6 +4256,68 @@ export interface operations {
       };
       /** @description Conflict */
       409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  readySetup: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["ReadyInputBody"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Setup"];
+        };
+      };
+      /** @description Not Found */
+      404: {
         headers: {
           [name: string]: unknown;
         };

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
+import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import type { Ready } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
@@ -9,7 +10,8 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TextInput } from "../../ui/Field";
 import { Mark } from "../../ui/Mark";
-import { holds, List, type Props } from "./parts";
+import { holds, List, Pictured, type Props } from "./parts";
+import { Saved } from "./SavedOnes";
 import { useReady } from "./useReady";
 
 const Filters = styled.div`
@@ -19,8 +21,8 @@ const Filters = styled.div`
   align-items: end;
 `;
 
-const Row = styled.li`
-  && { grid-template-columns: auto minmax(0, 1fr) auto; align-items: start; }
+const Row = styled(Pictured)`
+  && { align-items: start; }
   .picture { grid-row: span 2; }
   .name { font-weight: 600; }
   .lacks { display: flex; gap: 6px; color: var(--brick); font-size: 12px; }
@@ -31,7 +33,7 @@ const Row = styled.li`
   .more li { display: list-item; border: 0; padding: 1px 0; }
   .more h4 { font-size: 12px; color: var(--quiet); font-weight: 600; }
   .more p { grid-column: 1 / -1; color: var(--quiet); }
-  @media (max-width: 500px) { && { grid-template-columns: minmax(0, 1fr) auto; } .picture { display: none; } details { grid-column: 1 / -1; } }
+  @media (max-width: 500px) { details { grid-column: 1 / -1; } }
 `;
 
 const groups: [Ready["group"], string][] = [
@@ -119,6 +121,7 @@ export function ReadyOnes(props: Props) {
         </Filters>
       )}
       <List>
+        <Own {...props} wanted={wanted} show={[region, kit, phase, position].every((f) => f === "")} />
         {groups.map(([key, title]) => {
           const members = found.filter((r) => r.group === key);
           if (members.length === 0) return null;
@@ -139,6 +142,22 @@ export function ReadyOnes(props: Props) {
         )}
       </List>
     </>
+  );
+}
+
+/** The coach's own ready setups. They are found by name alone. */
+function Own({ wanted, show, ...props }: Props & { wanted: string; show: boolean }) {
+  const own = useQuery({
+    queryKey: ["setups", "ready"],
+    queryFn: () => settled(client.GET("/api/setups", { params: { query: { ready: true, limit: 200 } } })),
+  });
+  const found = (own.data?.items ?? []).filter((s) => holds(s.name, wanted));
+  if (!show || found.length === 0) return null;
+  return (
+    <section aria-label="Your own">
+      <h3>Your own</h3>
+      <Saved {...props} setups={found} />
+    </section>
   );
 }
 

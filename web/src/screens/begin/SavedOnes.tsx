@@ -1,52 +1,69 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { client, settled } from "../../api/client";
+import type { StoredSetup } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
 import { Button } from "../../ui/Button";
 import { TextInput } from "../../ui/Field";
 import { fitted } from "./fitted";
-import { holds, List, type Props } from "./parts";
+import { List, Pictured, type Props } from "./parts";
+
+const most = 60;
 
 /** A setup that was saved for anybody, for this lifter's body. */
 export function SavedOnes(props: Props) {
   const [wanted, setWanted] = useState("");
+  const q = useDeferredValue(wanted);
   const saved = useQuery({
-    queryKey: ["setups", "all"],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { limit: 200 } } })),
+    queryKey: ["setups", "all", q],
+    queryFn: () => settled(client.GET("/api/setups", { params: { query: { limit: most, q } } })),
+    placeholderData: (before) => before,
   });
-  const lifters = useQuery({
-    queryKey: ["lifters"],
-    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 200 } } })),
-  });
-  const whose = (id: string) => lifters.data?.items?.find((l) => l.id === id)?.name ?? "";
-  const found = (saved.data?.items ?? []).filter((s) => holds(`${s.name} ${whose(s.lifterId)}`, wanted));
+  const items = saved.data?.items ?? [];
+  const more = (saved.data?.total ?? 0) - items.length;
   return (
     <>
       {saved.isPending && <p role="status">Loading …</p>}
       {saved.error && <p role="alert">The saved setups could not be loaded.</p>}
       {saved.data && <TextInput label="Find" value={wanted} onChange={setWanted} />}
       <List>
-        <ul>
-          {found.map((s) => (
-            <li key={s.id}>
-              <span>
-                {s.name}
-                <small>{whose(s.lifterId)}</small>
-              </span>
-              <Button
-                aria-label={`Begin: ${s.name}, ${whose(s.lifterId)}`}
-                onPress={() =>
-                  void fitted({ ...s.document, lifter: props.lifter.body }, props.room)
-                    .then(props.pick)
-                    .then(props.close)
-                }
-              >
-                Begin
-              </Button>
-            </li>
-          ))}
-        </ul>
-        {saved.data && found.length === 0 && <p>Nothing here is called that.</p>}
+        <Saved setups={items} {...props} />
+        {saved.data && items.length === 0 && (
+          <p>{wanted === "" ? "Nothing is saved yet." : "Nothing here is called that."}</p>
+        )}
+        {more > 0 && <p>and {more} more: search for them.</p>}
       </List>
     </>
+  );
+}
+
+/** Saved setups, each with whose it is. */
+export function Saved({ setups, ...props }: Props & { setups: StoredSetup[] }) {
+  const lifters = useQuery({
+    queryKey: ["lifters", "names"],
+    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 200 } } })),
+  });
+  const whose = (id: string) => lifters.data?.items?.find((l) => l.id === id)?.name ?? "";
+  const begin = (s: StoredSetup) =>
+    void fitted({ ...s.document, lifter: props.lifter.body }, props.room)
+      .then(props.pick)
+      .then(props.close);
+  return (
+    <ul>
+      {setups.map((s) => (
+        <Pictured key={s.id}>
+          <span className="picture">
+            <SetupPicture document={s.document} width={72} height={54} />
+          </span>
+          <span>
+            {s.name}
+            <small>{whose(s.lifterId)}</small>
+          </span>
+          <Button aria-label={`Begin: ${s.name}, ${whose(s.lifterId)}`} onPress={() => begin(s)}>
+            Begin
+          </Button>
+        </Pictured>
+      ))}
+    </ul>
   );
 }

@@ -19,6 +19,12 @@ export const List = styled.div`
   small { display: block; color: var(--quiet); }
 `;
 
+/** A line of a list with a picture before it. */
+export const Pictured = styled.li`
+  && { grid-template-columns: auto minmax(0, 1fr) auto; }
+  @media (max-width: 500px) { && { grid-template-columns: minmax(0, 1fr) auto; } .picture { display: none; } }
+`;
+
 export const Questions = styled.div`
   display: grid;
   gap: 12px;

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Copy, Trash2 } from "lucide-react";
+import { Copy, Star, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import styled from "styled-components";
@@ -66,6 +66,15 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
       await refresh();
     }
   };
+  const setReady = async (s: StoredSetup, ready: boolean) => {
+    try {
+      await settled(client.PUT("/api/setups/{id}/ready", { params: { path: { id: s.id } }, body: { ready } }));
+      await refresh();
+      notify(ready ? `${s.name} is among your ready setups.` : `${s.name} is no longer among your ready setups.`);
+    } catch (error) {
+      failed(error);
+    }
+  };
   const create = async (document: SetupDocument, open: boolean) => {
     try {
       const row = await settled(
@@ -112,6 +121,14 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
                   {room && ` · ${room.name}`}
                 </small>
               </Link>
+              <Button
+                look="quiet"
+                aria-pressed={s.ready}
+                aria-label={s.ready ? `No longer begin others with ${s.name}` : `Begin others with ${s.name}`}
+                onPress={() => void setReady(s, !s.ready)}
+              >
+                <Star size={15} aria-hidden fill={s.ready ? "currentColor" : "none"} />
+              </Button>
               <Button
                 look="quiet"
                 aria-label={`Copy ${s.name}`}
