@@ -23,7 +23,7 @@ type Bracing struct {
 
 // Contact is what one contact pushes with.
 type Contact struct {
-	Name  string `json:"name" doc:"foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, strap, hand and so on."`
+	Name  string `json:"name" doc:"foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, armPad.right, armPad.left, strap, hand and so on."`
 	At    Point  `json:"at" doc:"m."`
 	Force Point  `json:"force" doc:"On the lifter, N."`
 }

@@ -22,7 +22,7 @@ type Scene struct {
 	Segments []SceneSegment     `json:"segments"`
 	Loads    []SceneLoad        `json:"loads"`
 	Columns  []SceneColumn      `json:"columns"`
-	Pads     []ScenePad         `json:"pads" doc:"Seat and bench."`
+	Pads     []ScenePad         `json:"pads" doc:"Seat, bench and a pad under the arms."`
 	Contacts []Contact          `json:"contacts" doc:"What the surroundings push with to hold the lifter here."`
 	Base     []Point            `json:"base" doc:"Outline of what stands on the floor, m; empty where a seat or bench carries too."`
 	Pressure *Point             `json:"pressure,omitempty" doc:"Where the floor would have to push, m."`
@@ -124,7 +124,7 @@ func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {
 		p := point(brace.Centre)
 		sc.Pressure = &p
 	}
-	for _, p := range m.station.Pads {
+	for _, p := range append(support.ArmPads(&f, &d.Posture), m.station.Pads...) {
 		sc.Pads = append(sc.Pads, ScenePad{Middle: point(p.Middle), Turn: flat(&p.Turn), Half: point(p.Half)})
 	}
 	return sc, nil

@@ -2,6 +2,7 @@ package catalogue
 
 import (
 	"math"
+	"strings"
 
 	"dialarc/core/setup"
 )
@@ -50,6 +51,9 @@ func armFrontSetups(m *maker) []Ready {
 	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(0, 0.02, 0.15), 0.85, 0.4*m.l.Mass, grip)}
 	out = append(out, Ready{Key: "curl.press", Name: "Curl and press with bands and dumbbells", About: "The bands under the feet add where the weights ask less.", Document: up})
 	for i := range out {
+		if strings.HasPrefix(out[i].Key, "curl.preacher") {
+			out[i].Document.Posture.Held = []string{"armPad"}
+		}
 		out[i].Group = "armFront"
 	}
 	return out

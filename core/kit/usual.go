@@ -66,7 +66,7 @@ func Large(name string) Room {
 		Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.195}, {AngleDeg: 50, Arm: 0.23}, {AngleDeg: 110, Arm: 0.23}}}}
 	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180, LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,
 		Plates: []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}}}
-	r.Supports = []Support{{Key: "hip-strap", Name: "Strap over the hips", Kind: "strap"}, {Key: "thigh-pad", Name: "Pad over the thighs", Kind: "thighPad"}, {Key: "chair", Name: "Chair", Kind: "seat", Size: 0.45},
+	r.Supports = []Support{{Key: "hip-strap", Name: "Strap over the hips", Kind: "strap"}, {Key: "thigh-pad", Name: "Pad over the thighs", Kind: "thighPad"}, {Key: "arm-pad", Name: "Sloping pad for the arms", Kind: "armPad"}, {Key: "chair", Name: "Chair", Kind: "seat", Size: 0.45},
 		{Key: "back-pad", Name: "Pad under the back", Kind: "pad", Size: 0.08}, {Key: "bench-plate", Name: "Plate on the bench's foot", Kind: "weight", Mass: 20}}
 	return r
 }

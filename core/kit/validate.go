@@ -186,7 +186,7 @@ func lever(v *setup.Checks, path string, l *Lever) {
 }
 
 func support(v *setup.Checks, path string, s *Support) {
-	if !v.OneOf(path+".kind", "kind of support", s.Kind, "strap", "thighPad", "weight", "pad", "seat") {
+	if !v.OneOf(path+".kind", "kind of support", s.Kind, "strap", "thighPad", "armPad", "weight", "pad", "seat") {
 		return
 	}
 	switch s.Kind {

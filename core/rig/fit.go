@@ -174,7 +174,7 @@ func (f *fitter) seat() {
 	}
 }
 
-var supportWords = map[string]string{"strap": "There is no strap over the hips here.", "thighPad": "There is no pad over the thighs here."}
+var supportWords = map[string]string{"strap": "There is no strap over the hips here.", "thighPad": "There is no pad over the thighs here.", "armPad": "There is no sloping pad for the arms here."}
 
 func (f *fitter) supports() {
 	p := &f.doc.Posture

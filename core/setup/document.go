@@ -78,7 +78,7 @@ type Posture struct {
 	KneesDeg   float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
 	SeatHeight float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Down       string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs." enum:"strap,thighPad"`
+	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms." enum:"strap,thighPad,armPad"`
 	HandAt     *Point   `json:"handAt,omitempty" doc:"Where the hand that takes no part holds on, m."`
 	Trunk      Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
 }

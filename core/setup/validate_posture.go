@@ -51,7 +51,7 @@ func (v *Checks) posture(d *Document) {
 		v.OneOf("posture.down", "side that is below", p.Down, "left", "right")
 	}
 	for i, h := range p.Held {
-		v.OneOf(fmt.Sprintf("posture.held[%d]", i), "what holds the lifter", h, "strap", "thighPad")
+		v.OneOf(fmt.Sprintf("posture.held[%d]", i), "what holds the lifter", h, "strap", "thighPad", "armPad")
 		if p.Kind != "seated" && h == "thighPad" {
 			v.Add(fmt.Sprintf("posture.held[%d]", i), "A pad on the thighs is for sitting.", "", "Leave it out.")
 		}

@@ -58,6 +58,13 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 			add(touch{name: "thighPad", at: thigh(side), normal: space.Vec{Y: -1}, friction: padFriction})
 		}
 	}
+	if slices.Contains(p.Held, "armPad") {
+		for side := body.Right; side <= body.Left; side++ {
+			if at, normal, _, lies := armOnPad(f, side); lies {
+				add(touch{name: "armPad." + side.Name(), at: at, normal: normal, friction: padFriction})
+			}
+		}
+	}
 	if slices.Contains(p.Held, "strap") {
 		for side := body.Right; side <= body.Left; side++ {
 			hip := f.Joint[side.Joint(body.HipR)]

@@ -1,14 +1,19 @@
 package support_test
 
 import (
+	"math"
 	"testing"
 
 	"dialarc/core/body"
+	"dialarc/core/internal/check"
 	"dialarc/core/load"
 	"dialarc/core/movement"
 	"dialarc/core/setup"
+	"dialarc/core/space"
 	"dialarc/core/support"
 	"dialarc/core/torque"
+
+	"gonum.org/v1/gonum/spatial/r3"
 )
 
 type scene struct {
@@ -128,5 +133,34 @@ func TestStretches(t *testing.T) {
 		if len(refusals) != c.refusals || len(cautions) != c.cautions {
 			t.Errorf("%s: refused %v, cautioned %v", c.name, refusals, cautions)
 		}
+	}
+}
+
+// A sloping pad lies under a raised upper arm, square to it and not in it; an arm that hangs is not on it.
+func TestArmPadsLieUnderTheArm(t *testing.T) {
+	l := setup.Lifter{Stature: 1.75, Mass: 75}
+	b := body.New(&l)
+	p := setup.Posture{Kind: "seated", Held: []string{"armPad"}, Trunk: setup.Trunk{PitchDeg: 15}}
+	st := b.Settle(&p, nil, &setup.Movement{})
+	var f body.Frames
+	var right, left body.Pose
+	right[setup.ShoulderPlane], right[setup.ShoulderElevation] = space.Rad(90), space.Rad(65)
+	f.Place(&b, &st, &[2]body.Pose{right, left}, &[2]body.Pose{})
+	pads := support.ArmPads(&f, &p)
+	if len(pads) != 1 {
+		t.Fatalf("%d pads under one raised arm", len(pads))
+	}
+	pad := &pads[0]
+	along := r3.Unit(r3.Sub(f.PointOn(body.UpperArmR, 1), f.PointOn(body.UpperArmR, 0)))
+	normal := pad.Turn.Apply(space.X)
+	check.Near(t, "square to the arm", r3.Dot(along, normal), 0, 1e-9)
+	gap := r3.Dot(r3.Sub(f.PointOn(body.UpperArmR, 0.6), pad.Middle), normal) - pad.Half.X
+	if gap < 0.03 || gap > 0.06 || normal.Y <= 0 {
+		t.Errorf("the arm's middle is %v m above the pad, which faces %v", gap, normal)
+	}
+	turn := pad.Turn
+	back := turn.Transpose()
+	if one := turn.Mul(&back); math.Abs(one[0][0]-1)+math.Abs(one[1][1]-1)+math.Abs(one[0][1]) > 1e-9 {
+		t.Errorf("the pad's axes are not square: %v", turn)
 	}
 }

@@ -930,8 +930,8 @@ export interface components {
        * @description 0 faces away from the station, 90 is a turn to the left, degrees.
        */
       headingDeg?: number;
-      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs. */
-      held?: ("strap" | "thighPad")[];
+      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms. */
+      held?: ("strap" | "thighPad" | "armPad")[];
       /**
        * @description Posture. Lying and leaning on a bench take their angle from it.
        * @enum {string}
@@ -1382,10 +1382,10 @@ export interface components {
     KitSupport: {
       key: string;
       /**
-       * @description strap: over the hips; thighPad: on the thighs; weight: on a bench's foot; pad: under the back; seat: a chair or box.
+       * @description strap: over the hips; thighPad: on the thighs; armPad: sloping, under the upper arms; weight: on a bench's foot; pad: under the back; seat: a chair or box.
        * @enum {string}
        */
-      kind: "strap" | "thighPad" | "weight" | "pad" | "seat";
+      kind: "strap" | "thighPad" | "armPad" | "weight" | "pad" | "seat";
       /**
        * Format: double
        * @description weight: kg.
@@ -1652,7 +1652,7 @@ export interface components {
       at: components["schemas"]["ReportPoint"];
       /** @description On the lifter, N. */
       force: components["schemas"]["ReportPoint"];
-      /** @description foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, strap, hand and so on. */
+      /** @description foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, armPad.right, armPad.left, strap, hand and so on. */
       name: string;
     };
     ReportCurves: {
@@ -2398,7 +2398,7 @@ export interface components {
       /** @description The target joint. */
       joint: string;
       loads: components["schemas"]["SceneLoad"][];
-      /** @description Seat and bench. */
+      /** @description Seat, bench and a pad under the arms. */
       pads: components["schemas"]["ScenePad"][];
       /** @description Kind of posture. */
       posture: string;

@@ -263,6 +263,7 @@ function Holds({ posture, set }: { posture: Posture; set: (held: Posture["held"]
   return (
     <>
       {tick("thighPad", "A pad over the thighs")}
+      {tick("armPad", "A sloping pad under the upper arms")}
       {tick("strap", "A strap over the hips")}
     </>
   );

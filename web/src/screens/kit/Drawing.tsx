@@ -356,6 +356,16 @@ function support(item: Item): Drawn {
       height: 0.4,
       body: <path className="line" strokeWidth={0.04} d="M0.05 -0.02 Q0.3 -0.5 0.55 -0.02" />,
     },
+    armPad: {
+      width: 0.7,
+      height: 0.9,
+      body: (
+        <g>
+          <path className="line" d="M0.4 0 V-0.6" />
+          <path className="pad" d="M0.15 -0.35 L0.5 -0.85 L0.56 -0.81 L0.21 -0.31 Z" />
+        </g>
+      ),
+    },
     thighPad: {
       width: 0.6,
       height: 0.5,

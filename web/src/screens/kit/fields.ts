@@ -256,6 +256,7 @@ export const sections: Section[] = [
         options: [
           { key: "strap", label: "Strap over the hips" },
           { key: "thighPad", label: "Pad over the thighs" },
+          { key: "armPad", label: "Sloping pad for the arms" },
           { key: "seat", label: "Seat" },
           { key: "pad", label: "Pad under the back" },
           { key: "weight", label: "Weight on the bench" },
