@@ -5,7 +5,8 @@ import "dialarc/core/setup"
 // Quick is what can be told of a document without muscles, bracing or joints.
 type Quick struct {
 	Score
-	Tones map[string]string // of the verdicts lineUp, profile, start and clear, by key; the worst where there are several
+	OffAxis Metric            // share of the loads' torque that is beside the axis
+	Tones   map[string]string // of the verdicts lineUp, profile, start and clear, by key; the worst where there are several
 }
 
 // Worse says whether one tone of a verdict is worse than another; no verdict is as good as a good one.
@@ -24,7 +25,9 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 	}
 	q := Quick{Score: Score{Match: o.result.Match, Effort: o.result.PeakEffort}}
 	verdicts := rubVerdict(o.reportRubs())
-	for _, s := range o.sentences(o.lineUp()) {
+	line := o.lineUp()
+	q.OffAxis = line.OffAxisShare
+	for _, s := range o.sentences(line) {
 		verdicts = append(verdicts, worded(&s))
 	}
 	q.Tones = Tones(verdicts)

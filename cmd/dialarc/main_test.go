@@ -15,6 +15,7 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/dialin"
 	"dialarc/core/setup"
 )
 
@@ -157,6 +158,26 @@ func TestSweepPrintsEveryDial(t *testing.T) {
 	}
 }
 
+// The answers on the command line turn only what was freed, and gain.
+func TestDialInPrintsAnswers(t *testing.T) {
+	var got dialin.Search
+	if err := json.Unmarshal([]byte(run(t, "dialin", "--free", "path.plane,stance.out", "--budget", "100", document)), &got); err != nil {
+		t.Fatal(err)
+	}
+	if got.Before == nil || len(got.Answers) == 0 || got.Answers[0].Score <= got.Before.Score {
+		t.Fatalf("%+v", got)
+	}
+	rows, err := csv.NewReader(strings.NewReader(run(t, "dialin", "--free", "path.plane,stance.out", "--budget", "100", "--csv", document))).ReadAll()
+	if err != nil || len(rows) < 2 || rows[0][2] != "setting" {
+		t.Fatalf("%v, %v", rows, err)
+	}
+	for _, row := range rows[1:] {
+		if row[2] != "path.plane" && row[2] != "stance.out" {
+			t.Errorf("turned what was locked: %v", row)
+		}
+	}
+}
+
 func TestProblemsAreErrors(t *testing.T) {
 	file := filepath.Join(t.TempDir(), "bad.json")
 	if err := os.WriteFile(file, []byte(`{"schema":"dialarc.setup/1","lifter":{"mass":"heavy"}}`), 0o600); err != nil {
@@ -176,7 +197,7 @@ func TestUsage(t *testing.T) {
 			t.Errorf("help does not list %s", c.name)
 		}
 	}
-	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}} {
+	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document}} {
 		if err := dispatch(args, &bytes.Buffer{}); err == nil {
 			t.Errorf("%v was taken", args)
 		}

@@ -5,6 +5,7 @@
 package main
 
 import (
+	"context"
 	"encoding/json"
 	"fmt"
 	"syscall/js"
@@ -46,6 +47,7 @@ func main() {
 		"change":      onDocument(change),
 		"begin":       export(begin),
 		"ready":       export(ready),
+		"search":      onDocument(search),
 		"fit":         onDocument(fit),
 		"effect":      onDocument(effect),
 		"room":        export(room),
@@ -228,6 +230,19 @@ func ready(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	return rig.ReadyIn(l, r, args[2].String()), nil
+}
+
+// search looks for settings that fit better, by a goal as JSON, the second argument; the third is told how far it is.
+func search(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	var g dialin.Goal
+	if err := json.Unmarshal([]byte(args[0].String()), &g); err != nil {
+		return nil, setup.Problems{{What: "The goal cannot be read: " + err.Error() + "."}}
+	}
+	out, problems, err := dialin.Run(context.Background(), d, g, func(share float64) { args[1].Invoke(share) })
+	if err != nil {
+		return nil, setup.Problems{{What: err.Error()}}
+	}
+	return out, problems
 }
 
 // fit moves the document into a room, the second argument, that has an id, the third.

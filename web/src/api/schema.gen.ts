@@ -394,6 +394,20 @@ export interface components {
     ArchiveInputBody: {
       archived: boolean;
     };
+    Changed: {
+      /** Format: double */
+      from: number;
+      /**
+       * Format: double
+       * @description Points of score that this change brings, those before it made.
+       */
+      gain: number;
+      key: string;
+      kind: string;
+      label: string;
+      /** Format: double */
+      to: number;
+    };
     Document: {
       /** @description The bench, or null. */
       bench?: components["schemas"]["DocumentBench"];
@@ -1136,6 +1150,62 @@ export interface components {
        * @example https://example.com/errors/example
        */
       type: string;
+    };
+    Found: {
+      /** @description From the setup as it was, one setting at a time, the most useful first; the gains add up to the whole. */
+      changes: components["schemas"]["Changed"][];
+      document: components["schemas"]["Document"];
+      /**
+       * Format: double
+       * @description Points of score that the worst single step of one setting would cost.
+       */
+      drop: number;
+      /**
+       * Format: double
+       * @description Largest torque over capacity, the load held.
+       */
+      effort: number;
+      /**
+       * Format: double
+       * @description 0 to 100.
+       */
+      match: number;
+      /**
+       * Format: double
+       * @description Share of the loads' torque that is beside the axis.
+       */
+      offAxis: number;
+      /**
+       * Format: double
+       * @description The match less what the pull beside the plane costs; what the search looked for.
+       */
+      score: number;
+      /** @description Whether a small error of setting would spoil it. */
+      touchy: boolean;
+    };
+    Goal: {
+      /**
+       * Format: int64
+       * @description How many answers at most; 3 unless given.
+       */
+      answers?: number;
+      /**
+       * Format: int64
+       * @description How many setups are looked at before the best are refined; 600 unless given.
+       */
+      budget?: number;
+      /** @description Keys of the settings that may be turned; all others are locked. */
+      free: string[];
+      /**
+       * Format: double
+       * @description Points of match that a pull wholly beside the plane of the path costs; 40 unless given.
+       */
+      lineUp?: number;
+      /**
+       * Format: int64
+       * @description The same seed gives the same answers.
+       */
+      seed?: number;
     };
     HealthBody: {
       /** @description Name of the coach. */
@@ -2518,6 +2588,19 @@ export interface components {
       origin: components["schemas"]["ReportPoint"];
       /** @description Rotation matrix by rows; the segment runs along -Y from its origin. */
       turn: number[];
+    };
+    Search: {
+      /** @description The best first, different from each other and better than the setup as it was. */
+      answers: components["schemas"]["Found"][];
+      /** @description The setup as it was, without changes; null when it cannot be used as it is. */
+      before: components["schemas"]["Found"];
+      /**
+       * Format: int64
+       * @description How many different setups were evaluated.
+       */
+      looked: number;
+      /** @description Why there is no answer. */
+      why?: string;
     };
     Setting: {
       /**

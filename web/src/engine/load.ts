@@ -23,6 +23,7 @@ export type RawCore = {
   fit(document: string, room: string, id: string): string;
   effect(document: string): string;
   room(room: string): string;
+  search(document: string, goal: string, progress: (share: number) => void): string;
   lifter(lifter: string): string;
   coordinates(): string;
   lengths(): string;

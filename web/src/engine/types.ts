@@ -44,3 +44,6 @@ export type CamPoint = Schemas["DocumentCamPoint"];
 export type CoordinateInfo = Schemas["DocumentCoordinateInfo"];
 export type StrengthTest = Schemas["DocumentStrengthTest"];
 export type ImportAnswer = Schemas["ImportAnswer"];
+export type Search = Schemas["Search"];
+export type Found = Schemas["Found"];
+export type Goal = Schemas["Goal"];

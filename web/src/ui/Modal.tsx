@@ -14,7 +14,7 @@ const Veil = styled(ModalOverlay)`
 
 const Sheet = styled(AriaModal)`
   width: min(520px, 100%);
-  &[data-wide] { width: min(860px, 100%); }
+  &[data-wide] { width: min(860px, 100%); align-self: start; }
   max-height: 100%;
   overflow: auto;
   background: var(--sheet);

@@ -171,6 +171,7 @@ const phaseWords: Record<string, string> = {
 /** One ready setup: how it looks, where it is hardest, what is said about it and what the room lacks. */
 function ReadyRow({ ready: r, begin }: { ready: Ready; begin: () => void }) {
   const units = useUnits();
+  const [opened, setOpened] = useState(false);
   return (
     <Row>
       <span className="picture">
@@ -190,18 +191,36 @@ function ReadyRow({ ready: r, begin }: { ready: Ready; begin: () => void }) {
       <Button aria-label={`Begin: ${r.name}`} onPress={begin}>
         Begin
       </Button>
-      <details>
-        <summary>Cues and mistakes</summary>
+      <details onToggle={(e) => e.currentTarget.open && setOpened(true)}>
+        <summary>Cues, mistakes and cautions</summary>
         <div className="more">
           <Said title="Say" list={r.document.cues ?? []} />
           <Said title="Look out for" list={r.mistakes} />
           {r.changes.length > 0 && (
             <Said title="Different in this room" list={r.changes.map((c) => units.sentence(c.text, c.values))} />
           )}
+          {opened && <FromModel ready={r} />}
           {r.note && <p>{r.note}</p>}
         </div>
       </details>
     </Row>
+  );
+}
+
+/** What the model has to say about it for this lifter: cautions, and the order in which crossed cables are picked up. */
+function FromModel({ ready }: { ready: Ready }) {
+  const units = useUnits();
+  const made = useQuery({
+    queryKey: ["told", JSON.stringify(ready.document)],
+    queryFn: async () => (await core()).evaluate(JSON.stringify(ready.document)).ok ?? null,
+  });
+  const cautions = (made.data?.cautions ?? []).map((c) => `${units.sentence(c.text, c.values)} ${c.way}`);
+  const steps = made.data?.entry?.steps ?? [];
+  return (
+    <>
+      {cautions.length > 0 && <Said title="Cautions" list={cautions} />}
+      {steps.length > 0 && <Said title="Picking up" list={steps} />}
+    </>
   );
 }
 

@@ -13,6 +13,7 @@ import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { useStable } from "../../ui/useStable";
 import { BenchHeader } from "./BenchHeader";
+import { DialIn } from "./DialIn";
 import { KeyHelp } from "./KeyHelp";
 import { useKeys } from "./keys";
 import { Readings } from "./Readings";
@@ -86,6 +87,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const save = useStable(() => void saving.save());
   const showHelp = useStable(() => setHelp(true));
   const [states, setStates] = useState(false);
+  const [dialing, setDialing] = useState(false);
+  const dialIn = useStable(() => setDialing(true));
   const showStates = useStable(() => setStates(true));
   const keepFile = useStable(() => {
     const content = `${JSON.stringify(model.document, null, 2)}\n`;
@@ -109,6 +112,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     redo: edits.redo,
     save,
     help: showHelp,
+    dialIn,
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
@@ -133,6 +137,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         redo={edits.redo}
         save={save}
         help={showHelp}
+        dialIn={dialIn}
         states={showStates}
         keepFile={keepFile}
       />
@@ -173,6 +178,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           close={() => setStates(false)}
         />
       )}
+      {dialing && <DialIn text={text} settings={model.settings} take={edits.change} close={() => setDialing(false)} />}
       <KeyHelp open={help} close={() => setHelp(false)} />
       <Conflict what="setup" mine={model.document} saving={saving} replace={edits.replace} />
     </Page>

@@ -28,6 +28,7 @@ type Props = {
   save: () => void;
   help: () => void;
   states: () => void;
+  dialIn: () => void;
   keepFile: () => void;
 };
 
@@ -54,6 +55,7 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
           <CloudOff size={15} aria-hidden /> Server away: your work is kept here
         </span>
       )}
+      <Button onPress={props.dialIn}>Dial in</Button>
       <UndoRedo {...props} />
       <Button look="quiet" aria-label="Saved states" onPress={props.states}>
         <History size={16} aria-hidden />

@@ -38,7 +38,7 @@ export function RoomPart({ core, text, document, change }: Props) {
   const off = (now?.changes.length ?? 0) + (now?.missing.length ?? 0);
   return (
     <>
-      <Choice label="Room" options={options} value={document.room ?? ""} onChange={pick} />
+      <Choice hideLabel label="Room" options={options} value={document.room ?? ""} onChange={pick} />
       {here && now?.anew && (
         <p className="off" role="status">
           <Mark tone="look" />

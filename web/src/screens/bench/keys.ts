@@ -12,6 +12,7 @@ export type KeyActions = {
   redo(): void;
   save(): void;
   help(): void;
+  dialIn(): void;
 };
 
 export const keyHelp: [string, string][] = [
@@ -31,6 +32,7 @@ export const keyHelp: [string, string][] = [
   ["C, Shift C", "cuff outward, inward; or a longer, shorter strap"],
   ["1 2 3 4", "side, front, top, free view"],
   ["P", "play at the tempo"],
+  ["D", "dial in: find settings that fit better"],
   ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
   ["Ctrl S", "save"],
   ["?", "this list"],
@@ -65,6 +67,7 @@ const letters: Table = {
   ">": turns(["stance.aside"], 1),
   a: either(["columns.apart", "band.apart", "pulley.aside", "band.aside"]),
   b: either(["bench.angle"]),
+  d: (act) => act.dialIn(),
   s: either(["seat.height", "bench.height"]),
   l: either(["trunk.lean"]),
   h: either(["heading"]),

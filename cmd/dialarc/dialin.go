@@ -1,0 +1,74 @@
+package main
+
+import (
+	"context"
+	"encoding/csv"
+	"flag"
+	"fmt"
+	"io"
+	"os"
+	"os/signal"
+	"strconv"
+	"strings"
+
+	"dialarc/core/dialin"
+	"dialarc/core/setup"
+)
+
+// runDialIn searches for settings that fit better and prints them as JSON, or as CSV with one row for every setting that changes.
+func runDialIn(args []string, out io.Writer) error {
+	flags := flag.NewFlagSet("dialin", flag.ContinueOnError)
+	flags.SetOutput(io.Discard)
+	free := flags.String("free", "", "keys of the settings that may be turned, with commas between them")
+	seed := flags.Uint64("seed", 1, "the same seed gives the same answers")
+	budget := flags.Int("budget", 0, "how many setups are looked at before the best are refined")
+	asCSV := flags.Bool("csv", false, "print CSV")
+	if err := flags.Parse(args); err != nil {
+		return fmt.Errorf("dialin: %w", err)
+	}
+	if flags.NArg() != 1 {
+		return fmt.Errorf("dialin takes its options and then one file, or - for standard input")
+	}
+	d, err := readDocument(flags.Arg(0))
+	if err != nil {
+		return err
+	}
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
+	defer stop()
+	found, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: keysOf(&d, *free), Seed: *seed, Budget: *budget}, nil)
+	if err != nil {
+		return err
+	}
+	if len(problems) > 0 {
+		return problems
+	}
+	if !*asCSV {
+		return printJSON(out, found)
+	}
+	rows := [][]string{{"answer", "match", "setting", "from", "to", "gain"}}
+	for i, a := range found.Answers {
+		for _, c := range a.Changes {
+			rows = append(rows, []string{fmt.Sprint(i + 1), decimal(a.Match), c.Key, decimal(c.From), decimal(c.To), decimal(c.Gain)})
+		}
+	}
+	return csv.NewWriter(out).WriteAll(rows)
+}
+
+func decimal(x float64) string { return strconv.FormatFloat(x, 'g', 6, 64) }
+
+// keysOf are the named settings, or those that a coach can change between two sets.
+func keysOf(d *setup.Document, named string) []string {
+	if named != "" {
+		return strings.Split(named, ",")
+	}
+	var keys []string
+	for _, s := range dialin.Settings(d) {
+		name, _, _ := strings.Cut(s.Key, "/")
+		for _, u := range dialin.Usual {
+			if name == u && s.Paint == "match" {
+				keys = append(keys, s.Key)
+			}
+		}
+	}
+	return keys
+}

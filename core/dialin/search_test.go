@@ -1,0 +1,211 @@
+package dialin_test
+
+import (
+	"cmp"
+	"context"
+	"encoding/json"
+	"errors"
+	"math"
+	"slices"
+	"testing"
+
+	"dialarc/core"
+	"dialarc/core/catalogue"
+	"dialarc/core/dialin"
+	"dialarc/core/internal/check"
+	"dialarc/core/setup"
+)
+
+func readySetup(t testing.TB, key string) setup.Document {
+	t.Helper()
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		if r.Key == key {
+			return r.Document
+		}
+	}
+	t.Fatalf("no ready setup %s", key)
+	return setup.Document{}
+}
+
+// planted is a setup whose drawn target is its own curve, so that no other place can fit better, turned away from there.
+func planted(t *testing.T, turned map[string]float64) (away, home setup.Document) {
+	t.Helper()
+	home = readySetup(t, "raise.behind.knee")
+	r, problems := core.Evaluate(&home)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	n := len(r.Curves.Torque) - 1
+	home.Target.School, home.Target.Custom = "custom", nil
+	for i := range 5 {
+		home.Target.Custom = append(home.Target.Custom, r.Curves.Torque[i*n/4])
+	}
+	away = home
+	for key, v := range turned {
+		if away, problems = dialin.Apply(&away, key, v); len(problems) > 0 {
+			t.Fatal(problems)
+		}
+	}
+	return away, home
+}
+
+var ctx = context.Background()
+
+// A target made from a known setting is found again: the very hole, the very plane, when the others stay; with both free the curve
+// is fitted at least as well as by the planted ones, since two settings can make the same curve. Line-up does not count here.
+func TestSearchFindsWhatWasPlanted(t *testing.T) {
+	for seed, turned := range []map[string]float64{{"pulley.height/0": 20}, {"pulley.height/0": 1}, {"stance.out": 0.9}, {"pulley.height/0": 20, "path.plane": 100}, {"pulley.height/0": 14, "path.plane": -20}} {
+		away, home := planted(t, turned)
+		var free []string
+		for key := range turned {
+			free = append(free, key)
+		}
+		slices.Sort(free)
+		out, problems, err := dialin.Run(ctx, &away, dialin.Goal{Free: free, LineUp: new(0.0), Seed: uint64(seed)}, nil)
+		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
+			t.Fatalf("%v, %v, %+v", problems, err, out)
+		}
+		best := slices.MaxFunc(out.Answers, func(a, b dialin.Found) int { return cmp.Compare(a.Match, b.Match) })
+		q, _ := new(core.Evaluator).Quick(&home, dialin.Samples)
+		if best.Match < *q.Match.Value-1e-9 {
+			t.Errorf("from %v: match %v, planted %v", turned, best.Match, *q.Match.Value)
+		}
+		if len(free) > 1 {
+			continue
+		}
+		got := map[string]float64{}
+		for _, x := range dialin.Settings(&best.Document) {
+			got[x.Key] = x.Value
+		}
+		for _, x := range dialin.Settings(&home) {
+			if x.Key == free[0] && math.Abs(got[x.Key]-x.Value) > 1e-6 {
+				t.Errorf("from %v: at %v, planted at %v", turned, got[x.Key], x.Value)
+			}
+		}
+	}
+}
+
+// On a dial or two the search is never worse than trying every value, and what it gives can be done: evaluated, held, off its rest.
+func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
+	for _, c := range []struct {
+		key  string
+		free []string
+	}{{"raise.behind.hand", []string{"pulley.height/0", "stance.out"}}, {"curl.behind", []string{"stance.out"}}, {"reverse.high.bench", []string{"bench.angle", "stance.out"}}} {
+		d := readySetup(t, c.key)
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, LineUp: new(0.0), Budget: 300}, nil)
+		if err != nil || len(problems) > 0 {
+			t.Fatal(problems, err)
+		}
+		best := math.Inf(-1)
+		for _, a := range out.Answers {
+			best = max(best, a.Score)
+			r, problems := core.Evaluate(&a.Document)
+			if len(problems) > 0 || !r.Bracing.Holds || core.Tones(r.Verdicts)["start"] == "stop" || core.Tones(r.Verdicts)["clear"] == "stop" {
+				t.Errorf("%s: an answer that cannot be done: %v", c.key, problems)
+			}
+		}
+		if out.Before != nil {
+			best = max(best, out.Before.Score)
+		}
+		if all := everyValue(t, &d, c.free); best < all-1.5-1e-9 { // gains under a point are no answers, robust ones go first
+			t.Errorf("%s: %v, trying all gives %v", c.key, best, all)
+		}
+	}
+}
+
+// everyValue is the best match of all combinations that can be done.
+func everyValue(t *testing.T, d *setup.Document, free []string) float64 {
+	t.Helper()
+	var e core.Evaluator
+	if len(free) == 0 {
+		q, problems := e.Quick(d, dialin.Samples)
+		if len(problems) > 0 || q.Match.Value == nil || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || *q.Effort.Value > 1 {
+			return math.Inf(-1)
+		}
+		if b, problems := e.Brace(d); len(problems) > 0 || !b.Holds {
+			return math.Inf(-1)
+		}
+		return *q.Match.Value
+	}
+	best := math.Inf(-1)
+	for _, s := range dialin.Settings(d) {
+		if s.Key != free[0] {
+			continue
+		}
+		for v := s.From; v <= s.To+1e-9; v += s.Step {
+			turned, problems := dialin.Apply(d, s.Key, v)
+			if len(problems) > 0 {
+				t.Fatal(problems)
+			}
+			best = max(best, everyValue(t, &turned, free[1:]))
+		}
+	}
+	return best
+}
+
+// The gains of the changes add up to the whole; locked settings stay; the load stays; the same seed gives the same answers.
+func TestAnswersAreExplainedAndRepeatable(t *testing.T) {
+	d := readySetup(t, "raise.behind.hand")
+	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0"}, Seed: 7, Budget: 300}
+	var told []float64
+	out, problems, err := dialin.Run(ctx, &d, g, func(share float64) { told = append(told, share) })
+	if err != nil || len(problems) > 0 || len(out.Answers) == 0 || out.Before == nil {
+		t.Fatalf("%v, %v, %+v", problems, err, out)
+	}
+	before := map[string]float64{}
+	for _, s := range dialin.Settings(&d) {
+		before[s.Key] = s.Value
+	}
+	for _, a := range out.Answers {
+		sum := out.Before.Score
+		turned := map[string]bool{}
+		for _, c := range a.Changes {
+			sum += c.Gain
+			turned[c.Key] = true
+			check.Near(t, c.Key+" before", c.From, before[c.Key], 1e-9)
+		}
+		check.Near(t, "the gains together", sum, a.Score, 1e-6)
+		for _, s := range dialin.Settings(&a.Document) {
+			if !turned[s.Key] && math.Abs(s.Value-before[s.Key]) > 1e-9 {
+				t.Errorf("%s went from %v to %v unsaid", s.Key, before[s.Key], s.Value)
+			}
+		}
+	}
+	if !slices.IsSorted(told) || told[len(told)-1] != 1 {
+		t.Errorf("progress %v", told)
+	}
+	again, _, _ := dialin.Run(ctx, &d, g, nil)
+	one, _ := json.Marshal(out)
+	two, _ := json.Marshal(again)
+	if string(one) != string(two) {
+		t.Errorf("the same seed gave\n%s\nand\n%s", one, two)
+	}
+}
+
+func TestSearchRefusesAndStops(t *testing.T) {
+	d := readySetup(t, "raise.behind.hand")
+	for path, free := range map[string][]string{"free": nil, "nothing/0": {"nothing/0"}, "load.stack/0": {"load.stack/0"}} {
+		if _, problems, _ := dialin.Run(ctx, &d, dialin.Goal{Free: free}, nil); len(problems) != 1 || problems[0].Path != path {
+			t.Errorf("%v: %v", free, problems)
+		}
+	}
+	over, cancel := context.WithCancel(ctx)
+	cancel()
+	if _, _, err := dialin.Run(over, &d, dialin.Goal{Free: []string{"stance.out"}}, nil); !errors.Is(err, context.Canceled) {
+		t.Errorf("a search that was called off: %v", err)
+	}
+}
+
+// BenchmarkSearch turns five settings of a heavy setup at the usual budget.
+func BenchmarkSearch(b *testing.B) {
+	d := readySetup(b, "raise.behind.knee")
+	looked := 0
+	for b.Loop() {
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: []string{"pulley.height/0", "columns.apart/0", "strap/0", "stance.out", "path.plane"}}, nil)
+		if err != nil || len(problems) > 0 {
+			b.Fatal(problems, err)
+		}
+		looked += out.Looked
+	}
+	b.ReportMetric(float64(looked)/b.Elapsed().Seconds(), "setups/s")
+}

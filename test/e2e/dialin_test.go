@@ -1,0 +1,53 @@
+package e2e
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+// Pulley and strap are locked, others freed: the answers leave it where it is; the second one is taken, undone in one step, and a
+// search is stopped half way.
+func TestDialIn(t *testing.T) {
+	prog := startProgram(t)
+	p := openRaise(t, prog)
+	hole, out, plane := p.dial("pulley.height/0"), p.dial("stance.out"), p.dial("path.plane")
+	before := p.on(prog)
+	p.key("d")
+	p.says(`[role="dialog"]`, "everything else is locked, the load too")
+	for _, name := range []string{"Pulley", "Handle and strap", "To the right", "Elbow bend", "Turn of the arm"} {
+		tick := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === ` + quoted(name) + `)`
+		free := read[bool](p, tick+`.querySelector('input').checked`)
+		x, y := p.middle(tick)
+		p.do(chromedp.MouseClickXY(x, y))
+		p.until(name+" is ticked the other way", `!!`+tick+`.querySelector('input').checked !== `+fmt.Sprint(free))
+	}
+	p.press("Find better settings")
+	p.until("answers", `document.querySelectorAll('li.answer').length >= 2`)
+	told := read[string](p, `document.querySelectorAll('li.answer')[1].innerText`)
+	if strings.Contains(told, "Pulley") || strings.Contains(told, "strap") || !strings.Contains(told, "instead of") {
+		t.Errorf("the second answer turns what is locked, or nothing: %s", told)
+	}
+	p.press("Take it: answer 2")
+	p.until("the dialog is closed", `!document.querySelector('[role="dialog"]')`)
+	p.says(saveState, "not saved")
+	if p.dial("pulley.height/0") != hole || (p.dial("stance.out") == out && p.dial("path.plane") == plane) {
+		t.Errorf("hole %v, %v cm out, plane %v", p.dial("pulley.height/0"), p.dial("stance.out"), p.dial("path.plane"))
+	}
+	p.press("Undo")
+	p.untilDial("path.plane", plane)
+	p.untilDial("stance.out", out)
+	if now := p.on(prog); len(now) != len(before) {
+		t.Errorf("undone it is %v", now)
+	}
+	p.key("d")
+	p.press("Find better settings")
+	p.press("Stop")
+	p.until("it can be started again", `[...document.querySelectorAll('[role="dialog"] button')].some(b => b.innerText === 'Find better settings')`)
+	p.do(chromedp.Sleep(15e8))
+	if n := read[int](p, `document.querySelectorAll('li.answer').length`); n != 0 {
+		t.Errorf("a stopped search gave %d answers", n)
+	}
+}
