@@ -189,3 +189,19 @@ func TestPointOnASegment(t *testing.T) {
 	check.Vec(t, "finger tips", f.PointOn(body.HandR, 1), f.Tip[body.Right])
 	check.Vec(t, "elbow end of the upper arm", f.PointOn(body.UpperArmR, 1), f.Joint[body.ElbowR])
 }
+
+// A measured bench is as long and broad as it is, from the same end: only its top end moves.
+func TestBenchOfAKnownSize(t *testing.T) {
+	l := setup.Lifter{Stature: 1.75, Mass: 75}
+	b := body.New(&l)
+	foot := func(bench setup.Bench) (space.Vec, space.Vec) {
+		st := b.Settle(&setup.Posture{Kind: "supine"}, &bench, &setup.Movement{})
+		pad := st.Pads[len(st.Pads)-1]
+		return r3.Sub(pad.Middle, r3.Scale(pad.Half.Y, pad.Turn.Apply(space.Y))), pad.Half
+	}
+	usual, _ := foot(setup.Bench{})
+	end, half := foot(setup.Bench{BackLength: 0.9, Width: 0.36})
+	check.Vec(t, "the end at the hips", end, usual)
+	check.Near(t, "half of the length", half.Y, 0.45, 1e-12)
+	check.Near(t, "half of the width", half.Z, 0.18, 1e-12)
+}

@@ -274,6 +274,9 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 	}
 }
 
+// usualPad is half of the usual breadth of a seat or bench, m (own).
+const usualPad = 0.14
+
 // pads are what carries the lifter: a seat, the bench under or behind the trunk.
 func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 	const thick = 0.04 // half of a pad's thickness, m (own)
@@ -286,7 +289,7 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 			m = add(st.MidHip, st.Heading.Apply(space.Vec{X: -0.15}))
 		}
 		m.Y = top
-		out = append(out, Pad{Middle: m, Turn: st.Heading, Half: space.Vec{X: 0.18, Y: thick, Z: 0.14}})
+		out = append(out, Pad{Middle: m, Turn: st.Heading, Half: space.Vec{X: 0.18, Y: thick, Z: usualPad}})
 	}
 	if bench == nil {
 		return out
@@ -312,10 +315,17 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 		flat = turned(&flat, space.RotY, -roll)
 	}
 	length := b.ShoulderHeight - b.HipHeight
-	middle := add(st.MidHip, flat.Apply(add(space.Vec{Y: 0.45 * length}, r3.Scale(off, toward))))
-	half := space.Vec{X: thick, Y: 0.65 * length, Z: 0.14}
+	long, wide := 1.3*length, 2*usualPad // as long as it takes unless it is known
+	if bench.BackLength > 0 {
+		long = bench.BackLength
+	}
+	if bench.Width > 0 {
+		wide = bench.Width
+	}
+	middle := add(st.MidHip, flat.Apply(add(space.Vec{Y: long/2 - 0.2*length}, r3.Scale(off, toward))))
+	half := space.Vec{X: thick, Y: long / 2, Z: wide / 2}
 	if toward.Z != 0 {
-		half.X, half.Z = 0.14, thick
+		half.X, half.Z = wide/2, thick
 	}
 	return append(out, Pad{Middle: middle, Turn: flat, Half: half})
 }

@@ -42,6 +42,8 @@ func TestBadRooms(t *testing.T) {
 		{"stations[1].key", "there twice", func(r *kit.Room) { r.Stations[1].Key = kit.TwinColumn }},
 		{"benches[1].name", "no name", func(r *kit.Room) { r.Benches[1].Name = "" }},
 		{"benches[0].notchesDeg[2]", "does not come after", func(r *kit.Room) { r.Benches[0].NotchesDeg = []float64{0, 30, 15} }},
+		{"benches[0].backLength", "back rest is 3 m", func(r *kit.Room) { r.Benches[0].BackLength = 3 }},
+		{"benches[0].width", "pads is -1 m", func(r *kit.Room) { r.Benches[0].Width = -1 }},
 		{"benches[0].notchesDeg", "0 notches", func(r *kit.Room) { r.Benches[0].NotchesDeg = nil }},
 		{"weights[0].masses[1]", "does not come after", func(r *kit.Room) { r.Weights[0].Masses = []float64{2, 2} }},
 		{"weights[2].plates[0]", "plate is -5 kg", func(r *kit.Room) { r.Weights[2].Plates = []float64{-5} }},

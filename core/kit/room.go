@@ -42,6 +42,8 @@ type Bench struct {
 	Name       string    `json:"name"`
 	NotchesDeg []float64 `json:"notchesDeg" doc:"Angles of the back rest from horizontal, rising, degrees; a flat bench has 0 alone."`
 	Height     float64   `json:"height" doc:"Top of the seat above the floor, m."`
+	BackLength float64   `json:"backLength,omitempty" doc:"Length of the back rest, m; as long as it takes unless measured."`
+	Width      float64   `json:"width,omitempty" doc:"Of the pads, m; 0.28 unless measured."`
 	Mass       float64   `json:"mass" doc:"kg."`
 }
 

@@ -104,6 +104,12 @@ func bench(v *setup.Checks, path string, b *Bench) {
 	}
 	v.Rising(path+".notchesDeg", "notch", b.NotchesDeg, -30, 90, 0.5, "degrees")
 	v.Within(path+".height", "height of the seat", b.Height, 0.1, 1.2, "m", "")
+	if b.BackLength != 0 {
+		v.Within(path+".backLength", "length of the back rest", b.BackLength, 0.3, 1.6, "m", "")
+	}
+	if b.Width != 0 {
+		v.Within(path+".width", "width of the pads", b.Width, 0.15, 0.8, "m", "")
+	}
 	v.Within(path+".mass", "mass of the bench", b.Mass, 1, 400, "kg", "Whether it slides or tips depends on it.")
 }
 

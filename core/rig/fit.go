@@ -127,7 +127,7 @@ func (f *fitter) bench() {
 	if b.Mass > 0 {
 		extra = max(0, b.Mass-base)
 	}
-	b.AngleDeg, b.Mass = near, it.Mass+extra
+	b.AngleDeg, b.Mass, b.BackLength, b.Width = near, it.Mass+extra, it.BackLength, it.Width
 	now := b.Height
 	if now == 0 {
 		now = setup.DefaultSeat

@@ -95,6 +95,8 @@ type Bench struct {
 	AngleDeg     float64 `json:"angleDeg" doc:"Back rest from horizontal, degrees: 0 flat, 90 upright." minimum:"-30" maximum:"90"`
 	Height       float64 `json:"height,omitempty" doc:"Top of the pad under the hips above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Mass         float64 `json:"mass,omitempty" doc:"Of the bench, with what is laid on its foot, kg; 30 unless given." minimum:"0" maximum:"400"`
+	BackLength   float64 `json:"backLength,omitempty" doc:"Length of the back rest, or of the pad that is lain on, m; as long as it takes unless given." minimum:"0" maximum:"1.6"`
+	Width        float64 `json:"width,omitempty" doc:"Of its pads, m; 0.28 unless given." minimum:"0" maximum:"0.8"`
 	PadUnderBack float64 `json:"padUnderBack,omitempty" doc:"side-lying: thickness of a pad behind the back, which rolls the chest forward, m." minimum:"0" maximum:"0.25"`
 
 	Kit *BenchKit `json:"kit,omitempty" doc:"The bench of a room that it is."`

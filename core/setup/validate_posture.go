@@ -113,6 +113,12 @@ func (v *Checks) bench(d *Document) {
 	if b.Height != 0 {
 		v.Within("bench.height", "height of the pad", b.Height, 0.1, 1.2, "m", "")
 	}
+	if b.BackLength != 0 {
+		v.Within("bench.backLength", "length of the back rest", b.BackLength, 0.3, 1.6, "m", "")
+	}
+	if b.Width != 0 {
+		v.Within("bench.width", "width of the pads", b.Width, 0.15, 0.8, "m", "")
+	}
 	v.Within("bench.mass", "mass of the bench", b.Mass, 0, 400, "kg", "")
 	v.Within("bench.padUnderBack", "pad behind the back", b.PadUnderBack, 0, 0.25, "m", "")
 	if b.PadUnderBack > 0 && d.Posture.Kind != "side-lying" {

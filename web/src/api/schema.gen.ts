@@ -464,6 +464,11 @@ export interface components {
       angleDeg: number;
       /**
        * Format: double
+       * @description Length of the back rest, or of the pad that is lain on, m; as long as it takes unless given.
+       */
+      backLength?: number;
+      /**
+       * Format: double
        * @description Top of the pad under the hips above the floor, m; 0.45 unless given.
        */
       height?: number;
@@ -479,6 +484,11 @@ export interface components {
        * @description side-lying: thickness of a pad behind the back, which rolls the chest forward, m.
        */
       padUnderBack?: number;
+      /**
+       * Format: double
+       * @description Of its pads, m; 0.28 unless given.
+       */
+      width?: number;
     };
     DocumentBenchKit: {
       /** @description Key of the bench in its room. */
@@ -1274,6 +1284,11 @@ export interface components {
     KitBench: {
       /**
        * Format: double
+       * @description Length of the back rest, m; as long as it takes unless measured.
+       */
+      backLength?: number;
+      /**
+       * Format: double
        * @description Top of the seat above the floor, m.
        */
       height: number;
@@ -1286,6 +1301,11 @@ export interface components {
       name: string;
       /** @description Angles of the back rest from horizontal, rising, degrees; a flat bench has 0 alone. */
       notchesDeg: number[];
+      /**
+       * Format: double
+       * @description Of the pads, m; 0.28 unless measured.
+       */
+      width?: number;
     };
     KitCam: {
       /** @description The joint coordinate that its arm turns with, like knee.flexion. */

@@ -3,13 +3,20 @@ export type Draft = { document: string; version: number };
 
 const key = (id: string) => `dialarc.draft.${id}`;
 
-export function readDraft(id: string): Draft | null {
+function readDraft(id: string): Draft | null {
   try {
     const draft = JSON.parse(localStorage.getItem(key(id)) ?? "null");
     return typeof draft?.document === "string" && typeof draft.version === "number" ? draft : null;
   } catch {
     return null;
   }
+}
+
+/** What is open at first: the saved document, or the draft that this browser kept of it. */
+export function opened(stored: { id: string; version: number; document: unknown }) {
+  const saved = JSON.stringify(stored.document);
+  const draft = readDraft(stored.id);
+  return { saved, text: draft?.document ?? saved, version: draft?.version ?? stored.version };
 }
 
 export function writeDraft(id: string, draft: Draft): void {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useReducer, useState } from "react";
 import type { Problem } from "../engine/types";
 import { useStable } from "../ui/useStable";
-import { readDraft } from "./draft";
+import { opened } from "./draft";
 import { history } from "./history";
 import { type Put, type Stored, useSaving } from "./useSaving";
 
@@ -10,11 +10,7 @@ import { type Put, type Stored, useSaving } from "./useSaving";
  * and one with problems is not sent to the server.
  */
 export function useEditing<D>(stored: Stored<D>, put: Put<D>, check: (text: string, document: D) => Problem[]) {
-  const [start] = useState(() => {
-    const saved = JSON.stringify(stored.document);
-    const draft = readDraft(stored.id);
-    return { saved, text: draft?.document ?? saved, version: draft?.version ?? stored.version };
-  });
+  const [start] = useState(() => opened(stored));
   const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: null });
   const text = state.now;
   const document = useMemo(() => JSON.parse(text) as D, [text]);

@@ -1,5 +1,5 @@
 import { useReducer, useState } from "react";
-import { readDraft } from "../../editing/draft";
+import { opened } from "../../editing/draft";
 import { history, type Where } from "../../editing/history";
 import type { Core } from "../../engine/core";
 import type { Answer, Setting, SetupDocument, StoredSetup } from "../../engine/types";
@@ -28,11 +28,7 @@ export type Edits = {
 
 /** The document on the bench with its history: the saved one, or the draft that this browser kept. */
 export function useDocument(core: Core, stored: StoredSetup) {
-  const [start] = useState(() => {
-    const saved = JSON.stringify(stored.document);
-    const draft = readDraft(stored.id);
-    return { saved, text: draft?.document ?? saved, version: draft?.version ?? stored.version };
-  });
+  const [start] = useState(() => opened(stored));
   const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: null });
   const text = state.now;
   /** Takes over what the core made of the document; what it refuses changes nothing. */

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import styled from "styled-components";
+import { useUnits } from "../../state/units";
 import type { Item, ListName } from "./fields";
 
 const Picture = styled.svg`
@@ -20,12 +21,13 @@ type Drawn = { width: number; height: number; body: ReactNode }; // m, drawn wit
 
 /** A thing to scale, with its floor and a bar of known length. */
 export function KitDrawing({ list, item, size, bare }: { list: ListName; item: Item; size: number; bare?: boolean }) {
+  const { factor, name } = useUnits().unit("length");
   const drawn = draw(list, item);
   const { width, height } = drawn;
   if (!(width > 0 && height > 0 && Number.isFinite(width + height))) return null;
   const below = bare ? 3 : 20; // px, for the scale
   const scale = Math.min((size - (bare ? 4 : 16)) / width, (size - below - (bare ? 3 : 10)) / height); // px per metre
-  const bar = [2, 1, 0.5, 0.2, 0.1, 0.05].find((b) => b * scale <= size * 0.5) ?? 0.02;
+  const bar = [200, 100, 50, 20, 10, 5].find((b) => (b / factor) * scale <= size * 0.5) ?? 2;
   const onFloor = list !== "holds" && list !== "bands" && list !== "cams";
   return (
     <Picture
@@ -42,17 +44,17 @@ export function KitDrawing({ list, item, size, bare }: { list: ListName; item: I
         {drawn.body}
       </g>
       {onFloor && <line className="floor" x1={4} x2={size - 4} y1={size - below} y2={size - below} />}
-      {!bare && <Bar length={bar} scale={scale} size={size} />}
+      {!bare && <Bar length={bar / factor} label={`${bar} ${name}`} scale={scale} size={size} />}
     </Picture>
   );
 }
 
-function Bar({ length, scale, size }: { length: number; scale: number; size: number }) {
+function Bar({ length, label, scale, size }: { length: number; label: string; scale: number; size: number }) {
   return (
     <>
       <line className="scale" x1={6} x2={6 + length * scale} y1={size - 6} y2={size - 6} strokeWidth={2} />
       <text x={10 + length * scale} y={size - 3}>
-        {length >= 1 ? `${length} m` : `${Math.round(length * 100)} cm`}
+        {label}
       </text>
     </>
   );
@@ -126,7 +128,7 @@ function station(item: Item): Drawn {
 function bench(item: Item): Drawn {
   const h = num(item, "height");
   const notches = (item.notchesDeg ?? []) as number[];
-  const back = 0.75;
+  const back = num(item, "backLength") || 0.75;
   const ends = notches.map((d) => [back * Math.cos((d * Math.PI) / 180), back * Math.sin((d * Math.PI) / 180)]);
   const top = Math.max(0, ...ends.map((e) => e[1] ?? 0));
   return {

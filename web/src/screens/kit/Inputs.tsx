@@ -49,6 +49,7 @@ export function FieldInput({ field, item, problem, set }: Props) {
   const write = (x: number) => String(Number((x * unit.factor).toFixed(unit.digits)));
   const text = list ? ((value ?? []) as number[]).map(write).join("  ") : value == null ? "" : write(value as number);
   const read = (typed: string): unknown => {
+    if (field.optional && typed.trim() === "") return undefined;
     const parts = list ? split(typed) : [typed];
     const numbers = parts.map(readNumber);
     if (numbers.some((n) => n === null)) return null;

@@ -9,7 +9,7 @@ export type Item = { key: string; name: string; [field: string]: unknown };
 export type Unit = "length" | "mass" | "angle" | "share" | "area" | "plain" | "count";
 
 /** One field of a thing: where it stands in it, what it is called, and when it applies. */
-export type Field = { at: string; label: string; when?: (item: Item) => boolean } & (
+export type Field = { at: string; label: string; optional?: boolean; when?: (item: Item) => boolean } & (
   | { kind: Unit }
   | { kind: "list"; of: Unit }
   | { kind: "choice"; options: { key: string; label: string }[] }
@@ -98,6 +98,8 @@ export const sections: Section[] = [
     fields: [
       { at: "notchesDeg", label: "Notches", kind: "list", of: "angle" },
       { at: "height", label: "Seat height", kind: "length" },
+      { at: "backLength", label: "Back rest is long", kind: "length", optional: true },
+      { at: "width", label: "Pads are wide", kind: "length", optional: true },
       { at: "mass", label: "Mass", kind: "mass" },
     ],
     fresh: () => ({ key: "", name: "Bench", notchesDeg: [0, 15, 30, 45, 60, 75, 85], height: 0.45, mass: 30 }),

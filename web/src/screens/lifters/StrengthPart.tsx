@@ -93,10 +93,13 @@ export function StrengthPart({ body, problemAt, change, done }: Props) {
         <p>
           Tested on{" "}
           {days.map((d, i) => (
-            <Button key={d} look="link" onPress={() => setPicked(d)}>
-              {d || "a day that was not noted"}
-              {i === 0 ? " (counts)" : ""}
-            </Button>
+            <span key={d}>
+              {i > 0 && ", "}
+              <Button look="link" onPress={() => setPicked(d)}>
+                {d || "a day that was not noted"}
+                {i === 0 ? " (counts)" : ""}
+              </Button>
+            </span>
           ))}
         </p>
       )}
