@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TextInput } from "../../ui/Field";
 import { Modal } from "../../ui/Modal";
+import { inRoom } from "./words";
 
 const File = styled.label`
   display: grid;
@@ -75,6 +76,11 @@ export function AddRoom({ close, done }: { close: () => void; done: (r: StoredRo
           A room as its sheet keeps it
           <input type="file" accept=".json,application/json" onChange={(e) => void read(e.target.files?.[0])} />
         </File>
+      )}
+      {from === "file" && file && (
+        <p role="status">
+          {file.name}: {inRoom(file)}.
+        </p>
       )}
       {problems
         .filter((p) => p !== told)

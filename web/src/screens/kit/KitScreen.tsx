@@ -2,14 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import { core } from "../../engine/core";
-import type { StoredRoom } from "../../engine/types";
 import { useRooms } from "../../state/rooms";
 import { Button } from "../../ui/Button";
 import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
 import { AddRoom } from "./AddRoom";
-import { sections } from "./fields";
 import { RoomSheet } from "./RoomSheet";
+import { inRoom } from "./words";
 
 /** The coach's rooms; one of them open with all its kit. */
 export function KitScreen() {
@@ -42,7 +41,7 @@ export function KitScreen() {
             <li key={r.id}>
               <NavLink to={`/kit/${r.id}`}>
                 {r.name}
-                <small>{contents(r)}</small>
+                <small>{inRoom(r.document)}</small>
               </NavLink>
             </li>
           ))}
@@ -68,9 +67,4 @@ export function KitScreen() {
       {adding && <AddRoom close={() => setAdding(false)} done={(r) => navigate(`/kit/${r.id}`)} />}
     </ListPage>
   );
-}
-
-function contents(r: StoredRoom): string {
-  const n = sections.reduce((sum, s) => sum + r.document[s.list].length, 0);
-  return n === 0 ? "empty" : n === 1 ? "one thing" : `${n} things`;
 }

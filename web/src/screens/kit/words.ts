@@ -1,5 +1,12 @@
+import type { Room } from "../../engine/types";
 import type { Units } from "../../state/units";
-import type { Item, ListName } from "./fields";
+import { type Item, type ListName, sections } from "./fields";
+
+/** How much there is in a room. */
+export function inRoom(room: Room): string {
+  const n = sections.reduce((sum, s) => sum + room[s.list].length, 0);
+  return n === 0 ? "empty" : n === 1 ? "one thing" : `${n} things`;
+}
 
 /** A thing in a line: what tells it from others of its kind. */
 export function inWords(list: ListName, item: Item, units: Units): string {
