@@ -48,6 +48,7 @@ func main() {
 		"begin":       export(begin),
 		"ready":       export(ready),
 		"search":      onDocument(search),
+		"map":         onDocument(mapped),
 		"fit":         onDocument(fit),
 		"effect":      onDocument(effect),
 		"room":        export(room),
@@ -243,6 +244,15 @@ func search(d *setup.Document, args []js.Value) (any, setup.Problems) {
 		return nil, setup.Problems{{What: err.Error()}}
 	}
 	return out, problems
+}
+
+// mapped judges every pair of values of two settings, named by the second and third argument; the fourth is told how far it is.
+func mapped(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	g, problems, err := dialin.Map(context.Background(), d, args[0].String(), args[1].String(), func(share float64) { args[2].Invoke(share) })
+	if err != nil {
+		return nil, setup.Problems{{What: err.Error()}}
+	}
+	return g, problems
 }
 
 // fit moves the document into a room, the second argument, that has an id, the third.

@@ -75,14 +75,16 @@ func valuesOf(s *Setting) core.Curve {
 // mostPainted is how many values of a dial are judged at most: more cannot be told apart on its track.
 const mostPainted = 33
 
-// painted lists the values of a dial that are judged: all, or every second, third and so on of a long one.
-func painted(s *Setting) core.Curve {
-	all := valuesOf(s)
-	every := (len(all) + mostPainted - 1) / mostPainted
-	if every == 1 {
+// painted lists the values of a dial that are judged.
+func painted(s *Setting) core.Curve { return thinned(valuesOf(s), mostPainted) }
+
+// thinned are all values, or every second, third and so on of more than a number.
+func thinned(all core.Curve, most int) core.Curve {
+	every := (len(all) + most - 1) / most
+	if every <= 1 {
 		return all
 	}
-	some := make(core.Curve, 0, mostPainted)
+	some := make(core.Curve, 0, most)
 	for i := 0; i < len(all); i += every {
 		some = append(some, all[i])
 	}

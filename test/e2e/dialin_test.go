@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 )
 
 // Pulley and strap are locked, others freed: the answers leave it where it is; the second one is taken, undone in one step, and a
@@ -42,6 +43,20 @@ func TestDialIn(t *testing.T) {
 	if now := p.on(prog); len(now) != len(before) {
 		t.Errorf("undone it is %v", now)
 	}
+	// On the map the arrow keys go from pair to pair, and Enter sets both.
+	p.key("d")
+	p.press("Map of two")
+	p.until("the map", `document.querySelector('svg.map')`)
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('svg.map').focus()`))
+	p.key(kb.ArrowRight)
+	p.key(kb.ArrowUp)
+	p.says(`[role="dialog"] p`, "Pulley hole 10, Step out 35 cm: match")
+	p.key("\r")
+	p.untilDial("pulley.height/0", hole+1)
+	p.untilDial("stance.out", out+5)
+	p.press("Undo")
+	p.untilDial("pulley.height/0", hole)
+	p.untilDial("stance.out", out)
 	p.key("d")
 	p.press("Find better settings")
 	p.press("Stop")

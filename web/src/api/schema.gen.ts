@@ -1217,6 +1217,32 @@ export interface components {
        */
       seed?: number;
     };
+    Grid: {
+      /** @description The setting across. */
+      a: components["schemas"]["Setting"];
+      /** @description One number per sample, null in a gap. */
+      aValues: (number | null)[];
+      /** @description The setting upward. */
+      b: components["schemas"]["Setting"];
+      /** @description One number per sample, null in a gap. */
+      bValues: (number | null)[];
+      /**
+       * Format: int64
+       * @description Index of the best pair's value of A, -1 when there is none.
+       */
+      bestA: number;
+      /**
+       * Format: int64
+       * @description Index of the best pair's value of B.
+       */
+      bestB: number;
+      /** @description For every pair the place of its reason among the reasons, -1 where it can be used. */
+      closed: number[][];
+      /** @description What closes pairs off, each once, in the order in which they are met. */
+      reasons: string[];
+      /** @description Match (0 to 100), a row for every value of B; null where the pair cannot be used. */
+      scores: (number | null)[][];
+    };
     HealthBody: {
       /** @description Name of the coach. */
       coach: string;

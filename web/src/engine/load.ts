@@ -23,6 +23,7 @@ export type RawCore = {
   fit(document: string, room: string, id: string): string;
   effect(document: string): string;
   room(room: string): string;
+  map(document: string, a: string, b: string, progress: (share: number) => void): string;
   search(document: string, goal: string, progress: (share: number) => void): string;
   lifter(lifter: string): string;
   coordinates(): string;

@@ -1,16 +1,18 @@
 import { compiled } from "./module";
-import type { SearchJob, SearchNews } from "./searchWorker";
-import type { Answer, Goal, Search } from "./types";
+import type { SearchJob, SearchNews, Task } from "./searchWorker";
+import type { Answer, Goal, Grid, Search } from "./types";
 
-/**
- * Searches for settings that fit better, in a worker of its own: what it returns ends it at once, whatever it is doing.
- */
-export function search(
-  document: string,
-  goal: Goal,
-  progress: (share: number) => void,
-  done: (answer: Answer<Search>) => void,
-): () => void {
+type Progress = (share: number) => void;
+
+/** Searches for settings that fit better, in a worker of its own: what it returns ends it at once, whatever it is doing. */
+export const search = (document: string, goal: Goal, progress: Progress, done: (answer: Answer<Search>) => void) =>
+  run(document, { goal: JSON.stringify(goal) }, progress, done);
+
+/** Judges every pair of values of two settings, in the same way. */
+export const map = (document: string, a: string, b: string, progress: Progress, done: (answer: Answer<Grid>) => void) =>
+  run(document, { a, b }, progress, done);
+
+function run<T>(document: string, task: Task, progress: Progress, done: (answer: Answer<T>) => void): () => void {
   const worker = new Worker(new URL("./searchWorker.ts", import.meta.url), { type: "module" });
   const fail = (what: string) => done({ problems: [{ path: "", what }] });
   worker.onmessage = (event: MessageEvent<SearchNews>) => {
@@ -22,7 +24,7 @@ export function search(
   };
   worker.onerror = (e) => fail(`The search stopped: ${e.message}.`);
   compiled.then(
-    (module) => worker.postMessage({ module, document, goal: JSON.stringify(goal) } satisfies SearchJob),
+    (module) => worker.postMessage({ module, document, task } satisfies SearchJob),
     () => fail("The calculation core did not load."),
   );
   return () => worker.terminate();

@@ -47,3 +47,4 @@ export type ImportAnswer = Schemas["ImportAnswer"];
 export type Search = Schemas["Search"];
 export type Found = Schemas["Found"];
 export type Goal = Schemas["Goal"];
+export type Grid = Schemas["Grid"];

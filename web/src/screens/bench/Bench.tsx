@@ -178,7 +178,9 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           close={() => setStates(false)}
         />
       )}
-      {dialing && <DialIn text={text} settings={model.settings} take={edits.change} close={() => setDialing(false)} />}
+      {dialing && (
+        <DialIn core={core} text={text} settings={model.settings} take={edits.change} close={() => setDialing(false)} />
+      )}
       <KeyHelp open={help} close={() => setHelp(false)} />
       <Conflict what="setup" mine={model.document} saving={saving} replace={edits.replace} />
     </Page>

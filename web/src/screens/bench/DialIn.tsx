@@ -1,17 +1,20 @@
 import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
+import type { Core } from "../../engine/core";
 import { search } from "../../engine/search";
 import type { Answer, Found, Search, Setting, SetupDocument } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
-import { type Units, useUnits } from "../../state/units";
+import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
+import { Choice, Segments } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { Modal } from "../../ui/Modal";
 import { Tick } from "../../ui/Tick";
+import { MapOfTwo } from "./MapOfTwo";
+import { written } from "./written";
 
 const Body = styled.div`
-  display: grid;
+  &:not([hidden]) { display: grid; }
   gap: 12px;
   .free { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 0 16px; }
   .row { display: flex; gap: 16px; align-items: end; flex-wrap: wrap; }
@@ -35,9 +38,15 @@ const weights = [
   { key: "80", label: "A lot", note: "The pull has to lie in the plane of the path" },
 ];
 
+const ways = [
+  { key: "search", label: "Find the best" },
+  { key: "map", label: "Map of two" },
+];
+
 const nameOf = (key: string) => key.split("/")[0] as string;
 
 type Props = {
+  core: Core;
   text: string;
   settings: Setting[];
   take: (document: SetupDocument) => void;
@@ -45,9 +54,10 @@ type Props = {
 };
 
 /** Finds settings that fit better: what may be turned, the search, and its answers with what each change brought. */
-export function DialIn({ text, settings, take, close }: Props) {
+export function DialIn({ core, text, settings, take, close }: Props) {
   const dials = settings.filter((s) => s.paint === "match");
   const [free, setFree] = useState(() => dials.filter((s) => usual.includes(nameOf(s.key))).map((s) => s.key));
+  const [way, setWay] = useState("search");
   const [lineUp, setLineUp] = useState("40");
   const [share, setShare] = useState<number | null>(null);
   const [answer, setAnswer] = useState<Answer<Search> | null>(null);
@@ -68,7 +78,20 @@ export function DialIn({ text, settings, take, close }: Props) {
   const tick = (key: string, on: boolean) => setFree(on ? [...free, key] : free.filter((k) => k !== key));
   return (
     <Modal title="Dial in" open onClose={close} wide>
-      <Body>
+      <Segments label="Way" options={ways} value={way} onChange={setWay} />
+      {way === "map" && (
+        <MapOfTwo
+          core={core}
+          text={text}
+          dials={dials}
+          label={(s) => label(s, dials)}
+          take={(d) => {
+            take(d);
+            close();
+          }}
+        />
+      )}
+      <Body hidden={way !== "search"}>
         <section aria-label="May be turned">
           <p className="quiet">What may be turned; everything else is locked, the load too.</p>
           <div className="free">
@@ -166,9 +189,6 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
     </section>
   );
 }
-
-const written = (v: number, kind: string, units: Units) =>
-  kind === "hole" ? `hole ${Math.round(v * 100) / 100}` : units.text(v, kind);
 
 /** How well it fits, and how much of the torque goes beside the path. */
 const fit = (f: Found) => `match ${Math.round(f.match)} of 100, ${Math.round(100 * f.offAxis)} % beside the path`;
