@@ -89,7 +89,7 @@ export function TakeAnother({ core, document, change, index }: TakeProps) {
   const pair = load && document.movement.side === "both" && load.kind === "cable" && !load.shared;
   const of: { label: string; list: { key: string; name: string }[]; now: string } =
     load === undefined
-      ? { label: "Bench", list: document.bench ? benches : [], now: document.bench?.kit?.item ?? "" }
+      ? { label: "Bench", list: document.bench?.kit ? benches : [], now: document.bench?.kit?.item ?? "" }
       : load.kind === "band"
         ? { label: "Band", list: bands, now: load.kit?.item ?? "" }
         : load.kind === "cable" || load.kind === "strands"
