@@ -53,6 +53,8 @@ func TestBadInputNamesItsPath(t *testing.T) {
 		{"range of no joint", `"shoulder.elevation": {`, `"shoulder.wing": {`, "lifter.ranges.shoulder.wing", "shoulder.elevation"},
 		{"range turned round", `"toDeg": 165`, `"toDeg": -5`, "lifter.ranges.shoulder.elevation.toDeg", "above the start"},
 		{"strength of nothing", `"strength": []`, `"strength": [{"action":"shoulder.flexion","angleDeg":0,"torque":0}]`, "lifter.strength[0].torque", "0.5 to 1000"},
+		{"kit out of order", `"hole": 9 }`, `"hole": 9, "masses": [5, 2.5] }`, "loads[0].kit.masses[1]", "in order"},
+		{"holes that overlap", `"hole": 9 }`, `"hole": 9, "spec": {"lowestHole":0.2,"spacing":0,"holes":25,"height":2,"halfWidth":0.05,"lightest":5,"step":5,"heaviest":50} }`, "loads[0].kit.spec.spacing", "0.01 to 1"},
 		{"a day that is none", `"strength": []`, `"strength": [{"action":"shoulder.flexion","angleDeg":0,"torque":40,"date":"25.11.2026"}]`, "lifter.strength[0].date", "2026-11-25"},
 		{"an empty caution", `"strength": []`, `"cautions": [""]`, "lifter.cautions[0]", "1 to 160"},
 		{"two tests at one angle", `"strength": []`, `"strength": [{"action":"shoulder.flexion","angleDeg":10,"torque":40},{"action":"shoulder.flexion","angleDeg":10,"torque":50}]`, "lifter.strength[1].angleDeg", "better one"},

@@ -29,6 +29,10 @@ func (v *Checks) load(d *Document, path string, l *Load) {
 	if l.Kind != "ownBody" {
 		v.contact(path+".contact", &l.Contact)
 	}
+	if l.Kit != nil {
+		v.Rising(path+".kit.masses", "mass that can be loaded", l.Kit.Masses, 0, 1000, 1e-6, "kg")
+		v.Rising(path+".kit.lengths", "length that there is", l.Kit.Lengths, 0, 3, 1e-6, "m")
+	}
 	switch l.Kind {
 	case "dumbbell", "bar":
 		v.Within(path+".mass", l.Kind+"'s mass", l.Mass, 0.1, 500, "kg", "A weight of nothing asks nothing of the muscle.")

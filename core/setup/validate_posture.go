@@ -113,6 +113,9 @@ func (v *Checks) bench(d *Document) {
 	if b.Height != 0 {
 		v.Within("bench.height", "height of the pad", b.Height, 0.1, 1.2, "m", "")
 	}
+	if b.Kit != nil {
+		v.Rising("bench.kit.notchesDeg", "notch", b.Kit.NotchesDeg, -30, 90, 0.5, "degrees")
+	}
 	if b.BackLength != 0 {
 		v.Within("bench.backLength", "length of the back rest", b.BackLength, 0.3, 1.6, "m", "")
 	}
