@@ -143,3 +143,54 @@ func TestFollowsKitThatChanged(t *testing.T) {
 		t.Errorf("9 kg and plates: 11.5 is as near to 12.5 as any: %+v, %v", now.Changes, now.Document.Loads[0].Mass)
 	}
 }
+
+// In the corner the setups that it has everything for come without a lack, the others with one each; in any place nothing is
+// missing and nothing changes. All of them name their position.
+func TestReadySetupsOfARoom(t *testing.T) {
+	corner := rooms["corner"]
+	anywhere := rig.ReadyIn(&lifter, nil, "")
+	here := rig.ReadyIn(&lifter, &corner, "c")
+	if len(anywhere) != len(here) || len(here) == 0 {
+		t.Fatalf("%d and %d", len(anywhere), len(here))
+	}
+	possible := 0
+	for i, h := range here {
+		if h.Key != anywhere[i].Key || h.Position == "" || len(anywhere[i].Missing)+len(anywhere[i].Changes) > 0 || anywhere[i].Document.Room != "" {
+			t.Errorf("%+v", anywhere[i])
+		}
+		needsMore := false
+		for _, n := range h.Needs {
+			needsMore = needsMore || n == "cable" || n == "machine" || n == "bar" && h.Document.Movement.BarWidth > 0
+		}
+		if needsMore && len(h.Missing) == 0 {
+			t.Errorf("%s needs %v, and nothing is missing in the corner", h.Key, h.Needs)
+		}
+		if len(h.Missing) == 0 {
+			possible++
+			if h.Document.Room != "c" {
+				t.Errorf("%s is fitted to %q", h.Key, h.Document.Room)
+			}
+		}
+	}
+	if possible < 10 {
+		t.Errorf("only %d setups are possible with bands, dumbbells and a bench", possible)
+	}
+}
+
+// Fitting leaves the document that it was given as it was, down to what it remembers of its kit.
+func TestFittingLeavesTheGivenDocument(t *testing.T) {
+	large, corner := rooms["large"], rooms["corner"]
+	d := ready(t, "curl.incline.45")
+	d = rig.Fit(&d, &large, "a").Document
+	before, err := json.Marshal(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	moved := rig.Fit(&d, &corner, "b").Document
+	moved.Loads[0].Kit.Masses[0] = 99
+	c := d.Clone()
+	c.Loads[0].Kit.Masses[0], c.Bench.Kit.NotchesDeg[0] = 99, 99
+	if after, _ := json.Marshal(d); string(after) != string(before) {
+		t.Errorf("%s became %s", before, after)
+	}
+}

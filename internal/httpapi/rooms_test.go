@@ -3,6 +3,7 @@ package httpapi_test
 import (
 	"encoding/json"
 	"reflect"
+	"strings"
 	"testing"
 
 	"dialarc/core/kit"
@@ -92,4 +93,24 @@ func TestLiftersAreArchivedAndFound(t *testing.T) {
 	if found.Total != 1 || found.Items[0].ID != l.ID {
 		t.Errorf("%+v", found)
 	}
+}
+
+// A setup is put among those that others are begun with, found there, and taken out again; its version stays.
+func TestOwnReadySetups(t *testing.T) {
+	c := serve(t)
+	_, st := c.first("Suvi Brandt")
+	var found list[httpapi.Setup]
+	c.call("GET", "/api/setups?ready=true", nil, 200, &found)
+	if found.Total != 0 {
+		t.Errorf("%d ready ones at first", found.Total)
+	}
+	for _, ready := range []bool{true, false} {
+		var got httpapi.Setup
+		c.call("PUT", "/api/setups/"+st.ID+"/ready", map[string]any{"ready": ready}, 200, &got)
+		c.call("GET", "/api/setups?ready=true&q="+strings.Fields(st.Name)[0], nil, 200, &found)
+		if got.Ready != ready || got.Version != st.Version || (found.Total == 1) != ready {
+			t.Errorf("%+v, %d found", got, found.Total)
+		}
+	}
+	c.call("PUT", "/api/setups/00000000-0000-0000-0000-000000000000/ready", map[string]any{"ready": true}, 404, nil)
 }

@@ -206,3 +206,25 @@ func TestFilesOfLiftersAndRooms(t *testing.T) {
 	p.until("the second van", fmt.Sprintf(`[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith(%s))`, quoted("Second van")))
 	p.says("li", "Firm tube")
 }
+
+// A setup of one lifter is marked to begin others with, and another lifter's setup begins with it, for the other body.
+func TestOwnReadySetup(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/lifters"))
+	p.press("Suvi Brandt")
+	p.press("Begin others with Plank on straight arms")
+	p.until("it is marked", `document.querySelector('[aria-label="No longer begin others with Plank on straight arms"]')`)
+	p.press("Madoc Quill")
+	p.until("his sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Madoc Quill"`)
+	p.press("New setup")
+	p.says(`[role="dialog"] h3`, "Your own")
+	p.press("Begin: Plank on straight arms, Suvi Brandt")
+	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('.scene svg')`)
+	var s struct {
+		Document setup.Document
+	}
+	prog.call("GET", "/api/setups/"+read[string](p, `location.pathname.split('/').at(-1)`), nil, &s)
+	if s.Document.Lifter.Stature != 1.74 || s.Document.Name != "Plank on straight arms" {
+		t.Errorf("%v m, %s", s.Document.Lifter.Stature, s.Document.Name)
+	}
+}
