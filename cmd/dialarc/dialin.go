@@ -63,11 +63,8 @@ func keysOf(d *setup.Document, named string) []string {
 	}
 	var keys []string
 	for _, s := range dialin.Settings(d) {
-		name, _, _ := strings.Cut(s.Key, "/")
-		for _, u := range dialin.Usual {
-			if name == u && s.Paint == "match" {
-				keys = append(keys, s.Key)
-			}
+		if s.Usual {
+			keys = append(keys, s.Key)
 		}
 	}
 	return keys

@@ -18,8 +18,8 @@ const (
 	usualAnswers = 3
 )
 
-// Usual are the settings that a search turns unless told otherwise: what a coach can change between two sets.
-var Usual = []string{"pulley.height", "stance.out", "path.plane", "bench.angle", "strap", "cuff", "band.height"}
+// usual are the settings that a search turns unless told otherwise: what a coach can change between two sets.
+var usual = []string{"pulley.height", "stance.out", "path.plane", "bench.angle", "strap", "cuff", "band.height"}
 
 // Found is one answer of a search.
 type Found struct {

@@ -3,9 +3,7 @@ package dialin
 import (
 	"context"
 	"math"
-	"runtime"
 	"slices"
-	"sync"
 
 	"dialarc/core"
 	"dialarc/core/setup"
@@ -34,35 +32,15 @@ func Map(ctx context.Context, d *setup.Document, a, b string, progress func(shar
 	if len(problems) > 0 {
 		return nil, problems, nil
 	}
-	rows := make(chan int)
 	why := make([][]string, len(g.BValues))
-	var wait sync.WaitGroup
-	var mu sync.Mutex
-	done := 0
-	for range runtime.GOMAXPROCS(0) {
-		wait.Go(func() {
-			var w Sweeper
-			for i := range rows {
-				why[i] = w.row(d, g, i)
-				mu.Lock()
-				if done++; progress != nil {
-					progress(float64(done) / float64(len(g.BValues)))
-				}
-				mu.Unlock()
-			}
-		})
-	}
-	var stopped error
-	for i := range g.BValues {
-		if stopped = ctx.Err(); stopped != nil {
-			break
+	sweepers := make([]Sweeper, workers())
+	err := each(ctx, len(g.BValues), func(w, i int) { why[i] = sweepers[w].row(d, g, i) }, func(count int) {
+		if progress != nil {
+			progress(float64(count) / float64(len(g.BValues)))
 		}
-		rows <- i
-	}
-	close(rows)
-	wait.Wait()
-	if stopped != nil {
-		return nil, nil, stopped
+	})
+	if err != nil {
+		return nil, nil, err
 	}
 	g.sum(why)
 	return g, nil, nil

@@ -5,9 +5,7 @@ import (
 	"context"
 	"math"
 	"math/rand/v2"
-	"runtime"
 	"slices"
-	"sync"
 
 	"dialarc/core"
 	"dialarc/core/kit"
@@ -58,9 +56,7 @@ type search struct {
 	at       choice // nearest values to the document as it is
 	known    map[string]outcome
 	held     map[string]bool
-	mu       sync.Mutex
 	evals    []core.Evaluator
-	parallel int
 	overdone bool // the setup as it was asks more than there is: then the load has to change, and effort is no limit here
 }
 
@@ -70,7 +66,7 @@ type outcome struct {
 }
 
 func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
-	s := &search{doc: d.Clone(), lineUp: usualLineUp, known: map[string]outcome{}, held: map[string]bool{}, parallel: runtime.GOMAXPROCS(0)}
+	s := &search{doc: d.Clone(), lineUp: usualLineUp, known: map[string]outcome{}, held: map[string]bool{}}
 	if g.LineUp != nil {
 		s.lineUp = *g.LineUp
 	}
@@ -95,7 +91,7 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 		_, i := kit.Nearest(s.values[k], s.free[k].Value)
 		s.at = append(s.at, i)
 	}
-	s.evals = make([]core.Evaluator, s.parallel)
+	s.evals = make([]core.Evaluator, workers())
 	return s, problems
 }
 
@@ -180,39 +176,20 @@ func (s *search) look(p choice) outcome {
 
 // judgeAll evaluates places that are not known yet, on all processors.
 func (s *search) judgeAll(ctx context.Context, list []choice, progress func(share float64)) error {
-	work := make(chan choice)
-	var wait sync.WaitGroup
-	done := 0
-	for i := range s.evals {
-		wait.Go(func() {
-			for p := range work {
-				o := s.judge(&s.evals[i], p)
-				s.mu.Lock()
-				s.known[p.key()] = o
-				done++
-				if done%16 == 0 {
-					progress(float64(done) / float64(len(list)))
-				}
-				s.mu.Unlock()
-			}
-		})
-	}
-	var stopped error
-	for _, p := range list {
-		s.mu.Lock()
-		_, known := s.known[p.key()]
-		s.mu.Unlock()
-		if known {
-			continue
+	unknown := slices.DeleteFunc(slices.Clone(list), func(p choice) bool { _, known := s.known[p.key()]; return known })
+	found := make([]outcome, len(unknown))
+	err := each(ctx, len(unknown), func(w, i int) { found[i] = s.judge(&s.evals[w], unknown[i]) }, func(count int) {
+		if count%16 == 0 {
+			progress(float64(count) / float64(len(unknown)))
 		}
-		if stopped = ctx.Err(); stopped != nil {
-			break
-		}
-		work <- p
+	})
+	if err != nil {
+		return err
 	}
-	close(work)
-	wait.Wait()
-	return stopped
+	for i, p := range unknown {
+		s.known[p.key()] = found[i]
+	}
+	return nil
 }
 
 // best are the places that can be used and hold, the best first, of equal ones the first in order, up to a number. Whether one holds

@@ -66,7 +66,7 @@ func (f *fitter) lacks(path, text string, v values) {
 	f.missing = append(f.missing, FitChange{path, text, v})
 }
 
-// apart says whether two numbers of a document differ for anybody who sets them.
+// differ says whether two numbers of a document differ for anybody who sets them.
 func differ(a, b float64) bool { return math.Abs(a-b) > 1e-6 }
 
 // set gives a number of the document another value and tells so.
@@ -150,12 +150,7 @@ func (f *fitter) seat() {
 	if p.Kind != "seated" || f.doc.Bench != nil || f.onMachine() {
 		return
 	}
-	var heights []float64
-	for _, s := range f.room.Supports {
-		if s.Kind == "seat" {
-			heights = append(heights, s.Size)
-		}
-	}
+	heights := f.sizes("seat")
 	for _, b := range f.room.Benches {
 		heights = append(heights, b.Height)
 	}
@@ -174,6 +169,17 @@ func (f *fitter) seat() {
 	}
 }
 
+// sizes are those of all supports of a kind.
+func (f *fitter) sizes(kind string) []float64 {
+	var out []float64
+	for _, s := range f.room.Supports {
+		if s.Kind == kind {
+			out = append(out, s.Size)
+		}
+	}
+	return out
+}
+
 var supportWords = map[string]string{"strap": "There is no strap over the hips here.", "thighPad": "There is no pad over the thighs here.", "armPad": "There is no sloping pad for the arms here."}
 
 func (f *fitter) supports() {
@@ -187,13 +193,7 @@ func (f *fitter) supports() {
 		}
 	}
 	if b := f.doc.Bench; b != nil && b.PadUnderBack > 0 {
-		var sizes []float64
-		for _, s := range f.room.Supports {
-			if s.Kind == "pad" {
-				sizes = append(sizes, s.Size)
-			}
-		}
-		if near, at := kit.Nearest(sizes, b.PadUnderBack); at >= 0 {
+		if near, at := kit.Nearest(f.sizes("pad"), b.PadUnderBack); at >= 0 {
 			f.set("bench.padUnderBack", &b.PadUnderBack, near, "A pad of {to} under the back instead of {from}.", length)
 		} else {
 			f.lacks("bench.padUnderBack", "There is no pad for under the back here.", nil)

@@ -9,6 +9,14 @@ import (
 	"dialarc/core/setup"
 )
 
+// remembered is what a load says it was taken from; nothing when it does not say.
+func remembered(l *setup.Load) setup.Kit {
+	if l.Kit == nil {
+		return setup.Kit{}
+	}
+	return *l.Kit
+}
+
 // paired says whether a cable has a mirrored twin, so that it takes two columns.
 func (f *fitter) paired(l *setup.Load) bool {
 	return l.Kind == "cable" && !l.Shared && f.doc.Movement.Side == "both" && l.Contact.Segment != "trunk"
@@ -17,12 +25,9 @@ func (f *fitter) paired(l *setup.Load) bool {
 // cable takes a station: the same one, or that whose holes, columns and pins come nearest (weights own: 10 cm of height count as
 // 30 cm between the columns, or as a stack that is too heavy or too light).
 func (f *fitter) cable(path string, l *setup.Load) {
-	pair, key, before := f.paired(l), "", 2*math.Abs(l.Pulley.Z)
-	if l.Kit != nil {
-		key = l.Kit.Station
-	}
+	pair, before := f.paired(l), 2*math.Abs(l.Pulley.Z)
 	pull := l.StackMass * l.Ratio
-	i := alike(f.room.Stations, key, func(s *kit.Station) string { return s.Key }, func(s *kit.Station) float64 {
+	i := alike(f.room.Stations, remembered(l).Station, func(s *kit.Station) string { return s.Key }, func(s *kit.Station) float64 {
 		if pair && s.Columns < 2 {
 			return math.Inf(1)
 		}
@@ -58,10 +63,8 @@ func (f *fitter) onColumn(path string, l *setup.Load, s *kit.Station, pair bool,
 			values{"hole": count(hole), "holes": count(s.Column.Holes), "from": length(l.Pulley.Y), "to": length(y)})
 		l.Pulley.Y = y
 	}
-	column := ""
-	if l.Kit != nil {
-		column = l.Kit.Column
-	}
+	was := remembered(l)
+	column := was.Column
 	if pair { // one alone may be anywhere: the lifter stands by it
 		z := s.Apart / 2
 		if l.Pulley.Z < 0 || (l.Pulley.Z == 0 && l.Side == "right") {
@@ -87,11 +90,7 @@ func (f *fitter) onColumn(path string, l *setup.Load, s *kit.Station, pair bool,
 		f.change(path+".stackMass", text, values{"from": mass(l.StackMass), "to": mass(pin), "hand": mass(pin * s.Ratio), "before": mass(pull)})
 	}
 	l.StackMass, l.Ratio, l.Friction, l.ParkedGap, l.Travel = pin, s.Ratio, s.Friction, s.ParkedGap, s.Travel
-	k := setup.Kit{Station: s.Key, Column: column, Hole: hole, Spec: new(s.Column)}
-	if l.Kit != nil {
-		k.Held, k.Lengths = l.Kit.Held, l.Kit.Lengths
-	}
-	l.Kit = &k
+	l.Kit = &setup.Kit{Station: s.Key, Column: column, Hole: hole, Spec: new(s.Column), Held: was.Held, Lengths: was.Lengths}
 }
 
 func micro(x float64) float64 { return math.Round(1e6*x) / 1e6 }
@@ -121,17 +120,13 @@ func (f *fitter) held(path string, l *setup.Load) {
 	if l.Kind == "band" && l.Contact.Segment == "hand" {
 		return
 	}
-	key := ""
-	if l.Kit != nil {
-		key = l.Kit.Held
-	}
 	var lengths []float64
 	for _, h := range f.room.Holds {
 		if slices.Contains(kinds, h.Kind) {
 			lengths = append(lengths, h.Length)
 		}
 	}
-	i := alike(f.room.Holds, key, func(h *kit.Hold) string { return h.Key }, func(h *kit.Hold) float64 {
+	i := alike(f.room.Holds, remembered(l).Held, func(h *kit.Hold) string { return h.Key }, func(h *kit.Hold) float64 {
 		if !slices.Contains(kinds, h.Kind) {
 			return math.Inf(1)
 		}
@@ -156,12 +151,8 @@ func (f *fitter) held(path string, l *setup.Load) {
 
 // band takes the band that pulls and stretches most alike, and the anchor that is nearest in height.
 func (f *fitter) band(path string, l *setup.Load) {
-	key := ""
-	if l.Kit != nil {
-		key = l.Kit.Item
-	}
 	own := kit.Band{RestLength: l.RestLength, Section: l.Section, Pull: l.Pull, Strands: l.Strands}
-	i := alike(f.room.Bands, key, func(b *kit.Band) string { return b.Key }, func(b *kit.Band) float64 {
+	i := alike(f.room.Bands, remembered(l).Item, func(b *kit.Band) string { return b.Key }, func(b *kit.Band) float64 {
 		return math.Abs(math.Log(max(b.PullAtDouble(), 1)/max(own.PullAtDouble(), 1))) + math.Abs(b.RestLength-l.RestLength)/l.RestLength
 	})
 	if i < 0 {
@@ -174,11 +165,8 @@ func (f *fitter) band(path string, l *setup.Load) {
 			"rest": length(b.RestLength), "pull": {Value: b.PullAtDouble(), Kind: "force"}, "from": length(l.RestLength), "before": {Value: own.PullAtDouble(), Kind: "force"}})
 	}
 	l.RestLength, l.Section, l.Pull, l.Strands, l.Hysteresis, l.Worn = b.RestLength, b.Section, slices.Clone(b.Pull), b.Strands, b.Hysteresis, b.Worn || l.Worn
-	k := setup.Kit{Item: b.Key}
-	if l.Kit != nil {
-		k.Held, k.Lengths = l.Kit.Held, l.Kit.Lengths
-	}
-	l.Kit = &k
+	was := remembered(l)
+	l.Kit = &setup.Kit{Item: b.Key, Held: was.Held, Lengths: was.Lengths}
 	f.anchor(path, l)
 }
 
@@ -230,19 +218,11 @@ func (f *fitter) massOf(path string, l *setup.Load, now *float64, masses []float
 		return
 	}
 	f.set(path, now, near, text, mass)
-	k := setup.Kit{Masses: masses}
-	if l.Kit != nil {
-		k.Item = l.Kit.Item
-	}
-	l.Kit = &k
+	l.Kit = &setup.Kit{Masses: masses, Item: remembered(l).Item}
 }
 
 func (f *fitter) cam(path string, l *setup.Load) {
-	key := ""
-	if l.Kit != nil {
-		key = l.Kit.Item
-	}
-	i := alike(f.room.Cams, key, func(c *kit.Cam) string { return c.Key }, func(c *kit.Cam) float64 {
+	i := alike(f.room.Cams, remembered(l).Item, func(c *kit.Cam) string { return c.Key }, func(c *kit.Cam) float64 {
 		if c.Coordinate != l.Coordinate {
 			return math.Inf(1)
 		}
@@ -283,11 +263,7 @@ func (f *fitter) lever(path string, l *setup.Load) {
 		f.massOf(path+".plateMass", l, &l.PlateMass, w.Loadable(), "Plates of {to} instead of {from}.", "")
 		return
 	}
-	key := ""
-	if l.Kit != nil {
-		key = l.Kit.Item
-	}
-	i := alike(f.room.Levers, key, func(x *kit.Lever) string { return x.Key }, func(x *kit.Lever) float64 {
+	i := alike(f.room.Levers, remembered(l).Item, func(x *kit.Lever) string { return x.Key }, func(x *kit.Lever) float64 {
 		if off := math.Abs(x.HandleRadius - l.HandleRadius); off <= sameHandle {
 			return off
 		}

@@ -2687,6 +2687,8 @@ export interface components {
       stops?: number[];
       /** Format: double */
       to: number;
+      /** @description Whether a search turns it unless told otherwise: what a coach can change between two sets. */
+      usual: boolean;
       /** Format: double */
       value: number;
     };

@@ -29,9 +29,6 @@ const Body = styled.div`
   @media (max-width: 600px) { li.answer { grid-template-columns: minmax(0, 1fr) auto; } .picture { display: none; } }
 `;
 
-/** What a coach can change between two sets. */
-const usual = ["pulley.height", "stance.out", "path.plane", "bench.angle", "strap", "cuff", "band.height"];
-
 const weights = [
   { key: "15", label: "A little", note: "A pull beside the plane hardly matters" },
   { key: "40", label: "As usual" },
@@ -42,8 +39,6 @@ const ways = [
   { key: "search", label: "Find the best" },
   { key: "map", label: "Map of two" },
 ];
-
-const nameOf = (key: string) => key.split("/")[0] as string;
 
 type Props = {
   core: Core;
@@ -56,7 +51,7 @@ type Props = {
 /** Finds settings that fit better: what may be turned, the search, and its answers with what each change brought. */
 export function DialIn({ core, text, settings, take, close }: Props) {
   const dials = settings.filter((s) => s.paint === "match");
-  const [free, setFree] = useState(() => dials.filter((s) => usual.includes(nameOf(s.key))).map((s) => s.key));
+  const [free, setFree] = useState(() => dials.filter((s) => s.usual).map((s) => s.key));
   const [way, setWay] = useState("search");
   const [lineUp, setLineUp] = useState("40");
   const [share, setShare] = useState<number | null>(null);

@@ -9,12 +9,12 @@ import { EditBar } from "../../editing/EditBar";
 import { SaveButton, UndoRedo } from "../../editing/EditTools";
 import { NameField } from "../../editing/NameField";
 import { SaveStatus } from "../../editing/SaveStatus";
+import { Unsound } from "../../editing/Unsound";
 import type { Core } from "../../engine/core";
 import type { Problem, StoredRoom } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
 import { TextInput } from "../../ui/Field";
-import { Mark } from "../../ui/Mark";
 import { notify } from "../../ui/Notices";
 import { type Item, type Section, sections } from "./fields";
 import { ItemRow } from "./ItemRow";
@@ -28,7 +28,6 @@ const Sheet = styled.div`
   .body { overflow: auto; padding: 12px 24px 40px; }
   .body > * { max-width: 860px; }
   .back { display: none; }
-  .wrong { display: flex; gap: 8px; color: var(--brick); padding-bottom: 8px; }
   @media (max-width: 700px) { .body { padding: 12px 14px 40px; } .back { display: inline; } }
 `;
 
@@ -126,13 +125,7 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
         <SaveButton state={state.kind} blocked={problems.length > 0} save={save} />
       </EditBar>
       <div className="body">
-        {problems.length > 0 && (
-          <p className="wrong" role="status">
-            <Mark tone="stop" />
-            {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be mended before the room
-            can be saved; your work is kept here meanwhile.
-          </p>
-        )}
+        <Unsound what="room" problems={problems} />
         <TextInput
           label="Notes"
           value={room.notes ?? ""}

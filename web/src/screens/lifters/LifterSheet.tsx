@@ -9,12 +9,12 @@ import { EditBar } from "../../editing/EditBar";
 import { SaveButton, UndoRedo } from "../../editing/EditTools";
 import { NameField } from "../../editing/NameField";
 import { SaveStatus } from "../../editing/SaveStatus";
+import { Unsound } from "../../editing/Unsound";
 import type { Core } from "../../engine/core";
 import type { Lifter, StoredLifter } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
 import { Segments } from "../../ui/Choice";
-import { Mark } from "../../ui/Mark";
 import { notify } from "../../ui/Notices";
 import { BodyPart } from "./BodyPart";
 import { RangesPart } from "./RangesPart";
@@ -30,7 +30,6 @@ const Sheet = styled.div`
   .body { overflow: auto; padding: 14px 24px 40px; }
   .body > * { max-width: 860px; }
   .back { display: none; }
-  .wrong { display: flex; gap: 8px; color: var(--brick); padding-bottom: 8px; }
   @media (max-width: 700px) { .parts, .body { padding-left: 14px; padding-right: 14px; } .back { display: inline; } }
 `;
 
@@ -126,13 +125,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
         {part === "setups" && <Known person={person} />}
       </div>
       <div className="body">
-        {problems.length > 0 && (
-          <p className="wrong" role="status">
-            <Mark tone="stop" />
-            {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be mended before the lifter
-            can be saved; your work is kept here meanwhile.
-          </p>
-        )}
+        <Unsound what="lifter" problems={problems} />
         {part === "setups" && <SetupsPart lifter={lifter} />}
         {part === "body" && <BodyPart core={core} person={person} problemAt={problemAt} change={change} />}
         {part === "ranges" && (
