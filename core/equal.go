@@ -14,15 +14,14 @@ type EqualLoads struct {
 
 // Equal compares a setup with a reference. Only loads that may be changed are scaled; segments and fixed loads stay.
 func Equal(d, reference *setup.Document) (*EqualLoads, setup.Problems) {
-	var wanted, here Evaluator
-	other, problems := wanted.curves(reference)
+	other, problems := CurvesOf(reference)
 	if len(problems) > 0 {
 		for i := range problems {
 			problems[i].Path = "reference." + problems[i].Path
 		}
 		return nil, problems
 	}
-	own, problems := here.curves(d)
+	own, problems := CurvesOf(d)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -30,14 +29,33 @@ func Equal(d, reference *setup.Document) (*EqualLoads, setup.Problems) {
 	return &EqualLoads{Peak: metric(e.Peak, 1), Mean: metric(e.Mean, 1), End: metric(e.End, 1)}, nil
 }
 
-// curves runs a valid document and gives what loads are compared by.
-func (e *Evaluator) curves(d *setup.Document) (*profile.Curves, setup.Problems) {
+// CurvesOf runs a document and gives what loads are compared by. What multiplies is what the pin, the plates or the dumbbell weigh: a
+// lever pushes with its own weight too, which stays, so the variable part is found by running the document with half of them.
+func CurvesOf(d *setup.Document) (*profile.Curves, setup.Problems) {
+	whole, problems := totals(d)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	half := d.WithLoadsTimes(0.5)
+	part, problems := totals(&half)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	whole.Variable = make([]float64, len(whole.Total))
+	for i := range whole.Total {
+		whole.Variable[i] = 2 * (whole.Total[i] - part.Total[i])
+	}
+	return whole, nil
+}
+
+func totals(d *setup.Document) (*profile.Curves, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
+	var e Evaluator
 	o, problems := e.judge(newModel(d), d.Samples)
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return &profile.Curves{Swept: o.rep.Swept, Total: o.rep.Total, Variable: e.variable, GapWhy: o.gapWhy()}, nil
+	return &profile.Curves{Swept: o.rep.Swept, Angle: o.rep.Angle, Total: o.rep.Total, GapWhy: o.gapWhy()}, nil
 }

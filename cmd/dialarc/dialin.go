@@ -17,17 +17,18 @@ import (
 
 // runDialIn searches for settings that fit better and prints them as JSON, or as CSV with one row for every setting that changes.
 func runDialIn(args []string, out io.Writer) error {
-	flags := flag.NewFlagSet("dialin", flag.ContinueOnError)
-	flags.SetOutput(io.Discard)
-	free := flags.String("free", "", "keys of the settings that may be turned, with commas between them")
-	seed := flags.Uint64("seed", 1, "the same seed gives the same answers")
-	budget := flags.Int("budget", 0, "how many setups are looked at before the best are refined")
-	asCSV := flags.Bool("csv", false, "print CSV")
-	if err := flags.Parse(args); err != nil {
-		return fmt.Errorf("dialin: %w", err)
-	}
-	if flags.NArg() != 1 {
-		return fmt.Errorf("dialin takes its options and then one file, or - for standard input")
+	var free string
+	var seed uint64
+	var budget int
+	var asCSV bool
+	flags, err := options("dialin", args, "one file, or - for standard input", 1, 1, func(f *flag.FlagSet) {
+		f.StringVar(&free, "free", "", "keys of the settings that may be turned, with commas between them")
+		f.Uint64Var(&seed, "seed", 1, "the same seed gives the same answers")
+		f.IntVar(&budget, "budget", 0, "how many setups are looked at before the best are refined")
+		f.BoolVar(&asCSV, "csv", false, "print CSV")
+	})
+	if err != nil {
+		return err
 	}
 	d, err := readDocument(flags.Arg(0))
 	if err != nil {
@@ -35,14 +36,14 @@ func runDialIn(args []string, out io.Writer) error {
 	}
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt)
 	defer stop()
-	found, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: keysOf(&d, *free), Seed: *seed, Budget: *budget}, nil)
+	found, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: keysOf(&d, free), Seed: seed, Budget: budget}, nil)
 	if err != nil {
 		return err
 	}
 	if len(problems) > 0 {
 		return problems
 	}
-	if !*asCSV {
+	if !asCSV {
 		return printJSON(out, found)
 	}
 	rows := [][]string{{"answer", "match", "setting", "from", "to", "gain"}}

@@ -12,7 +12,6 @@ import (
 	"strings"
 
 	"dialarc/core"
-	"dialarc/core/dialin"
 	"dialarc/core/setup"
 )
 
@@ -78,36 +77,9 @@ func runEval(args []string, out io.Writer) error {
 	return printJSON(out, report)
 }
 
-func runSweep(args []string, out io.Writer) error {
-	if len(args) != 1 {
-		return errors.New("sweep takes one file, or - for standard input")
-	}
-	d, err := readDocument(args[0])
-	if err != nil {
-		return err
-	}
-	painting, problems := new(dialin.Sweeper).Paint(&d)
-	if len(problems) > 0 {
-		return problems
-	}
-	return printJSON(out, painting)
-}
-
 // readDocument reads and validates a file, - being standard input.
 func readDocument(file string) (setup.Document, error) {
-	var in io.Reader = os.Stdin
-	switch {
-	case file == "":
-		return setup.Document{}, errors.New("name a file, or - for standard input")
-	case file != "-":
-		f, err := os.Open(file)
-		if err != nil {
-			return setup.Document{}, err
-		}
-		defer f.Close()
-		in = f
-	}
-	raw, err := io.ReadAll(io.LimitReader(in, setup.MaxBytes+1))
+	raw, err := readFile(file)
 	if err != nil {
 		return setup.Document{}, err
 	}
@@ -187,4 +159,21 @@ func writeCSV(out io.Writer, heads []string, columns []core.Curve) error {
 	}
 	w.Flush()
 	return w.Error()
+}
+
+// readFile reads a file, or standard input for -, up to a little more than the largest document.
+func readFile(file string) ([]byte, error) {
+	var in io.Reader = os.Stdin
+	switch {
+	case file == "":
+		return nil, errors.New("name a file, or - for standard input")
+	case file != "-":
+		f, err := os.Open(file)
+		if err != nil {
+			return nil, err
+		}
+		defer f.Close()
+		in = f
+	}
+	return io.ReadAll(io.LimitReader(in, setup.MaxBytes+1))
 }

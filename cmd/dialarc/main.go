@@ -18,8 +18,10 @@ type command struct {
 func commands() []command {
 	return []command{
 		{"eval", "eval FILE|- [--csv] [--joint NAME] [--tempo|--uncertainty]", "evaluate a setup document and print its report as JSON, or its curves as CSV; with --joint of another joint, with --tempo its torque in motion, with --uncertainty the spread of its numbers", runEval},
-		{"sweep", "sweep FILE|-", "print how well every value of every setting would fit, as JSON", runSweep},
+		{"sweep", "sweep [--map KEY,KEY] [--csv] FILE|-", "print how well every value of every setting would fit, or every pair of values of two, as JSON or CSV", runSweep},
 		{"dialin", "dialin [--free KEYS] [--seed N] [--budget N] [--csv] FILE|-", "find settings that fit better and print them as JSON or CSV", runDialIn},
+		{"compare", "compare [--equal WAY [--at DEG]] [--csv] FILE FILE...", "put two to six setups side by side and print what differs as JSON or CSV; with --equal peak, mean or angle the loads that make them equal", runCompare},
+		{"rank", "rank [--region KEY] [--how WAY] [--room FILE] [--csv] FILE|-", "order the ready setups for a lifter's body by how they load a region: long, short or even", runRank},
 		{"serve", "serve [--addr HOST:PORT]", "migrate the database named by DATABASE_URL and serve the application", runServe},
 		{"demo", "demo [--addr HOST:PORT]", "like serve, and load the invented demo data if it is not there yet", runDemo},
 		{"migrate", "migrate", "bring the database named by DATABASE_URL to the newest version", runMigrate},

@@ -15,7 +15,9 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/compare"
 	"dialarc/core/dialin"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
@@ -178,6 +180,61 @@ func TestDialInPrintsAnswers(t *testing.T) {
 	}
 }
 
+// Every pair of a map is told, closed ones with what closes them.
+func TestSweepPrintsMaps(t *testing.T) {
+	rows, err := csv.NewReader(strings.NewReader(run(t, "sweep", "--map", "pulley.height/0,path.plane", "--csv", document))).ReadAll()
+	if err != nil || len(rows) < 25*10 || rows[0][0] != "pulley.height/0" {
+		t.Fatalf("%d rows, %v", len(rows), err)
+	}
+	for _, row := range rows[1:] {
+		if (row[2] == "") != (row[3] != "") {
+			t.Errorf("%v", row)
+		}
+	}
+	if values, err := csv.NewReader(strings.NewReader(run(t, "sweep", "--csv", document))).ReadAll(); err != nil || len(values) < 100 || values[1][0] != "pulley.height/0" {
+		t.Errorf("%d rows, %v", len(values), err)
+	}
+}
+
+// A setup beside itself differs in nothing; made equal to itself its loads stay.
+func TestComparePrints(t *testing.T) {
+	rows, err := csv.NewReader(strings.NewReader(run(t, "compare", "--csv", document, document))).ReadAll()
+	if err != nil || len(rows) < 10 {
+		t.Fatalf("%d rows, %v", len(rows), err)
+	}
+	for _, row := range rows[1:] {
+		if row[2] != row[3] || row[4] != "0" {
+			t.Errorf("%v", row)
+		}
+	}
+	var made []compare.Equalised
+	if err := json.Unmarshal([]byte(run(t, "compare", "--equal", "angle", "--at", "60", document, document)), &made); err != nil {
+		t.Fatal(err)
+	}
+	if len(made) != 2 || math.Abs(*made[1].Factor.Value-1) > 1e-9 {
+		t.Errorf("%+v", made)
+	}
+}
+
+// A room leaves what it lacks for last.
+func TestRankPrints(t *testing.T) {
+	dir := t.TempDir()
+	body, room := filepath.Join(dir, "body.json"), filepath.Join(dir, "room.json")
+	raw, err := json.Marshal(kit.Corner("Corner"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	for file, text := range map[string]string{body: `{"stature":1.7,"mass":68}`, room: string(raw)} {
+		if err := os.WriteFile(file, []byte(text), 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	rows, err := csv.NewReader(strings.NewReader(run(t, "rank", "--region", "biceps", "--how", "long", "--room", room, "--csv", body))).ReadAll()
+	if err != nil || len(rows) < 5 || rows[1][7] != "0" || rows[len(rows)-1][7] == "0" {
+		t.Errorf("%v, %v", rows, err)
+	}
+}
+
 func TestProblemsAreErrors(t *testing.T) {
 	file := filepath.Join(t.TempDir(), "bad.json")
 	if err := os.WriteFile(file, []byte(`{"schema":"dialarc.setup/1","lifter":{"mass":"heavy"}}`), 0o600); err != nil {
@@ -197,7 +254,7 @@ func TestUsage(t *testing.T) {
 			t.Errorf("help does not list %s", c.name)
 		}
 	}
-	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document}} {
+	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document}, {"compare", document}, {"compare", "--equal", "weight", document, document}, {"rank"}, {"rank", "--region", "tail", document}, {"sweep", "--map", "stance.out", document}} {
 		if err := dispatch(args, &bytes.Buffer{}); err == nil {
 			t.Errorf("%v was taken", args)
 		}

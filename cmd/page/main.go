@@ -11,6 +11,7 @@ import (
 	"syscall/js"
 
 	"dialarc/core"
+	"dialarc/core/compare"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
 	"dialarc/core/rig"
@@ -50,6 +51,10 @@ func main() {
 		"search":      onDocument(search),
 		"map":         onDocument(mapped),
 		"fit":         onDocument(fit),
+		"compare":     onDocuments(compared),
+		"equalise":    onDocuments(equalised),
+		"comparison":  export(comparison),
+		"rank":        export(rank),
 		"effect":      onDocument(effect),
 		"room":        export(room),
 		"lifter":      export(checkLifter),
@@ -82,6 +87,17 @@ func onDocument(f func(d *setup.Document, args []js.Value) (any, setup.Problems)
 			return nil, problems
 		}
 		return f(&d, args[1:])
+	})
+}
+
+// onDocuments makes a function of a list of documents, the first argument, and of the arguments after it callable.
+func onDocuments(f func(docs []setup.Document, args []js.Value) (any, setup.Problems)) js.Func {
+	return export(func(args []js.Value) (any, setup.Problems) {
+		var docs []setup.Document
+		if err := json.Unmarshal([]byte(args[0].String()), &docs); err != nil {
+			return nil, setup.Problems{{What: "The setups cannot be read: " + err.Error() + "."}}
+		}
+		return f(docs, args[1:])
 	})
 }
 
@@ -219,18 +235,21 @@ func lifter(text string) (*setup.Lifter, setup.Problems) {
 
 // ready lists the setups to begin with for a lifter, in a room, the second argument, that has an id, the third; or in any place.
 func ready(args []js.Value) (any, setup.Problems) {
-	l, problems := lifter(args[0].String())
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	if args[1].String() == "" {
-		return rig.ReadyIn(l, nil, ""), nil
-	}
-	r, problems := rooms.get(args[1].String())
+	l, r, problems := lifterAndRoom(args)
 	if len(problems) > 0 {
 		return nil, problems
 	}
 	return rig.ReadyIn(l, r, args[2].String()), nil
+}
+
+// lifterAndRoom reads a lifter and a room, the first two arguments; the room may be empty for any place.
+func lifterAndRoom(args []js.Value) (*setup.Lifter, *kit.Room, setup.Problems) {
+	l, problems := lifter(args[0].String())
+	if len(problems) > 0 || args[1].String() == "" {
+		return l, nil, problems
+	}
+	r, problems := rooms.get(args[1].String())
+	return l, r, problems
 }
 
 // search looks for settings that fit better, by a goal as JSON, the second argument; the third is told how far it is.
@@ -253,6 +272,32 @@ func mapped(d *setup.Document, args []js.Value) (any, setup.Problems) {
 		return nil, setup.Problems{{What: err.Error()}}
 	}
 	return g, problems
+}
+
+func compared(docs []setup.Document, _ []js.Value) (any, setup.Problems) { return compare.Of(docs) }
+
+// equalised makes loads equal in a way, the second argument, at an angle, the third.
+func equalised(docs []setup.Document, args []js.Value) (any, setup.Problems) {
+	return compare.Equalise(docs, args[0].String(), args[1].Float())
+}
+
+// comparison checks a comparison as it is kept.
+func comparison(args []js.Value) (any, setup.Problems) {
+	return compare.Parse([]byte(args[0].String()))
+}
+
+// rank orders the ready setups for a lifter in a room by how they load a region, the fourth argument, in a way, the fifth; the sixth
+// is told how far it is.
+func rank(args []js.Value) (any, setup.Problems) {
+	l, r, problems := lifterAndRoom(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	out, problems, err := compare.RankReady(context.Background(), l, r, args[2].String(), args[3].String(), args[4].String(), func(share float64) { args[5].Invoke(share) })
+	if err != nil {
+		return nil, setup.Problems{{What: err.Error()}}
+	}
+	return out, problems
 }
 
 // fit moves the document into a room, the second argument, that has an id, the third.

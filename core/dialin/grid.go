@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/parallel"
 	"dialarc/core/setup"
 )
 
@@ -33,8 +34,8 @@ func Map(ctx context.Context, d *setup.Document, a, b string, progress func(shar
 		return nil, problems, nil
 	}
 	why := make([][]string, len(g.BValues))
-	sweepers := make([]Sweeper, workers())
-	err := each(ctx, len(g.BValues), func(w, i int) { why[i] = sweepers[w].row(d, g, i) }, func(count int) {
+	sweepers := make([]Sweeper, parallel.Workers())
+	err := parallel.Each(ctx, len(g.BValues), func(w, i int) { why[i] = sweepers[w].row(d, g, i) }, func(count int) {
 		if progress != nil {
 			progress(float64(count) / float64(len(g.BValues)))
 		}

@@ -9,6 +9,7 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/kit"
+	"dialarc/core/parallel"
 	"dialarc/core/setup"
 )
 
@@ -91,7 +92,7 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 		_, i := kit.Nearest(s.values[k], s.free[k].Value)
 		s.at = append(s.at, i)
 	}
-	s.evals = make([]core.Evaluator, workers())
+	s.evals = make([]core.Evaluator, parallel.Workers())
 	return s, problems
 }
 
@@ -178,7 +179,7 @@ func (s *search) look(p choice) outcome {
 func (s *search) judgeAll(ctx context.Context, list []choice, progress func(share float64)) error {
 	unknown := slices.DeleteFunc(slices.Clone(list), func(p choice) bool { _, known := s.known[p.key()]; return known })
 	found := make([]outcome, len(unknown))
-	err := each(ctx, len(unknown), func(w, i int) { found[i] = s.judge(&s.evals[w], unknown[i]) }, func(count int) {
+	err := parallel.Each(ctx, len(unknown), func(w, i int) { found[i] = s.judge(&s.evals[w], unknown[i]) }, func(count int) {
 		if count%16 == 0 {
 			progress(float64(count) / float64(len(unknown)))
 		}

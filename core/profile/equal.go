@@ -6,11 +6,11 @@ import (
 	"gonum.org/v1/gonum/floats"
 )
 
-// Curves are what two setups are compared by: swept angle (rad), torque of everything and of the loads that may be changed,
-// N·m, one value per sample.
+// Curves are what two setups are compared by: swept angle and named coordinate (rad), torque of everything and of the loads
+// that may be changed, N·m, one value per sample.
 type Curves struct {
-	Swept, Total, Variable []float64
-	GapWhy                 string // why the curves have gaps; empty when they have none
+	Swept, Angle, Total, Variable []float64
+	GapWhy                        string // why the curves have gaps; empty when they have none
 }
 
 // Factors are what the variable loads have to be multiplied by.
@@ -38,6 +38,41 @@ func Equal(own, other *Curves) Factors {
 		Mean: line(average(other.Swept, other.Total), average(own.Swept, own.Total), average(own.Swept, own.Variable)),
 		End:  line(other.Total[len(other.Total)-1], own.Total[last], own.Variable[last]),
 	}
+}
+
+// EqualAt solves for the factor on the variable loads of one setup with which it asks, where the named coordinate first has a
+// value (rad), for the torque that another one asks for there.
+func EqualAt(own, other *Curves, angle float64) Metric {
+	for _, c := range []*Curves{own, other} {
+		if c.GapWhy != "" {
+			return Missing(c.GapWhy)
+		}
+	}
+	here, reached := placeOf(own.Angle, angle)
+	there, also := placeOf(other.Angle, angle)
+	if !reached || !also {
+		return Missing("Not every setup passes that angle.")
+	}
+	return line(between(other.Total, there), between(own.Total, here), between(own.Variable, here))
+}
+
+// placeOf is where a curve first has a value, as a sample and the share of the way to the next.
+func placeOf(curve []float64, value float64) (place float64, reached bool) {
+	for i := 1; i < len(curve); i++ {
+		a, b := curve[i-1], curve[i]
+		if (value-a)*(value-b) <= 0 {
+			if a == b {
+				return float64(i - 1), true
+			}
+			return float64(i-1) + (value-a)/(b-a), true
+		}
+	}
+	return 0, false
+}
+
+func between(curve []float64, place float64) float64 {
+	i := min(int(place), len(curve)-2)
+	return curve[i] + (place-float64(i))*(curve[i+1]-curve[i])
 }
 
 // line is the factor on the variable part of a torque that brings it to what is wanted.

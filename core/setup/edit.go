@@ -88,6 +88,32 @@ func (d *Document) WithLoadKind(index int, kind string) (Document, Problems) {
 	return c, nil
 }
 
+// WithLoadsTimes is the document with what may be changed of its variable loads multiplied: the mass in the hands, on the pin or of
+// the plates, and how hard a band pulls.
+func (d *Document) WithLoadsTimes(factor float64) Document {
+	c := d.Clone()
+	for i := range c.Loads {
+		l := &c.Loads[i]
+		if !l.Variable {
+			continue
+		}
+		switch l.Kind {
+		case "dumbbell", "bar":
+			l.Mass *= factor
+		case "cable", "strands", "cam":
+			l.StackMass *= factor
+		case "lever":
+			l.PlateMass *= factor
+		case "band":
+			l.Section *= factor
+			for k := range l.Pull {
+				l.Pull[k].Force *= factor
+			}
+		}
+	}
+	return c
+}
+
 // WithLoad is the document with one more load of a kind on the lead arm, light and complete.
 func (d *Document) WithLoad(kind string) (Document, Problems) {
 	c := d.Clone()

@@ -94,8 +94,8 @@ func addRoom(ctx context.Context, st *store.Store, coach store.Coach, r *kit.Roo
 	if err != nil {
 		return "", err
 	}
-	row := store.Room{Row: store.Row{CoachID: coach.ID, Name: r.Name}, Document: document}
-	err = st.CreateRoom(ctx, &row)
+	row := store.Room{Named: store.Named{Row: store.Row{CoachID: coach.ID, Name: r.Name}, Document: document}}
+	err = st.Rooms().Create(ctx, &row)
 	return row.ID, err
 }
 

@@ -56,6 +56,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerVersions(api)
 	s.registerRooms(api)
 	s.registerPeople(api)
+	s.registerComparisons(api)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"dialarc/core"
+	"dialarc/core/compare"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
 	"dialarc/core/people"
@@ -21,6 +22,7 @@ var prefixes = map[string]string{
 	reflect.TypeFor[rig.Choices]().PkgPath():    "Rig",
 	reflect.TypeFor[kit.Room]().PkgPath():       "Kit",
 	reflect.TypeFor[people.Person]().PkgPath():  "People",
+	reflect.TypeFor[compare.Kept]().PkgPath():   "Compare",
 }
 
 // schemaName is the name of a Go type in the description.
@@ -38,7 +40,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads](), reflect.TypeFor[compare.Comparison](), reflect.TypeFor[compare.Equalised](), reflect.TypeFor[compare.RankedReady]()} {
 		r.Schema(t, true, "")
 	}
 }

@@ -48,36 +48,21 @@ func showRoom(r *store.Room) Room {
 func (s *Server) roomRow(w RoomWrite, id string) (store.Room, error) {
 	w.Document.Complete()
 	w.Document.Name = strings.TrimSpace(w.Document.Name)
-	problems := kit.Validate(&w.Document)
-	for i := range problems {
-		problems[i].Path = "document." + problems[i].Path
-	}
-	problems = append(problems, idProblem("id", w.ID, false)...)
+	problems := append(within("document", kit.Validate(&w.Document)), idProblem("id", w.ID, false)...)
 	if len(problems) > 0 {
 		return store.Room{}, refused(problems)
 	}
-	document, err := json.Marshal(w.Document)
-	if id == "" {
-		id = w.ID
-	}
-	return store.Room{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: w.Document.Name}, Document: document}, err
+	named, err := s.named(w.ID, id, w.Version, w.Document.Name, w.Document)
+	return store.Room{Named: named}, err
 }
 
 func (s *Server) registerRooms(api huma.API) {
-	r := &rows[store.Room, RoomWrite, Room]{
-		what: "room", title: "Room", path: "/api/rooms", parse: s.roomRow, show: showRoom,
-		read:   func(ctx context.Context, id string) (store.Room, error) { return s.Store.Room(ctx, s.Coach.ID, id) },
-		create: func(ctx context.Context, row *store.Room) error { return s.Store.CreateRoom(ctx, row) },
-		update: func(ctx context.Context, row *store.Room) error { return s.Store.UpdateRoom(ctx, row) },
-		remove: func(ctx context.Context, id string, v int) error { return s.Store.DeleteRoom(ctx, s.Coach.ID, id, v) },
-		restore: func(ctx context.Context, id string) (store.Room, error) {
-			return s.Store.RestoreRoom(ctx, s.Coach.ID, id)
-		},
-	}
+	r := &rows[store.Room, RoomWrite, Room]{what: "room", title: "Room", path: "/api/rooms", parse: s.roomRow, show: showRoom}
+	shelve(s, r, s.Store.Rooms)
 	r.register(api)
 	huma.Register(api, huma.Operation{OperationID: "listRooms", Method: http.MethodGet, Path: r.path, Summary: "List rooms", Errors: []int{503}},
 		func(ctx context.Context, in *PageInput) (*roomList, error) {
-			list, total, err := s.Store.Rooms(ctx, s.Coach.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
+			list, total, err := s.Store.Rooms().List(ctx, s.Coach.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &roomList{}
 			out.Body.Items, out.Body.Total = r.shown(list), total
 			return out, failed(err, r.what, nil)

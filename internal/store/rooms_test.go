@@ -33,8 +33,8 @@ func TestRoomsComeToADatabaseWithData(t *testing.T) {
 
 func room(t *testing.T, s *store.Store, coach, name string) store.Room {
 	t.Helper()
-	r := store.Room{Row: store.Row{CoachID: coach, Name: name}, Document: json.RawMessage(`{"name":"x"}`)}
-	if err := s.CreateRoom(ctx, &r); err != nil {
+	r := store.Room{Named: store.Named{Row: store.Row{CoachID: coach, Name: name}, Document: json.RawMessage(`{"name":"x"}`)}}
+	if err := s.Rooms().Create(ctx, &r); err != nil {
 		t.Fatal(err)
 	}
 	return r
@@ -46,22 +46,22 @@ func TestRoomFromCreateToRestore(t *testing.T) {
 	r := room(t, s, c.ID, "Hall")
 	mine, theirs := r, r
 	mine.Name = "Great hall"
-	if err := s.UpdateRoom(ctx, &mine); err != nil || mine.Version != 2 {
+	if err := s.Rooms().Update(ctx, &mine); err != nil || mine.Version != 2 {
 		t.Fatalf("%+v, %v", mine.Row, err)
 	}
-	if err := s.UpdateRoom(ctx, &theirs); !errors.Is(err, store.ErrStale) || theirs.Name != "Great hall" {
+	if err := s.Rooms().Update(ctx, &theirs); !errors.Is(err, store.ErrStale) || theirs.Name != "Great hall" {
 		t.Errorf("a stale write: %+v, %v", theirs.Row, err)
 	}
-	if err := s.DeleteRoom(ctx, c.ID, r.ID, 2); err != nil {
+	if err := s.Rooms().Delete(ctx, c.ID, r.ID, 2); err != nil {
 		t.Fatal(err)
 	}
-	if rows, total, _ := s.Rooms(ctx, c.ID, everything); total != 0 || len(rows) != 0 {
+	if rows, total, _ := s.Rooms().List(ctx, c.ID, everything); total != 0 || len(rows) != 0 {
 		t.Errorf("%d rooms after deleting the only one", total)
 	}
-	if back, err := s.RestoreRoom(ctx, c.ID, r.ID); err != nil || back.Name != "Great hall" {
+	if back, err := s.Rooms().Restore(ctx, c.ID, r.ID); err != nil || back.Name != "Great hall" {
 		t.Errorf("%+v, %v", back.Row, err)
 	}
-	if _, err := s.Room(ctx, nobody, r.ID); !errors.Is(err, store.ErrNotFound) {
+	if _, err := s.Rooms().Read(ctx, nobody, r.ID); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another coach: %v", err)
 	}
 }

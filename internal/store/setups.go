@@ -89,7 +89,7 @@ func (s *Store) knownRoom(ctx context.Context, st *Setup) error {
 	if st.RoomID == nil {
 		return nil
 	}
-	_, err := s.Room(ctx, st.CoachID, *st.RoomID)
+	_, err := s.Rooms().Read(ctx, st.CoachID, *st.RoomID)
 	if errors.Is(err, ErrNotFound) {
 		st.RoomID, err = nil, nil
 	}

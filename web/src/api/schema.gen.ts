@@ -4,6 +4,94 @@
  */
 
 export interface paths {
+  "/api/compare": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Put setups side by side */
+    post: operations["compareSetups"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/compare/equal": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make the loads of setups such that each asks as much as the first */
+    post: operations["equaliseLoads"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/comparisons": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List comparisons */
+    get: operations["listComparisons"];
+    put?: never;
+    /** Create a comparison */
+    post: operations["createComparison"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/comparisons/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Read a comparison */
+    get: operations["readComparison"];
+    /** Replace a comparison */
+    put: operations["updateComparison"];
+    post?: never;
+    /** Delete a comparison; restore undoes it */
+    delete: operations["deleteComparison"];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/comparisons/{id}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted comparison back */
+    post: operations["restoreComparison"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/evaluate": {
     parameters: {
       query?: never;
@@ -211,6 +299,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/rank": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Order the ready setups by how they load a region */
+    post: operations["rankReady"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/ready-rooms": {
     parameters: {
       query?: never;
@@ -407,6 +512,219 @@ export interface components {
       label: string;
       /** Format: double */
       to: number;
+    };
+    CompareComparison: {
+      /** @description In which respects they cannot be compared as they are. */
+      because: components["schemas"]["CompareReason"][];
+      /** @description The numbers that they are compared by, what differs most first. */
+      differences: components["schemas"]["CompareDifference"][];
+      /** @description Who carries the torque, what differs most first. */
+      regions: components["schemas"]["CompareShares"][];
+      /** @description Pairs and triples that complement each other, the best first. */
+      sets: components["schemas"]["CompareSet"][];
+      /** @description Why there are none. */
+      setsWhy?: string;
+      sides: components["schemas"]["CompareSide"][];
+    };
+    CompareDifference: {
+      key: string;
+      /** @description Kind of unit. */
+      kind: string;
+      label: string;
+      /** @description One for each setup, in their order. */
+      per: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      }[];
+      /** @description The difference in words, values as {name}; empty where it would not be noticed. */
+      text: string;
+      values: {
+        [key: string]: components["schemas"]["ReportQuantity"];
+      };
+      /**
+       * Format: double
+       * @description How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare.
+       */
+      weight: number;
+    };
+    CompareEqualLoad: {
+      /**
+       * Format: double
+       * @description What it would have to be.
+       */
+      exact: number;
+      /**
+       * @description Kind of unit.
+       * @enum {string}
+       */
+      kind: "mass" | "force";
+      label: string;
+      /**
+       * Format: double
+       * @description The nearest that the kit has, where that is known.
+       */
+      nearest?: number;
+    };
+    CompareEqualised: {
+      /** @description The setup with those loads; null when there is no factor. */
+      document: components["schemas"]["Document"];
+      /** @description What the variable loads are multiplied by; 1 for the first. */
+      factor: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What that comes to. */
+      loads: components["schemas"]["CompareEqualLoad"][];
+    };
+    CompareKept: {
+      /**
+       * @description What the curves are drawn over; the angle unless given.
+       * @enum {string}
+       */
+      along?: "angle" | "length" | "time";
+      /**
+       * Format: double
+       * @description angle: where, degrees of the coordinate that all of them move.
+       */
+      atDeg?: number;
+      /**
+       * @description What the loads are made equal for; as they are unless given.
+       * @enum {string}
+       */
+      equal?: "peak" | "mean" | "angle";
+      /** @description What the coach calls it. */
+      name: string;
+      /** @description What the coach wants to remember about it. */
+      notes?: string;
+      /**
+       * @description What is drawn: torque, torque over its own peak, or effort; torque unless given.
+       * @enum {string}
+       */
+      scale?: "torque" | "shape" | "effort";
+      /**
+       * @description Version of the comparison.
+       * @example dialarc.comparison/1
+       */
+      schema: string;
+      /** @description What is compared, the first as the reference; at most six. */
+      setups: components["schemas"]["CompareMember"][];
+    };
+    CompareMember: {
+      document: components["schemas"]["Document"];
+      /** @description Id of the saved setup that it is a copy of. */
+      setupId?: string;
+    };
+    CompareRankedReady: {
+      /**
+       * Format: double
+       * @description How evenly the region works over the range, 1 when its activation is the same all the way.
+       */
+      even: number;
+      /**
+       * Format: int64
+       * @description Its place in the list that was ranked.
+       */
+      index: number;
+      /** @description The region's largest length, over its best. */
+      longest: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      ready: components["schemas"]["RigHere"];
+      /**
+       * Format: double
+       * @description How well it serves, 0 to 1.
+       */
+      score: number;
+      /**
+       * Format: double
+       * @description Part of the torque over the range that the region gives, 0 to 1.
+       */
+      share: number;
+      /** @description Its smallest length, over its best. */
+      shortest: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description The same by where the region is long, at middle length and short, over all lengths that any of the setups takes it through. */
+      thirds: number[];
+      /** @description Verdicts of it that stop: brace, start, clear or profile. */
+      tones: string[];
+    };
+    CompareReason: {
+      key: string;
+      /** @description The sentence, values as {name}. */
+      text: string;
+      values: {
+        [key: string]: components["schemas"]["ReportQuantity"];
+      };
+    };
+    CompareSet: {
+      /**
+       * Format: double
+       * @description The same of the best of them alone.
+       */
+      alone: number;
+      /**
+       * Format: double
+       * @description How much of the target's lengths and of its muscle's regions is worked hard by one of them, 0 to 1.
+       */
+      coverage: number;
+      letters: string[];
+      /** @description What each is there for, in words. */
+      why: string;
+    };
+    CompareShares: {
+      key: string;
+      label: string;
+      /** @description Share of the resisting torque over the range for each setup, 0 to 1; null where it does nothing that is known. */
+      per: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      }[];
+    };
+    CompareSide: {
+      letter: string;
+      name: string;
+      /** @description Why it cannot be evaluated; empty when it can. */
+      problems: components["schemas"]["Problem"][];
+    };
+    Comparison: {
+      document: components["schemas"]["CompareKept"];
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: date-time */
+      updatedAt: string;
+      /** Format: int64 */
+      version: number;
+    };
+    ComparisonListBody: {
+      items: components["schemas"]["Comparison"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
+    };
+    ComparisonWrite: {
+      /** @description The comparison; its name is the comparison's name. */
+      document: components["schemas"]["CompareKept"];
+      /**
+       * Format: uuid
+       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
+       */
+      id?: string;
+      /**
+       * Format: int64
+       * @description The version that the change is based on; not needed when creating.
+       */
+      version?: number;
     };
     Document: {
       /** @description The bench, or null. */
@@ -1116,6 +1434,23 @@ export interface components {
        */
       turnDeg?: number;
     };
+    EqualAnswer: {
+      setups: components["schemas"]["CompareEqualised"][];
+    };
+    EqualLoads: {
+      /**
+       * Format: double
+       * @description angle: where, degrees of the named coordinate.
+       */
+      atDeg?: number;
+      /**
+       * @description The largest torque, the mean over the range, or the torque at an angle.
+       * @enum {string}
+       */
+      by: "peak" | "mean" | "angle";
+      /** @description The first is the one that the others are made equal to. */
+      setups: components["schemas"]["Document"][];
+    };
     ErrorDetail: {
       /** @description Where the error occurred, e.g. 'body.items[3].tags' or 'path.thing-id' */
       location?: string;
@@ -1629,6 +1964,24 @@ export interface components {
       what: string;
       /** @description Why it cannot be used. */
       why?: string;
+    };
+    RankAnswer: {
+      /** @description The best first; those for which the room lacks something last. */
+      ranked: components["schemas"]["CompareRankedReady"][];
+    };
+    RankQuestion: {
+      /**
+       * @description While it is long, while it is short, or evenly.
+       * @enum {string}
+       */
+      how: "long" | "short" | "even";
+      lifter: components["schemas"]["DocumentLifter"];
+      /** @description Key of the muscle region. */
+      region: string;
+      /** @description What is at hand; anything unless given. */
+      room?: components["schemas"]["KitRoom"];
+      /** @description What the setups shall name as their room. */
+      roomId?: string;
     };
     ReadyInputBody: {
       ready: boolean;
@@ -2742,6 +3095,10 @@ export interface components {
        */
       version?: number;
     };
+    SideBySide: {
+      /** @description Two to six setups. */
+      setups: components["schemas"]["Document"][];
+    };
     Sweep: {
       /**
        * Format: int64
@@ -2778,6 +3135,502 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+  compareSetups: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["SideBySide"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["CompareComparison"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  equaliseLoads: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["EqualLoads"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["EqualAnswer"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listComparisons: {
+    parameters: {
+      query?: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["ComparisonListBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  createComparison: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["ComparisonWrite"];
+      };
+    };
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Comparison"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  readComparison: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Comparison"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  updateComparison: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["ComparisonWrite"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Comparison"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  deleteComparison: {
+    parameters: {
+      query: {
+        /** @description The version that was looked at. */
+        version: number;
+      };
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  restoreComparison: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Comparison"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
   evaluate: {
     parameters: {
       query?: never;
@@ -3636,6 +4489,57 @@ export interface operations {
       };
       /** @description Service Unavailable */
       503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  rankReady: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["RankQuestion"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["RankAnswer"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
         headers: {
           [name: string]: unknown;
         };

@@ -22,7 +22,8 @@ type Props = { lifter: StoredLifter; close: () => void; pick: (d: SetupDocument)
 /** The four ways to begin a setup for a lifter, in the room that was worked in last. */
 export function NewSetup({ lifter, close, pick }: Props) {
   const [way, setWay] = useState("ready");
-  const rooms = useRooms().data?.items ?? [];
+  const { data, isPending } = useRooms();
+  const rooms = data?.items ?? [];
   const preferred = usePreferences().room;
   const room = (preferred === null ? rooms[0] : rooms.find((r) => r.id === preferred)) ?? null;
   const options = [{ key: "", label: "Any place" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))];
@@ -31,7 +32,8 @@ export function NewSetup({ lifter, close, pick }: Props) {
     <Modal title="New setup" open onClose={close} wide>
       <div className="pair">
         <Segments label="Begin with" options={ways} value={way} onChange={setWay} />
-        {rooms.length > 0 && way !== "file" && (
+        {/* Shown before the rooms are known too, so that nothing moves under the hand when they come. */}
+        {(rooms.length > 0 || isPending) && way !== "file" && (
           <Choice
             label="Room"
             options={options}

@@ -1,4 +1,5 @@
-package dialin
+// Package parallel does independent pieces of work on all processors.
+package parallel
 
 import (
 	"context"
@@ -6,18 +7,18 @@ import (
 	"sync"
 )
 
-// workers is how many pieces of work go on at once.
-func workers() int { return runtime.GOMAXPROCS(0) }
+// Workers is how many pieces of work go on at once.
+func Workers() int { return runtime.GOMAXPROCS(0) }
 
-// each does n pieces of work on all processors, each by one of the workers, which are numbered from 0. After a piece done is called
+// Each does n pieces of work on all processors, each by one of the workers, which are numbered from 0. After a piece done is called
 // with how many there are by then, from one goroutine at a time. It stops handing out when the context ends, with its error, and
 // returns when nothing goes on any more.
-func each(ctx context.Context, n int, work func(worker, i int), done func(count int)) error {
+func Each(ctx context.Context, n int, work func(worker, i int), done func(count int)) error {
 	next := make(chan int)
 	var wait sync.WaitGroup
 	var mu sync.Mutex
 	count := 0
-	for w := range workers() {
+	for w := range Workers() {
 		wait.Go(func() {
 			for i := range next {
 				work(w, i)

@@ -1,0 +1,191 @@
+package compare
+
+import (
+	"fmt"
+	"math"
+	"reflect"
+	"slices"
+	"strings"
+
+	"dialarc/core"
+	"dialarc/core/setup"
+)
+
+// Differences from which setups are not compared as equals (own).
+const (
+	rangeApart  = 5.0  // degrees, at either end
+	lengthApart = 0.05 // of the best length, at either end
+	ratioApart  = 0.01 // of pulleys
+	lossApart   = 0.02 // of friction
+	bodyApart   = 0.01 // of stature or mass, as a share
+)
+
+// because lists in which respects setups differ that change what their numbers mean: whoever finds one of them better has to know
+// that all of these were different at once.
+func because(sides []side) []Reason {
+	out := []Reason{}
+	if len(sides) < 2 {
+		return out
+	}
+	words := func(key, text string, word func(s *side) string) {
+		if g := grouped(sides, word); g != "" {
+			out = append(out, Reason{Key: key, Text: strings.Replace(text, "{each}", g, 1), Values: map[string]core.Quantity{}})
+		}
+	}
+	words("target", "They are for different regions: {each}.", func(s *side) string { return "for " + regionLabel(s.doc.Target.Region) })
+	words("joint", "They move different joints or coordinates: {each}.", func(s *side) string { return s.report.Joint + ", " + s.report.Label })
+	words("hold", "One is held, the other moves: {each}.", func(s *side) string {
+		if s.report.Hold {
+			return "is held"
+		}
+		return "moves"
+	})
+	words("phase", "The load falls elsewhere in the range: {each}.", func(s *side) string {
+		if p := s.report.Profile.Loads.Phase; p != "" {
+			return "loads " + p
+		}
+		return "has no phase"
+	})
+	if sameCoordinate(sides) {
+		out = append(out, ends(sides, "range", "The range differs: {each}.", "angle", rangeApart, rangeOf)...)
+	}
+	out = append(out, ends(sides, "length", "The target works at other lengths: {each} of its best length.", "percent", percent*lengthApart, lengthsOf)...)
+	out = append(out, ofKit(sides)...)
+	if r, differ := lifters(sides); differ {
+		out = append(out, r)
+	}
+	words("school", "What is wanted differs, so the matches do not compare: {each}.", func(s *side) string { return "wants " + s.doc.Target.School })
+	words("sides", "Different sides move: {each}.", func(s *side) string { return "moves " + s.doc.Movement.Side })
+	words("tempo", "The tempo differs: {each}.", func(s *side) string {
+		t := s.doc.Tempo
+		return fmt.Sprintf("%g up, %g held, %g down, %g at the start", t.Up, t.Top, t.Down, t.Bottom)
+	})
+	return out
+}
+
+func regionLabel(key string) string {
+	for _, r := range setup.Regions {
+		if r.Key == key {
+			return r.Label
+		}
+	}
+	return key
+}
+
+// ends compares what setups reach at both ends.
+func ends(sides []side, key, text, kind string, apart float64, of func(s *side) (from, to float64)) []Reason {
+	r := Reason{Key: key, Values: map[string]core.Quantity{}}
+	var parts []string
+	low, high := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
+	for i := range sides {
+		from, to := of(&sides[i])
+		if math.IsNaN(from) || math.IsNaN(to) {
+			continue
+		}
+		for k, x := range [2]float64{from, to} {
+			low[k], high[k] = min(low[k], x), max(high[k], x)
+		}
+		l := strings.ToLower(sides[i].letter)
+		r.Values[l+"From"], r.Values[l+"To"] = core.Quantity{Value: from, Kind: kind}, core.Quantity{Value: to, Kind: kind}
+		parts = append(parts, fmt.Sprintf("%s {%sFrom} to {%sTo}", sides[i].letter, l, l))
+	}
+	if len(parts) < 2 || high[0]-low[0] <= apart && high[1]-low[1] <= apart {
+		return nil
+	}
+	r.Text = strings.Replace(text, "{each}", strings.Join(parts, "; "), 1)
+	return []Reason{r}
+}
+
+func rangeOf(s *side) (from, to float64) {
+	if s.report.Hold {
+		return math.NaN(), math.NaN()
+	}
+	c := s.report.Curves.AngleDeg
+	return c[0], c[len(c)-1]
+}
+
+func lengthsOf(s *side) (from, to float64) {
+	long, short := reached(s, math.Max), reached(s, math.Min)
+	if long.Value == nil || short.Value == nil {
+		return math.NaN(), math.NaN()
+	}
+	return percent * *long.Value, percent * *short.Value
+}
+
+// ofKit compares what makes a pin's number mean another pull, and where the loads hold on.
+func ofKit(sides []side) []Reason {
+	var out []Reason
+	text := func(key, what string, word func(l *setup.Load) string) {
+		g := grouped(sides, func(s *side) string {
+			var all []string
+			for i := range s.doc.Loads {
+				if w := word(&s.doc.Loads[i]); w != "" && !slices.Contains(all, w) {
+					all = append(all, w)
+				}
+			}
+			if len(all) == 0 {
+				return "without"
+			}
+			return listed(all)
+		})
+		if g != "" {
+			out = append(out, Reason{Key: key, Text: what + g + ".", Values: map[string]core.Quantity{}})
+		}
+	}
+	text("kind", "Different kinds of load pull: ", func(l *setup.Load) string { return kinds[l.Kind] })
+	if cabled(sides) {
+		text("ratio", "The same pin pulls differently, since pulleys differ: ", func(l *setup.Load) string {
+			if !onPulley(l) {
+				return ""
+			}
+			return fmt.Sprintf("gives %.0f%% of the pin and loses %.0f%%", percent*stepped(l.Ratio, ratioApart), percent*stepped(l.Friction, lossApart))
+		})
+	}
+	text("contact", "The loads hold on elsewhere: ", func(l *setup.Load) string { return "at the " + heldAt(l) })
+	return out
+}
+
+var kinds = map[string]string{"dumbbell": "with dumbbells", "bar": "with a bar", "cable": "with a cable", "strands": "with a rope on a cable", "band": "with a band",
+	"cam": "with a cam", "lever": "with a lever", "ownBody": "with the own body"}
+
+func onPulley(l *setup.Load) bool { return l.Kind == "cable" || l.Kind == "strands" }
+
+// cabled says whether all setups have a cable.
+func cabled(sides []side) bool {
+	return !slices.ContainsFunc(sides, func(s side) bool {
+		return !slices.ContainsFunc(s.doc.Loads, func(l setup.Load) bool { return onPulley(&l) })
+	})
+}
+
+func stepped(x, step float64) float64 { return step * math.Round(x/step) }
+
+// heldAt names where on the body a load holds on.
+func heldAt(l *setup.Load) string {
+	c := &l.Contact
+	if c.Fraction != nil {
+		return fmt.Sprintf("%s, %.0f%% out", segments[c.Segment], percent*stepped(*c.Fraction, 0.05))
+	}
+	if c.At != "" && c.At != "grip" {
+		return c.At
+	}
+	return segments[c.Segment]
+}
+
+var segments = map[string]string{"hand": "hand", "forearm": "forearm", "upperArm": "upper arm", "thigh": "thigh", "shank": "shank", "trunk": "trunk"}
+
+// lifters says whether different bodies lift.
+func lifters(sides []side) (Reason, bool) {
+	r := Reason{Key: "lifter", Values: map[string]core.Quantity{}}
+	first := &sides[0].doc.Lifter
+	differ := false
+	var parts []string
+	for i := range sides {
+		l := &sides[i].doc.Lifter
+		differ = differ || math.Abs(l.Stature/first.Stature-1) > bodyApart || math.Abs(l.Mass/first.Mass-1) > bodyApart || !reflect.DeepEqual(l.Lengths, first.Lengths)
+		key := strings.ToLower(sides[i].letter)
+		r.Values[key+"Tall"], r.Values[key+"Mass"] = core.Quantity{Value: l.Stature, Kind: "length"}, core.Quantity{Value: l.Mass, Kind: "mass"}
+		parts = append(parts, fmt.Sprintf("%s {%sTall}, {%sMass}", sides[i].letter, key, key))
+	}
+	r.Text = "Different bodies lift: " + strings.Join(parts, "; ") + "."
+	return r, differ
+}

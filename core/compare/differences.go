@@ -1,0 +1,227 @@
+package compare
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"dialarc/core"
+)
+
+// Difference is one number that setups are compared by.
+type Difference struct {
+	Key    string                   `json:"key"`
+	Label  string                   `json:"label"`
+	Kind   string                   `json:"kind" doc:"Kind of unit."`
+	Per    []core.Metric            `json:"per" doc:"One for each setup, in their order."`
+	Weight float64                  `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
+	Text   string                   `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
+	Values map[string]core.Quantity `json:"values"`
+}
+
+// measure is a number of a setup.
+type measure struct {
+	key, label, kind string
+	of               func(s *side) core.Metric
+	notice           float64                 // the difference that a coach would notice (own); of a ratio, its size less one
+	ratio            bool                    // compared by its ratio: torques and forces are
+	alike            func(sides []side) bool // whether the numbers mean the same in all setups; nil for always
+	// text says how the setup with the largest value, {High}, and the one with the smallest, {Low}, differ, with their values as
+	// {high} and {low}, and for ratios {more}, the percentage by which the one is larger.
+	text string
+}
+
+// number is a metric that is known.
+func number(x float64) core.Metric { return core.Metric{Value: &x} }
+
+// times is a metric multiplied, for another unit.
+func times(m core.Metric, factor float64) core.Metric {
+	if m.Value == nil {
+		return m
+	}
+	return number(*m.Value * factor)
+}
+
+// most is the largest value of a curve that has one.
+func most(curve core.Curve, why string) core.Metric {
+	best := math.Inf(-1)
+	for _, x := range curve {
+		if !math.IsNaN(x) {
+			best = max(best, x)
+		}
+	}
+	if math.IsInf(best, -1) {
+		return core.Metric{Why: why}
+	}
+	return number(best)
+}
+
+// meanOver is the mean of a curve over another one that rises, NaN nowhere.
+func meanOver(along, curve core.Curve) core.Metric {
+	whole, sum := along[len(along)-1]-along[0], 0.0
+	for i := 1; i < len(along); i++ {
+		sum += (along[i] - along[i-1]) * (curve[i] + curve[i-1]) / 2
+	}
+	if math.IsNaN(sum) || !(whole > 0) {
+		return core.Metric{Why: "There is no torque over a whole range."}
+	}
+	return number(sum / whole)
+}
+
+const percent = 100
+
+var measures = []measure{
+	{"peak", "Largest torque", "torque", func(s *side) core.Metric { return s.report.Profile.Total.Peak }, 0.1, true, nil,
+		"Where it is heaviest {High} asks for {more} more torque than {Low}."},
+	{"mean", "Mean torque", "torque", func(s *side) core.Metric { return meanOver(s.report.Curves.SweptDeg, s.report.Curves.Torque) }, 0.1, true, nil,
+		"On the mean {High} asks for {more} more torque than {Low}."},
+	{"peakAngle", "Heaviest at", "angle", peakAngle, 10, false, sameCoordinate, "{High} is heaviest at {high}, {Low} at {low}."},
+	{"centroid", "Middle of the torque", "percent", func(s *side) core.Metric { return times(s.report.Profile.Loads.Centroid, percent) }, 5, false, nil,
+		"{High} loads later: the middle of its torque lies {high} of the way, that of {Low} {low}."},
+	{"lengthened", "Torque while long", "percent", func(s *side) core.Metric { return times(s.report.Muscles.LengthenedShare, percent) }, 10, false, nil,
+		"{High} puts {high} of its torque where the target is long, {Low} {low}."},
+	{"longest", "Target's longest", "percent", func(s *side) core.Metric { return times(reached(s, math.Max), percent) }, 5, false, nil,
+		"{High} takes the target to {high} of its best length, {Low} only to {low}."},
+	{"shortest", "Target's shortest", "percent", func(s *side) core.Metric { return times(reached(s, math.Min), percent) }, 5, false, nil,
+		"{Low} takes the target down to {low} of its best length, {High} only to {high}."},
+	{"range", "Range", "angle", func(s *side) core.Metric { return number(s.report.Curves.SweptDeg[len(s.report.Curves.SweptDeg)-1]) }, 10, false, nil,
+		"{High} moves over {high}, {Low} over {low}."},
+	{"start", "Left at the start", "percent", func(s *side) core.Metric { return times(s.report.Profile.Total.LeftStart, percent) }, 15, false, nil,
+		"At the start {High} has {high} of its largest torque, {Low} {low}."},
+	{"end", "Left at the end", "percent", func(s *side) core.Metric { return times(s.report.Profile.Total.LeftEnd, percent) }, 15, false, nil,
+		"At the end {High} keeps {high} of its largest torque, {Low} {low}."},
+	{"effort", "Largest effort", "percent", func(s *side) core.Metric { return times(s.report.Profile.PeakEffort, percent) }, 10, false, nil,
+		"{High} asks for {high} of the lifter's strength, {Low} for {low}."},
+	{"match", "Match", "count", func(s *side) core.Metric { return s.report.Profile.Match }, 8, false, sameSchool,
+		"{High} fits what is wanted of it better, {high} against {low} of {Low}."},
+	{"target", "Target's share", "percent", func(s *side) core.Metric { return times(shareOf(s, s.doc.Target.Region), percent) }, 10, false, nil,
+		"The target gives {high} of the torque in {High}, {low} in {Low}."},
+	{"offAxis", "Beside the path", "percent", func(s *side) core.Metric { return times(s.report.LineUp.OffAxisShare, percent) }, 10, false, nil,
+		"Beside the path {High} leaves {high} as much torque as along it, {Low} {low}."},
+	{"grip", "Hand holds", "force", func(s *side) core.Metric { return most(s.report.Curves.Grip, "Nothing is held in the hand.") }, 0.25, true, nil,
+		"The hand holds {high} in {High}, {low} in {Low}."},
+	{"across", "Across the joint", "force", func(s *side) core.Metric { return most(s.report.Curves.Across, "It is not known.") }, 0.25, true, nil,
+		"{High} puts {high} across the joint, {Low} {low}, before any muscle."},
+	{"contact", "Joint's surfaces", "force", contact, 0.25, true, nil,
+		"By the model the joint's surfaces bear {high} in {High}, {low} in {Low}."},
+	{"lowBack", "Low back", "torque", func(s *side) core.Metric { return most(s.report.Curves.LowBack, "A pad carries the trunk.") }, 0.25, true, nil,
+		"The low back holds {high} in {High}, {low} in {Low}."},
+	{"margin", "To the edge of support", "length", func(s *side) core.Metric { return s.report.Bracing.Margin }, 0.05, false, nil,
+		"{Low} stands nearer to the edge of its support: {low}, {High} {high}."},
+	{"lift", "Stack lifted at least", "length", leastLift, 0.05, false, nil,
+		"The stack is lifted {low} at least in {Low}, {high} in {High}."},
+}
+
+// sameSchool says whether the same is wanted of all setups.
+func sameSchool(sides []side) bool {
+	return !slices.ContainsFunc(sides, func(s side) bool { return s.doc.Target.School != sides[0].doc.Target.School })
+}
+
+// peakAngle is where the torque is largest. Angles of different coordinates are not put into words: because says so.
+func peakAngle(s *side) core.Metric { return s.report.Profile.Total.PeakAngleDeg }
+
+// reached is the largest or smallest length of the target.
+func reached(s *side, pick func(a, b float64) float64) core.Metric {
+	r := regionOf(s.report, s.doc.Target.Region)
+	if r == nil || math.IsNaN(r.Length[0]) {
+		return core.Metric{Why: "The model has no length of this region here."}
+	}
+	best := r.Length[0]
+	for _, x := range r.Length {
+		best = pick(best, x)
+	}
+	return number(best)
+}
+
+func regionOf(r *core.Report, key string) *core.RegionPart {
+	for i := range r.Muscles.Regions {
+		if r.Muscles.Regions[i].Key == key {
+			return &r.Muscles.Regions[i]
+		}
+	}
+	return nil
+}
+
+// contact is the largest force between the surfaces of the target joint.
+func contact(s *side) core.Metric {
+	curve := map[string]core.Curve{"shoulder": s.report.Muscles.Shoulder, "elbow": s.report.Muscles.Elbow}[s.report.Joint]
+	m := most(curve, "The model does not know it for this joint.")
+	if m.Value != nil {
+		return number(10 * math.Round(*m.Value/10)) // an estimate does not know single newtons
+	}
+	return m
+}
+
+func leastLift(s *side) core.Metric {
+	if len(s.report.Starts) == 0 {
+		return core.Metric{Why: "It has no stack."}
+	}
+	least := math.Inf(1)
+	for _, st := range s.report.Starts {
+		least = min(least, st.Least)
+	}
+	return number(least)
+}
+
+// differences are all measures that any setup has, with the largest difference first.
+func differences(sides []side) []Difference {
+	out := []Difference{}
+	for i := range measures {
+		m := &measures[i]
+		d := Difference{Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]core.Quantity{}}
+		for k := range sides {
+			d.Per = append(d.Per, m.per(&sides[k]))
+		}
+		if slices.ContainsFunc(d.Per, func(x core.Metric) bool { return x.Value != nil }) {
+			m.word(&d, sides)
+			out = append(out, d)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Difference) int { return cmp.Compare(b.Weight, a.Weight) })
+	return out
+}
+
+// per is a measure of one setup. A hold has no range, and so none of most numbers.
+func (m *measure) per(s *side) core.Metric {
+	if s.report == nil {
+		return core.Metric{Why: "It cannot be evaluated."}
+	}
+	return m.of(s)
+}
+
+// word weighs a difference and puts it into words.
+func (m *measure) word(d *Difference, sides []side) {
+	high, low := -1, -1
+	for i, x := range d.Per {
+		if x.Value == nil {
+			continue
+		}
+		if high < 0 || *x.Value > *d.Per[high].Value {
+			high = i
+		}
+		if low < 0 || *x.Value < *d.Per[low].Value {
+			low = i
+		}
+	}
+	if high == low || m.alike != nil && !m.alike(sides) {
+		return
+	}
+	top, bottom := *d.Per[high].Value, *d.Per[low].Value
+	d.Weight = (top - bottom) / m.notice
+	if m.ratio {
+		if top <= 0 {
+			return
+		}
+		d.Weight = math.Log(top/max(bottom, 0.01*top)) / math.Log1p(m.notice)
+	}
+	if d.Weight < 1 {
+		return
+	}
+	d.Text = lettered(m.text, sides[high].letter, sides[low].letter)
+	d.Values["high"], d.Values["low"] = core.Quantity{Value: top, Kind: m.kind}, core.Quantity{Value: bottom, Kind: m.kind}
+	if m.ratio && bottom > 0 {
+		d.Values["more"] = core.Quantity{Value: percent * (top/bottom - 1), Kind: "percent"}
+	} else if m.ratio {
+		d.Text = lettered("{High} asks for {high}, {Low} for {low}.", sides[high].letter, sides[low].letter)
+	}
+}

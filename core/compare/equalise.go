@@ -1,0 +1,119 @@
+package compare
+
+import (
+	"fmt"
+
+	"dialarc/core"
+	"dialarc/core/dialin"
+	"dialarc/core/kit"
+	"dialarc/core/profile"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
+
+// Equalised is one setup with its variable loads made such that it asks as much as the first one in one respect.
+type Equalised struct {
+	Factor   core.Metric     `json:"factor" doc:"What the variable loads are multiplied by; 1 for the first."`
+	Document *setup.Document `json:"document" doc:"The setup with those loads; null when there is no factor."`
+	Loads    []EqualLoad     `json:"loads" doc:"What that comes to."`
+}
+
+// EqualLoad is one load that was made equal.
+type EqualLoad struct {
+	Label   string   `json:"label"`
+	Kind    string   `json:"kind" doc:"Kind of unit." enum:"mass,force"`
+	Exact   float64  `json:"exact" doc:"What it would have to be."`
+	Nearest *float64 `json:"nearest,omitempty" doc:"The nearest that the kit has, where that is known."`
+}
+
+// Ways lists what loads are made equal for: the largest torque, the mean over the range, the torque at an angle.
+var Ways = []string{"peak", "mean", "angle"}
+
+// Equalise makes the variable loads of setups such that each asks as much as the first: for the largest torque (peak), for the mean
+// over its range (mean), or where the named coordinate has a value, degrees (angle). Torque is linear in those loads, so evaluating
+// the documents that come back gives what was asked for.
+func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, setup.Problems) {
+	v := &setup.Checks{}
+	if len(docs) == 0 {
+		v.Add("setups", "There is no setup.", "", "Give the one to compare with and others.")
+	}
+	if !v.OneOf("by", "way to make loads equal", by, Ways...) || len(v.Found) > 0 {
+		return nil, v.Found
+	}
+	out := make([]Equalised, len(docs))
+	reference, problems := core.CurvesOf(&docs[0])
+	for i := range docs {
+		e := Equalised{Loads: []EqualLoad{}}
+		switch {
+		case len(problems) > 0:
+			e.Factor = core.Metric{Why: "The first setup cannot be evaluated: " + problems[0].What}
+		case i == 0:
+			e.Factor = number(1)
+		default:
+			e.Factor = factor(&docs[i], reference, by, space.Rad(atDeg))
+		}
+		if e.Factor.Value != nil {
+			d := docs[i].WithLoadsTimes(*e.Factor.Value)
+			e.Document, e.Loads = &d, equalLoads(&docs[i], *e.Factor.Value)
+		}
+		out[i] = e
+	}
+	return out, nil
+}
+
+func factor(d *setup.Document, reference *profile.Curves, by string, at float64) core.Metric {
+	own, problems := core.CurvesOf(d)
+	if len(problems) > 0 {
+		return core.Metric{Why: "It cannot be evaluated: " + problems[0].What}
+	}
+	var m profile.Metric
+	switch by {
+	case "peak":
+		m = profile.Equal(own, reference).Peak
+	case "mean":
+		m = profile.Equal(own, reference).Mean
+	default:
+		m = profile.EqualAt(own, reference, at)
+	}
+	return core.Metric{Value: m.Value, Why: m.Why}
+}
+
+// loadDials are the dials that say how much a load is.
+var loadDials = []string{"load.stack", "load.mass", "lever.plates", "band.pull"}
+
+// equalLoads says in the kit's terms what a factor comes to.
+func equalLoads(d *setup.Document, factor float64) []EqualLoad {
+	out := []EqualLoad{}
+	settings := dialin.Settings(d)
+	for i := range d.Loads {
+		if !d.Loads[i].Variable {
+			continue
+		}
+		for _, name := range loadDials {
+			for k := range settings {
+				if settings[k].Key != fmt.Sprintf("%s/%d", name, i) {
+					continue
+				}
+				l := EqualLoad{Label: settings[k].Label, Kind: settings[k].Kind, Exact: settings[k].Value * factor}
+				if stops := all(d, i, &settings[k]); len(stops) > 0 {
+					near, _ := kit.Nearest(stops, l.Exact)
+					l.Nearest = &near
+				}
+				out = append(out, l)
+			}
+		}
+	}
+	return out
+}
+
+// all are the masses that the kit has for a load: also those that the dial leaves out as too much.
+func all(d *setup.Document, index int, s *dialin.Setting) []float64 {
+	l := &d.Loads[index]
+	if len(s.Stops) == 0 || l.Kit == nil {
+		return s.Stops
+	}
+	if c, ok := kit.ColumnOf(l.Kit); ok && onPulley(l) {
+		return kit.PinsOf(&c)
+	}
+	return l.Kit.Masses
+}

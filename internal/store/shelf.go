@@ -1,0 +1,73 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+
+	"gorm.io/gorm"
+)
+
+// Named is what rooms and comparisons are in the database: a document with a name.
+type Named struct {
+	Row
+	Document json.RawMessage `gorm:"type:jsonb"`
+}
+
+func (n *Named) named() *Named { return n }
+
+// Room is a place with the kit that is at hand there, as a room document.
+type Room struct{ Named }
+
+// Comparison is setups side by side, as a comparison document that holds copies of them.
+type Comparison struct{ Named }
+
+// Of is a pointer to a row that has a name and a document.
+type Of[T any] interface {
+	*T
+	named() *Named
+}
+
+// Shelf is a table of named documents.
+type Shelf[T any, P Of[T]] struct{ db *gorm.DB }
+
+// Rooms are the rooms of all coaches.
+func (s *Store) Rooms() Shelf[Room, *Room] { return Shelf[Room, *Room]{s.db} }
+
+// Comparisons are the comparisons of all coaches.
+func (s *Store) Comparisons() Shelf[Comparison, *Comparison] {
+	return Shelf[Comparison, *Comparison]{s.db}
+}
+
+// List is a page of a coach's documents by name, and how many there are.
+func (s Shelf[T, P]) List(ctx context.Context, coach string, page Page) ([]T, int64, error) {
+	return list[T](s.db.WithContext(ctx).Where("coach_id = ?", coach), page)
+}
+
+// Read reads one.
+func (s Shelf[T, P]) Read(ctx context.Context, coach, id string) (T, error) {
+	return read[T](s.db.WithContext(ctx), coach, id)
+}
+
+// Create stores a new one. With an ID that is taken it is ErrExists, and the row holds what is there.
+func (s Shelf[T, P]) Create(ctx context.Context, row P) error {
+	n := row.named()
+	n.Version = 1
+	return create(s.db.WithContext(ctx), (*T)(row), &n.Row)
+}
+
+// Update replaces one that still has the given version. When it has another, the error is ErrStale, and the row holds what is there.
+func (s Shelf[T, P]) Update(ctx context.Context, row P) error {
+	n := row.named()
+	return update(s.db.WithContext(ctx), (*T)(row), &n.Row, map[string]any{"name": n.Name, "document": n.Document})
+}
+
+// Delete hides one of the given version. What was made with it stays as it is.
+func (s Shelf[T, P]) Delete(ctx context.Context, coach, id string, version int) error {
+	db := s.db.WithContext(ctx)
+	return hide[T](db, coach, id, version, db.NowFunc())
+}
+
+// Restore brings a deleted one back.
+func (s Shelf[T, P]) Restore(ctx context.Context, coach, id string) (T, error) {
+	return restore[T](s.db.WithContext(ctx), coach, id)
+}
