@@ -15,7 +15,7 @@ func shoulderSetups(m *maker) []Ready {
 			Document: raise(hinged(0.3, 0, 30), nil, arm(0, 0, 20, 10), dumbbell(m.kg(0.04)))},
 		{Key: "raise.dumbbell.lying", Name: "Dumbbell raise, lying on the side", About: "Lying, the start is level: the long end gets the most.",
 			Document: m.sideLying(15, 0)},
-		{Key: "raise.dumbbell.lying.pad", Name: "The same with a pad behind the back", About: "The pad rolls the chest forward and brings the rear on top.",
+		{Key: "raise.dumbbell.lying.pad", Name: "Dumbbell raise, lying on the side, pad behind the back", About: "The pad rolls the chest forward and brings the rear on top.",
 			Document: m.sideLying(30, 0.12)},
 		{Key: "raise.behind.seated", Name: "Cross-behind raise, seated", About: "Seated, the lowest hole is all but hand height.",
 			Document: raise(seated(0.35, 0, 0), nil, arm(45, 0, 0, 5), cable(at(0, 0.2, -0.55), m.pin(0.12), grip))},

@@ -36,15 +36,15 @@ func because(sides []side) []Reason {
 	words("joint", "They move different joints or coordinates: {each}.", func(s *side) string { return s.report.Joint + ", " + s.report.Label })
 	words("hold", "One is held, the other moves: {each}.", func(s *side) string {
 		if s.report.Hold {
-			return "is held"
+			return "held"
 		}
-		return "moves"
+		return "moving"
 	})
 	words("phase", "The load falls elsewhere in the range: {each}.", func(s *side) string {
 		if p := s.report.Profile.Loads.Phase; p != "" {
-			return "loads " + p
+			return p
 		}
-		return "has no phase"
+		return "without one"
 	})
 	if sameCoordinate(sides) {
 		out = append(out, ends(sides, "range", "The range differs: {each}.", "angle", rangeApart, rangeOf)...)
@@ -54,8 +54,8 @@ func because(sides []side) []Reason {
 	if r, differ := lifters(sides); differ {
 		out = append(out, r)
 	}
-	words("school", "What is wanted differs, so the matches do not compare: {each}.", func(s *side) string { return "wants " + s.doc.Target.School })
-	words("sides", "Different sides move: {each}.", func(s *side) string { return "moves " + s.doc.Movement.Side })
+	words("school", "What is wanted differs, so the matches do not compare: {each}.", func(s *side) string { return s.doc.Target.School })
+	words("sides", "Different sides move: {each}.", func(s *side) string { return s.doc.Movement.Side })
 	words("tempo", "The tempo differs: {each}.", func(s *side) string {
 		t := s.doc.Tempo
 		return fmt.Sprintf("%g up, %g held, %g down, %g at the start", t.Up, t.Top, t.Down, t.Bottom)
@@ -138,10 +138,15 @@ func ofKit(sides []side) []Reason {
 			if !onPulley(l) {
 				return ""
 			}
-			return fmt.Sprintf("gives %.0f%% of the pin and loses %.0f%%", percent*stepped(l.Ratio, ratioApart), percent*stepped(l.Friction, lossApart))
+			return fmt.Sprintf("%.0f%% of the pin, %.0f%% lost", percent*stepped(l.Ratio, ratioApart), percent*stepped(l.Friction, lossApart))
 		})
 	}
-	text("contact", "The loads hold on elsewhere: ", func(l *setup.Load) string { return "at the " + heldAt(l) })
+	text("contact", "The loads hold on elsewhere: ", func(l *setup.Load) string {
+		if l.Contact.Segment == "" {
+			return "" // the own body
+		}
+		return "at the " + heldAt(l)
+	})
 	return out
 }
 

@@ -74,9 +74,11 @@ func rolesOf(sides []side, target string) (roles []role, others []string, wide b
 	muscle, _, _ := strings.Cut(target, ".")
 	var keys []string
 	for i := range sides {
-		if r := regionOf(sides[i].report, target); r != nil {
-			w = w.with(r)
+		r := serves(sides[i].report, target)
+		if r == nil {
+			continue
 		}
+		w = w.with(r)
 		for _, r := range sides[i].report.Muscles.Regions {
 			if of, _, _ := strings.Cut(r.Key, "."); of == muscle && r.Key != target && !slices.Contains(keys, r.Key) {
 				keys, others = append(keys, r.Key), append(others, r.Label)
@@ -85,8 +87,8 @@ func rolesOf(sides []side, target string) (roles []role, others []string, wide b
 	}
 	for i := range sides {
 		report := sides[i].report
-		r := regionOf(report, target)
-		if r == nil || !(w.high >= w.low) {
+		r := serves(report, target)
+		if r == nil {
 			continue
 		}
 		role := role{letter: sides[i].letter, thirds: reach(report, r, w)}

@@ -104,7 +104,7 @@ var measures = []measure{
 		"{High} puts {high} across the joint, {Low} {low}, before any muscle."},
 	{"contact", "Joint's surfaces", "force", contact, 0.25, true, nil,
 		"By the model the joint's surfaces bear {high} in {High}, {low} in {Low}."},
-	{"lowBack", "Low back", "torque", func(s *side) core.Metric { return most(s.report.Curves.LowBack, "A pad carries the trunk.") }, 0.25, true, nil,
+	{"lowBack", "Low back", "torque", lowBack, 0.25, true, nil,
 		"The low back holds {high} in {High}, {low} in {Low}."},
 	{"margin", "To the edge of support", "length", func(s *side) core.Metric { return s.report.Bracing.Margin }, 0.05, false, nil,
 		"{Low} stands nearer to the edge of its support: {low}, {High} {high}."},
@@ -148,6 +148,15 @@ func contact(s *side) core.Metric {
 	m := most(curve, "The model does not know it for this joint.")
 	if m.Value != nil {
 		return number(10 * math.Round(*m.Value/10)) // an estimate does not know single newtons
+	}
+	return m
+}
+
+// lowBack is the largest torque that bends the trunk forward.
+func lowBack(s *side) core.Metric {
+	m := most(s.report.Curves.LowBack, "A pad carries the trunk.")
+	if m.Value != nil && *m.Value <= 0 {
+		return core.Metric{Why: "Nothing bends the trunk forward."}
 	}
 	return m
 }

@@ -6,6 +6,7 @@ import (
 	"context"
 	"encoding/json"
 
+	"dialarc/core/compare"
 	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
@@ -80,13 +81,39 @@ func Load(ctx context.Context, st *store.Store, coach store.Coach) error {
 			}
 			ids[onTour] = id
 		}
-		for _, p := range troupe() {
-			if err := add(ctx, tx, coach, &p, ids[p.onTour]); err != nil {
+		for i, p := range troupe() {
+			made, err := add(ctx, tx, coach, &p, ids[p.onTour])
+			if err != nil {
 				return err
+			}
+			if i == 0 {
+				if err := addComparison(ctx, tx, coach, made); err != nil {
+					return err
+				}
 			}
 		}
 		return nil
 	})
+}
+
+// compared are the raises that the coach has side by side.
+var compared = []string{"Cross-behind raise, knee height", "Dumbbell raise to the side", "Dumbbell and band"}
+
+func addComparison(ctx context.Context, st *store.Store, coach store.Coach, made []compare.Member) error {
+	k := compare.Kept{Schema: compare.Schema, Name: "Three raises", Equal: "peak"}
+	for _, name := range compared {
+		for _, m := range made {
+			if m.Document.Name == name {
+				k.Setups = append(k.Setups, m)
+			}
+		}
+	}
+	document, err := json.Marshal(k)
+	if err != nil {
+		return err
+	}
+	row := store.Comparison{Named: store.Named{Row: store.Row{CoachID: coach.ID, Name: k.Name}, Document: document}}
+	return st.Comparisons().Create(ctx, &row)
 }
 
 func addRoom(ctx context.Context, st *store.Store, coach store.Coach, r *kit.Room) (string, error) {
@@ -99,24 +126,26 @@ func addRoom(ctx context.Context, st *store.Store, coach store.Coach, r *kit.Roo
 	return row.ID, err
 }
 
-func add(ctx context.Context, st *store.Store, coach store.Coach, p *person, room string) error {
+func add(ctx context.Context, st *store.Store, coach store.Coach, p *person, room string) ([]compare.Member, error) {
 	body, err := json.Marshal(p.body)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	l := store.Lifter{Row: store.Row{CoachID: coach.ID, Name: p.name}, Notes: p.notes, Body: body}
 	if err := st.CreateLifter(ctx, &l); err != nil {
-		return err
+		return nil, err
 	}
+	var made []compare.Member
 	for _, d := range setups(p, room) {
 		document, err := json.Marshal(d)
 		if err != nil {
-			return err
+			return nil, err
 		}
 		row := store.Setup{Row: store.Row{CoachID: coach.ID, Name: d.Name}, LifterID: l.ID, RoomID: &room, Document: document}
 		if err := st.CreateSetup(ctx, &row); err != nil {
-			return err
+			return nil, err
 		}
+		made = append(made, compare.Member{Document: d, SetupID: row.ID})
 	}
-	return nil
+	return made, nil
 }

@@ -93,6 +93,15 @@ func TestAccessible(t *testing.T) {
 		p.key("?")
 		check(theme + " keys")
 		p.key(kb.Escape)
+		p.press("Compare")
+		p.press("Three raises")
+		p.until("differences", `document.querySelectorAll('[data-difference]').length > 9`)
+		check(theme + " compare")
+		p.press("Add setups")
+		p.press("By region")
+		p.until("a ranking", `document.querySelectorAll('[data-ranked] svg').length > 2`)
+		check(theme + " ranking")
+		p.press("Done")
 	}
 }
 
@@ -140,6 +149,9 @@ func TestLayoutHolds(t *testing.T) {
 	var rooms struct{ Items []struct{ ID string } }
 	prog.call("GET", "/api/rooms", nil, &rooms)
 	addresses := map[string]string{"lifters": prog.url("/lifters"), "room": prog.url("/kit/" + rooms.Items[0].ID)}
+	var kept struct{ Items []struct{ ID string } }
+	prog.call("GET", "/api/comparisons", nil, &kept)
+	addresses["comparison"] = prog.url("/compare/" + kept.Items[0].ID)
 	for _, key := range []string{"raise.behind.hand", "lever.far", "squat.goblet"} {
 		addresses[key] = prog.readyAs(key, long)
 	}
@@ -149,7 +161,7 @@ func TestLayoutHolds(t *testing.T) {
 			p.do(chromedp.EmulateViewport(size[0], size[1]))
 			for what, url := range addresses {
 				p.do(chromedp.Navigate(url))
-				p.until("there", `document.querySelector('[data-fresh="true"], aside a')`)
+				p.until("there", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"])')`)
 				for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
 					t.Errorf("%s, %s, %d wide: %s", what, units, size[0], bad)
 				}

@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { BenchScreen } from "./screens/bench/BenchScreen";
 import { EmptyBench } from "./screens/bench/EmptyBench";
+import { CompareScreen } from "./screens/compare/CompareScreen";
 import { KitScreen } from "./screens/kit/KitScreen";
 import { LiftersScreen } from "./screens/lifters/LiftersScreen";
 import { Shell } from "./screens/Shell";
@@ -31,6 +32,8 @@ export function App() {
             <Route path="/kit/:id" element={<KitScreen />} />
             <Route path="/bench" element={<EmptyBench />} />
             <Route path="/bench/:id" element={<BenchScreen />} />
+            <Route path="/compare" element={<CompareScreen />} />
+            <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/lifters" replace />} />
           </Route>
         </Routes>

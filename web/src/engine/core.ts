@@ -3,9 +3,12 @@ import { compiled } from "./module";
 import type {
   Answer,
   Choices,
+  Comparison,
   CoordinateInfo,
   Effect,
+  Equalised,
   Fitted,
+  Kept,
   Length,
   Lifter,
   Places,
@@ -16,6 +19,7 @@ import type {
   Scene,
   Setting,
   SetupDocument,
+  Tempo,
 } from "./types";
 
 /** The core on the main thread, with types. Documents go in as JSON text, so that one text can serve several calls. */
@@ -65,6 +69,21 @@ export class Core {
   }
   effect(document: string): Answer<Effect> {
     return JSON.parse(this.raw.effect(document));
+  }
+  tempo(document: string): Answer<Tempo> {
+    return JSON.parse(this.raw.tempo(document));
+  }
+  /** Setups side by side. */
+  compare(documents: SetupDocument[]): Answer<Comparison> {
+    return JSON.parse(this.raw.compare(JSON.stringify(documents)));
+  }
+  /** Setups with loads that ask as much as the first. */
+  equalise(documents: SetupDocument[], by: string, atDeg: number): Answer<Equalised[]> {
+    return JSON.parse(this.raw.equalise(JSON.stringify(documents), by, atDeg));
+  }
+  /** A comparison, given as text, or what is wrong with it. */
+  comparison(comparison: string): Answer<Kept> {
+    return JSON.parse(this.raw.comparison(comparison));
   }
   /** The room, or what is wrong with it. */
   room(room: string): Answer<Room> {

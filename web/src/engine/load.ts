@@ -25,6 +25,17 @@ export type RawCore = {
   room(room: string): string;
   map(document: string, a: string, b: string, progress: (share: number) => void): string;
   search(document: string, goal: string, progress: (share: number) => void): string;
+  compare(documents: string): string;
+  equalise(documents: string, by: string, atDeg: number): string;
+  comparison(comparison: string): string;
+  rank(
+    lifter: string,
+    room: string,
+    id: string,
+    region: string,
+    how: string,
+    progress: (share: number) => void,
+  ): string;
   lifter(lifter: string): string;
   coordinates(): string;
   lengths(): string;

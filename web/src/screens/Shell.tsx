@@ -1,6 +1,7 @@
 import { Moon, Ruler, Sun } from "lucide-react";
 import { NavLink, Outlet, useLocation } from "react-router";
 import styled from "styled-components";
+import { usePicked } from "../state/picked";
 import { setPreferences, usePreferences } from "../state/preferences";
 import { ErrorBoundary } from "../ui/ErrorBoundary";
 
@@ -33,6 +34,7 @@ const Frame = styled.div`
   }
   > nav a:hover, > nav button:hover { background: var(--sheet); color: var(--ink); }
   > nav a[aria-current="page"] { background: var(--ink); color: var(--sheet); }
+  > nav .count { display: block; margin: 2px auto 0; width: 18px; border-radius: 9px; background: var(--slate); color: var(--sheet); font-weight: 600; }
   > nav .push { flex: 1; }
   > nav button svg { display: block; margin: 0 auto 2px; }
   @media (max-width: 700px) {
@@ -41,14 +43,17 @@ const Frame = styled.div`
     > main { order: 0; }
     > nav { order: 1; flex-direction: row; padding: 4px 8px; border: 0; border-top: 1px solid var(--line); }
     > nav svg.logo { display: none; }
+    > nav .count { display: inline-block; margin: 0 0 0 3px; }
     > nav button svg { display: none; }
   }
+  @media print { display: block; height: auto; > nav { display: none; } > main { overflow: visible; } }
 `;
 
 /** The rail and the room for a screen. */
 export function Shell() {
   const { units, theme } = usePreferences();
   const { pathname } = useLocation();
+  const count = usePicked().setups.length;
   const dark = theme === "dark" || (theme === "system" && matchMedia("(prefers-color-scheme: dark)").matches);
   return (
     <Frame>
@@ -61,6 +66,10 @@ export function Shell() {
         <NavLink to="/lifters">Lifters</NavLink>
         <NavLink to="/kit">Kit</NavLink>
         <NavLink to="/bench">Bench</NavLink>
+        <NavLink to="/compare">
+          Compare
+          {count > 0 && <span className="count">{count}</span>}
+        </NavLink>
         <span className="push" />
         <button
           type="button"

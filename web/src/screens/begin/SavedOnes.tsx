@@ -1,26 +1,16 @@
-import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
-import { client, settled } from "../../api/client";
+import { useState } from "react";
 import type { StoredSetup } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { Button } from "../../ui/Button";
 import { TextInput } from "../../ui/Field";
 import { fitted } from "./fitted";
 import { List, Pictured, type Props } from "./parts";
-
-const most = 60;
+import { useLifterNames, useSavedSetups } from "./useSaved";
 
 /** A setup that was saved for anybody, for this lifter's body. */
 export function SavedOnes(props: Props) {
   const [wanted, setWanted] = useState("");
-  const q = useDeferredValue(wanted);
-  const saved = useQuery({
-    queryKey: ["setups", "all", q],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { limit: most, q } } })),
-    placeholderData: (before) => before,
-  });
-  const items = saved.data?.items ?? [];
-  const more = (saved.data?.total ?? 0) - items.length;
+  const { saved, items, more } = useSavedSetups(wanted);
   return (
     <>
       {saved.isPending && <p role="status">Loading …</p>}
@@ -39,11 +29,7 @@ export function SavedOnes(props: Props) {
 
 /** Saved setups, each with whose it is. */
 export function Saved({ setups, ...props }: Props & { setups: StoredSetup[] }) {
-  const lifters = useQuery({
-    queryKey: ["lifters", "names"],
-    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 200 } } })),
-  });
-  const whose = (id: string) => lifters.data?.items?.find((l) => l.id === id)?.name ?? "";
+  const whose = useLifterNames();
   const begin = (s: StoredSetup) =>
     void fitted({ ...s.document, lifter: props.lifter.body }, props.room)
       .then(props.pick)

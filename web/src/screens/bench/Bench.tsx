@@ -1,4 +1,5 @@
 import { useDeferredValue, useLayoutEffect, useMemo, useState } from "react";
+import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
@@ -8,9 +9,11 @@ import type { Problem, Setting, SetupDocument, StoredSetup } from "../../engine/
 import { firstView } from "../../figure/firstView";
 import type { Turn, ViewName } from "../../figure/view";
 import { download, fileName } from "../../share/file";
+import { pick } from "../../state/picked";
 import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
+import { notify } from "../../ui/Notices";
 import { useStable } from "../../ui/useStable";
 import { BenchHeader } from "./BenchHeader";
 import { DialIn } from "./DialIn";
@@ -73,6 +76,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const [help, setHelp] = useState(false);
   const [tab, setTab] = useState("rig");
   const units = useUnits();
+  const navigate = useNavigate();
   const saving = useSaving<SetupDocument>(stored.id, text, start.saved, start.version, (version, document) =>
     settled(
       client.PUT("/api/setups/{id}", {
@@ -89,6 +93,9 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const [states, setStates] = useState(false);
   const [dialing, setDialing] = useState(false);
   const dialIn = useStable(() => setDialing(true));
+  const pickIt = useStable(() =>
+    notify(pick(model.document, stored.id), { label: "Compare", run: () => navigate("/compare") }),
+  );
   const showStates = useStable(() => setStates(true));
   const keepFile = useStable(() => {
     const content = `${JSON.stringify(model.document, null, 2)}\n`;
@@ -113,6 +120,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     save,
     help: showHelp,
     dialIn,
+    pick: pickIt,
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
@@ -138,6 +146,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         save={save}
         help={showHelp}
         dialIn={dialIn}
+        pick={pickIt}
         states={showStates}
         keepFile={keepFile}
       />

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { CircleHelp, CloudOff, FileDown, History } from "lucide-react";
+import { CircleHelp, CloudOff, FileDown, GitCompare, History } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
 import { client, settled } from "../../api/client";
@@ -29,6 +29,7 @@ type Props = {
   help: () => void;
   states: () => void;
   dialIn: () => void;
+  pick: () => void;
   keepFile: () => void;
 };
 
@@ -56,6 +57,9 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
         </span>
       )}
       <Button onPress={props.dialIn}>Dial in</Button>
+      <Button look="quiet" aria-label="Keep for comparing" onPress={props.pick}>
+        <GitCompare size={16} aria-hidden />
+      </Button>
       <UndoRedo {...props} />
       <Button look="quiet" aria-label="Saved states" onPress={props.states}>
         <History size={16} aria-hidden />

@@ -26,7 +26,8 @@ const Steps = styled.details`
   p { color: var(--quiet); }
 `;
 
-const names: Record<string, string> = {
+/** What the verdicts are called. */
+export const names: Record<string, string> = {
   lineUp: "Line-up",
   profile: "Profile",
   start: "Start",

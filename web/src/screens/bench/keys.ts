@@ -13,6 +13,7 @@ export type KeyActions = {
   save(): void;
   help(): void;
   dialIn(): void;
+  pick(): void;
 };
 
 export const keyHelp: [string, string][] = [
@@ -33,6 +34,7 @@ export const keyHelp: [string, string][] = [
   ["1 2 3 4", "side, front, top, free view"],
   ["P", "play at the tempo"],
   ["D", "dial in: find settings that fit better"],
+  ["M", "keep the setup for comparing, as it stands"],
   ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
   ["Ctrl S", "save"],
   ["?", "this list"],
@@ -68,6 +70,7 @@ const letters: Table = {
   a: either(["columns.apart", "band.apart", "pulley.aside", "band.aside"]),
   b: either(["bench.angle"]),
   d: (act) => act.dialIn(),
+  m: (act) => act.pick(),
   s: either(["seat.height", "bench.height"]),
   l: either(["trunk.lean"]),
   h: either(["heading"]),

@@ -1,0 +1,103 @@
+package e2e
+
+import (
+	"fmt"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+// drawn says that so many curves are drawn over each other.
+func drawn(n int) string {
+	return fmt.Sprintf(`document.querySelectorAll('[data-curve]').length === %d`, n)
+}
+
+// Two setups are kept from the bench by a key and a button, and a third is found by the region it loads; their loads are made equal, which is what
+// the peaks then are; kept under a name they are there after a reload, and the loads go back to what they were.
+func TestCompareThree(t *testing.T) {
+	prog := startProgram(t)
+	p := openRaise(t, prog)
+	p.key("m")
+	p.says("[role='status']", "is kept for comparing, as A")
+	p.key("m")
+	p.says("body", "It is there already, as A.")
+	p.typeInto("load.stack/0", "5")
+	p.untilDial("load.stack/0", 5)
+	p.press("Keep for comparing")
+	p.says("body", "is kept for comparing, as B")
+	p.do(chromedp.Navigate(prog.url("/compare")))
+	p.until("two curves", drawn(2))
+	p.says(`[data-difference="peak"]`, "more torque than B")
+
+	p.press("Add setups")
+	p.press("By region")
+	p.choose("Region", "Deltoid, middle")
+	p.until("a ranking", `document.querySelectorAll('[data-ranked]').length > 5`)
+	p.press("Compare: Dumbbell raise, lying on the side")
+	p.until("it is in", `[...document.querySelectorAll('button')].some(b => b.innerText === 'Is C')`)
+	p.press("Done")
+	p.until("three curves", drawn(3))
+	p.says(`[data-because="kind"]`, "with dumbbells")
+
+	peaks := func() []string {
+		return read[[]string](p, `[...document.querySelectorAll('[data-difference="peak"] td.value')].map(e => e.innerText)`)
+	}
+	before := peaks()
+	p.choose("Loads", "Equal for the largest torque")
+	p.until("equal peaks", `new Set([...document.querySelectorAll('[data-difference="peak"] td.value')].map(e => e.innerText)).size === 1`)
+	p.says(`[data-card="B"]`, "Equal with load on the pin 10")
+	p.press("Target's length")
+	p.press("Effort")
+	p.until("over the length", `document.querySelector('svg[role="img"]') && [...document.querySelectorAll('svg text')].some(e => e.textContent.includes('long to short'))`)
+
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[aria-label="Name of the comparison"]').focus()`))
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[aria-label="Name of the comparison"]').select()`))
+	p.key("Long or not\r")
+	p.press("Keep")
+	p.says(saveState, "version 1")
+	p.reload()
+	p.until("three curves", drawn(3))
+	if name := read[string](p, `document.querySelector('[aria-label="Name of the comparison"]').value`); name != "Long or not" {
+		t.Errorf("it is called %s", name)
+	}
+	p.says(`[data-card="B"]`, "Equal with load on the pin 10")
+	p.choose("Loads", "As they are")
+	p.until("as they were", fmt.Sprintf(`[...document.querySelectorAll('[data-difference="peak"] td.value')].map(e => e.innerText).join() === %s`, quoted(strings.Join(before, ","))))
+	p.press("Save")
+	p.says(saveState, "version 2")
+
+	// Taken out and back in by undo; made the first; the differences as a file.
+	p.press("Take out A")
+	p.until("two curves", drawn(2))
+	p.press("Undo")
+	p.until("three curves", drawn(3))
+	p.press("Make B the first")
+	p.until("B is A", `document.querySelector('[data-difference="peak"] td.value').innerText === `+quoted(before[1]))
+	file := p.keeps("Differences as a file (CSV)", ".csv")
+	raw, err := os.ReadFile(file)
+	if err != nil || !strings.HasPrefix(string(raw), "number,unit,") || !strings.Contains(string(raw), "Largest torque,N·m,") {
+		t.Errorf("%s holds %.200s, %v", filepath.Base(file), raw, err)
+	}
+	p.press("Delete the comparison")
+	p.says("body", "Long or not was deleted.")
+	p.press("Undo")
+	p.until("it is back", `[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith('Long or not'))`)
+}
+
+// With nothing picked the screen says what to do; a comparison that is not there is told; one setup alone is drawn.
+func TestCompareNothing(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/compare"))
+	p.says("section", "Nothing to compare yet")
+	p.press("Add setups")
+	p.fill("Find", "pull-down")
+	p.until("found", `document.querySelectorAll('[role="dialog"] li').length > 0`)
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[role="dialog"] li button').click()`))
+	p.press("Done")
+	p.says("section", "one alone has nothing to differ from")
+	p.do(chromedp.Navigate(prog.url("/compare/00000000-0000-0000-0000-000000000000")))
+	p.says("section", "There is no such comparison")
+}

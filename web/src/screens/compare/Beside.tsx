@@ -1,0 +1,97 @@
+import styled from "styled-components";
+import { strokes } from "../../chart/OverlayChart";
+import type { Comparison } from "../../engine/types";
+import { useUnits } from "../../state/units";
+import { Mark } from "../../ui/Mark";
+
+const Box = styled.div`
+  display: grid;
+  gap: 16px;
+  align-content: start;
+  h2 { font-size: 15px; padding-bottom: 4px; border-bottom: 1px solid var(--line); }
+  ul { list-style: none; padding: 0; }
+  li { padding: 5px 0; }
+  .because li { display: grid; grid-template-columns: 20px 1fr; gap: 4px; }
+  .sets b { font-weight: 600; }
+  small { display: block; color: var(--quiet); font-size: 12px; line-height: 16px; }
+  p { color: var(--quiet); padding: 5px 0; }
+  .share { display: grid; grid-template-columns: 14px minmax(0, 1fr) 38px; gap: 6px; align-items: center; font-size: 12px; }
+  .bar { height: 7px; background: color-mix(in srgb, var(--line) 60%, transparent); border-radius: 2px; overflow: hidden; }
+  .bar i { display: block; height: 100%; border-right: 2px solid var(--ink); }
+  .share .mono { text-align: right; }
+`;
+
+const shownRegions = 8;
+
+/** What stands against comparing, who carries the torque, and what belongs together. */
+export function Beside({ comparison }: { comparison: Comparison }) {
+  const units = useUnits();
+  const { because, sets, regions, sides } = comparison;
+  return (
+    <Box>
+      <section aria-label="Not comparable because">
+        <h2>Not comparable because</h2>
+        {because.length === 0 && <p>Nothing: they differ in no respect that changes what the numbers mean.</p>}
+        <ul className="because">
+          {because.map((r) => (
+            <li key={r.key} data-because={r.key}>
+              <Mark tone="look" />
+              {units.sentence(r.text, r.values)}
+            </li>
+          ))}
+        </ul>
+        {because.length > 2 && (
+          <p>All of that differs at once: which of it makes one of them better cannot be told from these alone.</p>
+        )}
+      </section>
+      <section aria-label="Belong together">
+        <h2>Belong together</h2>
+        {sets.length === 0 && <p>{comparison.setsWhy}</p>}
+        <ul className="sets">
+          {sets.map((s) => (
+            <li key={s.letters.join()} data-set={s.letters.join("")}>
+              <b>{s.letters.join(", ").replace(/, (\w)$/, " and $1")}</b>{" "}
+              <span className="mono">{units.text(100 * s.coverage, "percent")}</span>
+              <small>
+                {s.why} The best of them alone: {units.text(100 * s.alone, "percent")}.
+              </small>
+            </li>
+          ))}
+        </ul>
+        {sets.length > 0 && (
+          <p>
+            Of all lengths of the target that any setup reaches, and of its muscle's other regions: how hard one of them
+            is worked there, with a load that the busiest muscle can just hold.
+          </p>
+        )}
+      </section>
+      <section aria-label="Who carries the torque">
+        <h2>Who carries the torque</h2>
+        <ul>
+          {regions.slice(0, shownRegions).map((r) => (
+            <li key={r.key} data-region={r.key}>
+              {r.label}
+              {r.per.map((m, i) => (
+                <div className="share" key={sides[i]?.letter}>
+                  <b>{sides[i]?.letter}</b>
+                  <span className="bar">
+                    {m.value != null && (
+                      <i
+                        style={{
+                          width: `${Math.min(100, 100 * m.value)}%`,
+                          background: strokes[i % strokes.length]?.stroke,
+                        }}
+                      />
+                    )}
+                  </span>
+                  <span className="mono">{m.value == null ? "–" : units.text(100 * m.value, "percent")}</span>
+                </div>
+              ))}
+            </li>
+          ))}
+        </ul>
+        <p>By a table of muscles that was recalled, not measured on the lifter.</p>
+      </section>
+    </Box>
+  );
+}

@@ -1,0 +1,137 @@
+import { Plus, Printer, Table2 } from "lucide-react";
+import { type ReactNode, useState } from "react";
+import { Link } from "react-router";
+import styled from "styled-components";
+import { EditBar } from "../../editing/EditBar";
+import { UndoRedo } from "../../editing/EditTools";
+import { NameField } from "../../editing/NameField";
+import type { Kept } from "../../engine/types";
+import { download, fileName } from "../../share/file";
+import { toCSV } from "../../share/table";
+import { mostCompared } from "../../state/picked";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { TextInput } from "../../ui/Field";
+import { Mark } from "../../ui/Mark";
+import { notify } from "../../ui/Notices";
+import { Empty, Loading } from "../../ui/States";
+import { AddSetups } from "./AddSetups";
+import { Beside } from "./Beside";
+import { Cards } from "./Cards";
+import { Differences, differencesTable } from "./Differences";
+import { Loads } from "./Loads";
+import { Overlaid } from "./Overlaid";
+import { useCompared } from "./useCompared";
+
+const Sheet = styled.div`
+  height: 100%;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  .back { display: none; }
+  .body { overflow: auto; padding: 12px 20px 40px; display: grid; gap: 16px; align-content: start; }
+  .two { display: grid; grid-template-columns: minmax(0, 1fr) 270px; gap: 24px; }
+  .two > div { display: grid; gap: 14px; align-content: start; min-width: 0; }
+  .caution { display: flex; gap: 8px; color: var(--quiet); font-size: 12px; line-height: 16px; }
+  .body[data-stale="true"] .two { opacity: 0.6; }
+  @media (max-width: 999px) { .two { grid-template-columns: minmax(0, 1fr); } .back { display: inline; } }
+  @media (max-width: 700px) { .body { padding: 12px 14px 40px; } }
+  @media print { height: auto; .body { overflow: visible; } header button { display: none; } }
+`;
+
+type Props = {
+  kept: Kept;
+  change: (kept: Kept) => void;
+  history: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void };
+  /** Whether it is saved, beside the name. */
+  status: ReactNode;
+  /** What can be done with the whole of it, at the end of the bar. */
+  actions: ReactNode;
+};
+
+/** A comparison: its setups, their curves over each other, what differs and what belongs together. */
+export function CompareSheet({ kept, change, history, status, actions }: Props) {
+  const units = useUnits();
+  const [adding, setAdding] = useState(false);
+  const shown = useCompared(kept);
+  const compared = shown.data;
+  const count = kept.setups.length;
+  const keepNumbers = () => {
+    const c = compared?.comparison;
+    if (c)
+      download(
+        fileName(`${kept.name}, differences`, "csv"),
+        new Blob([toCSV(differencesTable(c, units))], { type: "text/csv" }),
+      );
+    else notify("There are no differences of fewer than two setups.");
+  };
+  return (
+    <Sheet>
+      <EditBar>
+        <Link className="back" to="/compare?all">
+          All
+        </Link>
+        <NameField
+          key={kept.name}
+          label="Name of the comparison"
+          name={kept.name}
+          rename={(name) => change({ ...kept, name })}
+        />
+        {status}
+        <span className="push" />
+        <Button onPress={() => setAdding(true)} isDisabled={count >= mostCompared}>
+          <Plus size={14} aria-hidden /> Add setups
+        </Button>
+        <UndoRedo {...history} />
+        <Button look="quiet" aria-label="Differences as a file (CSV)" onPress={keepNumbers}>
+          <Table2 size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Print" onPress={() => window.print()}>
+          <Printer size={16} aria-hidden />
+        </Button>
+        {actions}
+      </EditBar>
+      {count === 0 ? (
+        <Empty
+          title="Nothing to compare yet"
+          text="Pick two to six setups: saved ones, or ready ones found by the region that they load. On the bench the key M keeps the setup for comparing as it stands."
+          action="Add setups"
+          onAction={() => setAdding(true)}
+        />
+      ) : (
+        <div className="body" data-stale={shown.isPlaceholderData}>
+          <Cards kept={kept} compared={compared} change={change} />
+          {shown.error && <p role="alert">The calculation core did not load: {shown.error.message}</p>}
+          {shown.isPending && <Loading what="Comparing" />}
+          {compared && (
+            <div className="two">
+              <div>
+                {count > 1 && <Loads kept={kept} compared={compared} change={change} />}
+                <Overlaid kept={kept} compared={compared} change={change} />
+                {compared.comparison ? (
+                  <Differences comparison={compared.comparison} />
+                ) : (
+                  <p>Add another setup: one alone has nothing to differ from.</p>
+                )}
+                <TextInput
+                  label="Notes"
+                  value={kept.notes ?? ""}
+                  onChange={(notes) => change({ ...kept, notes: notes || undefined })}
+                  long
+                />
+                <div className="caution">
+                  <Mark tone="caution" />
+                  <p>
+                    The numbers are a model's, for one lifter at a time. House rules and the maker's instructions come
+                    first; lifters who are new, injured, pregnant or ill see a licensed professional.
+                  </p>
+                </div>
+              </div>
+              {compared.comparison && <Beside comparison={compared.comparison} />}
+            </div>
+          )}
+        </div>
+      )}
+      {adding && <AddSetups kept={kept} change={change} close={() => setAdding(false)} />}
+    </Sheet>
+  );
+}

@@ -1,0 +1,76 @@
+import styled from "styled-components";
+import { ChartFrame } from "../../chart/ChartFrame";
+import { OverlayChart, type OverlaySide, overlay, overlayTable } from "../../chart/OverlayChart";
+import type { Kept } from "../../engine/types";
+import { letter } from "../../state/picked";
+import { useUnits } from "../../state/units";
+import { Segments } from "../../ui/Choice";
+import type { Compared } from "./useCompared";
+
+const Box = styled.div`
+  .axes { display: flex; flex-wrap: wrap; gap: 8px 16px; padding: 4px 0; }
+  p { color: var(--quiet); }
+  @media print { .axes { display: none; } }
+`;
+
+const alongs = [
+  { key: "angle", label: "Angle" },
+  { key: "length", label: "Target's length" },
+  { key: "time", label: "Time" },
+];
+
+const scales = [
+  { key: "torque", label: "Torque" },
+  { key: "shape", label: "Shape alone" },
+  { key: "effort", label: "Effort" },
+];
+
+type Props = { kept: Kept; compared: Compared; change: (kept: Kept) => void };
+
+/** The profiles over each other, over the angle, the target's length or time; as torque, as shape alone or as effort. */
+export function Overlaid({ kept, compared, change }: Props) {
+  const units = useUnits();
+  const sides = compared.reports.flatMap((report, i): OverlaySide[] =>
+    report ? [{ letter: letter(i), look: i, report, tempo: compared.tempos[i] ?? null }] : [],
+  );
+  const along = kept.along ?? "angle";
+  const overlaid = overlay(sides, along, kept.scale ?? "torque", units);
+  const legend = sides.map((s) => `${s.letter}: ${compared.documents[s.look]?.name ?? ""}`);
+  return (
+    <Box>
+      <div className="axes">
+        <Segments
+          label="Over"
+          options={alongs}
+          value={along}
+          onChange={(key) => change({ ...kept, along: key as Kept["along"] })}
+        />
+        <Segments
+          label="Drawn"
+          options={scales}
+          value={kept.scale ?? "torque"}
+          onChange={(key) => change({ ...kept, scale: key as Kept["scale"] })}
+        />
+      </div>
+      <ChartFrame
+        title={along === "time" ? "Torque in motion" : "Torque"}
+        name={`${kept.name}, curves`}
+        caption={legend}
+        table={() => overlayTable(overlaid)}
+      >
+        <OverlayChart overlaid={overlaid} along={along} />
+      </ChartFrame>
+      {overlaid.without.length > 0 && (
+        <p role="status">
+          {overlaid.without.join(" and ")}: no curve here. {why[along]}
+        </p>
+      )}
+    </Box>
+  );
+}
+
+const why = {
+  angle: "A hold has no range; and without a strength there is no effort.",
+  length: "The model has to know the target's length over the path.",
+  time: "A hold has no tempo, and lifting and lowering have to take time.",
+};
