@@ -3,6 +3,7 @@ package core
 import (
 	"math"
 
+	"dialarc/core/body"
 	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
@@ -100,4 +101,32 @@ func (e *Evaluator) Brace(d *setup.Document) (*Bracing, setup.Problems) {
 	}
 	b := e.bracing(o)
 	return &b, nil
+}
+
+// Limits is what a change must not run into.
+type Limits struct {
+	Holds bool     // whether the lifter is held in place all the way
+	Told  []string // keys of the cautions of the trade that apply, and paths of what goes beyond what the lifter owns
+}
+
+// Limits looks at bracing, cautions and owned ranges of a document alone.
+func (e *Evaluator) Limits(d *setup.Document) (Limits, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return Limits{}, problems
+	}
+	m := newModel(d)
+	o, problems := e.judge(m, usual.bracing, append([]body.Joint{}, m.others()...)...)
+	if len(problems) > 0 {
+		return Limits{}, problems
+	}
+	r := Report{Bracing: e.bracing(o)}
+	r.Entry = e.entry(o)
+	out := Limits{Holds: r.Bracing.Holds}
+	for _, c := range o.cautionsOf(&r) {
+		out.Told = append(out.Told, c.Key)
+	}
+	for _, w := range o.warnings() {
+		out.Told = append(out.Told, w.Path)
+	}
+	return out, nil
 }

@@ -1,11 +1,16 @@
 package core
 
-import "dialarc/core/setup"
+import (
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
 
 // Quick is what can be told of a document without muscles, bracing or joints.
 type Quick struct {
 	Score
 	OffAxis Metric            // share of the loads' torque that is beside the axis
+	Peak    Metric            // largest torque, N·m
+	PeakDeg Metric            // where that is, degrees of the named coordinate
 	Tones   map[string]string // of the verdicts lineUp, profile, start and clear, by key; the worst where there are several
 }
 
@@ -24,6 +29,7 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 		return Quick{}, problems
 	}
 	q := Quick{Score: Score{Match: o.result.Match, Effort: o.result.PeakEffort}}
+	q.Peak, q.PeakDeg = metric(o.result.Total.Peak, 1), metric(o.result.Total.PeakAngle, space.Deg(1))
 	verdicts := rubVerdict(o.reportRubs())
 	line := o.lineUp()
 	q.OffAxis = line.OffAxisShare

@@ -40,6 +40,7 @@ func main() {
 		"paint":       export(paint),
 		"sweep":       export(sweep),
 		"mends":       onDocument(mends),
+		"steps":       onDocument(steps),
 		"places":      onDocument(places),
 		"tempo":       onDocument(tempo),
 		"spread":      onDocument(spread),
@@ -186,6 +187,8 @@ func paint(args []js.Value) (any, setup.Problems) {
 func mends(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 	return sweeper.Mends(d)
 }
+
+func steps(d *setup.Document, _ []js.Value) (any, setup.Problems) { return dialin.Steps(d) }
 
 func places(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 	return core.ComparePlaces(d)

@@ -63,7 +63,7 @@ func (s *search) answers(ctx context.Context, ends []choice, most int) (*Search,
 		}
 		list = append(list, end{p, drop})
 	}
-	worthOf := func(e *end) float64 { return s.known[e.key()].score - caution*e.drop }
+	worthOf := func(e *end) float64 { return s.known[e.key()].score - s.weigh.touchy*e.drop }
 	slices.SortStableFunc(list, func(a, b end) int { return cmp.Compare(worthOf(&b), worthOf(&a)) })
 	var kept []choice
 	for i := range list {
@@ -82,7 +82,7 @@ func (s *search) answers(ctx context.Context, ends []choice, most int) (*Search,
 	if len(out.Answers) == 0 {
 		out.Why = "Nothing that these settings allow fits better and holds."
 		if len(ends) == 0 {
-			out.Why = "None of the settings looked at can be used: a stack rests, something is in the way, the lifter is not held, or more is asked than there is."
+			out.Why = "None of the settings looked at can be used: a stack rests, something is in the way, the lifter is not held, a caution applies, or more is asked than there is."
 		}
 	}
 	return out, nil

@@ -6,6 +6,9 @@ import "dialarc/core/setup"
 type Goal struct {
 	Free    []string `json:"free" doc:"Keys of the settings that may be turned; all others are locked."`
 	LineUp  *float64 `json:"lineUp,omitempty" doc:"Points of match that a pull wholly beside the plane of the path costs; 40 unless given." minimum:"0" maximum:"200"`
+	Look    *float64 `json:"look,omitempty" doc:"Points that it costs when the start is barely under tension or a strand runs close; 3 each unless given." minimum:"0" maximum:"100"`
+	Change  *float64 `json:"change,omitempty" doc:"Points that each changed setting has to bring; 0.3 unless given." minimum:"0" maximum:"100"`
+	Touchy  *float64 `json:"touchy,omitempty" doc:"Share of what the worst single step off would cost that counts against an answer; 0.25 unless given." minimum:"0" maximum:"1"`
 	Seed    uint64   `json:"seed,omitempty" doc:"The same seed gives the same answers."`
 	Budget  int      `json:"budget,omitempty" doc:"How many setups are looked at before the best are refined; 600 unless given." minimum:"10" maximum:"100000"`
 	Answers int      `json:"answers,omitempty" doc:"How many answers at most; 3 unless given." minimum:"1" maximum:"10"`
@@ -14,6 +17,9 @@ type Goal struct {
 // Usual values of a goal (own).
 const (
 	usualLineUp  = 40.0
+	usualLook    = 3.0
+	usualChange  = 0.3
+	usualTouchy  = 0.25
 	usualBudget  = 600
 	usualAnswers = 3
 )
@@ -25,7 +31,7 @@ var usual = []string{"pulley.height", "stance.out", "path.plane", "bench.angle",
 type Found struct {
 	Document setup.Document `json:"document"`
 	Match    float64        `json:"match" doc:"0 to 100."`
-	Score    float64        `json:"score" doc:"The match less what the pull beside the plane costs; what the search looked for."`
+	Score    float64        `json:"score" doc:"The match less what the pull beside the plane and a start or strand that could be better cost; what the search looked for."`
 	OffAxis  float64        `json:"offAxis" doc:"Share of the loads' torque that is beside the axis."`
 	Effort   float64        `json:"effort" doc:"Largest torque over capacity, the load held."`
 	Drop     float64        `json:"drop" doc:"Points of score that the worst single step of one setting would cost."`
@@ -55,6 +61,27 @@ const (
 	refined    = 8    // how many of the best starts are refined (own)
 	different  = 0.12 // share of a dial's track by which answers differ at least (own)
 	touchyDrop = 8.0  // points that a single step may cost before an answer is touchy (own)
-	caution    = 0.25 // share of that cost that counts against an answer: of two that are close the robust one is preferred (own)
 	worth      = 1.0  // points of score that an answer has to gain (own)
 )
+
+// weights are what a search looks for, beside the match.
+type weights struct{ lineUp, look, change, touchy float64 }
+
+// weightsOf are those of a goal. What is not within its bounds is a problem.
+func weightsOf(g *Goal) (weights, setup.Problems) {
+	w := weights{usualLineUp, usualLook, usualChange, usualTouchy}
+	v := &setup.Checks{}
+	for _, x := range []struct {
+		path, label string
+		given, to   *float64
+		most        float64
+	}{
+		{"lineUp", "weight of the line-up", g.LineUp, &w.lineUp, 200}, {"look", "weight of start and clearance", g.Look, &w.look, 100},
+		{"change", "gain that a change has to bring", g.Change, &w.change, 100}, {"touchy", "weight of touchiness", g.Touchy, &w.touchy, 1},
+	} {
+		if x.given != nil && v.Within(x.path, x.label, *x.given, 0, x.most, "", "") {
+			*x.to = *x.given
+		}
+	}
+	return w, v.Found
+}

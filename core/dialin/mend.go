@@ -29,6 +29,8 @@ const (
 // stand, and the range and the load are the coach's to choose.
 var mendable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
 
+func mends(s *Setting) bool { return mendable[nameOf(s.Key)] && !s.Lock }
+
 // profileMend finds the fewest steps of one setting that reach most of what any single setting could gain.
 func profileMend(p *Painting, settings []Setting) *Mend {
 	now := math.Inf(-1)
@@ -37,7 +39,7 @@ func profileMend(p *Painting, settings []Setting) *Mend {
 	}
 	best := now
 	for i, s := range p.Sweeps {
-		if mendable[nameOf(settings[i].Key)] && s.Best >= 0 {
+		if mends(&settings[i]) && s.Best >= 0 {
 			best = max(best, s.Scores[s.Best])
 		}
 	}
@@ -56,7 +58,7 @@ func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
 	fewest := math.Inf(1)
 	for i, sweep := range p.Sweeps {
 		s := &settings[i]
-		if !mendable[nameOf(s.Key)] {
+		if !mends(s) {
 			continue
 		}
 		for k, score := range sweep.Scores {

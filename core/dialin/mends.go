@@ -109,7 +109,7 @@ func (m *mender) oneSetting(verdict string) *Mend {
 	var ways []way
 	steps := map[int]float64{}
 	for _, s := range Settings(m.doc) {
-		if !turnable[nameOf(s.Key)] {
+		if !turnable[nameOf(s.Key)] || s.Lock {
 			continue
 		}
 		for _, v := range nearestFirst(&s) {

@@ -14,8 +14,8 @@ import (
 )
 
 // Run looks for settings that fit better: at random over all values that the kit has, then from the best of these by single steps.
-// What cannot be evaluated, does not hold, rests at the start, is in the way of a strand or asks more than the lifter has is no
-// answer. It stops early when the context ends, with the context's error. Progress is told as shares of the work, from one goroutine
+// What cannot be evaluated, does not hold, rests at the start, is in the way of a strand, asks more than the lifter has, raises a
+// caution or leaves the owned ranges is no answer. It stops early when the context ends, with the context's error. Progress is told as shares of the work, from one goroutine
 // at a time. The same document, goal and seed give the same answers on any number of processors.
 func Run(ctx context.Context, d *setup.Document, g Goal, progress func(share float64)) (*Search, setup.Problems, error) {
 	s, problems := newSearch(d, &g)
@@ -53,8 +53,9 @@ type search struct {
 	doc      setup.Document
 	free     []Setting
 	values   [][]float64
-	lineUp   float64
-	at       choice // nearest values to the document as it is
+	weigh    weights
+	told     []string // cautions and owned ranges that the setup as it was runs into: the search may not add to them
+	at       choice   // nearest values to the document as it is
 	known    map[string]outcome
 	held     map[string]bool
 	evals    []core.Evaluator
@@ -67,11 +68,9 @@ type outcome struct {
 }
 
 func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
-	s := &search{doc: d.Clone(), lineUp: usualLineUp, known: map[string]outcome{}, held: map[string]bool{}}
-	if g.LineUp != nil {
-		s.lineUp = *g.LineUp
-	}
+	s := &search{doc: d.Clone(), known: map[string]outcome{}, held: map[string]bool{}}
 	var problems setup.Problems
+	s.weigh, problems = weightsOf(g)
 	all := Settings(d)
 	for _, key := range g.Free {
 		i := slices.IndexFunc(all, func(x Setting) bool { return x.Key == key })
@@ -93,6 +92,9 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 		s.at = append(s.at, i)
 	}
 	s.evals = make([]core.Evaluator, parallel.Workers())
+	if l, bad := s.evals[0].Limits(d); len(bad) == 0 {
+		s.told = l.Told
+	}
 	return s, problems
 }
 
@@ -161,7 +163,12 @@ func (s *search) judge(e *core.Evaluator, p choice) outcome {
 	if o.effort > 1 && !s.overdone {
 		return bad
 	}
-	o.score = o.match - s.lineUp*math.Min(1, o.offAxis)
+	o.score = o.match - s.weigh.lineUp*math.Min(1, o.offAxis)
+	for _, verdict := range []string{"start", "clear"} {
+		if q.Tones[verdict] == "look" {
+			o.score -= s.weigh.look
+		}
+	}
 	return o
 }
 
@@ -210,14 +217,15 @@ func (s *search) best(list []choice, most int) []choice {
 	return out
 }
 
-// holds says whether the lifter is held in place all the way.
+// holds says whether the lifter is held in place all the way, with no caution and nothing beyond the owned ranges that the setup as
+// it was did not have.
 func (s *search) holds(p choice) bool {
 	held, asked := s.held[p.key()]
 	if !asked {
 		d, problems := s.with(p)
 		if len(problems) == 0 {
-			b, problems := s.evals[0].Brace(&d)
-			held = len(problems) == 0 && b.Holds
+			l, problems := s.evals[0].Limits(&d)
+			held = len(problems) == 0 && l.Holds && !slices.ContainsFunc(l.Told, func(key string) bool { return !slices.Contains(s.told, key) })
 		}
 		s.held[p.key()] = held
 	}
@@ -245,9 +253,6 @@ func (s *search) climb(ctx context.Context, p choice) (choice, error) {
 	return p, nil
 }
 
-// idle is how many points of score a change has to bring to be worth a walk (own).
-const idle = 0.3
-
 // simplified takes back the changes of a place that bring next to nothing, the least useful first.
 func (s *search) simplified(p choice) choice {
 	for {
@@ -262,7 +267,7 @@ func (s *search) simplified(p choice) choice {
 				least, score = q, o.score
 			}
 		}
-		if score < s.known[p.key()].score-idle {
+		if score < s.known[p.key()].score-s.weigh.change {
 			return p
 		}
 		p = least

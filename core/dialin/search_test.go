@@ -92,7 +92,7 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 		free []string
 	}{{"raise.behind.hand", []string{"pulley.height/0", "stance.out"}}, {"curl.behind", []string{"stance.out"}}, {"reverse.high.bench", []string{"bench.angle", "stance.out"}}} {
 		d := readySetup(t, c.key)
-		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, LineUp: new(0.0), Budget: 300}, nil)
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, LineUp: new(0.0), Look: new(0.0), Budget: 300}, nil)
 		if err != nil || len(problems) > 0 {
 			t.Fatal(problems, err)
 		}
@@ -107,14 +107,35 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 		if out.Before != nil {
 			best = max(best, out.Before.Score)
 		}
-		if all := everyValue(t, &d, c.free); best < all-1.5-1e-9 { // gains under a point are no answers, robust ones go first
+		if all := everyValue(t, &d, c.free, told(t, &d)); best < all-1.5-1e-9 { // gains under a point are no answers, robust ones go first
 			t.Errorf("%s: %v, trying all gives %v", c.key, best, all)
 		}
 	}
 }
 
-// everyValue is the best match of all combinations that can be done.
-func everyValue(t *testing.T, d *setup.Document, free []string) float64 {
+// told are the cautions of a report and the places of its warnings.
+func told(t testing.TB, d *setup.Document) []string {
+	t.Helper()
+	r, problems := core.Evaluate(d)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	var all []string
+	for _, c := range r.Cautions {
+		all = append(all, c.Key)
+	}
+	for _, w := range r.Warnings {
+		all = append(all, w.Path)
+	}
+	return all
+}
+
+func adds(before, after []string) bool {
+	return slices.ContainsFunc(after, func(key string) bool { return !slices.Contains(before, key) })
+}
+
+// everyValue is the best match of all combinations that can be done without further cautions or leaving the owned ranges.
+func everyValue(t testing.TB, d *setup.Document, free, before []string) float64 {
 	t.Helper()
 	var e core.Evaluator
 	if len(free) == 0 {
@@ -122,7 +143,7 @@ func everyValue(t *testing.T, d *setup.Document, free []string) float64 {
 		if len(problems) > 0 || q.Match.Value == nil || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || *q.Effort.Value > 1 {
 			return math.Inf(-1)
 		}
-		if b, problems := e.Brace(d); len(problems) > 0 || !b.Holds {
+		if b, problems := e.Brace(d); len(problems) > 0 || !b.Holds || adds(before, told(t, d)) {
 			return math.Inf(-1)
 		}
 		return *q.Match.Value
@@ -137,10 +158,124 @@ func everyValue(t *testing.T, d *setup.Document, free []string) float64 {
 			if len(problems) > 0 {
 				t.Fatal(problems)
 			}
-			best = max(best, everyValue(t, &turned, free[1:]))
+			best = max(best, everyValue(t, &turned, free[1:], before))
 		}
 	}
 	return best
+}
+
+// A lifter who owns little range out to the side, and a band near its caution: no answer leaves the one or meets the other.
+func TestAnswersKeepCautionsAndOwnedRanges(t *testing.T) {
+	d := readySetup(t, "raise.behind.hand")
+	d.Lifter.Ranges = map[string]setup.Range{"shoulder.plane": {FromDeg: 10, ToDeg: 60}}
+	d.Movement.Hold["shoulder.planeDeg"] = 50
+	band := readySetup(t, "fly.band.wide")
+	for _, c := range []struct {
+		d    setup.Document
+		free []string
+	}{{d, []string{"path.plane", "stance.out", "pulley.height/0"}}, {band, []string{"stance.out", "band.height/0", "band.out/0"}}} {
+		before := told(t, &c.d)
+		out, problems, err := dialin.Run(ctx, &c.d, dialin.Goal{Free: c.free, Budget: 300}, nil)
+		if err != nil || len(problems) > 0 {
+			t.Fatal(problems, err)
+		}
+		for _, a := range out.Answers {
+			if after := told(t, &a.Document); adds(before, after) {
+				t.Errorf("%s: from %v to %v", c.d.Name, before, after)
+			}
+		}
+	}
+}
+
+// What counts decides: with the line-up worth a lot no answer lies further beside the path than with it worth nothing; weights outside
+// their bounds are refused at their names.
+func TestWeightsDecide(t *testing.T) {
+	d, _ := planted(t, map[string]float64{"pulley.height/0": 20})
+	d.Target.School = "match"
+	free := []string{"pulley.height/0", "stance.out", "path.plane"}
+	off := map[float64]float64{}
+	for _, w := range []float64{0, 200} {
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: free, LineUp: new(w), Answers: 1}, nil)
+		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
+			t.Fatal(problems, err)
+		}
+		off[w] = out.Answers[0].OffAxis
+	}
+	if off[200] > off[0]+1e-9 {
+		t.Errorf("off the axis %v", off)
+	}
+	for path, g := range map[string]dialin.Goal{"lineUp": {LineUp: new(-1.0)}, "look": {Look: new(101.0)}, "change": {Change: new(math.NaN())}, "touchy": {Touchy: new(2.0)}} {
+		g.Free = free
+		if _, problems, _ := dialin.Run(ctx, &d, g, nil); len(problems) != 1 || problems[0].Path != path {
+			t.Errorf("%s: %v", path, problems)
+		}
+	}
+}
+
+// A locked setting is turned neither by a search that is not told which to turn, nor by a mend; its lock goes along when loads before
+// it go or come.
+func TestLockedSettingsStay(t *testing.T) {
+	d := readySetup(t, "raise.behind.hand")
+	lockable := func(d *setup.Document) (usual, locked []string) {
+		for _, s := range dialin.Settings(d) {
+			if s.Usual {
+				usual = append(usual, s.Key)
+			}
+			if s.Lock {
+				locked = append(locked, s.Key)
+			}
+		}
+		return usual, locked
+	}
+	all, _ := lockable(&d)
+	d.Locked = all
+	if usual, locked := lockable(&d); len(usual) != 0 || !slices.Equal(locked, all) {
+		t.Errorf("usual %v, locked %v", usual, locked)
+	}
+	mends, problems := new(dialin.Sweeper).Mends(&d)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	for _, m := range mends {
+		if slices.Contains(all, m.Key) {
+			t.Errorf("a mend turns %s", m.Key)
+		}
+	}
+	two, _ := d.WithLoad("dumbbell")
+	two.Locked = []string{"load.mass/1", "stance.out"}
+	one, _ := two.WithoutLoad(0)
+	if _, locked := lockable(&one); !slices.Equal(locked, []string{"load.mass/0", "stance.out"}) {
+		t.Errorf("locked %v", locked)
+	}
+}
+
+// What a step does is what evaluating the turned document shows.
+func TestStepsAreWhatTheyDo(t *testing.T) {
+	d := readySetup(t, "raise.behind.knee")
+	steps, problems := dialin.Steps(&d)
+	if len(problems) > 0 || len(steps) < 10 {
+		t.Fatalf("%v, %d steps", problems, len(steps))
+	}
+	d.Samples = dialin.Samples
+	before, _ := core.Evaluate(&d)
+	for i, s := range steps {
+		if s.Match == nil {
+			if s.Why == "" {
+				t.Errorf("%s to %v: nothing and no reason", s.Key, s.To)
+			}
+			continue
+		}
+		if i > 0 && steps[i-1].Match != nil && math.Abs(*steps[i-1].Match) < math.Abs(*s.Match) {
+			t.Errorf("%s comes after a smaller one", s.Key)
+		}
+		turned, _ := dialin.Apply(&d, s.Key, s.To)
+		after, problems := core.Evaluate(&turned)
+		if len(problems) > 0 {
+			t.Fatal(problems)
+		}
+		check.Near(t, s.Key+", match", *s.Match, *after.Profile.Match.Value-*before.Profile.Match.Value, 1e-6)
+		check.Near(t, s.Key+", peak", *s.Peak, *after.Profile.Total.Peak.Value-*before.Profile.Total.Peak.Value, 1e-6)
+	}
 }
 
 // The gains of the changes add up to the whole; locked settings stay; the load stays; the same seed gives the same answers.
@@ -208,4 +343,26 @@ func BenchmarkSearch(b *testing.B) {
 		looked += out.Looked
 	}
 	b.ReportMetric(float64(looked)/b.Elapsed().Seconds(), "setups/s")
+}
+
+// BenchmarkSearchAgainstGrid turns three settings, and tries every value of them: how many times fewer setups the search looks at, and
+// how many points of match it stays below.
+func BenchmarkSearchAgainstGrid(b *testing.B) {
+	d := readySetup(b, "raise.behind.knee")
+	d, _ = dialin.Apply(&d, "pulley.height/0", 1)
+	free := []string{"pulley.height/0", "stance.out", "path.plane"}
+	for b.Loop() {
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: free, LineUp: new(0.0), Look: new(0.0), Touchy: new(0.0)}, nil)
+		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
+			b.Fatal(problems, err)
+		}
+		grid := 1
+		for _, s := range dialin.Settings(&d) {
+			if slices.Contains(free, s.Key) {
+				grid *= int(math.Round((s.To-s.From)/s.Step)) + 1
+			}
+		}
+		b.ReportMetric(float64(grid)/float64(out.Looked), "grid/search")
+		b.ReportMetric(everyValue(b, &d, free, told(b, &d))-out.Answers[0].Match, "points-below")
+	}
 }

@@ -26,7 +26,8 @@ type Setting struct {
 	Stop  string    `json:"stop,omitempty" doc:"What a stop is called when stops are counted." enum:"notch"`
 	At    *float64  `json:"at,omitempty" doc:"For a hole: its height, m."`
 	Paint string    `json:"paint" doc:"What the track is painted with." enum:"match,effort,none"`
-	Usual bool      `json:"usual" doc:"Whether a search turns it unless told otherwise: what a coach can change between two sets."`
+	Usual bool      `json:"usual" doc:"Whether a search turns it unless told otherwise: what a coach can change between two sets, and has not locked."`
+	Lock  bool      `json:"lock" doc:"Whether searches and mends leave it alone."`
 	Paths []string  `json:"paths" doc:"Paths in the document that it speaks for."`
 }
 
@@ -133,7 +134,8 @@ func Settings(d *setup.Document) []Setting {
 		if s.Paint == "" {
 			s.Paint = "match"
 		}
-		s.Usual = s.Paint == "match" && slices.Contains(usual, dl.name)
+		s.Lock = slices.Contains(d.Locked, key)
+		s.Usual = s.Paint == "match" && slices.Contains(usual, dl.name) && !s.Lock
 		if n := len(s.Stops); n > 0 {
 			s.From, s.To = min(s.Stops[0], s.Value), max(s.Stops[n-1], s.Value)
 			if s.From == s.To {

@@ -82,6 +82,7 @@ func WithCopy(d *setup.Document, index int) (setup.Document, setup.Problems) {
 		twin.ID = fmt.Sprintf("%s %d", d.Loads[index].ID, n)
 	}
 	c.Loads = slices.Insert(c.Loads, index+1, twin)
+	c.ShiftLocks(index+1, 1)
 	return c, nil
 }
 

@@ -24,6 +24,7 @@ type Document struct {
 	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup."`
 	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each."`
 	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside."`
+	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0."`
 	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
 }
 

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"slices"
+	"strconv"
 	"strings"
 )
 
@@ -15,7 +16,7 @@ func (d *Document) Clone() Document {
 	c.Lifter.Ranges = maps.Clone(d.Lifter.Ranges)
 	c.Lifter.Strength = slices.Clone(d.Lifter.Strength)
 	c.Lifter.Cautions = slices.Clone(d.Lifter.Cautions)
-	c.Seen = slices.Clone(d.Seen)
+	c.Seen, c.Locked = slices.Clone(d.Seen), slices.Clone(d.Locked)
 	c.Cues = slices.Clone(d.Cues)
 	c.Posture.Held, c.Posture.HandAt = slices.Clone(d.Posture.Held), copied(d.Posture.HandAt)
 	c.Movement.Hold = maps.Clone(d.Movement.Hold)
@@ -138,7 +139,28 @@ func (d *Document) WithoutLoad(index int) (Document, Problems) {
 		return c, Problems{{Path: "loads", What: "This load cannot be taken away.", Hint: "A setup keeps one load; turn it into another kind instead."}}
 	}
 	c.Loads = slices.Delete(c.Loads, index, index+1)
+	c.Locked = slices.DeleteFunc(c.Locked, func(key string) bool { return placeIn(key) == index })
+	c.ShiftLocks(index, -1)
 	return c, nil
+}
+
+// ShiftLocks moves the locks of loads from a place on to where these loads have come to stand.
+func (d *Document) ShiftLocks(from, by int) {
+	for i, key := range d.Locked {
+		if place := placeIn(key); place >= from {
+			name, _, _ := strings.Cut(key, "/")
+			d.Locked[i] = fmt.Sprintf("%s/%d", name, place+by)
+		}
+	}
+}
+
+// placeIn is the place of the load that a setting's key belongs to, -1 when it belongs to none.
+func placeIn(key string) int {
+	_, place, _ := strings.Cut(key, "/")
+	if i, err := strconv.Atoi(place); err == nil {
+		return i
+	}
+	return -1
 }
 
 func freeID(loads []Load, kind string) string {

@@ -35,6 +35,9 @@ func Validate(d *Document) Problems {
 
 // words checks what the coach wrote.
 func (v *Checks) words(d *Document) {
+	if len(d.Locked) > 200 {
+		v.Add("locked", fmt.Sprintf("%d settings are locked.", len(d.Locked)), "", "Keep 200 at most.")
+	}
 	if len(d.Seen) > 50 {
 		v.Add("seen", fmt.Sprintf("%d cautions are set aside.", len(d.Seen)), "", "Keep 50 at most.")
 	}

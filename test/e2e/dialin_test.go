@@ -9,16 +9,27 @@ import (
 	"github.com/chromedp/chromedp/kb"
 )
 
-// Pulley and strap are locked, others freed: the answers leave it where it is; the second one is taken, undone in one step, and a
+// The pulley is locked on its dial, the strap in the dialog, others freed: the answers leave it where it is; the second one is taken, undone in one step, and a
 // search is stopped half way.
 func TestDialIn(t *testing.T) {
 	prog := startProgram(t)
 	p := openRaise(t, prog)
 	hole, out, plane := p.dial("pulley.height/0"), p.dial("stance.out"), p.dial("path.plane")
+	lock := `[...document.querySelectorAll('button')].find(b => b.getAttribute('aria-label') === 'Pulley: leave it alone when dialling in')`
+	p.press("Pulley: leave it alone when dialling in")
+	p.until("it is locked", lock+`?.getAttribute('aria-pressed') === 'true'`)
 	before := p.on(prog)
+	if locked, _ := before["locked"].([]any); len(locked) != 1 || locked[0] != "pulley.height/0" {
+		t.Errorf("locked %v", before["locked"])
+	}
+	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
 	p.key("d")
 	p.says(`[role="dialog"]`, "everything else is locked, the load too")
-	for _, name := range []string{"Pulley", "Handle and strap", "To the right", "Elbow bend", "Turn of the arm"} {
+	pulley := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === 'Pulley').querySelector('input').checked`
+	if read[bool](p, pulley) {
+		t.Error("what is locked on its dial is free in the search")
+	}
+	for _, name := range []string{"Handle and strap", "To the right", "Elbow bend", "Turn of the arm"} {
 		tick := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === ` + quoted(name) + `)`
 		free := read[bool](p, tick+`.querySelector('input').checked`)
 		x, y := p.middle(tick)
@@ -43,6 +54,16 @@ func TestDialIn(t *testing.T) {
 	if now := p.on(prog); len(now) != len(before) {
 		t.Errorf("undone it is %v", now)
 	}
+	// A step of the list is taken, and taken back.
+	p.until("steps", `document.querySelectorAll('[data-step]').length >= 5`)
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-step="stance.out"] button')?.click() ?? [...document.querySelectorAll('button')].find(b => b.innerText.startsWith('All ')).click()`))
+	p.until("the step", `document.querySelector('[data-step="stance.out"] button')`)
+	if p.dial("stance.out") == out {
+		p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-step="stance.out"] button').click()`))
+	}
+	p.until("a step", fmt.Sprintf(`document.querySelector('[data-dial="stance.out"] input').value !== %s`, quoted(fmt.Sprint(out))))
+	p.press("Undo")
+	p.untilDial("stance.out", out)
 	// On the map the arrow keys go from pair to pair, and Enter sets both.
 	p.key("d")
 	p.press("Map of two")

@@ -735,6 +735,8 @@ export interface components {
       lifter: components["schemas"]["DocumentLifter"];
       /** @description What pulls; any number at once. */
       loads: components["schemas"]["DocumentLoad"][];
+      /** @description Keys of settings that searches and mends leave alone, like pulley.height/0. */
+      locked?: string[];
       /** @description The path of one repetition, in the direction of lifting. */
       movement: components["schemas"]["DocumentMovement"];
       /** @description What the coach calls it. */
@@ -1522,7 +1524,7 @@ export interface components {
       offAxis: number;
       /**
        * Format: double
-       * @description The match less what the pull beside the plane costs; what the search looked for.
+       * @description The match less what the pull beside the plane and a start or strand that could be better cost; what the search looked for.
        */
       score: number;
       /** @description Whether a small error of setting would spoil it. */
@@ -1539,6 +1541,11 @@ export interface components {
        * @description How many setups are looked at before the best are refined; 600 unless given.
        */
       budget?: number;
+      /**
+       * Format: double
+       * @description Points that each changed setting has to bring; 0.3 unless given.
+       */
+      change?: number;
       /** @description Keys of the settings that may be turned; all others are locked. */
       free: string[];
       /**
@@ -1547,10 +1554,20 @@ export interface components {
        */
       lineUp?: number;
       /**
+       * Format: double
+       * @description Points that it costs when the start is barely under tension or a strand runs close; 3 each unless given.
+       */
+      look?: number;
+      /**
        * Format: int64
        * @description The same seed gives the same answers.
        */
       seed?: number;
+      /**
+       * Format: double
+       * @description Share of what the worst single step off would cost that counts against an answer; 0.25 unless given.
+       */
+      touchy?: number;
     };
     Grid: {
       /** @description The setting across. */
@@ -3022,6 +3039,8 @@ export interface components {
        */
       kind: "length" | "angle" | "mass" | "force" | "time" | "hole" | "share";
       label: string;
+      /** @description Whether searches and mends leave it alone. */
+      lock: boolean;
       /**
        * @description What the track is painted with.
        * @enum {string}
@@ -3040,7 +3059,7 @@ export interface components {
       stops?: number[];
       /** Format: double */
       to: number;
-      /** @description Whether a search turns it unless told otherwise: what a coach can change between two sets. */
+      /** @description Whether a search turns it unless told otherwise: what a coach can change between two sets, and has not locked. */
       usual: boolean;
       /** Format: double */
       value: number;
@@ -3098,6 +3117,34 @@ export interface components {
     SideBySide: {
       /** @description Two to six setups. */
       setups: components["schemas"]["Document"][];
+    };
+    Step: {
+      key: string;
+      /** @description Kind of unit of the setting. */
+      kind: string;
+      label: string;
+      /**
+       * Format: double
+       * @description Points of match gained.
+       */
+      match?: number;
+      /**
+       * Format: double
+       * @description By how much the largest torque grows, N·m.
+       */
+      peak?: number;
+      /**
+       * Format: double
+       * @description By how much later it comes, degrees of the named coordinate.
+       */
+      peakDeg?: number;
+      /**
+       * Format: double
+       * @description The value that it is turned to.
+       */
+      to: number;
+      /** @description Why it cannot be turned there. */
+      why?: string;
     };
     Sweep: {
       /**

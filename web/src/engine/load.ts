@@ -11,6 +11,7 @@ export type RawCore = {
   dropLoad(document: string, index: number): string;
   paint(document: string): string;
   mends(document: string): string;
+  steps(document: string): string;
   places(document: string): string;
   tempo(document: string): string;
   spread(document: string): string;

@@ -1,5 +1,5 @@
 import { compiled } from "./module";
-import type { Answer, EqualLoads, Mend, Painting, Sweep, Tempo, Uncertainty } from "./types";
+import type { Answer, EqualLoads, Mend, Painting, Step, Sweep, Tempo, Uncertainty } from "./types";
 import type { Job, Part } from "./worker";
 
 type Made = {
@@ -8,6 +8,7 @@ type Made = {
   sweep: Sweep;
   paint: Painting;
   mends: Mend[];
+  steps: Step[];
   spread: Uncertainty;
 };
 
@@ -19,8 +20,8 @@ type Done = { [K in Exclude<keyof Made, "tempo">]: (document: string, value: Mad
 const rest = 60; // ms
 
 /**
- * Has everything that a drag must not wait for worked out in a worker: the motion, the dials one after the other, the mends, and
- * at last how far the numbers could be off. The newest document wins: the worker turns to it between two parts.
+ * Has everything that a drag must not wait for worked out in a worker: the motion, the dials one after the other, the mends, what
+ * single steps do, and at last how far the numbers could be off. The newest document wins: the worker turns to it between two parts.
  */
 export class Painter {
   private worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module" });

@@ -21,6 +21,7 @@ export type EqualLoads = Schemas["ReportEqualLoads"];
 export type RegionPart = Schemas["ReportRegionPart"];
 export type Region = Schemas["DocumentRegion"];
 export type ScenePad = Schemas["ScenePad"];
+export type Step = Schemas["Step"];
 export type Mend = Schemas["Mend"];
 export type Choices = Schemas["RigChoices"];
 export type Places = Schemas["ReportPlaces"];

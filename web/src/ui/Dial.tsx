@@ -1,6 +1,6 @@
-import { Minus, Plus } from "lucide-react";
+import { Lock, LockOpen, Minus, Plus } from "lucide-react";
 import { memo, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { Button, Slider, SliderThumb, SliderTrack } from "react-aria-components";
+import { Button, Slider, SliderThumb, SliderTrack, ToggleButton } from "react-aria-components";
 import styled from "styled-components";
 import { type Sweeps, useSweep } from "../engine/sweeps";
 import type { Problem, Setting, Sweep } from "../engine/types";
@@ -13,7 +13,7 @@ import { NumberEntry } from "./NumberEntry";
 const Box = styled.div`
   padding: 2px 0 4px;
   .head { display: flex; align-items: center; gap: 6px; min-height: 24px; }
-  .head > span:first-child { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  .head > .label { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
   .side { color: var(--quiet); font-size: 12px; white-space: nowrap; }
   .problem { display: flex; gap: 6px; margin-top: 4px; color: var(--brick); font-size: 12px; line-height: 16px; }
   .warning { color: var(--ochre); }
@@ -34,6 +34,25 @@ const Step = styled(Button)`
   &:last-of-type { border-radius: 0 5px 5px 0; border-left: 0; }
   &[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 1px; z-index: 1; }
   @media (pointer: coarse) { width: 40px; height: 36px; }
+`;
+
+const Keep = styled(ToggleButton)`
+  flex: none;
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  margin: 0 -5px;
+  padding: 0;
+  border: 0;
+  border-radius: 5px;
+  background: none;
+  color: var(--quiet);
+  cursor: pointer;
+  opacity: 0.5;
+  &[data-selected] { color: var(--ink); opacity: 1; }
+  &[data-hovered] { background: var(--paper); opacity: 1; }
+  &[data-focus-visible] { outline: 2px solid var(--slate); opacity: 1; }
 `;
 
 const Track = styled(SliderTrack)`
@@ -82,10 +101,12 @@ type Props = {
   warnings: Problem[];
   onTurn: (key: string, value: number, drag: boolean) => void;
   onDone: () => void;
+  /** Locks the setting against searches, or frees it. */
+  onLock?: (key: string, locked: boolean) => void;
 };
 
 /** A setting with its value, its step buttons and a track painted with how well every other value would fit. */
-export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, onTurn, onDone }: Props) {
+export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, onTurn, onDone, onLock }: Props) {
   const units = useUnits();
   const sweep = useSweep(sweeps, setting.key);
   const [nonsense, setNonsense] = useState<string | null>(null);
@@ -106,7 +127,16 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
   return (
     <Box data-dial={setting.key}>
       <div className="head">
-        <span>{setting.label}</span>
+        <span className="label">{setting.label}</span>
+        {onLock && setting.paint === "match" && (
+          <Keep
+            aria-label={`${setting.label}: leave it alone when dialling in`}
+            isSelected={setting.lock}
+            onChange={(on) => onLock(setting.key, on)}
+          >
+            {setting.lock ? <Lock size={12} aria-hidden /> : <LockOpen size={12} aria-hidden />}
+          </Keep>
+        )}
         {hole && <span className="side">hole</span>}
         {counted && <span className="side">{counted}</span>}
         <NumberEntry

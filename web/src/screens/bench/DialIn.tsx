@@ -6,11 +6,12 @@ import type { Answer, Found, Search, Setting, SetupDocument } from "../../engine
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Choice, Segments } from "../../ui/Choice";
+import { Segments } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { Modal } from "../../ui/Modal";
 import { Tick } from "../../ui/Tick";
 import { MapOfTwo } from "./MapOfTwo";
+import { type Weights, WhatCounts } from "./WhatCounts";
 import { written } from "./written";
 
 const Body = styled.div`
@@ -28,12 +29,6 @@ const Body = styled.div`
   p.quiet { color: var(--quiet); }
   @media (max-width: 600px) { li.answer { grid-template-columns: minmax(0, 1fr) auto; } .picture { display: none; } }
 `;
-
-const weights = [
-  { key: "15", label: "A little", note: "A pull beside the plane hardly matters" },
-  { key: "40", label: "As usual" },
-  { key: "80", label: "A lot", note: "The pull has to lie in the plane of the path" },
-];
 
 const ways = [
   { key: "search", label: "Find the best" },
@@ -53,7 +48,7 @@ export function DialIn({ core, text, settings, take, close }: Props) {
   const dials = settings.filter((s) => s.paint === "match");
   const [free, setFree] = useState(() => dials.filter((s) => s.usual).map((s) => s.key));
   const [way, setWay] = useState("search");
-  const [lineUp, setLineUp] = useState("40");
+  const [weights, setWeights] = useState<Weights>({});
   const [share, setShare] = useState<number | null>(null);
   const [answer, setAnswer] = useState<Answer<Search> | null>(null);
   const stop = useRef<(() => void) | null>(null);
@@ -61,7 +56,7 @@ export function DialIn({ core, text, settings, take, close }: Props) {
   const run = () => {
     setAnswer(null);
     setShare(0);
-    stop.current = search(text, { free, lineUp: Number(lineUp), seed: 1 }, setShare, (found) => {
+    stop.current = search(text, { free, ...weights, seed: 1 }, setShare, (found) => {
       setShare(null);
       setAnswer(found);
     });
@@ -88,15 +83,17 @@ export function DialIn({ core, text, settings, take, close }: Props) {
       )}
       <Body hidden={way !== "search"}>
         <section aria-label="May be turned">
-          <p className="quiet">What may be turned; everything else is locked, the load too.</p>
+          <p className="quiet">
+            What may be turned; everything else is locked, the load too. A lock on a dial keeps it out of here at first.
+          </p>
           <div className="free">
             {dials.map((s) => (
               <Tick key={s.key} label={label(s, dials)} on={free.includes(s.key)} set={(on) => tick(s.key, on)} />
             ))}
           </div>
         </section>
+        <WhatCounts weights={weights} set={setWeights} />
         <div className="row">
-          <Choice label="Line-up counts" options={weights} value={lineUp} onChange={setLineUp} />
           {share === null ? (
             <Button look="strong" onPress={run} isDisabled={free.length === 0}>
               Find better settings

@@ -18,6 +18,7 @@ import { Elsewhere, movable } from "./Elsewhere";
 import { Equal, PinByPin, Prescribe } from "./Equal";
 import { sharesExplained } from "./explained";
 import { Joints } from "./Joints";
+import { Steps } from "./Steps";
 import { Summary } from "./Summary";
 import type { Edits } from "./useDocument";
 import type { Model } from "./useModel";
@@ -87,6 +88,12 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
         <Verdicts report={now.good.report} mends={now.mends} settings={now.settings} apply={apply} />
       </div>
       <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
+      {!report.hold && (
+        <div>
+          <h2>One step, in points of match</h2>
+          <Steps steps={model.steps} turn={turn} />
+        </div>
+      )}
       <div className="caution">
         <Mark tone="caution" />
         <p>

@@ -84,6 +84,7 @@ export const Rig = memo(function Rig(props: Props) {
           warnings={warnings.filter(mine(s))}
           onTurn={edits.turn}
           onDone={edits.turnDone}
+          onLock={edits.lock}
         />
       ));
   const path = dials("path");

@@ -20,6 +20,8 @@ export type Edits = {
   draw(custom: number[], drag: boolean): void;
   setTarget(change: Partial<SetupDocument["target"]>): void;
   rename(name: string): void;
+  /** Locks a setting against searches and mends, or frees it. */
+  lock(key: string, locked: boolean): void;
   setLifter(lifter: SetupDocument["lifter"]): void;
   replace(document: SetupDocument): void;
   undo(): void;
@@ -60,6 +62,12 @@ export function useDocument(core: Core, stored: StoredSetup) {
     }),
     setTarget: useStable((change) => edit((d) => ({ ...d, target: { ...d.target, ...change } }))),
     setLifter: useStable((lifter) => edit((d) => ({ ...d, lifter }))),
+    lock: useStable((key, locked) =>
+      edit((d) => {
+        const others = (d.locked ?? []).filter((k) => k !== key);
+        return { ...d, locked: locked ? [...others, key] : others };
+      }),
+    ),
     rename: useStable((name) => edit((d) => ({ ...d, name }))),
     replace: useStable((document) => dispatch({ type: "replace", with: JSON.stringify(document) })),
     undo: useStable(() => dispatch({ type: "undo" })),

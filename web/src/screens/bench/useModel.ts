@@ -12,6 +12,7 @@ import type {
   Scene,
   Setting,
   SetupDocument,
+  Step,
   Tempo,
   Uncertainty,
 } from "../../engine/types";
@@ -25,6 +26,7 @@ export type Model = {
   sweeps: Sweeps;
   fresh: boolean; // whether all dials are painted for the document as it stands
   mends: Mend[]; // of the document as it stands; empty while they are looked for
+  steps: Step[] | null; // what single steps of its settings do; null while it is not known
   uncertainty: Uncertainty | null; // of the document as it stands; null while it is not known
   equal: EqualLoads | null; // the same
   motion: { answer: Answer<Tempo>; fresh: boolean } | null; // of the last document that it was worked out for
@@ -43,7 +45,7 @@ export function useModel(core: Core, text: string, saved: string, s: number, dra
   const good = last.current;
   const goodText = good?.text;
   const scene = useMemo(() => (goodText ? (core.scene(goodText, s).ok ?? null) : null), [core, goodText, s]);
-  const { sweeps, painting, mends, spread, equal, motion } = usePainting(text, saved, dragged);
+  const { sweeps, painting, mends, steps, spread, equal, motion } = usePainting(text, saved, dragged);
   const now = <T>(of: Of<T> | null): T | null => (of?.document === text ? of.value : null);
   const profile = now(painting)?.mend;
   const others = now(mends) ?? none;
@@ -56,6 +58,7 @@ export function useModel(core: Core, text: string, saved: string, s: number, dra
     sweeps,
     fresh: painting?.document === text,
     mends: useMemo(() => (profile ? [profile, ...others] : others), [profile, others]),
+    steps: now(steps),
     uncertainty: now(spread),
     equal: text === saved ? null : now(equal),
     motion: motion && { answer: motion.value, fresh: motion.document === text },
@@ -73,6 +76,7 @@ function usePainting(text: string, saved: string, dragged: boolean) {
   const [sweeps] = useState(() => new Sweeps());
   const [painting, setPainting] = useState<Of<Painting> | null>(null);
   const [mends, setMends] = useState<Of<Mend[]> | null>(null);
+  const [steps, setSteps] = useState<Of<Step[]> | null>(null);
   const [spread, setSpread] = useState<Of<Uncertainty> | null>(null);
   const [equal, setEqual] = useState<Of<EqualLoads> | null>(null);
   const [motion, setMotion] = useState<Of<Answer<Tempo>> | null>(null);
@@ -82,6 +86,7 @@ function usePainting(text: string, saved: string, dragged: boolean) {
       sweep: (_, value) => sweeps.set(value),
       paint: (document, value) => setPainting({ document, value }),
       mends: (document, value) => setMends({ document, value }),
+      steps: (document, value) => setSteps({ document, value }),
       spread: (document, value) => setSpread({ document, value }),
       equal: (document, value) => setEqual({ document, value }),
       tempo: (document, value) => setMotion({ document, value }),
@@ -92,7 +97,7 @@ function usePainting(text: string, saved: string, dragged: boolean) {
   const latest = useRef(dragged);
   latest.current = dragged;
   useEffect(() => painter.current?.paint(text, saved, focused(), latest.current), [text, saved]);
-  return { sweeps, painting, mends, spread, equal, motion };
+  return { sweeps, painting, mends, steps, spread, equal, motion };
 }
 
 /** The dial that the coach is at. */

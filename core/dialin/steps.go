@@ -1,0 +1,89 @@
+package dialin
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"dialarc/core"
+	"dialarc/core/setup"
+)
+
+// Step is what turning one setting by a single step does, everything else held.
+type Step struct {
+	Key     string   `json:"key"`
+	Label   string   `json:"label"`
+	Kind    string   `json:"kind" doc:"Kind of unit of the setting."`
+	To      float64  `json:"to" doc:"The value that it is turned to."`
+	Match   *float64 `json:"match,omitempty" doc:"Points of match gained."`
+	Peak    *float64 `json:"peak,omitempty" doc:"By how much the largest torque grows, N·m."`
+	PeakDeg *float64 `json:"peakDeg,omitempty" doc:"By how much later it comes, degrees of the named coordinate."`
+	Why     string   `json:"why,omitempty" doc:"Why it cannot be turned there."`
+}
+
+// Steps says for every setting that the match rests on what one hole, notch, stop of the kit or step of its dial does, each way;
+// what matters most to the match first, what cannot be turned last.
+func Steps(d *setup.Document) ([]Step, setup.Problems) {
+	var e core.Evaluator
+	before, problems := e.Quick(d, Samples)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	out := []Step{}
+	for _, s := range Settings(d) {
+		if s.Paint != "match" {
+			continue
+		}
+		for _, to := range beside(&s) {
+			out = append(out, stepTo(&e, d, &before, &s, to))
+		}
+	}
+	size := func(s *Step) float64 {
+		if s.Match == nil {
+			return -1
+		}
+		return math.Abs(*s.Match)
+	}
+	slices.SortStableFunc(out, func(a, b Step) int { return cmp.Compare(size(&b), size(&a)) })
+	return out, nil
+}
+
+// beside are the next values of a setting below and above the present one.
+func beside(s *Setting) []float64 {
+	values := valuesOf(s)
+	var out []float64
+	if i := slices.IndexFunc(values, func(v float64) bool { return v > s.Value-1e-6 }); i > 0 {
+		out = append(out, values[i-1])
+	} else if i < 0 {
+		out = append(out, values[len(values)-1])
+	}
+	if i := slices.IndexFunc(values, func(v float64) bool { return v > s.Value+1e-6 }); i >= 0 {
+		out = append(out, values[i])
+	}
+	return out
+}
+
+func stepTo(e *core.Evaluator, d *setup.Document, before *core.Quick, s *Setting, to float64) Step {
+	out := Step{Key: s.Key, Label: s.Label, Kind: s.Kind, To: to}
+	turned, problems := Apply(d, s.Key, to)
+	if len(problems) == 0 {
+		var q core.Quick
+		if q, problems = e.Quick(&turned, Samples); len(problems) == 0 {
+			out.Match = change(before.Match.Value, q.Match.Value)
+			out.Peak, out.PeakDeg = change(before.Peak.Value, q.Peak.Value), change(before.PeakDeg.Value, q.PeakDeg.Value)
+			out.Why = q.Match.Why
+		}
+	}
+	if len(problems) > 0 {
+		out.Why = problems[0].What
+	}
+	return out
+}
+
+func change(from, to *float64) *float64 {
+	if from == nil || to == nil {
+		return nil
+	}
+	by := *to - *from
+	return &by
+}

@@ -1,0 +1,51 @@
+import styled from "styled-components";
+import type { Goal } from "../../engine/types";
+import { QuantityEntry } from "../../ui/Entry";
+
+const Fold = styled.details`
+  summary { cursor: pointer; color: var(--slate); font-weight: 600; }
+  p { color: var(--quiet); padding: 4px 0; }
+  .numbers { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 8px 16px; align-items: end; }
+`;
+
+export type Weights = Pick<Goal, "lineUp" | "look" | "change" | "touchy">;
+
+/** What is subtracted from the match, with what it usually is and may be at most. */
+const numbers = [
+  { key: "lineUp", label: "Pull wholly beside the path costs", usual: 40, most: 200, digits: 0 },
+  { key: "look", label: "Start or clearance that could be better costs", usual: 3, most: 100, digits: 1 },
+  { key: "change", label: "Each changed setting has to bring", usual: 0.3, most: 100, digits: 1 },
+  { key: "touchy", label: "Share of what a step off costs", usual: 0.25, most: 1, digits: 2 },
+] as const;
+
+type Props = { weights: Weights; set: (weights: Weights) => void };
+
+/** What the search looks for beside the match, in points of it; all of it can be changed. */
+export function WhatCounts({ weights, set }: Props) {
+  return (
+    <Fold>
+      <summary>What counts</summary>
+      <p>
+        The match, less these points. Closed off are a stack that rests, a strand in the way, a stance that does not
+        hold, more effort than there is, new cautions and angles beyond what the lifter owns.
+      </p>
+      <div className="numbers">
+        {numbers.map(({ key, label, usual, most, digits }) => {
+          const value = weights[key] ?? usual;
+          return (
+            <QuantityEntry
+              key={key}
+              label={`${label} (${usual})`}
+              value={value}
+              factor={1}
+              digits={digits}
+              problem={value < 0 || value > most ? `Give 0 to ${most}.` : undefined}
+              set={(v) => set({ ...weights, [key]: v })}
+              optional
+            />
+          );
+        })}
+      </div>
+    </Fold>
+  );
+}
