@@ -121,3 +121,32 @@ func TestReadySetupsStartAndClear(t *testing.T) {
 		}
 	}
 }
+
+// The load that the advice gives is the one at which the largest effort is 1, for whatever pulls: torque is linear in pins, plates,
+// dumbbells and bands, and what cannot be changed (the limb, a lever's own weight) stays.
+func TestLoadFactorGivesFullEffort(t *testing.T) {
+	kinds := map[string]int{}
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		factor := evaluated(t, &r.Document).Profile.LoadFactor
+		if factor.Value == nil {
+			if factor.Why == "" {
+				t.Errorf("%s: no factor and no reason", r.Key)
+			}
+			continue
+		}
+		full := r.Document.WithLoadsTimes(*factor.Value)
+		report, problems := core.Evaluate(&full)
+		if len(problems) > 0 { // a stack or dumbbell beyond what documents allow
+			continue
+		}
+		kinds[r.Document.Loads[0].Kind]++
+		if e := report.Profile.PeakEffort.Value; e == nil || math.Abs(*e-1) > 1e-6 {
+			t.Errorf("%s: times %g the effort is %v", r.Key, *factor.Value, report.Profile.PeakEffort)
+		}
+	}
+	for _, kind := range []string{"cable", "dumbbell", "band", "bar", "lever", "cam"} {
+		if kinds[kind] == 0 {
+			t.Errorf("no %s among them", kind)
+		}
+	}
+}

@@ -29,26 +29,8 @@ func Equal(d, reference *setup.Document) (*EqualLoads, setup.Problems) {
 	return &EqualLoads{Peak: metric(e.Peak, 1), Mean: metric(e.Mean, 1), End: metric(e.End, 1)}, nil
 }
 
-// CurvesOf runs a document and gives what loads are compared by. What multiplies is what the pin, the plates or the dumbbell weigh: a
-// lever pushes with its own weight too, which stays, so the variable part is found by running the document with half of them.
+// CurvesOf runs a document and gives what loads are compared by.
 func CurvesOf(d *setup.Document) (*profile.Curves, setup.Problems) {
-	whole, problems := totals(d)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	half := d.WithLoadsTimes(0.5)
-	part, problems := totals(&half)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	whole.Variable = make([]float64, len(whole.Total))
-	for i := range whole.Total {
-		whole.Variable[i] = 2 * (whole.Total[i] - part.Total[i])
-	}
-	return whole, nil
-}
-
-func totals(d *setup.Document) (*profile.Curves, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
@@ -57,5 +39,5 @@ func totals(d *setup.Document) (*profile.Curves, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return &profile.Curves{Swept: o.rep.Swept, Angle: o.rep.Angle, Total: o.rep.Total, GapWhy: o.gapWhy()}, nil
+	return &profile.Curves{Swept: o.rep.Swept, Angle: o.rep.Angle, Total: o.rep.Total, Variable: e.variable, GapWhy: o.gapWhy()}, nil
 }

@@ -175,13 +175,26 @@ func (e *Evaluator) model(o *outcome) *muscle.Model {
 	return e.regions
 }
 
+// fillVariable writes the torque of what advice may scale. Of a lever that is what its plates do: its own weight stays, and which part
+// of the push is whose is found by running it with half the plates.
 func (e *Evaluator) fillVariable(m *model) {
 	e.variable = append(e.variable[:0], make([]float64, len(e.rep.S))...)
+	var half *torque.Repetition
 	for k, index := range e.rep.Index {
-		if m.doc.Loads[index].Variable {
-			for i, t := range e.rep.Parts[k].Torque {
-				e.variable[i] += t
+		l := &m.doc.Loads[index]
+		if !l.Variable {
+			continue
+		}
+		if l.Kind == "lever" && l.LeverMass > 0 && half == nil {
+			d := m.doc.WithLoadsTimes(0.5)
+			half = new(torque.Repetition)
+			half.Run(newModel(&d).input(len(e.rep.S)))
+		}
+		for i, t := range e.rep.Parts[k].Torque {
+			if l.Kind == "lever" && half != nil {
+				t = 2 * (t - half.Parts[k].Torque[i])
 			}
+			e.variable[i] += t
 		}
 	}
 }

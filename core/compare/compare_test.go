@@ -10,19 +10,9 @@ import (
 	"dialarc/core/catalogue"
 	"dialarc/core/compare"
 	"dialarc/core/internal/check"
+	"dialarc/core/internal/sample"
 	"dialarc/core/setup"
 )
-
-func ready(t testing.TB, key string) setup.Document {
-	t.Helper()
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
-		if r.Key == key {
-			return r.Document
-		}
-	}
-	t.Fatalf("no ready setup %s", key)
-	return setup.Document{}
-}
 
 func sideBySide(t *testing.T, docs ...setup.Document) *compare.Comparison {
 	t.Helper()
@@ -44,7 +34,7 @@ func difference(t *testing.T, c *compare.Comparison, key string) compare.Differe
 
 // A setup differs from itself in nothing, and nothing stands against the comparison.
 func TestASetupIsLikeItself(t *testing.T) {
-	d := ready(t, "raise.behind.knee")
+	d := sample.Ready(t, "raise.behind.knee")
 	c := sideBySide(t, d, d)
 	for _, x := range c.Differences {
 		if x.Weight != 0 || x.Text != "" {
@@ -59,7 +49,7 @@ func TestASetupIsLikeItself(t *testing.T) {
 // Twice the dumbbell doubles the loads' torque and leaves every angle where it is: the arm's own weight is all that keeps the whole
 // from doubling. Statics, no source needed.
 func TestOnlyTheLoadDiffers(t *testing.T) {
-	light := ready(t, "raise.dumbbell")
+	light := sample.Ready(t, "raise.dumbbell")
 	heavy := light.WithLoadsTimes(2)
 	c := sideBySide(t, light, heavy)
 	for _, key := range []string{"longest", "shortest", "range"} {
@@ -93,7 +83,7 @@ func report(t *testing.T, d setup.Document) *core.Report {
 
 // What a reader of a study has to know: everything that was different at once is told, each once.
 func TestWhatStandsAgainstComparing(t *testing.T) {
-	a := ready(t, "raise.behind.knee")
+	a := sample.Ready(t, "raise.behind.knee")
 	b := a.Clone()
 	b.Movement.FromDeg, b.Movement.ToDeg = 40, 120
 	b.Loads[0].Ratio = 1
@@ -125,7 +115,7 @@ func TestWhatStandsAgainstComparing(t *testing.T) {
 
 // One that cannot be evaluated is told and does not keep the others from being compared.
 func TestASetupWithProblemsIsLeftOut(t *testing.T) {
-	a, b := ready(t, "raise.behind.knee"), ready(t, "raise.dumbbell")
+	a, b := sample.Ready(t, "raise.behind.knee"), sample.Ready(t, "raise.dumbbell")
 	bad := a.Clone()
 	bad.Lifter.Mass = 0
 	c := sideBySide(t, a, bad, b)
@@ -149,7 +139,7 @@ func TestASetupWithProblemsIsLeftOut(t *testing.T) {
 // The shares of all regions add up to the torque, where neither the elbow's own stop near straight takes some nor anything works
 // against the lift.
 func TestSharesAddUp(t *testing.T) {
-	a, b := ready(t, "curl.dumbbell"), ready(t, "curl.preacher")
+	a, b := sample.Ready(t, "curl.dumbbell"), sample.Ready(t, "curl.preacher")
 	for _, d := range []*setup.Document{&a, &b} {
 		d.Movement.FromDeg, d.Movement.ToDeg = 40, 90
 	}
@@ -168,7 +158,7 @@ func TestSharesAddUp(t *testing.T) {
 // A curl that is heaviest where the arm is straight and one that is heaviest where it is bent belong together; two of the same do
 // not. Common practice, no source.
 func TestLongAndShortBelongTogether(t *testing.T) {
-	early, late := ready(t, "curl.preacher"), ready(t, "curl.behind")
+	early, late := sample.Ready(t, "curl.preacher"), sample.Ready(t, "curl.behind")
 	c := sideBySide(t, early, early, late)
 	for _, s := range c.Sets {
 		if slices.Contains(s.Letters, "A") && slices.Contains(s.Letters, "B") {
@@ -184,7 +174,7 @@ func TestLongAndShortBelongTogether(t *testing.T) {
 func TestEqualLoadsAreEqual(t *testing.T) {
 	keys := []string{"raise.behind.knee", "raise.dumbbell", "raise.dumbbell.band", "raise.dumbbell.lying", "lever.near", "curl.path"}
 	var docs []setup.Document
-	all := catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75})
+	all := catalogue.All(&sample.Lifter)
 	for _, r := range all {
 		if slices.Contains(keys, r.Key) {
 			docs = append(docs, r.Document)
@@ -240,7 +230,7 @@ func asked(t *testing.T, d setup.Document, by string) float64 {
 
 // An angle that a setup does not pass is no place to make loads equal at.
 func TestNoEqualLoadsOutsideTheRange(t *testing.T) {
-	a := ready(t, "raise.behind.knee")
+	a := sample.Ready(t, "raise.behind.knee")
 	made, _ := compare.Equalise([]setup.Document{a, a}, "angle", 170)
 	if made[1].Document != nil || !strings.Contains(made[1].Factor.Why, "angle") {
 		t.Errorf("%+v", made[1])
@@ -249,7 +239,7 @@ func TestNoEqualLoadsOutsideTheRange(t *testing.T) {
 
 // The nearest pin is a pin.
 func TestNearestPin(t *testing.T) {
-	a := ready(t, "raise.behind.knee")
+	a := sample.Ready(t, "raise.behind.knee")
 	b := a.WithLoadsTimes(1.37)
 	made, _ := compare.Equalise([]setup.Document{b, a}, "peak", 0)
 	l := made[1].Loads[0]

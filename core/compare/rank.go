@@ -14,6 +14,7 @@ import (
 // Ranked is how well one setup serves to load a region in some way.
 type Ranked struct {
 	Index    int         `json:"index" doc:"Its place in the list that was ranked."`
+	Aimed    bool        `json:"aimed" doc:"Whether it is meant for the region; others may load it beside theirs."`
 	Score    float64     `json:"score" doc:"How well it serves, 0 to 1."`
 	Share    float64     `json:"share" doc:"Part of the torque over the range that the region gives, 0 to 1."`
 	Thirds   [3]float64  `json:"thirds" doc:"The same by where the region is long, at middle length and short, over all lengths that any of the setups takes it through."`
@@ -28,7 +29,8 @@ var Hows = []string{"long", "short", "even"}
 
 // Rank orders setups by how they load a region: long by the part of the whole torque that the region gives, each piece of it weighed by
 // how long the region is there, from 0 at the smallest to 1 at the largest length that any of them takes it to; short the other way
-// round, so that both add up to the part; even by that part times how evenly it is given. Setups whose verdicts stop come after all others, setups that do not work the region are left out. It works on all
+// round, so that both add up to the part; even by that part times how evenly it is given. What is meant for the region comes before
+// what loads it beside another, and setups whose verdicts stop after all others; setups that do not work the region are left out. It works on all
 // processors and ends early with the context's error.
 func Rank(ctx context.Context, docs []setup.Document, region, how string, progress func(share float64)) ([]Ranked, setup.Problems, error) {
 	v := &setup.Checks{}
@@ -57,13 +59,23 @@ func Rank(ctx context.Context, docs []setup.Document, region, how string, progre
 	out := []Ranked{}
 	for i, r := range reports {
 		if p := serves(r, region); p != nil {
-			out = append(out, ranked(i, r, p, w, how))
+			one := ranked(i, r, p, w, how)
+			one.Aimed = docs[i].Target.Region == region
+			out = append(out, one)
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Ranked) int {
-		return cmp.Or(cmp.Compare(min(1, len(a.Tones)), min(1, len(b.Tones))), cmp.Compare(b.Score, a.Score))
+		return cmp.Or(cmp.Compare(min(1, len(a.Tones)), min(1, len(b.Tones))), last(a.Aimed)-last(b.Aimed), cmp.Compare(b.Score, a.Score))
 	})
 	return out, nil, nil
+}
+
+// last orders what is so before what is not.
+func last(first bool) int {
+	if first {
+		return 0
+	}
+	return 1
 }
 
 // little is the part of the torque from which a setup works a region (own).

@@ -8,11 +8,12 @@ import (
 
 	"dialarc/core/dialin"
 	"dialarc/core/internal/check"
+	"dialarc/core/internal/sample"
 )
 
 // A map's row is the sweep of the one setting with the other turned there, and its best pair is the best of all rows.
 func TestMapIsMadeOfSweeps(t *testing.T) {
-	d := readySetup(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	g, problems, err := dialin.Map(ctx, &d, "pulley.height/0", "stance.out", nil)
 	if err != nil || len(problems) > 0 {
 		t.Fatal(problems, err)
@@ -51,7 +52,7 @@ func TestMapIsMadeOfSweeps(t *testing.T) {
 }
 
 func TestMapRefusesAndStops(t *testing.T) {
-	d := readySetup(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	for _, keys := range [][2]string{{"pulley.height/0", "pulley.height/0"}, {"load.stack/0", "stance.out"}, {"stance.out", "nothing"}} {
 		if _, problems, _ := dialin.Map(ctx, &d, keys[0], keys[1], nil); len(problems) != 1 {
 			t.Errorf("%v: %v", keys, problems)
@@ -66,7 +67,7 @@ func TestMapRefusesAndStops(t *testing.T) {
 
 // BenchmarkMap maps the plane of the path over the distance from the columns.
 func BenchmarkMap(b *testing.B) {
-	d := readySetup(b, "raise.behind.knee")
+	d := sample.Ready(b, "raise.behind.knee")
 	pairs := 0
 	for b.Loop() {
 		g, problems, err := dialin.Map(ctx, &d, "path.plane", "stance.out", nil)

@@ -10,27 +10,16 @@ import (
 	"testing"
 
 	"dialarc/core"
-	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
 	"dialarc/core/internal/check"
+	"dialarc/core/internal/sample"
 	"dialarc/core/setup"
 )
-
-func readySetup(t testing.TB, key string) setup.Document {
-	t.Helper()
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
-		if r.Key == key {
-			return r.Document
-		}
-	}
-	t.Fatalf("no ready setup %s", key)
-	return setup.Document{}
-}
 
 // planted is a setup whose drawn target is its own curve, so that no other place can fit better, turned away from there.
 func planted(t *testing.T, turned map[string]float64) (away, home setup.Document) {
 	t.Helper()
-	home = readySetup(t, "raise.behind.knee")
+	home = sample.Ready(t, "raise.behind.knee")
 	r, problems := core.Evaluate(&home)
 	if len(problems) > 0 {
 		t.Fatal(problems)
@@ -91,7 +80,7 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 		key  string
 		free []string
 	}{{"raise.behind.hand", []string{"pulley.height/0", "stance.out"}}, {"curl.behind", []string{"stance.out"}}, {"reverse.high.bench", []string{"bench.angle", "stance.out"}}} {
-		d := readySetup(t, c.key)
+		d := sample.Ready(t, c.key)
 		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, LineUp: new(0.0), Look: new(0.0), Budget: 300}, nil)
 		if err != nil || len(problems) > 0 {
 			t.Fatal(problems, err)
@@ -166,10 +155,10 @@ func everyValue(t testing.TB, d *setup.Document, free, before []string) float64 
 
 // A lifter who owns little range out to the side, and a band near its caution: no answer leaves the one or meets the other.
 func TestAnswersKeepCautionsAndOwnedRanges(t *testing.T) {
-	d := readySetup(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	d.Lifter.Ranges = map[string]setup.Range{"shoulder.plane": {FromDeg: 10, ToDeg: 60}}
 	d.Movement.Hold["shoulder.planeDeg"] = 50
-	band := readySetup(t, "fly.band.wide")
+	band := sample.Ready(t, "fly.band.wide")
 	for _, c := range []struct {
 		d    setup.Document
 		free []string
@@ -215,7 +204,7 @@ func TestWeightsDecide(t *testing.T) {
 // A locked setting is turned neither by a search that is not told which to turn, nor by a mend; its lock goes along when loads before
 // it go or come.
 func TestLockedSettingsStay(t *testing.T) {
-	d := readySetup(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	lockable := func(d *setup.Document) (usual, locked []string) {
 		for _, s := range dialin.Settings(d) {
 			if s.Usual {
@@ -251,7 +240,7 @@ func TestLockedSettingsStay(t *testing.T) {
 
 // What a step does is what evaluating the turned document shows.
 func TestStepsAreWhatTheyDo(t *testing.T) {
-	d := readySetup(t, "raise.behind.knee")
+	d := sample.Ready(t, "raise.behind.knee")
 	steps, problems := dialin.Steps(&d)
 	if len(problems) > 0 || len(steps) < 10 {
 		t.Fatalf("%v, %d steps", problems, len(steps))
@@ -280,7 +269,7 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 
 // The gains of the changes add up to the whole; locked settings stay; the load stays; the same seed gives the same answers.
 func TestAnswersAreExplainedAndRepeatable(t *testing.T) {
-	d := readySetup(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0"}, Seed: 7, Budget: 300}
 	var told []float64
 	out, problems, err := dialin.Run(ctx, &d, g, func(share float64) { told = append(told, share) })
@@ -318,7 +307,7 @@ func TestAnswersAreExplainedAndRepeatable(t *testing.T) {
 }
 
 func TestSearchRefusesAndStops(t *testing.T) {
-	d := readySetup(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	for path, free := range map[string][]string{"free": nil, "nothing/0": {"nothing/0"}, "load.stack/0": {"load.stack/0"}} {
 		if _, problems, _ := dialin.Run(ctx, &d, dialin.Goal{Free: free}, nil); len(problems) != 1 || problems[0].Path != path {
 			t.Errorf("%v: %v", free, problems)
@@ -333,7 +322,7 @@ func TestSearchRefusesAndStops(t *testing.T) {
 
 // BenchmarkSearch turns five settings of a heavy setup at the usual budget.
 func BenchmarkSearch(b *testing.B) {
-	d := readySetup(b, "raise.behind.knee")
+	d := sample.Ready(b, "raise.behind.knee")
 	looked := 0
 	for b.Loop() {
 		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: []string{"pulley.height/0", "columns.apart/0", "strap/0", "stance.out", "path.plane"}}, nil)
@@ -348,7 +337,7 @@ func BenchmarkSearch(b *testing.B) {
 // BenchmarkSearchAgainstGrid turns three settings, and tries every value of them: how many times fewer setups the search looks at, and
 // how many points of match it stays below.
 func BenchmarkSearchAgainstGrid(b *testing.B) {
-	d := readySetup(b, "raise.behind.knee")
+	d := sample.Ready(b, "raise.behind.knee")
 	d, _ = dialin.Apply(&d, "pulley.height/0", 1)
 	free := []string{"pulley.height/0", "stance.out", "path.plane"}
 	for b.Loop() {

@@ -116,25 +116,6 @@ type rankAnswer struct {
 	Ranked []compare.RankedReady `json:"ranked" doc:"The best first; those for which the room lacks something last."`
 }
 
-// calculate registers a calculation on what is sent.
-func calculate[Q, A any](api huma.API, id, path, summary string, answer func(context.Context, *Q) (*A, setup.Problems, error)) {
-	op := takes[Q](api, huma.Operation{OperationID: id, Method: http.MethodPost, Path: path, Summary: summary, Errors: []int{413, 422}})
-	huma.Register(api, op, func(ctx context.Context, in *rawInput) (*one[A], error) {
-		q, err := decode[Q](in.RawBody)
-		if err != nil {
-			return nil, err
-		}
-		out, problems, err := answer(ctx, &q)
-		if len(problems) > 0 {
-			return nil, refused(problems)
-		}
-		if err != nil {
-			return nil, err
-		}
-		return &one[A]{*out}, nil
-	})
-}
-
 // within puts a path before those of problems.
 func within(path string, problems setup.Problems) setup.Problems {
 	for i := range problems {

@@ -25,6 +25,29 @@ func (s *Server) registerEvaluate(api huma.API) {
 		func(d *setup.Document) (*core.Uncertainty, setup.Problems) {
 			return core.EvaluateUncertainty(d, core.UsualErrors, 1)
 		})
+	calculate(api, "dialIn", "/api/dialin", "Look for settings of a setup document that fit better", func(ctx context.Context, in *searchQuestion) (*dialin.Search, setup.Problems, error) {
+		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
+			return nil, problems, nil
+		}
+		return dialin.Run(ctx, &in.Setup, in.Goal, nil)
+	})
+	calculate(api, "mapTwo", "/api/map", "How well every pair of values of two settings of a setup document would fit", func(ctx context.Context, in *mapQuestion) (*dialin.Grid, setup.Problems, error) {
+		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
+			return nil, problems, nil
+		}
+		return dialin.Map(ctx, &in.Setup, in.A, in.B, nil)
+	})
+}
+
+type searchQuestion struct {
+	Setup setup.Document `json:"setup"`
+	Goal  dialin.Goal    `json:"goal"`
+}
+
+type mapQuestion struct {
+	Setup setup.Document `json:"setup"`
+	A     string         `json:"a" doc:"Key of the setting across."`
+	B     string         `json:"b" doc:"Key of the setting upward."`
 }
 
 type mends struct {
@@ -44,6 +67,25 @@ func offer[T any](api huma.API, id, path, summary string, evaluate func(*setup.D
 			return nil, refused(problems)
 		}
 		return &one[T]{*out}, nil
+	})
+}
+
+// calculate registers a calculation on what is sent.
+func calculate[Q, A any](api huma.API, id, path, summary string, answer func(context.Context, *Q) (*A, setup.Problems, error)) {
+	op := takes[Q](api, huma.Operation{OperationID: id, Method: http.MethodPost, Path: path, Summary: summary, Errors: []int{413, 422}})
+	huma.Register(api, op, func(ctx context.Context, in *rawInput) (*one[A], error) {
+		q, err := decode[Q](in.RawBody)
+		if err != nil {
+			return nil, err
+		}
+		out, problems, err := answer(ctx, &q)
+		if len(problems) > 0 {
+			return nil, refused(problems)
+		}
+		if err != nil {
+			return nil, err
+		}
+		return &one[A]{*out}, nil
 	})
 }
 

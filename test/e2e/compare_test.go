@@ -101,3 +101,47 @@ func TestCompareNothing(t *testing.T) {
 	p.do(chromedp.Navigate(prog.url("/compare/00000000-0000-0000-0000-000000000000")))
 	p.says("section", "There is no such comparison")
 }
+
+// A comparison keeps what it compared: when a setup is changed since, it says so and takes it over when asked. Its copy is another
+// one. What is found by region for another room begins on the bench with the kit that is there.
+func TestComparedSince(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/compare"))
+	p.press("Three raises")
+	p.until("three curves", drawn(3))
+	p.press("Copy the comparison")
+	p.until("the copy", `document.querySelector('[aria-label="Name of the comparison"]')?.value === 'Three raises, copy'`)
+	var kept struct{ Items []struct{ Name string } }
+	prog.call("GET", "/api/comparisons", nil, &kept)
+	if len(kept.Items) != 2 {
+		t.Errorf("kept are %v", kept.Items)
+	}
+
+	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-card="B"] a').click()`))
+	p.until("the bench", `document.querySelector('[data-dial="load.mass/0"]')`)
+	p.typeInto("load.mass/0", "4")
+	p.untilDial("load.mass/0", 4)
+	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	p.press("Compare")
+	p.press("Three raises")
+	p.says(`[data-card="B"]`, "The saved setup is another one than this.")
+	p.press("Take the saved one")
+	p.until("it is taken", `!document.querySelector('[data-card="B"]').innerText.includes('another one')`)
+	p.says(`[data-card="B"]`, "Equal with dumbbell")
+	p.says(saveState, "not saved")
+
+	p.press("Add setups")
+	p.press("By region")
+	p.choose("Room", "Tour van corner")
+	p.choose("Region", "Biceps")
+	p.press("While short")
+	p.until("a ranking that ends with what is missing", `(l => l.length > 3 && !l[0].querySelector('[aria-label="stop"]') && l.at(-1).innerText.match(/no |not |without/i))([...document.querySelectorAll('[data-ranked]')])`)
+	first := read[string](p, `document.querySelector('[data-ranked] .name').innerText.replace(/^\d+\. /, '')`)
+	p.press("Begin: " + first)
+	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)
+	if d := p.on(prog); d["name"] != first || d["target"].(map[string]any)["region"] != "biceps" {
+		t.Errorf("%v was begun, not %s", d["name"], first)
+	}
+}

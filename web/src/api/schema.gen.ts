@@ -92,6 +92,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/dialin": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Look for settings of a setup document that fit better */
+    post: operations["dialIn"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/evaluate": {
     parameters: {
       query?: never;
@@ -293,6 +310,23 @@ export interface paths {
     put?: never;
     /** Bring a deleted lifter back */
     post: operations["restoreLifter"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/map": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How well every pair of values of two settings of a setup document would fit */
+    post: operations["mapTwo"];
     delete?: never;
     options?: never;
     head?: never;
@@ -617,6 +651,8 @@ export interface components {
       setupId?: string;
     };
     CompareRankedReady: {
+      /** @description Whether it is meant for the region; others may load it beside theirs. */
+      aimed: boolean;
       /**
        * Format: double
        * @description How evenly the region works over the range, 1 when its activation is the same all the way.
@@ -1920,6 +1956,13 @@ export interface components {
        */
       version?: number;
     };
+    MapQuestion: {
+      /** @description Key of the setting across. */
+      a: string;
+      /** @description Key of the setting upward. */
+      b: string;
+      setup: components["schemas"]["Document"];
+    };
     Mend: {
       /** @description The setup with the change, where that is not one setting. */
       document?: components["schemas"]["Document"];
@@ -3018,6 +3061,10 @@ export interface components {
       /** @description Why there is no answer. */
       why?: string;
     };
+    SearchQuestion: {
+      goal: components["schemas"]["Goal"];
+      setup: components["schemas"]["Document"];
+    };
     Setting: {
       /**
        * Format: double
@@ -3669,6 +3716,57 @@ export interface operations {
       };
       /** @description Service Unavailable */
       503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  dialIn: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["SearchQuestion"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Search"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
         headers: {
           [name: string]: unknown;
         };
@@ -4536,6 +4634,57 @@ export interface operations {
       };
       /** @description Service Unavailable */
       503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  mapTwo: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["MapQuestion"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Grid"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
         headers: {
           [name: string]: unknown;
         };

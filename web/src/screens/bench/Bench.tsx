@@ -1,4 +1,4 @@
-import { useDeferredValue, useLayoutEffect, useMemo, useState } from "react";
+import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
@@ -204,7 +204,10 @@ function useRig({ document, settings, sweeps, fresh, problems, good }: Model, te
     [document, settings, sweeps, fresh, problems, warnings, text],
   );
   const deferred = useDeferredValue(now);
-  return later ? deferred : now;
+  // What hangs on the setup's structure and room waits for the hand to let go.
+  const rested = useRef(now);
+  if (!later) rested.current = now;
+  return { ...(later ? deferred : now), rested: rested.current };
 }
 
 const none: Problem[] = [];

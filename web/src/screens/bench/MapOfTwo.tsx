@@ -134,7 +134,8 @@ function Drawn({ grid, set }: { grid: Grid; set: (a: number, b: number) => void 
         // biome-ignore lint/a11y/noNoninteractiveTabindex: as above
         tabIndex={0}
         onKeyDown={key}
-        onPointerMove={(e) => setAt(under(e))}
+        // Browsers also tell of a pointer that rests while the page moves under it.
+        onPointerMove={(e) => (e.movementX !== 0 || e.movementY !== 0) && setAt(under(e))}
         onPointerDown={(e) => choose(under(e))}
       >
         <defs>

@@ -59,7 +59,8 @@ type Props = {
   document: SetupDocument;
   settings: Setting[];
   core: Core;
-  text: string;
+  /** The setup as it was when nothing was dragged in the picture, for what a drag does not change. */
+  rested: { text: string; document: SetupDocument };
   sweeps: Sweeps;
   fresh: boolean;
   problems: Problem[];
@@ -69,7 +70,7 @@ type Props = {
 
 /** The left column: what the setup is for and everything that can be turned on it. */
 export const Rig = memo(function Rig(props: Props) {
-  const { core, text, document, settings, sweeps, fresh, problems, warnings, edits } = props;
+  const { core, rested, document, settings, sweeps, fresh, problems, warnings, edits } = props;
   const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
   const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
   const dials = (group: string, index?: number) =>
@@ -88,7 +89,7 @@ export const Rig = memo(function Rig(props: Props) {
         />
       ));
   const path = dials("path");
-  const choices = useMemo(() => core.choices(text).ok, [core, text]);
+  const choices = useMemo(() => core.choices(rested.text).ok, [core, rested.text]);
   const { posture } = document;
   return (
     <Column data-fresh={fresh}>
@@ -105,7 +106,7 @@ export const Rig = memo(function Rig(props: Props) {
         closed off.
       </Hint>
       <Fold title="Room">
-        <RoomPart core={core} text={text} document={document} change={edits.change} />
+        <RoomPart core={core} {...rested} change={edits.change} />
       </Fold>
       <Fold title="Target">
         <Target target={document.target} set={edits.setTarget} />

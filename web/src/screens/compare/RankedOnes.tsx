@@ -59,6 +59,7 @@ export function RankedOnes(finding: Finding) {
   const [region, setRegion] = useState("deltoid.middle");
   const [how, setHow] = useState("long");
   const regions = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
+  const regionName = (key: string) => regions.data?.find((x) => x.key === key)?.label.toLowerCase() ?? key;
   const [share, setShare] = useState<number | null>(null);
   const [answer, setAnswer] = useState<Answer<Ranked[]> | null>(null);
   const body = lifter && JSON.stringify(lifter.body);
@@ -99,7 +100,14 @@ export function RankedOnes(finding: Finding) {
         {answer?.ok?.length === 0 && <p>No ready setup works this region by the model.</p>}
         <ul>
           {answer?.ok?.map((r, i) => (
-            <RankedRow key={r.ready.key} ranked={r} place={i + 1} lifterId={lifter?.id ?? ""} finding={finding} />
+            <RankedRow
+              key={r.ready.key}
+              ranked={r}
+              place={i + 1}
+              lifterId={lifter?.id ?? ""}
+              finding={finding}
+              regionName={regionName}
+            />
           ))}
         </ul>
       </List>
@@ -107,9 +115,15 @@ export function RankedOnes(finding: Finding) {
   );
 }
 
-type RowProps = { ranked: Ranked; place: number; lifterId: string; finding: Finding };
+type RowProps = {
+  ranked: Ranked;
+  place: number;
+  lifterId: string;
+  finding: Finding;
+  regionName: (key: string) => string;
+};
 
-function RankedRow({ ranked: r, place, lifterId, finding }: RowProps) {
+function RankedRow({ ranked: r, place, lifterId, finding, regionName }: RowProps) {
   const units = useUnits();
   const begin = useBegin(lifterId);
   const percent = (v: number) => units.text(100 * v, "percent");
@@ -129,7 +143,8 @@ function RankedRow({ ranked: r, place, lifterId, finding }: RowProps) {
           ))}
         </span>
         <small>
-          gives {percent(r.share)} of the torque: {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
+          {!r.aimed && `Meant for ${regionName(r.ready.region)}. `}Gives {percent(r.share)} of the torque:{" "}
+          {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
           {longest != null &&
             shortest != null &&
             `from ${percent(longest)} to ${percent(shortest)} of its best length, `}

@@ -1,7 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { Copy, FileDown, Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
@@ -10,6 +9,7 @@ import { SaveButton, UndoRedo } from "../../editing/EditTools";
 import { NameField } from "../../editing/NameField";
 import { SaveStatus } from "../../editing/SaveStatus";
 import { Unsound } from "../../editing/Unsound";
+import { useWhole } from "../../editing/useWhole";
 import type { Core } from "../../engine/core";
 import type { Problem, StoredRoom } from "../../engine/types";
 import { download, fileName } from "../../share/file";
@@ -41,8 +41,6 @@ const Part = styled.section`
 
 /** One room with everything in it, open for changes. */
 export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) {
-  const cache = useQueryClient();
-  const navigate = useNavigate();
   const { room, problems, saving, save, edits, canUndo, canRedo, replace } = useRoom(core, stored);
   const [removal, setRemoval] = useState<Removal | null>(null);
   const { state } = saving;
@@ -52,33 +50,15 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
       fileName(room.name, "json"),
       new Blob([`${JSON.stringify(room, null, 2)}\n`], { type: "application/json" }),
     );
-  const copyRoom = async () => {
-    const document = { ...room, name: `${room.name}, copy`.slice(0, 200) };
-    try {
-      const row = await settled(client.POST("/api/rooms", { body: { id: crypto.randomUUID(), document } }));
-      await cache.invalidateQueries();
-      navigate(`/kit/${row.id}`);
-    } catch {
-      notify("The copy could not be made; nothing was changed.");
-    }
-  };
-  const removeRoom = async () => {
-    const path = { id: stored.id };
-    try {
-      await settled(client.DELETE("/api/rooms/{id}", { params: { path, query: { version: saving.version } } }));
-      navigate("/kit");
-      await cache.invalidateQueries();
-      notify(`${room.name} was deleted.`, {
-        label: "Undo",
-        run: () =>
-          void settled(client.POST("/api/rooms/{id}/restore", { params: { path } })).then(() =>
-            cache.invalidateQueries(),
-          ),
-      });
-    } catch {
-      notify("It could not be deleted: it was changed elsewhere, or the server does not answer.");
-    }
-  };
+  const path = { id: stored.id };
+  const whole = useWhole({
+    name: room.name,
+    home: "/kit",
+    copyAs: (name) =>
+      settled(client.POST("/api/rooms", { body: { id: crypto.randomUUID(), document: { ...room, name } } })),
+    remove: () => settled(client.DELETE("/api/rooms/{id}", { params: { path, query: { version: saving.version } } })),
+    restore: () => settled(client.POST("/api/rooms/{id}/restore", { params: { path } })),
+  });
   /** Asks first when setups use what is to go. */
   const ask = async (name: string, item: string | undefined, run: () => void) => {
     try {
@@ -92,7 +72,10 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
   const removeItem = (section: Section, item: Item, index: number) =>
     void ask(item.name, item.key, () => {
       edits.remove(section.list, index);
-      notify(`${item.name} was taken out.`, { label: "Undo", run: edits.undo });
+      notify(`${item.name} was taken out.`, {
+        label: "Put it back",
+        run: () => edits.putBack(section.list, index, item),
+      });
     });
   return (
     <Sheet>
@@ -109,7 +92,7 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
         <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
         <span className="push" />
         <UndoRedo canUndo={canUndo} canRedo={canRedo} undo={edits.undo} redo={edits.redo} />
-        <Button look="quiet" aria-label="Copy the room" onPress={() => void copyRoom()}>
+        <Button look="quiet" aria-label="Copy the room" onPress={() => void whole.copy()}>
           <Copy size={16} aria-hidden />
         </Button>
         <Button look="quiet" aria-label="Keep the room as a file" onPress={keepFile}>
@@ -118,7 +101,7 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
         <Button
           look="quiet"
           aria-label="Delete the room"
-          onPress={() => void ask(room.name, undefined, () => void removeRoom())}
+          onPress={() => void ask(room.name, undefined, () => void whole.remove())}
         >
           <Trash2 size={16} aria-hidden />
         </Button>

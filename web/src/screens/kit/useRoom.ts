@@ -12,6 +12,8 @@ export type RoomEdits = {
   setItem(list: ListName, index: number, item: Item, drag?: boolean): void;
   add(list: ListName, item: Item): void;
   remove(list: ListName, index: number): void;
+  /** Puts a thing that was taken out where it was. */
+  putBack(list: ListName, index: number, item: Item): void;
   undo(): void;
   redo(): void;
 };
@@ -36,6 +38,7 @@ export function useRoom(core: Core, stored: StoredRoom) {
       change({ ...room, [list]: [...items(list), { ...item, key: freeKey(room, item.name) }] }),
     ),
     remove: useStable((list, index) => change({ ...room, [list]: items(list).filter((_, i) => i !== index) })),
+    putBack: useStable((list, index, item) => change({ ...room, [list]: items(list).toSpliced(index, 0, item) })),
     undo,
     redo,
   };
