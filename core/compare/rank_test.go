@@ -29,12 +29,12 @@ func place(list []compare.RankedReady, key string) int {
 }
 
 // What every coach would put before what (common practice, no source): lying on the side loads the middle of the deltoid long,
-// standing with a dumbbell loads it short; a row with the elbows wide serves the rear of the deltoid, a
+// leaning forward on the feet loads it shorter; a row with the elbows wide serves the rear of the deltoid, a
 // press none of it; an overhead extension loads the triceps longer than one beside the body.
 func TestRankedAsCoachesWould(t *testing.T) {
 	for _, c := range []struct{ region, how, before, after string }{
 		{"deltoid.middle", "long", "raise.dumbbell.lying", "raise.dumbbell"},
-		{"deltoid.middle", "short", "raise.dumbbell", "raise.dumbbell.lying"},
+		{"deltoid.middle", "short", "raise.dumbbell.forward", "raise.dumbbell.lying"},
 		{"deltoid.posterior", "even", "row.rear", "press.flat"},
 		{"triceps", "long", "extension.overhead", "pressdown.rope"},
 	} {
