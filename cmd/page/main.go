@@ -56,6 +56,7 @@ func main() {
 		"equalise":    onDocuments(equalised),
 		"comparison":  export(comparison),
 		"rank":        export(rank),
+		"partners":    onDocument(partners),
 		"effect":      onDocument(effect),
 		"room":        export(room),
 		"lifter":      export(checkLifter),
@@ -297,6 +298,20 @@ func rank(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	out, problems, err := compare.RankReady(context.Background(), l, r, args[2].String(), args[3].String(), args[4].String(), func(share float64) { args[5].Invoke(share) })
+	if err != nil {
+		return nil, setup.Problems{{What: err.Error()}}
+	}
+	return out, problems
+}
+
+// partners looks among the ready setups for a lifter in a room for those that complement the document; the fifth argument is told how
+// far it is.
+func partners(d *setup.Document, args []js.Value) (any, setup.Problems) {
+	l, r, problems := lifterAndRoom(args)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	out, problems, err := compare.Partners(context.Background(), d, l, r, args[2].String(), func(share float64) { args[3].Invoke(share) })
 	if err != nil {
 		return nil, setup.Problems{{What: err.Error()}}
 	}

@@ -65,7 +65,7 @@ func Rank(ctx context.Context, docs []setup.Document, region, how string, progre
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Ranked) int {
-		return cmp.Or(cmp.Compare(min(1, len(a.Tones)), min(1, len(b.Tones))), last(a.Aimed)-last(b.Aimed), cmp.Compare(b.Score, a.Score))
+		return cmp.Or(last(len(a.Tones) == 0)-last(len(b.Tones) == 0), last(a.Aimed)-last(b.Aimed), cmp.Compare(b.Score, a.Score))
 	})
 	return out, nil, nil
 }

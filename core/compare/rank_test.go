@@ -92,6 +92,34 @@ func TestRankedWithWhatIsThere(t *testing.T) {
 	}
 }
 
+// A raise that loads the middle of the deltoid long finds partners that do what it leaves out: every pair covers clearly more than
+// either alone, and the setup itself, which is among the ready ones, is no partner of itself.
+func TestPartnersComplement(t *testing.T) {
+	d := sample.Ready(t, "raise.dumbbell.lying")
+	room := kit.Corner("Corner")
+	list, problems, err := compare.Partners(context.Background(), &d, &sample.Lifter, &room, "", nil)
+	if err != nil || len(problems) > 0 || len(list) < 2 {
+		t.Fatalf("%v, %v, %d partners", problems, err, len(list))
+	}
+	lacks := false
+	for i, p := range list {
+		if p.Ready.Key == "raise.dumbbell.lying" || p.Coverage <= p.Alone || p.Coverage > 1 || p.Why == "" {
+			t.Errorf("%s: %g after %g, %s", p.Ready.Name, p.Coverage, p.Alone, p.Why)
+		}
+		if lacks && len(p.Ready.Missing) == 0 {
+			t.Errorf("%s comes after one that lacks kit", p.Ready.Name)
+		}
+		lacks = lacks || len(p.Ready.Missing) > 0
+		if i > 0 && len(list[i-1].Ready.Missing) == len(p.Ready.Missing) && list[i-1].Coverage < p.Coverage {
+			t.Errorf("%s comes after %s", p.Ready.Name, list[i-1].Ready.Name)
+		}
+	}
+	plank := sample.Ready(t, "plank")
+	if _, problems, _ := compare.Partners(context.Background(), &plank, &sample.Lifter, nil, "", nil); len(problems) != 1 || problems[0].Path != "target.region" {
+		t.Errorf("partners of a hold: %v", problems)
+	}
+}
+
 // The order of the list says nothing: turned around it gives the same ranking.
 func TestRankKnowsNoOrder(t *testing.T) {
 	var docs []setup.Document

@@ -1,7 +1,6 @@
 package compare
 
 import (
-	"cmp"
 	"context"
 	"slices"
 
@@ -33,7 +32,7 @@ func RankReady(ctx context.Context, l *setup.Lifter, r *kit.Room, id, region, ho
 		out[i] = RankedReady{Ready: all[one.Index], Ranked: one}
 	}
 	slices.SortStableFunc(out, func(a, b RankedReady) int {
-		return cmp.Compare(min(1, len(a.Ready.Missing)), min(1, len(b.Ready.Missing)))
+		return last(len(a.Ready.Missing) == 0) - last(len(b.Ready.Missing) == 0)
 	})
 	return out, nil, nil
 }

@@ -40,7 +40,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[dialin.Step](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads](), reflect.TypeFor[compare.Comparison](), reflect.TypeFor[compare.Equalised](), reflect.TypeFor[compare.RankedReady]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[dialin.Step](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads](), reflect.TypeFor[compare.Comparison](), reflect.TypeFor[compare.Equalised](), reflect.TypeFor[compare.RankedReady](), reflect.TypeFor[compare.Partner]()} {
 		r.Schema(t, true, "")
 	}
 }

@@ -145,3 +145,23 @@ func TestComparedSince(t *testing.T) {
 		t.Errorf("%v was begun, not %s", d["name"], first)
 	}
 }
+
+// To the first setup partners are found that do what it leaves out, and one of them is taken in: then the two belong together.
+func TestPartners(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.ready("raise.dumbbell.lying"))
+	p.until("judged", `document.querySelector('[data-verdict="profile"]')`)
+	p.press("Keep for comparing")
+	p.press("Compare")
+	p.until("one curve", drawn(1))
+	p.press("Add setups")
+	p.press("Partners of A")
+	p.choose("Room", "Any place")
+	p.until("partners", `document.querySelectorAll('[data-ranked]').length >= 3`)
+	first := read[string](p, `document.querySelector('[data-ranked] .name').innerText.replace(/^\d+\. /, '')`)
+	p.says("[data-ranked] small", "A works the target while it is long")
+	p.press("Compare: " + first)
+	p.press("Done")
+	p.until("two curves", drawn(2))
+	p.until("they belong together", `document.querySelector('[data-set="AB"]')`)
+}

@@ -650,6 +650,21 @@ export interface components {
       /** @description Id of the saved setup that it is a copy of. */
       setupId?: string;
     };
+    ComparePartner: {
+      /**
+       * Format: double
+       * @description The same of the better of them alone.
+       */
+      alone: number;
+      /**
+       * Format: double
+       * @description How much of the target's lengths and of its muscle's regions is worked hard by one of the two, 0 to 1.
+       */
+      coverage: number;
+      ready: components["schemas"]["RigHere"];
+      /** @description What each is there for; A is the one that a partner is looked for. */
+      why: string;
+    };
     CompareRankedReady: {
       /** @description Whether it is meant for the region; others may load it beside theirs. */
       aimed: boolean;

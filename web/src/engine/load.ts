@@ -37,6 +37,7 @@ export type RawCore = {
     how: string,
     progress: (share: number) => void,
   ): string;
+  partners(document: string, lifter: string, room: string, id: string, progress: (share: number) => void): string;
   lifter(lifter: string): string;
   coordinates(): string;
   lengths(): string;

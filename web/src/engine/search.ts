@@ -1,6 +1,6 @@
 import { compiled } from "./module";
 import type { SearchJob, SearchNews, Task } from "./searchWorker";
-import type { Answer, Goal, Grid, Lifter, Ranked, Search, StoredRoom } from "./types";
+import type { Answer, Goal, Grid, Lifter, Partner, Ranked, Search, StoredRoom } from "./types";
 
 type Progress = (share: number) => void;
 
@@ -14,15 +14,27 @@ export const map = (document: string, a: string, b: string, progress: Progress, 
 
 /** Orders the ready setups for a lifter, in a room or in any place, by how they load a region. */
 export const rank = (
-  who: { lifter: Lifter; room: StoredRoom | null },
+  who: Who,
   region: string,
   how: string,
   progress: Progress,
   done: (answer: Answer<Ranked[]>) => void,
 ) => {
-  const [room, roomId] = who.room ? [JSON.stringify(who.room.document), who.room.id] : ["", ""];
-  return run({ kind: "rank", lifter: JSON.stringify(who.lifter), room, roomId, region, how }, progress, done);
+  return run({ kind: "rank", ...told(who), region, how }, progress, done);
 };
+
+/** Looks among them for those that complement a setup. */
+export const partners = (document: string, who: Who, progress: Progress, done: (answer: Answer<Partner[]>) => void) =>
+  run({ kind: "partners", document, ...told(who) }, progress, done);
+
+/** For whom, and in which room. */
+export type Who = { lifter: Lifter; room: StoredRoom | null };
+
+const told = ({ lifter, room }: Who) => ({
+  lifter: JSON.stringify(lifter),
+  room: room ? JSON.stringify(room.document) : "",
+  roomId: room?.id ?? "",
+});
 
 function run<T>(task: Task, progress: Progress, done: (answer: Answer<T>) => void): () => void {
   const worker = new Worker(new URL("./searchWorker.ts", import.meta.url), { type: "module" });

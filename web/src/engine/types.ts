@@ -56,4 +56,5 @@ export type Comparison = Schemas["CompareComparison"];
 export type Difference = Schemas["CompareDifference"];
 export type Shares = Schemas["CompareShares"];
 export type Equalised = Schemas["CompareEqualised"];
+export type Partner = Schemas["ComparePartner"];
 export type Ranked = Schemas["CompareRankedReady"];

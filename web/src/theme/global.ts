@@ -67,6 +67,7 @@ export const GlobalStyle = createGlobalStyle`
     -webkit-font-smoothing: antialiased;
     overflow: hidden;
   }
+  @media print { :root:root:root { ${light} color-scheme: light; } }
   @media print { html, body, #root { height: auto; } body { overflow: visible; } }
   button, input, textarea { font: inherit; color: inherit; }
   a { color: inherit; }

@@ -1,11 +1,11 @@
 import { useState } from "react";
-import type { Kept, Member } from "../../engine/types";
+import type { Kept, Lifter, Member } from "../../engine/types";
 import { letter, withMember } from "../../state/picked";
 import { Button } from "../../ui/Button";
 import { Segments } from "../../ui/Choice";
 import { Modal } from "../../ui/Modal";
 import { notify } from "../../ui/Notices";
-import { RankedOnes } from "./RankedOnes";
+import { PartnersOf, RankedOnes } from "./RankedOnes";
 import { SavedToCompare } from "./SavedToCompare";
 
 const ways = [
@@ -13,19 +13,25 @@ const ways = [
   { key: "region", label: "By region" },
 ];
 
+const partner = { key: "partner", label: "Partners of A" };
+
 /** What every way to find setups gets. */
 export type Finding = {
   /** Takes a setup into the comparison. */
   add: (member: Member) => void;
+  /** Whose body the first setup is for, who is the likeliest to be looked for. */
+  body?: Lifter;
   /** The letter of a setup that is in it; null for others. */
   calledBy: (document: Member["document"]) => string | null;
 };
 
-/** Finds setups for a comparison: saved ones, or ready ones by how they load a region. It stays open for several. */
+/** Finds setups for a comparison: saved ones, ready ones by how they load a region, or what the first leaves out. It stays open for several. */
 export function AddSetups({ kept, change, close }: { kept: Kept; change: (kept: Kept) => void; close: () => void }) {
   const [way, setWay] = useState("saved");
+  const first = kept.setups[0];
   const texts = kept.setups.map((m) => JSON.stringify(m.document));
   const finding: Finding = {
+    body: first?.document.lifter,
     add: (member) => {
       const answer = withMember(kept, member);
       if ("why" in answer) notify(answer.why);
@@ -38,8 +44,10 @@ export function AddSetups({ kept, change, close }: { kept: Kept; change: (kept: 
   };
   return (
     <Modal title="Add setups" open onClose={close} wide>
-      <Segments label="Find them" options={ways} value={way} onChange={setWay} />
-      {way === "saved" ? <SavedToCompare {...finding} /> : <RankedOnes {...finding} />}
+      <Segments label="Find them" options={first ? [...ways, partner] : ways} value={way} onChange={setWay} />
+      {way === "saved" && <SavedToCompare {...finding} />}
+      {way === "region" && <RankedOnes {...finding} />}
+      {way === "partner" && first && <PartnersOf {...finding} member={first} called="A" />}
       <div className="actions">
         <Button look="strong" onPress={close}>
           Done

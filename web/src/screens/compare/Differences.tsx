@@ -75,8 +75,12 @@ export function Differences({ comparison }: { comparison: Comparison }) {
   );
 }
 
-const alike = (d: Difference): string =>
-  d.per.filter((m) => m.value != null).length < 2 ? "" : d.weight > 0 ? "Hardly differs." : "Not to be compared here.";
+const alike = (d: Difference): string => {
+  const known = d.per.flatMap((m) => m.value ?? []);
+  if (known.length < 2) return "";
+  if (new Set(known).size === 1) return "The same.";
+  return d.weight > 0 ? "Hardly differs." : "Not to be compared here.";
+};
 
 /** The same as values, for a file. */
 export function differencesTable(comparison: Comparison, units: Units): Table {

@@ -1,11 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
-import { rank } from "../../engine/search";
-import type { Answer, Ranked, SetupDocument } from "../../engine/types";
+import { partners, rank, type Who } from "../../engine/search";
+import type { Answer, Lifter, Member, Partner, Problem, Ranked, Ready, SetupDocument } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { setPreferences, usePreferences } from "../../state/preferences";
 import { useRooms } from "../../state/rooms";
@@ -50,122 +50,202 @@ const shades = [
 
 /** Which ready setups load a region long, short or evenly, for a lifter, with what a room has; the best first. */
 export function RankedOnes(finding: Finding) {
-  const lifters = useLifters().data?.items ?? [];
-  const rooms = useRooms().data?.items ?? [];
-  const preferred = usePreferences().room;
-  const room = (preferred === null ? rooms[0] : rooms.find((r) => r.id === preferred)) ?? null;
-  const [who, setWho] = useState("");
-  const lifter = lifters.find((l) => l.id === who) ?? lifters[0] ?? null;
+  const { who, lifterId, fields } = useWho(finding.body);
   const [region, setRegion] = useState("deltoid.middle");
   const [how, setHow] = useState("long");
   const regions = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
   const regionName = (key: string) => regions.data?.find((x) => x.key === key)?.label.toLowerCase() ?? key;
-  const [share, setShare] = useState<number | null>(null);
-  const [answer, setAnswer] = useState<Answer<Ranked[]> | null>(null);
-  const body = lifter && JSON.stringify(lifter.body);
-  useEffect(() => {
-    if (!body) return;
-    setShare(0);
-    return rank({ lifter: JSON.parse(body), room }, region, how, setShare, (a) => {
-      setAnswer(a);
-      setShare(null);
-    });
-  }, [body, room, region, how]);
+  const { share, answer } = useLook<Ranked[]>(
+    who && ((progress, done) => rank(who, region, how, progress, done)),
+    JSON.stringify([who, region, how]),
+  );
   return (
     <>
       <Asked>
         <Choice label="Region" options={regions.data ?? []} value={region} onChange={setRegion} />
-        <Choice
-          label="Lifter"
-          options={lifters.map((l) => ({ key: l.id, label: l.name }))}
-          value={lifter?.id ?? ""}
-          onChange={setWho}
-        />
-        <Choice
-          label="Room"
-          options={[{ key: "", label: "Any place" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))]}
-          value={room?.id ?? ""}
-          onChange={(id) => setPreferences({ room: id })}
-        />
+        {fields}
       </Asked>
       <Segments label="Loaded" options={hows} value={how} onChange={setHow} />
-      {lifters.length === 0 && <p>Add a lifter first: the ranking is for one body.</p>}
+      <Found share={share} problems={answer?.problems} empty={answer?.ok?.length === 0 && nothing.ranked}>
+        {answer?.ok?.map((r, i) => (
+          <RankedRow
+            key={r.ready.key}
+            ranked={r}
+            place={i + 1}
+            lifterId={lifterId}
+            finding={finding}
+            regionName={regionName}
+          />
+        ))}
+      </Found>
+    </>
+  );
+}
+
+const nothing = {
+  ranked: "No ready setup works this region by the model.",
+  partners: "No ready setup does clearly more with it than the better of the two alone.",
+};
+
+/** Which ready setups do what one that is compared leaves out. */
+export function PartnersOf({ member, called, ...finding }: Finding & { member: Member; called: string }) {
+  const { who, lifterId, fields } = useWho(finding.body);
+  const text = JSON.stringify(member.document);
+  const { share, answer } = useLook<Partner[]>(
+    who && ((progress, done) => partners(text, who, progress, done)),
+    JSON.stringify([who, text]),
+  );
+  const units = useUnits();
+  const percent = (v: number) => units.text(100 * v, "percent");
+  const letters = (why: string) => why.replace(/\b[AB]\b/g, (l) => (l === "A" ? called : "this one"));
+  return (
+    <>
+      <Asked>{fields}</Asked>
+      <p>
+        What works the target of {called} ({member.document.name}) where that does not: at other lengths, or other
+        regions of the same muscle.
+      </p>
+      <Found share={share} problems={answer?.problems} empty={answer?.ok?.length === 0 && nothing.partners}>
+        {answer?.ok?.map((p, i) => (
+          <FoundRow key={p.ready.key} ready={p.ready} place={i + 1} lifterId={lifterId} finding={finding}>
+            <small>
+              Together {percent(p.coverage)}, the better one alone {percent(p.alone)}. {letters(p.why)}
+            </small>
+          </FoundRow>
+        ))}
+      </Found>
+    </>
+  );
+}
+
+/** For whom and in which room setups are looked for, with the fields that choose them. */
+function useWho(body?: Lifter) {
+  const lifters = useLifters().data?.items ?? [];
+  const rooms = useRooms().data?.items ?? [];
+  const preferred = usePreferences().room;
+  const room = (preferred === null ? rooms[0] : rooms.find((r) => r.id === preferred)) ?? null;
+  const [chosen, choose] = useState("");
+  const text = JSON.stringify(body);
+  const likely = lifters.find((l) => JSON.stringify(l.body) === text);
+  const lifter = lifters.find((l) => l.id === chosen) ?? likely ?? lifters[0] ?? null;
+  const fields = (
+    <>
+      <Choice
+        label="Lifter"
+        options={lifters.map((l) => ({ key: l.id, label: l.name }))}
+        value={lifter?.id ?? ""}
+        onChange={choose}
+      />
+      <Choice
+        label="Room"
+        options={[{ key: "", label: "Any place" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))]}
+        value={room?.id ?? ""}
+        onChange={(id) => setPreferences({ room: id })}
+      />
+      {lifters.length === 0 && <p>Add a lifter first: setups are found for one body.</p>}
+    </>
+  );
+  const who: Who | null = lifter && { lifter: lifter.body, room };
+  return { who, lifterId: lifter?.id ?? "", fields };
+}
+
+type Look<T> = (progress: (share: number) => void, done: (answer: Answer<T>) => void) => () => void;
+
+/** What a look came to and how far it is, begun anew whenever it would be another one. */
+function useLook<T>(look: Look<T> | null, key: string) {
+  const [share, setShare] = useState<number | null>(null);
+  const [answer, setAnswer] = useState<Answer<T> | null>(null);
+  const latest = useRef(look);
+  latest.current = look;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says whether it is another look
+  useEffect(() => {
+    if (!latest.current) return;
+    setShare(0);
+    return latest.current(setShare, (a) => {
+      setAnswer(a);
+      setShare(null);
+    });
+  }, [key]);
+  return { share, answer };
+}
+
+type FoundProps = { share: number | null; problems?: Problem[]; empty?: string | false; children: ReactNode };
+
+/** The list of what is found, pale while it is looked for anew. */
+function Found({ share, problems, empty, children }: FoundProps) {
+  return (
+    <>
       {share !== null && (
         <p role="status">
           Looking through the ready setups … <span className="mono">{Math.round(100 * share)}%</span>
         </p>
       )}
-      <List data-testid="ranked" style={{ opacity: share === null ? 1 : 0.5 }}>
-        {answer?.problems && <Told problems={answer.problems} />}
-        {answer?.ok?.length === 0 && <p>No ready setup works this region by the model.</p>}
-        <ul>
-          {answer?.ok?.map((r, i) => (
-            <RankedRow
-              key={r.ready.key}
-              ranked={r}
-              place={i + 1}
-              lifterId={lifter?.id ?? ""}
-              finding={finding}
-              regionName={regionName}
-            />
-          ))}
-        </ul>
+      <List style={{ opacity: share === null ? 1 : 0.5 }}>
+        {problems && <Told problems={problems} />}
+        {empty && <p>{empty}</p>}
+        <ul>{children}</ul>
       </List>
     </>
   );
 }
 
-type RowProps = {
-  ranked: Ranked;
-  place: number;
-  lifterId: string;
-  finding: Finding;
-  regionName: (key: string) => string;
-};
+type RowProps = { place: number; lifterId: string; finding: Finding };
 
-function RankedRow({ ranked: r, place, lifterId, finding, regionName }: RowProps) {
+/** One ready setup that was found, with what the room lacks for it. */
+function FoundRow({ ready, place, lifterId, finding, children }: RowProps & { ready: Ready; children: ReactNode }) {
   const units = useUnits();
   const begin = useBegin(lifterId);
-  const percent = (v: number) => units.text(100 * v, "percent");
-  const [longest, shortest] = [r.longest.value, r.shortest.value];
   return (
-    <Row data-ranked={r.ready.key}>
+    <Row data-ranked={ready.key}>
       <span className="picture">
-        <SetupPicture document={r.ready.document} width={96} height={66} line />
+        <SetupPicture document={ready.document} width={96} height={66} line />
       </span>
       <span>
         <span className="name">
-          {place}. {r.ready.name}
+          {place}. {ready.name}
         </span>
-        <span className="thirds" aria-hidden>
-          {r.thirds.map((v, k) => (
-            <i key={thirds[k]} style={{ width: percent(v), background: shades[k] }} />
-          ))}
-        </span>
-        <small>
-          {!r.aimed && `Meant for ${regionName(r.ready.region)}. `}Gives {percent(r.share)} of the torque:{" "}
-          {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
-          {longest != null &&
-            shortest != null &&
-            `from ${percent(longest)} to ${percent(shortest)} of its best length, `}
-          {percent(r.even)} even
-        </small>
-        {r.tones.length > 0 && (
-          <span className="told">
-            <Mark tone="stop" /> {r.tones.map((t) => names[t] ?? t).join(", ")}
-          </span>
-        )}
-        {r.ready.missing.map((m) => (
+        {children}
+        {ready.missing.map((m) => (
           <span className="told" key={m.path + m.text}>
             <Mark tone="stop" /> {units.sentence(m.text, m.values)}
           </span>
         ))}
       </span>
-      <Button look="quiet" aria-label={`Begin: ${r.ready.name}`} onPress={() => void begin(r.ready.document)}>
+      <Button look="quiet" aria-label={`Begin: ${ready.name}`} onPress={() => void begin(ready.document)}>
         Begin
       </Button>
-      <AddOne {...finding} member={{ document: r.ready.document }} />
+      <AddOne {...finding} member={{ document: ready.document }} />
     </Row>
+  );
+}
+
+function RankedRow({
+  ranked: r,
+  regionName,
+  ...row
+}: RowProps & { ranked: Ranked; regionName: (key: string) => string }) {
+  const units = useUnits();
+  const percent = (v: number) => units.text(100 * v, "percent");
+  const [longest, shortest] = [r.longest.value, r.shortest.value];
+  return (
+    <FoundRow ready={r.ready} {...row}>
+      <span className="thirds" aria-hidden>
+        {r.thirds.map((v, k) => (
+          <i key={thirds[k]} style={{ width: percent(v), background: shades[k] }} />
+        ))}
+      </span>
+      <small>
+        {!r.aimed && `Meant for ${regionName(r.ready.region)}. `}Gives {percent(r.share)} of the torque:{" "}
+        {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
+        {longest != null && shortest != null && `from ${percent(longest)} to ${percent(shortest)} of its best length, `}
+        {percent(r.even)} even
+      </small>
+      {r.tones.length > 0 && (
+        <span className="told">
+          <Mark tone="stop" /> {r.tones.map((t) => names[t] ?? t).join(", ")}
+        </span>
+      )}
+    </FoundRow>
   );
 }
 
