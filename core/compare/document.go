@@ -3,9 +3,7 @@
 package compare
 
 import (
-	"encoding/json"
 	"fmt"
-	"reflect"
 
 	"dialarc/core/setup"
 )
@@ -36,15 +34,9 @@ type Member struct {
 
 // Parse reads a comparison and checks it. On problems it holds whatever could be read.
 func Parse(raw []byte) (Kept, setup.Problems) {
-	var k Kept
-	if len(raw) > setup.MaxBytes {
-		return k, setup.Problems{{What: fmt.Sprintf("The comparison has %d bytes.", len(raw)), Hint: "Send one comparison, usually about 10 kB."}}
-	}
-	if problems := setup.Shape(raw, reflect.TypeFor[Kept]()); len(problems) > 0 {
+	k, problems := setup.Decode[Kept](raw, "comparison", "10 kB")
+	if len(problems) > 0 {
 		return k, problems
-	}
-	if err := json.Unmarshal(raw, &k); err != nil {
-		return k, setup.Problems{{What: "The comparison cannot be read: " + err.Error() + "."}}
 	}
 	return k, Validate(&k)
 }

@@ -1,9 +1,7 @@
 package kit
 
 import (
-	"encoding/json"
 	"fmt"
-	"reflect"
 	"strconv"
 	"unicode/utf8"
 
@@ -12,15 +10,9 @@ import (
 
 // Parse reads a room and checks it. On problems the room holds whatever could be read.
 func Parse(raw []byte) (Room, setup.Problems) {
-	var r Room
-	if len(raw) > setup.MaxBytes {
-		return r, setup.Problems{{What: fmt.Sprintf("The room has %d bytes.", len(raw)), Hint: "Send one room, usually about 5 kB."}}
-	}
-	if problems := setup.Shape(raw, reflect.TypeFor[Room]()); len(problems) > 0 {
+	r, problems := setup.Decode[Room](raw, "room", "5 kB")
+	if len(problems) > 0 {
 		return r, problems
-	}
-	if err := json.Unmarshal(raw, &r); err != nil {
-		return r, setup.Problems{{What: "The room cannot be read: " + err.Error() + "."}}
 	}
 	r.Complete()
 	return r, Validate(&r)

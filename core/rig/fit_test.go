@@ -10,6 +10,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/internal/check"
+	"dialarc/core/internal/sample"
 	"dialarc/core/kit"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
@@ -69,7 +70,7 @@ func TestEveryReadySetupFitsTheLargeRoom(t *testing.T) {
 // to 0.76 m is hole 4 at 0.75 m; half the distance is 0.45 m; 5 kg at the hand is nearest to pin 7 (3, 7, 11: 2 off) or 3 (2 off):
 // of two that are as near the lighter.
 func TestRefitWorkedByHand(t *testing.T) {
-	d := ready(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	d.Loads[0].StackMass = 10
 	room := kit.Empty("Other")
 	room.Stations = []kit.Station{{Key: "other", Name: "Old station", Columns: 2, Apart: 0.90, Ratio: 1, Friction: 0.12, ParkedGap: 0.02, Travel: 1.5,
@@ -93,7 +94,7 @@ func TestRefitWorkedByHand(t *testing.T) {
 
 // A bench set to 40 degrees goes to the notch at 45, the third of four; what lay on its foot stays on it.
 func TestBenchGoesToTheNearestNotch(t *testing.T) {
-	d := ready(t, "curl.incline.45")
+	d := sample.Ready(t, "curl.incline.45")
 	d.Bench.AngleDeg, d.Bench.Mass = 40, setup.DefaultBenchMass+20
 	room := kit.Empty("Other")
 	room.Benches = []kit.Bench{{Key: "b", Name: "Bench", NotchesDeg: []float64{0, 30, 45, 60}, Height: 0.42, Mass: 25}}
@@ -114,13 +115,13 @@ func TestWhatIsMissingIsTold(t *testing.T) {
 	corner := rooms["corner"]
 	for key, want := range map[string]string{"raise.behind.hand": "two cable columns", "pressdown.rope": "no cable station", "lever.far": "no lever machine",
 		"knee.extension": "no machine with a pad"} {
-		d := ready(t, key)
+		d := sample.Ready(t, key)
 		f := rig.Fit(&d, &corner, "c")
 		if len(f.Missing) == 0 || !strings.Contains(f.Missing[0].Text, want) {
 			t.Errorf("%s: %+v", key, f.Missing)
 		}
 	}
-	d := ready(t, "fly.flat")
+	d := sample.Ready(t, "fly.flat")
 	if f := rig.Fit(&d, &corner, "c"); len(f.Missing) > 0 || f.Document.Loads[0].Kit == nil {
 		t.Errorf("a flat fly with dumbbells is possible in the corner: %+v", f.Missing)
 	}
@@ -128,7 +129,7 @@ func TestWhatIsMissingIsTold(t *testing.T) {
 
 // When a bar's plates allow 10, 12.5 and 15 kg, 13 kg becomes 12.5; and the same kit with other numbers is followed.
 func TestFollowsKitThatChanged(t *testing.T) {
-	d := ready(t, "curl.bar")
+	d := sample.Ready(t, "curl.bar")
 	d.Loads[0].Mass = 13
 	room := kit.Empty("Other")
 	room.Weights = []kit.Weights{{Key: "bar", Name: "Bar", Kind: "bar", Bar: 10, Plates: []float64{1.25, 2.5}}}
@@ -180,7 +181,7 @@ func TestReadySetupsOfARoom(t *testing.T) {
 // Fitting leaves the document that it was given as it was, down to what it remembers of its kit.
 func TestFittingLeavesTheGivenDocument(t *testing.T) {
 	large, corner := rooms["large"], rooms["corner"]
-	d := ready(t, "curl.incline.45")
+	d := sample.Ready(t, "curl.incline.45")
 	d = rig.Fit(&d, &large, "a").Document
 	before, err := json.Marshal(d)
 	if err != nil {

@@ -6,23 +6,12 @@ import (
 	"testing"
 
 	"dialarc/core"
-	"dialarc/core/catalogue"
+	"dialarc/core/internal/sample"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
 
-var lifter = setup.Lifter{Stature: 1.75, Mass: 75}
-
-func ready(t *testing.T, key string) setup.Document {
-	t.Helper()
-	for _, r := range catalogue.All(&lifter) {
-		if r.Key == key {
-			return r.Document
-		}
-	}
-	t.Fatalf("there is no setup %s", key)
-	return setup.Document{}
-}
+var lifter = sample.Lifter
 
 func text(d *setup.Document) string {
 	raw, _ := json.Marshal(d)
@@ -32,7 +21,7 @@ func text(d *setup.Document) string {
 // Whatever is chosen from the lists gives a document that is valid by itself, and leaves the one that it was made from alone.
 func TestEveryChoiceIsValid(t *testing.T) {
 	for _, from := range []string{"raise.behind.hand", "raise.dumbbell", "fly.band.wide", "curl.preacher.cable", "raise.lying.wrist", "row.hinged"} {
-		d := ready(t, from)
+		d := sample.Ready(t, from)
 		before := text(&d)
 		try := func(what, key string, index int) {
 			c, problems := rig.Change(&d, what, key, index)
@@ -67,7 +56,7 @@ func TestEveryChoiceIsValid(t *testing.T) {
 
 // A change of posture leaves the shoulders over the same place on the floor, the path, the loads and the target.
 func TestPositionKeepsWhatApplies(t *testing.T) {
-	d := ready(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	for _, key := range []string{"seated", "supine", "kneeling", "seated/bench"} {
 		c, _ := rig.WithPosition(&d, key)
 		if rig.PositionOf(&c) != key {
@@ -103,7 +92,7 @@ func TestPositionKeepsWhatApplies(t *testing.T) {
 // The left side does what the right did: the same profile, from a pulley on the other side; and back again is where it was.
 func TestSides(t *testing.T) {
 	for _, key := range []string{"pulldown.kneeling", "curl.behind", "extension.across", "raise.leaning"} {
-		d := ready(t, key)
+		d := sample.Ready(t, key)
 		if d.Movement.Side == "both" {
 			d.Movement.Side = "right"
 		}
@@ -132,7 +121,7 @@ func TestSides(t *testing.T) {
 
 // A mirrored cable comes from the other side, and mirrored again from where it came.
 func TestMirrored(t *testing.T) {
-	d := ready(t, "raise.behind.hand")
+	d := sample.Ready(t, "raise.behind.hand")
 	c, _ := rig.WithMirrored(&d, 0)
 	if c.Loads[0].Pulley.Z != -d.Loads[0].Pulley.Z || c.Loads[0].Kit.Column == d.Loads[0].Kit.Column {
 		t.Errorf("from %+v to %+v", d.Loads[0].Pulley, c.Loads[0].Pulley)

@@ -29,6 +29,22 @@ func Parse(raw []byte) (Document, Problems) {
 	return d, Validate(&d)
 }
 
+// Decode reads a document of another kind, called what, from JSON text of at most MaxBytes that has its shape; usual is the size that
+// one usually has. On problems it holds whatever could be read.
+func Decode[T any](raw []byte, what, usual string) (T, Problems) {
+	var v T
+	if len(raw) > MaxBytes {
+		return v, Problems{{What: fmt.Sprintf("The %s has %d bytes.", what, len(raw)), Hint: fmt.Sprintf("Send one %s, usually about %s.", what, usual)}}
+	}
+	if problems := Shape(raw, reflect.TypeFor[T]()); len(problems) > 0 {
+		return v, problems
+	}
+	if err := json.Unmarshal(raw, &v); err != nil {
+		return v, Problems{{What: "The " + what + " cannot be read: " + err.Error() + "."}}
+	}
+	return v, nil
+}
+
 // UnmarshalJSON fills in the defaults of a load before the given fields replace them.
 func (l *Load) UnmarshalJSON(raw []byte) error {
 	type plain Load

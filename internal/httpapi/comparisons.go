@@ -2,10 +2,6 @@ package httpapi
 
 import (
 	"context"
-	"encoding/json"
-	"net/http"
-	"strings"
-	"time"
 
 	"dialarc/core/compare"
 	"dialarc/core/kit"
@@ -15,59 +11,12 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 )
 
-// ComparisonWrite is what a client sends of a comparison.
-type ComparisonWrite struct {
-	ID       string       `json:"id,omitempty" format:"uuid" doc:"May be chosen by the client when creating, so that a repeated request makes no second one."`
-	Version  int          `json:"version,omitempty" doc:"The version that the change is based on; not needed when creating."`
-	Document compare.Kept `json:"document" doc:"The comparison; its name is the comparison's name."`
-}
-
 // Comparison is a stored comparison.
-type Comparison struct {
-	ID        string       `json:"id" format:"uuid"`
-	Version   int          `json:"version"`
-	Name      string       `json:"name"`
-	Document  compare.Kept `json:"document"`
-	UpdatedAt time.Time    `json:"updatedAt"`
-}
-
-type comparisonList struct {
-	Body struct {
-		Items []Comparison `json:"items"`
-		Total int64        `json:"total" doc:"How many there are in all."`
-	}
-}
-
-func showComparison(r *store.Comparison) Comparison {
-	out := Comparison{ID: r.ID, Version: r.Version, Name: r.Name, UpdatedAt: r.UpdatedAt}
-	if err := json.Unmarshal(r.Document, &out.Document); err != nil {
-		panic("a stored comparison cannot be read: " + err.Error())
-	}
-	return out
-}
-
-// comparisonRow reads a comparison that a client sends.
-func (s *Server) comparisonRow(w ComparisonWrite, id string) (store.Comparison, error) {
-	w.Document.Name = strings.TrimSpace(w.Document.Name)
-	problems := append(within("document", compare.Validate(&w.Document)), idProblem("id", w.ID, false)...)
-	if len(problems) > 0 {
-		return store.Comparison{}, refused(problems)
-	}
-	named, err := s.named(w.ID, id, w.Version, w.Document.Name, w.Document)
-	return store.Comparison{Named: named}, err
-}
+type Comparison = Stored[compare.Kept]
 
 func (s *Server) registerComparisons(api huma.API) {
-	r := &rows[store.Comparison, ComparisonWrite, Comparison]{what: "comparison", title: "Comparison", path: "/api/comparisons", parse: s.comparisonRow, show: showComparison}
-	shelve(s, r, s.Store.Comparisons)
-	r.register(api)
-	huma.Register(api, huma.Operation{OperationID: "listComparisons", Method: http.MethodGet, Path: r.path, Summary: "List comparisons", Errors: []int{503}},
-		func(ctx context.Context, in *PageInput) (*comparisonList, error) {
-			list, total, err := s.Store.Comparisons().List(ctx, s.Coach.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
-			out := &comparisonList{}
-			out.Body.Items, out.Body.Total = r.shown(list), total
-			return out, failed(err, r.what, nil)
-		})
+	registerNamed(s, api, named[store.Comparison, compare.Kept, *store.Comparison]{what: "comparison", title: "Comparison", path: "/api/comparisons", shelf: s.Store.Comparisons,
+		name: func(k *compare.Kept) *string { return &k.Name }, check: compare.Validate})
 	calculate(api, "compareSetups", "/api/compare", "Put setups side by side", func(_ context.Context, in *sideBySide) (*compare.Comparison, setup.Problems, error) {
 		out, problems := compare.Of(in.Setups)
 		return out, problems, nil

@@ -13,7 +13,8 @@ type Named struct {
 	Document json.RawMessage `gorm:"type:jsonb"`
 }
 
-func (n *Named) named() *Named { return n }
+// Base is the row itself, for what is done to all of them alike.
+func (n *Named) Base() *Named { return n }
 
 // Room is a place with the kit that is at hand there, as a room document.
 type Room struct{ Named }
@@ -24,7 +25,7 @@ type Comparison struct{ Named }
 // Of is a pointer to a row that has a name and a document.
 type Of[T any] interface {
 	*T
-	named() *Named
+	Base() *Named
 }
 
 // Shelf is a table of named documents.
@@ -50,14 +51,14 @@ func (s Shelf[T, P]) Read(ctx context.Context, coach, id string) (T, error) {
 
 // Create stores a new one. With an ID that is taken it is ErrExists, and the row holds what is there.
 func (s Shelf[T, P]) Create(ctx context.Context, row P) error {
-	n := row.named()
+	n := row.Base()
 	n.Version = 1
 	return create(s.db.WithContext(ctx), (*T)(row), &n.Row)
 }
 
 // Update replaces one that still has the given version. When it has another, the error is ErrStale, and the row holds what is there.
 func (s Shelf[T, P]) Update(ctx context.Context, row P) error {
-	n := row.named()
+	n := row.Base()
 	return update(s.db.WithContext(ctx), (*T)(row), &n.Row, map[string]any{"name": n.Name, "document": n.Document})
 }
 

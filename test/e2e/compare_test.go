@@ -81,6 +81,22 @@ func TestCompareThree(t *testing.T) {
 	if err != nil || !strings.HasPrefix(string(raw), "number,unit,") || !strings.Contains(string(raw), "Largest torque,N·m,") {
 		t.Errorf("%s holds %.200s, %v", filepath.Base(file), raw, err)
 	}
+
+	// As a file it is another one of the same; what is no comparison is told.
+	kept := p.keeps("Keep the comparison as a file", ".json")
+	upload := func(file string) {
+		p.press("A comparison from a file")
+		p.until("a file is asked for", `document.querySelector('input[type="file"]')`)
+		p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type="file"]`), []string{file}))
+	}
+	upload(file)
+	p.says(`[role="alert"]`, "This is not JSON")
+	p.press("Cancel")
+	upload(kept)
+	p.says(`[role="dialog"]`, "Dumbbell raise, lying on the side")
+	p.press("Keep it")
+	p.until("two of the name", `[...document.querySelectorAll('aside a')].filter(a => a.innerText.startsWith('Long or not')).length === 2`)
+	p.until("three curves", drawn(3))
 	p.press("Delete the comparison")
 	p.says("body", "Long or not was deleted.")
 	p.press("Undo")

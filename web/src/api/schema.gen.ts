@@ -745,38 +745,6 @@ export interface components {
       /** @description Why it cannot be evaluated; empty when it can. */
       problems: components["schemas"]["Problem"][];
     };
-    Comparison: {
-      document: components["schemas"]["CompareKept"];
-      /** Format: uuid */
-      id: string;
-      name: string;
-      /** Format: date-time */
-      updatedAt: string;
-      /** Format: int64 */
-      version: number;
-    };
-    ComparisonListBody: {
-      items: components["schemas"]["Comparison"][];
-      /**
-       * Format: int64
-       * @description How many there are in all.
-       */
-      total: number;
-    };
-    ComparisonWrite: {
-      /** @description The comparison; its name is the comparison's name. */
-      document: components["schemas"]["CompareKept"];
-      /**
-       * Format: uuid
-       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
-       */
-      id?: string;
-      /**
-       * Format: int64
-       * @description The version that the change is based on; not needed when creating.
-       */
-      version?: number;
-    };
     Document: {
       /** @description The bench, or null. */
       bench?: components["schemas"]["DocumentBench"];
@@ -2891,38 +2859,6 @@ export interface components {
       key: string;
       label: string;
     };
-    Room: {
-      document: components["schemas"]["KitRoom"];
-      /** Format: uuid */
-      id: string;
-      name: string;
-      /** Format: date-time */
-      updatedAt: string;
-      /** Format: int64 */
-      version: number;
-    };
-    RoomListBody: {
-      items: components["schemas"]["Room"][];
-      /**
-       * Format: int64
-       * @description How many there are in all.
-       */
-      total: number;
-    };
-    RoomWrite: {
-      /** @description The room; its name is the room's name. */
-      document: components["schemas"]["KitRoom"];
-      /**
-       * Format: uuid
-       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
-       */
-      id?: string;
-      /**
-       * Format: int64
-       * @description The version that the change is based on; not needed when creating.
-       */
-      version?: number;
-    };
     Scene: {
       /**
        * Format: double
@@ -3208,6 +3144,42 @@ export interface components {
       /** @description Why it cannot be turned there. */
       why?: string;
     };
+    StoredKept: {
+      document: components["schemas"]["CompareKept"];
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: date-time */
+      updatedAt: string;
+      /** Format: int64 */
+      version: number;
+    };
+    StoredListKeptBody: {
+      items: components["schemas"]["StoredKept"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
+    };
+    StoredListRoomBody: {
+      items: components["schemas"]["StoredRoom"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
+    };
+    StoredRoom: {
+      document: components["schemas"]["KitRoom"];
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** Format: date-time */
+      updatedAt: string;
+      /** Format: int64 */
+      version: number;
+    };
     Sweep: {
       /**
        * Format: int64
@@ -3234,6 +3206,34 @@ export interface components {
        * @description How many there are in all.
        */
       total: number;
+    };
+    WriteKept: {
+      /** @description The document; its name is the name of the whole. */
+      document: components["schemas"]["CompareKept"];
+      /**
+       * Format: uuid
+       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
+       */
+      id?: string;
+      /**
+       * Format: int64
+       * @description The version that the change is based on; not needed when creating.
+       */
+      version?: number;
+    };
+    WriteRoom: {
+      /** @description The document; its name is the name of the whole. */
+      document: components["schemas"]["KitRoom"];
+      /**
+       * Format: uuid
+       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
+       */
+      id?: string;
+      /**
+       * Format: int64
+       * @description The version that the change is based on; not needed when creating.
+       */
+      version?: number;
     };
   };
   responses: never;
@@ -3366,7 +3366,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["ComparisonListBody"];
+          "application/json": components["schemas"]["StoredListKeptBody"];
         };
       };
       /** @description Unprocessable Entity */
@@ -3407,7 +3407,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        "application/json": components["schemas"]["ComparisonWrite"];
+        "application/json": components["schemas"]["WriteKept"];
       };
     };
     responses: {
@@ -3417,7 +3417,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Comparison"];
+          "application/json": components["schemas"]["StoredKept"];
         };
       };
       /** @description Not Found */
@@ -3493,7 +3493,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Comparison"];
+          "application/json": components["schemas"]["StoredKept"];
         };
       };
       /** @description Not Found */
@@ -3545,7 +3545,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        "application/json": components["schemas"]["ComparisonWrite"];
+        "application/json": components["schemas"]["WriteKept"];
       };
     };
     responses: {
@@ -3555,7 +3555,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Comparison"];
+          "application/json": components["schemas"]["StoredKept"];
         };
       };
       /** @description Not Found */
@@ -3699,7 +3699,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Comparison"];
+          "application/json": components["schemas"]["StoredKept"];
         };
       };
       /** @description Not Found */
@@ -4818,7 +4818,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["RoomListBody"];
+          "application/json": components["schemas"]["StoredListRoomBody"];
         };
       };
       /** @description Unprocessable Entity */
@@ -4859,7 +4859,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        "application/json": components["schemas"]["RoomWrite"];
+        "application/json": components["schemas"]["WriteRoom"];
       };
     };
     responses: {
@@ -4869,7 +4869,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Room"];
+          "application/json": components["schemas"]["StoredRoom"];
         };
       };
       /** @description Not Found */
@@ -4945,7 +4945,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Room"];
+          "application/json": components["schemas"]["StoredRoom"];
         };
       };
       /** @description Not Found */
@@ -4997,7 +4997,7 @@ export interface operations {
     };
     requestBody: {
       content: {
-        "application/json": components["schemas"]["RoomWrite"];
+        "application/json": components["schemas"]["WriteRoom"];
       };
     };
     responses: {
@@ -5007,7 +5007,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Room"];
+          "application/json": components["schemas"]["StoredRoom"];
         };
       };
       /** @description Not Found */
@@ -5151,7 +5151,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Room"];
+          "application/json": components["schemas"]["StoredRoom"];
         };
       };
       /** @description Not Found */

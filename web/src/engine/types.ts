@@ -36,7 +36,7 @@ export type Failure = Schemas["Failure"];
 /** What every call of the core answers: a value, or what is wrong. */
 export type Answer<T> = { ok: T; problems?: undefined } | { ok?: undefined; problems: Problem[] };
 export type Room = Schemas["KitRoom"];
-export type StoredRoom = Schemas["Room"];
+export type StoredRoom = Schemas["StoredRoom"];
 export type Fitted = Schemas["RigFitted"];
 export type FitChange = Schemas["RigFitChange"];
 export type Effect = Schemas["RigEffect"];
@@ -51,7 +51,7 @@ export type Goal = Schemas["Goal"];
 export type Grid = Schemas["Grid"];
 export type Kept = Schemas["CompareKept"];
 export type Member = Schemas["CompareMember"];
-export type StoredComparison = Schemas["Comparison"];
+export type StoredComparison = Schemas["StoredKept"];
 export type Comparison = Schemas["CompareComparison"];
 export type Difference = Schemas["CompareDifference"];
 export type Shares = Schemas["CompareShares"];

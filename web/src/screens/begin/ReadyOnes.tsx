@@ -10,8 +10,9 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TextInput } from "../../ui/Field";
 import { Mark } from "../../ui/Mark";
+import { Saved } from "./FindSaved";
 import { holds, List, Pictured, type Props } from "./parts";
-import { Saved } from "./SavedOnes";
+import { beginning } from "./SavedOnes";
 import { useReady } from "./useReady";
 
 const Filters = styled.div`
@@ -156,7 +157,7 @@ function Own({ wanted, show, ...props }: Props & { wanted: string; show: boolean
   return (
     <section aria-label="Your own">
       <h3>Your own</h3>
-      <Saved {...props} setups={found} />
+      <Saved setups={found} action={beginning(props)} />
     </section>
   );
 }

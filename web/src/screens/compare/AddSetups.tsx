@@ -5,8 +5,8 @@ import { Button } from "../../ui/Button";
 import { Segments } from "../../ui/Choice";
 import { Modal } from "../../ui/Modal";
 import { notify } from "../../ui/Notices";
+import { FindSaved } from "../begin/FindSaved";
 import { PartnersOf, RankedOnes } from "./RankedOnes";
-import { SavedToCompare } from "./SavedToCompare";
 
 const ways = [
   { key: "saved", label: "Saved" },
@@ -45,7 +45,12 @@ export function AddSetups({ kept, change, close }: { kept: Kept; change: (kept: 
   return (
     <Modal title="Add setups" open onClose={close} wide>
       <Segments label="Find them" options={first ? [...ways, partner] : ways} value={way} onChange={setWay} />
-      {way === "saved" && <SavedToCompare {...finding} />}
+      {way === "saved" && (
+        <FindSaved
+          none="Nothing is saved yet: begin a setup with a lifter."
+          action={(s) => <AddOne {...finding} member={{ document: s.document, setupId: s.id }} />}
+        />
+      )}
       {way === "region" && <RankedOnes {...finding} />}
       {way === "partner" && first && <PartnersOf {...finding} member={first} called="A" />}
       <div className="actions">

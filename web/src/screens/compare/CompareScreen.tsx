@@ -1,10 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
+import { FileUp } from "lucide-react";
+import { useState } from "react";
 import { NavLink, useParams, useSearchParams } from "react-router";
 import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import { usePicked } from "../../state/picked";
+import { Button } from "../../ui/Button";
 import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
+import { FromFile } from "./FromFile";
 import { KeptComparison } from "./KeptComparison";
 import { Picked } from "./Picked";
 
@@ -15,6 +19,7 @@ export function CompareScreen() {
   const { id } = useParams();
   const [search] = useSearchParams();
   const now = usePicked();
+  const [reading, setReading] = useState(false);
   const list = useQuery({
     queryKey: ["comparisons"],
     queryFn: () => settled(client.GET("/api/comparisons", { params: { query: { limit: 200 } } })),
@@ -36,6 +41,9 @@ export function CompareScreen() {
       <aside>
         <div className="head">
           <h1>Compare</h1>
+          <Button look="quiet" aria-label="A comparison from a file" onPress={() => setReading(true)}>
+            <FileUp size={16} aria-hidden />
+          </Button>
         </div>
         <ul>
           <li>
@@ -68,6 +76,7 @@ export function CompareScreen() {
         )}
         {id && !open && list.data && <Empty title="There is no such comparison" text="It may have been deleted." />}
       </section>
+      {reading && <FromFile core={started.data} close={() => setReading(false)} />}
     </ListPage>
   );
 }

@@ -1,4 +1,4 @@
-import { Plus, Printer, Table2 } from "lucide-react";
+import { FileDown, Plus, Printer, Table2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -55,6 +55,11 @@ export function CompareSheet({ kept, change, history, status, actions }: Props) 
   const shown = useCompared(kept);
   const compared = shown.data;
   const count = kept.setups.length;
+  const keepFile = () =>
+    download(
+      fileName(kept.name, "json"),
+      new Blob([`${JSON.stringify(kept, null, 2)}\n`], { type: "application/json" }),
+    );
   const keepNumbers = () => {
     const c = compared?.comparison;
     if (c)
@@ -82,6 +87,9 @@ export function CompareSheet({ kept, change, history, status, actions }: Props) 
           <Plus size={14} aria-hidden /> Add setups
         </Button>
         <UndoRedo {...history} />
+        <Button look="quiet" aria-label="Keep the comparison as a file" onPress={keepFile}>
+          <FileDown size={16} aria-hidden />
+        </Button>
         <Button look="quiet" aria-label="Differences as a file (CSV)" onPress={keepNumbers}>
           <Table2 size={16} aria-hidden />
         </Button>
