@@ -76,14 +76,20 @@ func TestCompareThree(t *testing.T) {
 	p.until("three curves", drawn(3))
 	p.press("Make B the first")
 	p.until("B is A", `document.querySelector('[data-difference="peak"] td.value').innerText === `+quoted(before[1]))
-	file := p.keeps("Differences as a file (CSV)", ".csv")
+	keep := func(action, kind string) string {
+		dir := p.downloads()
+		p.press("More about the comparison")
+		p.pick(action)
+		return p.kept(dir, kind)
+	}
+	file := keep("Differences as a file (CSV)", ".csv")
 	raw, err := os.ReadFile(file)
 	if err != nil || !strings.HasPrefix(string(raw), "number,unit,") || !strings.Contains(string(raw), "Largest torque,N·m,") {
 		t.Errorf("%s holds %.200s, %v", filepath.Base(file), raw, err)
 	}
 
 	// As a file it is another one of the same; what is no comparison is told.
-	kept := p.keeps("Keep the comparison as a file", ".json")
+	kept := keep("Keep it as a file", ".json")
 	upload := func(file string) {
 		p.press("A comparison from a file")
 		p.until("a file is asked for", `document.querySelector('input[type="file"]')`)
@@ -96,8 +102,10 @@ func TestCompareThree(t *testing.T) {
 	p.says(`[role="dialog"]`, "Dumbbell raise, lying on the side")
 	p.press("Keep it")
 	p.until("two of the name", `[...document.querySelectorAll('aside a')].filter(a => a.innerText.startsWith('Long or not')).length === 2`)
+	p.until("the new one", `document.querySelector('[data-testid="save-state"]').innerText === 'version 1'`)
 	p.until("three curves", drawn(3))
-	p.press("Delete the comparison")
+	p.press("More about the comparison")
+	p.pick("Delete it")
 	p.says("body", "Long or not was deleted.")
 	p.press("Undo")
 	p.until("it is back", `[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith('Long or not'))`)
@@ -125,7 +133,8 @@ func TestComparedSince(t *testing.T) {
 	p := openPage(t, prog.url("/compare"))
 	p.press("Three raises")
 	p.until("three curves", drawn(3))
-	p.press("Copy the comparison")
+	p.press("More about the comparison")
+	p.pick("Copy it")
 	p.until("the copy", `document.querySelector('[aria-label="Name of the comparison"]')?.value === 'Three raises, copy'`)
 	var kept struct{ Items []struct{ Name string } }
 	prog.call("GET", "/api/comparisons", nil, &kept)

@@ -1,4 +1,4 @@
-import { FileDown, Plus, Printer, Table2 } from "lucide-react";
+import { Ellipsis, Plus } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -13,6 +13,7 @@ import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { TextInput } from "../../ui/Field";
 import { Mark } from "../../ui/Mark";
+import { Menu, type MenuAction } from "../../ui/Menu";
 import { notify } from "../../ui/Notices";
 import { Empty, Loading } from "../../ui/States";
 import { AddSetups } from "./AddSetups";
@@ -44,12 +45,14 @@ type Props = {
   history: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void };
   /** Whether it is saved, beside the name. */
   status: ReactNode;
-  /** What can be done with the whole of it, at the end of the bar. */
+  /** What else can be done with the whole of it. */
+  more: MenuAction[];
+  /** What ends the bar: it is kept or saved. */
   actions: ReactNode;
 };
 
 /** A comparison: its setups, their curves over each other, what differs and what belongs together. */
-export function CompareSheet({ kept, change, history, status, actions }: Props) {
+export function CompareSheet({ kept, change, history, status, more, actions }: Props) {
   const units = useUnits();
   const [adding, setAdding] = useState(false);
   const shown = useCompared(kept);
@@ -69,6 +72,11 @@ export function CompareSheet({ kept, change, history, status, actions }: Props) 
       );
     else notify("There are no differences of fewer than two setups.");
   };
+  const whole = [
+    { label: "Keep it as a file", run: keepFile },
+    { label: "Differences as a file (CSV)", run: keepNumbers },
+    { label: "Print", run: () => window.print() },
+  ];
   return (
     <Sheet>
       <EditBar>
@@ -87,15 +95,9 @@ export function CompareSheet({ kept, change, history, status, actions }: Props) 
           <Plus size={14} aria-hidden /> Add setups
         </Button>
         <UndoRedo {...history} />
-        <Button look="quiet" aria-label="Keep the comparison as a file" onPress={keepFile}>
-          <FileDown size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" aria-label="Differences as a file (CSV)" onPress={keepNumbers}>
-          <Table2 size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" aria-label="Print" onPress={() => window.print()}>
-          <Printer size={16} aria-hidden />
-        </Button>
+        <Menu label="More about the comparison" actions={[...whole, ...more]}>
+          <Ellipsis size={16} aria-hidden />
+        </Menu>
         {actions}
       </EditBar>
       {count === 0 ? (

@@ -1,4 +1,3 @@
-import { Copy, Trash2 } from "lucide-react";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
 import { SaveButton } from "../../editing/EditTools";
@@ -7,7 +6,6 @@ import { useEditing } from "../../editing/useEditing";
 import { useWhole } from "../../editing/useWhole";
 import type { Core } from "../../engine/core";
 import type { Kept, StoredComparison } from "../../engine/types";
-import { Button } from "../../ui/Button";
 import { CompareSheet } from "./CompareSheet";
 
 /** A comparison that is kept under a name, open for changes. */
@@ -41,17 +39,11 @@ export function KeptComparison({ core, stored }: { core: Core; stored: StoredCom
         status={
           <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
         }
-        actions={
-          <>
-            <Button look="quiet" aria-label="Copy the comparison" onPress={() => void whole.copy()}>
-              <Copy size={16} aria-hidden />
-            </Button>
-            <Button look="quiet" aria-label="Delete the comparison" onPress={() => void whole.remove()}>
-              <Trash2 size={16} aria-hidden />
-            </Button>
-            <SaveButton state={state.kind} blocked={problems.length > 0} save={save} />
-          </>
-        }
+        more={[
+          { label: "Copy it", run: () => void whole.copy() },
+          { label: "Delete it", run: () => void whole.remove() },
+        ]}
+        actions={<SaveButton state={state.kind} blocked={problems.length > 0} save={save} />}
       />
       <Conflict what="comparison" mine={kept} saving={saving} replace={editing.replace} />
     </>

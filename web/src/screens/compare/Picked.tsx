@@ -56,6 +56,7 @@ export function Picked() {
         redo: () => dispatch({ type: "redo" }),
       }}
       status={<span className="status">not kept yet</span>}
+      more={kept.setups.length > 0 ? [{ label: "Begin anew", run: () => change(nothingPicked) }] : []}
       actions={
         <Button look="strong" onPress={() => void keep()} isDisabled={busy || kept.setups.length === 0}>
           Keep
