@@ -120,6 +120,8 @@ function EqualWords({ equal, first, units }: { equal: Equalised; first: boolean;
 
 /** Its verdicts that could be better, by their names, and how many cautions there are. */
 function Told({ report }: { report: Report }) {
+  const units = useUnits();
+  const effort = report.profile.peakEffort.value;
   const stops = [...new Set(report.verdicts.filter((v) => v.tone === "stop").map((v) => names[v.key] ?? v.key))];
   const { length } = report.cautions;
   return (
@@ -127,6 +129,7 @@ function Told({ report }: { report: Report }) {
       {stops.length > 0 && (
         <small className="told">
           <Mark tone="stop" /> {stops.join(", ")}
+          {effort != null && effort > 1 && `: asks for ${units.text(100 * effort, "percent")} of strength`}
         </small>
       )}
       {length > 0 && (

@@ -1,0 +1,56 @@
+package parallel_test
+
+import (
+	"context"
+	"errors"
+	"slices"
+	"sync/atomic"
+	"testing"
+
+	"dialarc/core/parallel"
+)
+
+// Every piece is done once, each by a worker that does one thing at a time, and the counts are told in order.
+func TestEveryPieceOnce(t *testing.T) {
+	const n = 500
+	times := make([]int32, n)
+	busy := make([]atomic.Bool, parallel.Workers())
+	var told []int
+	err := parallel.Each(context.Background(), n, func(w, i int) {
+		if busy[w].Swap(true) {
+			t.Errorf("worker %d does two things at once", w)
+		}
+		atomic.AddInt32(&times[i], 1)
+		busy[w].Store(false)
+	}, func(count int) { told = append(told, count) })
+	if err != nil {
+		t.Fatal(err)
+	}
+	for i, k := range times {
+		if k != 1 {
+			t.Errorf("piece %d was done %d times", i, k)
+		}
+	}
+	if !slices.IsSorted(told) || len(told) != n || told[n-1] != n {
+		t.Errorf("%d counts were told, the last %d", len(told), told[len(told)-1])
+	}
+}
+
+// Called off half way it ends with the context's error and leaves the rest undone; nothing goes on after it has returned.
+func TestCalledOff(t *testing.T) {
+	ctx, stop := context.WithCancel(context.Background())
+	var done atomic.Int32
+	err := parallel.Each(ctx, 1_000_000, func(_, i int) {
+		if i == 20 {
+			stop()
+		}
+		done.Add(1)
+	}, func(int) {})
+	after := done.Load()
+	if !errors.Is(err, context.Canceled) || after < 20 || after > 20+int32(2*parallel.Workers()) {
+		t.Errorf("%v after %d pieces", err, after)
+	}
+	if err := parallel.Each(context.Background(), 0, func(_, _ int) { t.Error("there is nothing to do") }, func(int) {}); err != nil {
+		t.Error(err)
+	}
+}
