@@ -133,15 +133,24 @@ func (p *page) keeps(button, kind string) string {
 	return p.kept(dir, kind)
 }
 
-// kept waits for a file of a kind in a folder.
+// kept waits for a whole file of a kind in a folder.
 func (p *page) kept(dir, kind string) string {
 	p.t.Helper()
+	before := int64(-1)
 	for range 200 {
+		time.Sleep(50 * time.Millisecond)
 		found, _ := filepath.Glob(filepath.Join(dir, "*"+kind))
-		if len(found) == 1 {
+		if len(found) != 1 {
+			continue
+		}
+		// The browser makes the file first and fills it then.
+		info, err := os.Stat(found[0])
+		if err == nil && info.Size() > 0 && info.Size() == before {
 			return found[0]
 		}
-		time.Sleep(50 * time.Millisecond)
+		if err == nil {
+			before = info.Size()
+		}
 	}
 	p.t.Fatalf("no file %s was kept", kind)
 	return ""
