@@ -228,6 +228,25 @@ func asked(t *testing.T, d setup.Document, by string) float64 {
 	return 0
 }
 
+// A measured band is what it is: beside a dumbbell only the dumbbell is changed, and that is enough for equal torque. Alone it is told
+// as a multiple.
+func TestAGivenBandStays(t *testing.T) {
+	a, both := sample.Ready(t, "raise.dumbbell"), sample.Ready(t, "raise.dumbbell.band")
+	band := slices.IndexFunc(both.Loads, func(l setup.Load) bool { return l.Kind == "band" })
+	both.Loads[band].Pull = []setup.BandPoint{{Length: 0.7, Force: 0}, {Length: 1.4, Force: 12}, {Length: 2.1, Force: 20}}
+	made, _ := compare.Equalise([]setup.Document{a, both}, "peak", 0)
+	d := made[1].Document
+	if d == nil || d.Loads[band].Pull[1].Force != 12 || !d.Loads[band].Variable || len(made[1].Loads) != 1 {
+		t.Fatalf("%+v", made[1])
+	}
+	check.Near(t, "the peak", asked(t, *d, "peak"), asked(t, a, "peak"), 1e-6)
+	alone := both.Clone()
+	alone.Loads = alone.Loads[band : band+1]
+	if made, _ = compare.Equalise([]setup.Document{a, alone}, "peak", 0); made[1].Factor.Value == nil || made[1].Document.Loads[0].Pull[1].Force == 12 {
+		t.Errorf("%+v", made[1])
+	}
+}
+
 // An angle that a setup does not pass is no place to make loads equal at.
 func TestNoEqualLoadsOutsideTheRange(t *testing.T) {
 	a := sample.Ready(t, "raise.behind.knee")

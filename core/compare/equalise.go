@@ -2,6 +2,7 @@ package compare
 
 import (
 	"fmt"
+	"slices"
 
 	"dialarc/core"
 	"dialarc/core/dialin"
@@ -50,15 +51,37 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 		case i == 0:
 			e.Factor = number(1)
 		default:
-			e.Factor = factor(&docs[i], reference, by, space.Rad(atDeg))
+			own := adjustable(&docs[i])
+			e.Factor = factor(&own, reference, by, space.Rad(atDeg))
 		}
 		if e.Factor.Value != nil {
-			d := docs[i].WithLoadsTimes(*e.Factor.Value)
-			e.Document, e.Loads = &d, equalLoads(&docs[i], *e.Factor.Value)
+			own := adjustable(&docs[i])
+			d := own.WithLoadsTimes(*e.Factor.Value)
+			e.Loads = equalLoads(&own, *e.Factor.Value)
+			for k := range d.Loads {
+				d.Loads[k].Variable = docs[i].Loads[k].Variable
+			}
+			e.Document = &d
 		}
 		out[i] = e
 	}
 	return out, nil
+}
+
+// adjustable is the document in which a band that is what it is, measured or taken from a room, stays as it is where something else can
+// be changed.
+func adjustable(d *setup.Document) setup.Document {
+	c := d.Clone()
+	given := func(l *setup.Load) bool {
+		return l.Kind == "band" && (len(l.Pull) > 0 || l.Kit != nil && l.Kit.Item != "")
+	}
+	if !slices.ContainsFunc(c.Loads, func(l setup.Load) bool { return l.Variable && !given(&l) }) {
+		return c
+	}
+	for i := range c.Loads {
+		c.Loads[i].Variable = c.Loads[i].Variable && !given(&c.Loads[i])
+	}
+	return c
 }
 
 func factor(d *setup.Document, reference *profile.Curves, by string, at float64) core.Metric {
