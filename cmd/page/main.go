@@ -256,6 +256,14 @@ func lifterAndRoom(args []js.Value) (*setup.Lifter, *kit.Room, setup.Problems) {
 	return l, r, problems
 }
 
+// ended is what a long calculation came to; that it was called off is a problem like others.
+func ended(v any, problems setup.Problems, err error) (any, setup.Problems) {
+	if err != nil {
+		return nil, setup.Problems{{What: err.Error()}}
+	}
+	return v, problems
+}
+
 // search looks for settings that fit better, by a goal as JSON, the second argument; the third is told how far it is.
 func search(d *setup.Document, args []js.Value) (any, setup.Problems) {
 	var g dialin.Goal
@@ -263,19 +271,13 @@ func search(d *setup.Document, args []js.Value) (any, setup.Problems) {
 		return nil, setup.Problems{{What: "The goal cannot be read: " + err.Error() + "."}}
 	}
 	out, problems, err := dialin.Run(context.Background(), d, g, func(share float64) { args[1].Invoke(share) })
-	if err != nil {
-		return nil, setup.Problems{{What: err.Error()}}
-	}
-	return out, problems
+	return ended(out, problems, err)
 }
 
 // mapped judges every pair of values of two settings, named by the second and third argument; the fourth is told how far it is.
 func mapped(d *setup.Document, args []js.Value) (any, setup.Problems) {
 	g, problems, err := dialin.Map(context.Background(), d, args[0].String(), args[1].String(), func(share float64) { args[2].Invoke(share) })
-	if err != nil {
-		return nil, setup.Problems{{What: err.Error()}}
-	}
-	return g, problems
+	return ended(g, problems, err)
 }
 
 func compared(docs []setup.Document, _ []js.Value) (any, setup.Problems) { return compare.Of(docs) }
@@ -298,10 +300,7 @@ func rank(args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	out, problems, err := compare.RankReady(context.Background(), l, r, args[2].String(), args[3].String(), args[4].String(), func(share float64) { args[5].Invoke(share) })
-	if err != nil {
-		return nil, setup.Problems{{What: err.Error()}}
-	}
-	return out, problems
+	return ended(out, problems, err)
 }
 
 // partners looks among the ready setups for a lifter in a room for those that complement the document; the fifth argument is told how
@@ -312,10 +311,7 @@ func partners(d *setup.Document, args []js.Value) (any, setup.Problems) {
 		return nil, problems
 	}
 	out, problems, err := compare.Partners(context.Background(), d, l, r, args[2].String(), func(share float64) { args[3].Invoke(share) })
-	if err != nil {
-		return nil, setup.Problems{{What: err.Error()}}
-	}
-	return out, problems
+	return ended(out, problems, err)
 }
 
 // fit moves the document into a room, the second argument, that has an id, the third.

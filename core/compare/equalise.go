@@ -44,18 +44,16 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 	out := make([]Equalised, len(docs))
 	reference, problems := core.CurvesOf(&docs[0])
 	for i := range docs {
-		e := Equalised{Loads: []EqualLoad{}}
+		e, own := Equalised{Loads: []EqualLoad{}}, adjustable(&docs[i])
 		switch {
 		case len(problems) > 0:
 			e.Factor = core.Metric{Why: "The first setup cannot be evaluated: " + problems[0].What}
 		case i == 0:
 			e.Factor = number(1)
 		default:
-			own := adjustable(&docs[i])
 			e.Factor = factor(&own, reference, by, space.Rad(atDeg))
 		}
 		if e.Factor.Value != nil {
-			own := adjustable(&docs[i])
 			d := own.WithLoadsTimes(*e.Factor.Value)
 			e.Loads = equalLoads(&own, *e.Factor.Value)
 			for k := range d.Loads {

@@ -7,7 +7,6 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/kit"
-	"dialarc/core/parallel"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
@@ -28,13 +27,8 @@ func Partners(ctx context.Context, d *setup.Document, l *setup.Lifter, r *kit.Ro
 	if len(problems) > 0 {
 		return nil, problems, nil
 	}
-	ready := rig.ReadyIn(l, r, id)
-	reports := make([]*core.Report, len(ready))
-	err := parallel.Each(ctx, len(ready), func(_, i int) { reports[i], _ = core.Evaluate(&ready[i].Document) }, func(count int) {
-		if progress != nil {
-			progress(float64(count) / float64(len(ready)))
-		}
-	})
+	ready, docs := readyDocs(l, r, id)
+	reports, err := evaluated(ctx, docs, progress)
 	if err != nil {
 		return nil, nil, err
 	}
@@ -42,7 +36,7 @@ func Partners(ctx context.Context, d *setup.Document, l *setup.Lifter, r *kit.Ro
 	sides, which := []side{{"A", d, own}}, []int{-1}
 	for i, report := range reports {
 		if serves(report, target) != nil {
-			sides, which = append(sides, side{"B", &ready[i].Document, report}), append(which, i)
+			sides, which = append(sides, side{"B", &docs[i], report}), append(which, i)
 		}
 	}
 	if serves(own, target) == nil {

@@ -41,12 +41,7 @@ func Rank(ctx context.Context, docs []setup.Document, region, how string, progre
 	if len(v.Found) > 0 {
 		return nil, v.Found, nil
 	}
-	reports := make([]*core.Report, len(docs))
-	err := parallel.Each(ctx, len(docs), func(_, i int) { reports[i], _ = core.Evaluate(&docs[i]) }, func(count int) {
-		if progress != nil {
-			progress(float64(count) / float64(len(docs)))
-		}
-	})
+	reports, err := evaluated(ctx, docs, progress)
 	if err != nil {
 		return nil, nil, err
 	}
@@ -68,6 +63,17 @@ func Rank(ctx context.Context, docs []setup.Document, region, how string, progre
 		return cmp.Or(last(len(a.Tones) == 0)-last(len(b.Tones) == 0), last(a.Aimed)-last(b.Aimed), cmp.Compare(b.Score, a.Score))
 	})
 	return out, nil, nil
+}
+
+// evaluated are the reports of setups, made on all processors; nil for those that cannot be evaluated.
+func evaluated(ctx context.Context, docs []setup.Document, progress func(share float64)) ([]*core.Report, error) {
+	reports := make([]*core.Report, len(docs))
+	err := parallel.Each(ctx, len(docs), func(_, i int) { reports[i], _ = core.Evaluate(&docs[i]) }, func(count int) {
+		if progress != nil {
+			progress(float64(count) / float64(len(docs)))
+		}
+	})
+	return reports, err
 }
 
 // last orders what is so before what is not.

@@ -18,11 +18,7 @@ type RankedReady struct {
 // RankReady orders the ready setups for a lifter, as they can be done in a room, by how they load a region; see Rank. The room may be
 // nil for any place. Setups for which the room lacks something come last.
 func RankReady(ctx context.Context, l *setup.Lifter, r *kit.Room, id, region, how string, progress func(share float64)) ([]RankedReady, setup.Problems, error) {
-	all := rig.ReadyIn(l, r, id)
-	docs := make([]setup.Document, len(all))
-	for i := range all {
-		docs[i] = all[i].Document
-	}
+	all, docs := readyDocs(l, r, id)
 	list, problems, err := Rank(ctx, docs, region, how, progress)
 	if len(problems) > 0 || err != nil {
 		return nil, problems, err
@@ -35,4 +31,14 @@ func RankReady(ctx context.Context, l *setup.Lifter, r *kit.Room, id, region, ho
 		return last(len(a.Ready.Missing) == 0) - last(len(b.Ready.Missing) == 0)
 	})
 	return out, nil, nil
+}
+
+// readyDocs are the ready setups for a lifter in a room, and their documents.
+func readyDocs(l *setup.Lifter, r *kit.Room, id string) ([]rig.Here, []setup.Document) {
+	all := rig.ReadyIn(l, r, id)
+	docs := make([]setup.Document, len(all))
+	for i := range all {
+		docs[i] = all[i].Document
+	}
+	return all, docs
 }
