@@ -13,9 +13,10 @@ import (
 
 // legLine is a region of the leg by tables: moment arms of extension over the flexion of hip and knee, and the length as
 // what it is with the leg straight plus the integral of those arms. There is no muscle in the table that flexes the hip by
-// itself, nor one of the calf.
+// itself, nor one that leads the thigh outward.
 type legLine struct {
-	group    int
+	key      string
+	head     int
 	force    float64
 	fibreOpt float64
 	pathOpt  float64
@@ -78,7 +79,7 @@ func (t *leverTable) longer(deg float64) float64 {
 }
 
 func newLegLine(r *region, b *body.Body) legLine {
-	l := legLine{group: groupOf(r.Key), force: r.Force, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, scale: b.Stature / regions.StatureRef,
+	l := legLine{key: r.Key, head: headOf(r.Key), force: r.Force * regions.StatureRef / b.Stature, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, scale: b.Stature / regions.StatureRef,
 		hip: newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"])}
 	var before space.Vec
 	for i, p := range r.Points {
@@ -99,63 +100,52 @@ func (l *legLine) normalised(hip, knee float64) float64 {
 	return 1 + (l.straight+l.hip.longer(hip)+l.knee.longer(knee)-l.pathOpt)/l.fibreOpt
 }
 
+// calfStands is by how much more the calf is there for the knee where the foot stands with the weight ahead of the ankle: what the ankle
+// wants of it anyway (own).
+const calfStands = 3
+
 // ShareLeg finds who carries a need of extension at hip and knee in a pose.
 func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
 	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
-	s.D = s.D[:0]
-	force := [64]float64{}
-	for i := range m.legs {
-		l := &m.legs[i]
-		norm := l.normalised(hip, knee)
-		l.strength = l.force * forceLength(norm)
-		l.arms = [2]float64{l.scale * l.hip.at(hip), l.scale * l.knee.at(knee)}
-		f := l.strength / math.Sqrt(l.force/forceRef)
-		hipRow := f * l.arms[0]
-		if need.HipRests {
-			hipRow = 0
-		}
-		s.D = append(s.D, vector{hipRow, f * l.arms[1]})
-		out.Length[l.group] += l.force * norm
-		force[l.group] += l.force
-	}
-	y := vector{need.Hip, need.Knee}
+	s.rows, s.columns = 2, s.columns[:0]
+	y := vector{need.Hip / need.strength(), need.Knee / need.strength()}
 	if need.HipRests {
 		y[0] = 0
 	}
-	s.Solve(&y)
+	var force [maxHeads]float64
 	for i := range m.legs {
 		l := &m.legs[i]
-		a := s.B[i] / math.Sqrt(l.force/forceRef)
-		out.Largest = max(out.Largest, a)
-		out.Activation[l.group] += a * l.force
-		out.Hip[l.group] += a * l.strength * l.arms[0]
-		out.Knee[l.group] += a * l.strength * l.arms[1]
-	}
-	for g := range groups {
-		if force[g] == 0 {
-			out.Length[g] = math.NaN()
-			continue
+		norm, whole := l.normalised(hip, knee), l.force
+		if need.FootStands && l.key == "gastroc" {
+			whole *= calfStands
 		}
-		out.Activation[g] /= force[g]
-		out.Length[g] /= force[g]
+		l.strength = whole * forceLength(norm)
+		l.arms = [2]float64{l.scale * l.hip.at(hip), l.scale * l.knee.at(knee)}
+		c := column{at: vector{l.strength * l.arms[0], l.strength * l.arms[1]}, stiff: whole / forceRef}
+		if need.HipRests {
+			c.at[0] = 0
+		}
+		s.columns = append(s.columns, c)
+		out.Length[l.head] += l.force * norm
+		force[l.head] += l.force
 	}
-	out.Left.Hip, out.Left.Knee = s.R[0], s.R[1]
+	s.solve(&y)
+	for i := range m.legs {
+		l := &m.legs[i]
+		a := s.x[i]
+		if a > out.Most {
+			out.Most, out.Largest = a, l.head
+		}
+		out.Activation[l.head] += a * l.force
+		out.Hip[l.head] += need.strength() * a * l.strength * l.arms[0]
+		out.Knee[l.head] += need.strength() * a * l.strength * l.arms[1]
+	}
+	m.means(&force)
+	out.Left.Hip, out.Left.Knee = need.strength()*s.r[0], need.strength()*s.r[1]
+	if need.HipRests {
+		out.Left.Hip = 0
+	}
 	return out
-}
-
-// KneeFlexion is the largest torque with which the table's muscles can flex the knee in a pose, N·m: there all of them pull
-// the same way, so it is their sum.
-func (m *Model) KneeFlexion(q *body.Pose) float64 {
-	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
-	sum := 0.0
-	for i := range m.legs {
-		l := &m.legs[i]
-		if arm := l.scale * l.knee.at(knee); arm < 0 {
-			norm := l.normalised(hip, knee)
-			sum -= arm * l.force * forceLength(norm)
-		}
-	}
-	return sum
 }

@@ -7,17 +7,31 @@ import (
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
+	"gonum.org/v1/gonum/interp"
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// level is how far from the trunk a body is: muscles cross the joints between levels.
+// level is how far from the trunk a body is: a muscle crosses the joint between two levels where a piece of it runs from one to
+// the other.
 type level int
 
 const (
 	onTrunk level = iota
-	onGirdle
+	onCollar
+	onBlade
 	onHumerus
 	onForearm
+)
+
+// crossing numbers the joint between a level and the next.
+type crossing int
+
+const (
+	atGirdle   crossing = iota // inner end of the collar bone
+	atBlade                    // between collar bone and shoulder blade
+	atShoulder                 // ball of the upper arm
+	atElbow
+	crossings = int(atElbow) + 1
 )
 
 // owner is what a point of a line is fixed to.
@@ -27,23 +41,26 @@ const (
 	trunkBody owner = iota
 	girdleBody
 	scapulaBody
+	rootBody // the inner end of the blade's spine, which hardly moves in upward rotation (Bagg & Forrest 1988, Am J Phys Med Rehabil 67:238-245, from memory)
 	sleeveBody
 	humerusBody
 	forearmBody
 )
 
-var owners = map[string]owner{"trunk": trunkBody, "girdle": girdleBody, "scapula": scapulaBody, "sleeve": sleeveBody, "humerus": humerusBody, "forearm": forearmBody}
+var owners = map[string]owner{"trunk": trunkBody, "girdle": girdleBody, "scapula": scapulaBody, "root": rootBody, "sleeve": sleeveBody, "humerus": humerusBody, "forearm": forearmBody}
 
 func (o owner) level() level {
 	switch o {
 	case trunkBody:
 		return onTrunk
+	case girdleBody:
+		return onCollar
 	case humerusBody:
 		return onHumerus
 	case forearmBody:
 		return onForearm
 	}
-	return onGirdle
+	return onBlade
 }
 
 // point is a place on a line, scaled to the lifter.
@@ -55,13 +72,15 @@ type point struct {
 // line is one strand of muscle, scaled to the lifter.
 type line struct {
 	key      string
-	group    int
+	head     int
 	force    float64 // N
 	fibreOpt float64 // m
 	pathOpt  float64 // m
 	points   []point
 	wraps    []wrap
+	turn     *turnTable
 	now      pull    // at the pose that was asked for last
+	norm     float64 // length of the fibres there, over their optimum
 	strength float64 // there, N
 }
 
@@ -69,11 +88,15 @@ type line struct {
 type arm struct {
 	turn   [forearmBody + 1]space.Mat
 	origin [forearmBody + 1]space.Vec
-	sc     space.Vec
-	hinge  space.Vec // elbow's axis
-	lift   space.Vec // axis about which the girdle rises, unit
-	scale  float64   // of the lifter to the table
+	joint  [crossings]space.Vec // inner end of the collar bone, its outer end, shoulder, elbow
+	hinge  space.Vec            // elbow's axis
+	along  space.Vec            // the forearm's long axis, from the hand to the elbow
+	lift   space.Vec            // axis about which the girdle rises, unit
+	scale  float64              // of the lifter to the table
 }
+
+// bladeJoint is where collar bone and shoulder blade meet, from the shoulder's centre in the blade's axes, m (own).
+var bladeJoint = space.Vec{X: -0.008, Y: 0.034, Z: -0.005}
 
 // scapula turns by a third of the elevation (2:1 rhythm: Inman, Saunders & Abbott 1944, J Bone Joint Surg 26:1-30), after a
 // turn about the vertical toward the plane of elevation (own).
@@ -93,12 +116,12 @@ func (a *arm) place(b *body.Body, q *body.Pose) {
 	p = math.Remainder(p, 2*math.Pi)
 	k := b.Stature / regions.StatureRef
 	a.scale = k
-	a.sc = space.Vec{X: 0.040 * k, Y: 0.010 * k, Z: -0.150 * k}
+	inner := space.Vec{X: 0.040 * k, Y: 0.010 * k, Z: -0.150 * k}
 	yaw := space.RotY(q[setup.GirdleProtraction])
 	rise := space.RotX(-q[setup.GirdleElevation])
 	girdle := yaw.Mul(&rise)
 	a.lift = yaw.Apply(space.Vec{X: -1})
-	centre := r3.Sub(a.sc, girdle.Apply(a.sc))
+	centre := r3.Sub(inner, girdle.Apply(inner))
 
 	sp, cp := math.Sincos(p)
 	axis := space.Vec{X: -cp, Z: sp}
@@ -121,8 +144,10 @@ func (a *arm) place(b *body.Body, q *body.Pose) {
 	}
 	a.hinge = humerus.Apply(body.ElbowHinge(b.CarryingAngle))
 	elbow := r3.Add(centre, humerus.Apply(space.Vec{Y: -b.UpperArm}))
-	a.turn = [...]space.Mat{space.Identity, girdle, scapula, cover, humerus, forearm}
-	a.origin = [...]space.Vec{{}, centre, centre, centre, centre, elbow}
+	a.along = forearm.Apply(space.Y)
+	a.turn = [...]space.Mat{space.Identity, girdle, scapula, girdle, cover, humerus, forearm}
+	a.origin = [...]space.Vec{{}, centre, centre, centre, centre, centre, elbow}
+	a.joint = [...]space.Vec{inner, r3.Add(centre, scapula.Apply(r3.Scale(k, bladeJoint))), centre, elbow}
 }
 
 // folded brings an angle into -90 to 90 degrees by reflection, so that a plane and its opposite turn the scapula alike.
@@ -161,12 +186,14 @@ type node struct {
 	arc   float64 // length round a wrap to the next node; 0 for a straight piece
 }
 
-// pull is a line at one pose: its length, and its moment arms about the joints that it crosses, as what one newton of it
-// puts on the outer side of each: m = (point - J) x u; and u itself, the force of one newton there.
+// pull is a line at one pose: its length, and for every joint that it crosses what one newton of it does to the outer side: the
+// moment m = (point - J) x u about the joint and the force u. Turn is the moment about the forearm's long axis, m, pronation
+// positive, which no line's geometry gives.
 type pull struct {
-	length                    float64
-	girdle, shoulder, elbow   space.Vec
-	acrossShoulder, atForearm space.Vec // u
+	length float64
+	about  [crossings]space.Vec
+	force  [crossings]space.Vec
+	turn   float64
 }
 
 // most nodes that a line can have.
@@ -236,15 +263,13 @@ func (l *line) wrapAfter(a *arm, i int, nodes *[mostNodes]node, n *int) {
 	}
 }
 
-// levelOf is what the touching places of a wrap count as fixed to.
+// levelOf is what the touching places of a wrap count as fixed to. The ball of the shoulder is the upper arm's: a line over it
+// presses on the head, not on the blade.
 func levelOf(w *wrap) level {
-	switch w.Kind {
-	case "thorax":
+	if w.Kind == "thorax" {
 		return onTrunk
-	case "elbow":
-		return onHumerus
 	}
-	return onGirdle
+	return onHumerus
 }
 
 // wrapped lays a piece round one wrap: the ball of the shoulder, the elbow's hinge, or the right half of the rib cage.
@@ -262,31 +287,62 @@ func (a *arm) wrapped(w *wrap, p, q space.Vec) (first, last space.Vec, arc float
 	return c.over(p, q)
 }
 
-// measured adds up a line's length and reads its moment arms off the straight pieces that cross joints.
+// measured adds up a line's length and reads its moment arms off the straight pieces that cross joints, from the inner side to the
+// outer or back: a line from the collar bone that lies on the ribs before it goes on pulls the collar bone toward them too.
 func measured(a *arm, nodes []node) pull {
 	var out pull
 	for i := 0; i+1 < len(nodes); i++ {
-		from, to := &nodes[i], &nodes[i+1]
-		if from.arc > 0 {
-			out.length += from.arc
+		inner, outer := &nodes[i], &nodes[i+1]
+		if inner.arc > 0 {
+			out.length += inner.arc
 			continue
 		}
-		span := r3.Sub(from.at, to.at)
+		span := r3.Sub(inner.at, outer.at)
 		length := space.Norm(span)
 		out.length += length
-		if from.level == to.level || length == 0 {
+		if inner.level == outer.level || length == 0 {
 			continue
 		}
 		u := r3.Scale(1/length, span)
-		if from.level == onTrunk {
-			out.girdle = r3.Cross(r3.Sub(to.at, a.sc), u)
+		if inner.level > outer.level {
+			inner, outer, u = outer, inner, r3.Scale(-1, u)
 		}
-		if from.level <= onGirdle && to.level >= onHumerus {
-			out.shoulder, out.acrossShoulder = r3.Cross(r3.Sub(to.at, a.origin[humerusBody]), u), u
-		}
-		if to.level == onForearm {
-			out.elbow, out.atForearm = r3.Cross(r3.Sub(to.at, a.origin[forearmBody]), u), u
+		for j := crossing(inner.level); j < crossing(outer.level); j++ {
+			out.about[j] = r3.Add(out.about[j], r3.Cross(r3.Sub(outer.at, a.joint[j]), u))
+			out.force[j] = r3.Add(out.force[j], u)
 		}
 	}
 	return out
+}
+
+// turnTable is the moment arm of a line about the forearm's long axis.
+type turnTable struct {
+	arm    interp.FritschButland
+	low    float64 // degrees of pronation
+	high   float64
+	flexed float64 // share of it that is there only with the elbow bent square
+}
+
+func newTurnTable(r *region) *turnTable {
+	if len(r.Turn) == 0 {
+		return nil
+	}
+	x, y := make([]float64, len(r.Turn)), make([]float64, len(r.Turn))
+	for i, p := range r.Turn {
+		x[i], y[i] = p[0], p[1]
+	}
+	t := &turnTable{low: x[0], high: x[len(x)-1], flexed: r.TurnFlexed}
+	if err := t.arm.Fit(x, y); err != nil { // the table is part of the program
+		panic("muscle: " + err.Error())
+	}
+	return t
+}
+
+// at is the arm in a pose, m at the table's stature; flat beyond the table.
+func (t *turnTable) at(q *body.Pose) float64 {
+	if t == nil {
+		return 0
+	}
+	p := space.Deg(q[setup.ForearmPronation])
+	return t.arm.Predict(max(t.low, min(t.high, p))) * (1 - t.flexed + t.flexed*math.Sin(q[setup.ElbowFlexion]))
 }

@@ -36,19 +36,25 @@ func TestEveryPieceOnce(t *testing.T) {
 	}
 }
 
-// Called off half way it ends with the context's error and leaves the rest undone; nothing goes on after it has returned.
+// Called off half way it ends with the context's error and leaves the rest undone; nothing goes on after it has returned. Pieces
+// after the one that calls off wait for it, so that no more of them can have begun than there are workers, and one that was being
+// handed over.
 func TestCalledOff(t *testing.T) {
+	const last = 20
 	ctx, stop := context.WithCancel(context.Background())
 	var done atomic.Int32
 	err := parallel.Each(ctx, 1_000_000, func(_, i int) {
-		if i == 20 {
+		switch {
+		case i == last:
 			stop()
+		case i > last:
+			<-ctx.Done()
 		}
 		done.Add(1)
 	}, func(int) {})
-	after := done.Load()
-	if !errors.Is(err, context.Canceled) || after < 20 || after > 20+int32(2*parallel.Workers()) {
-		t.Errorf("%v after %d pieces", err, after)
+	after, most := int(done.Load()), last+1+parallel.Workers()
+	if !errors.Is(err, context.Canceled) || after < last+1 || after > most {
+		t.Errorf("%v after %d pieces, expected %d to %d", err, after, last+1, most)
 	}
 	if err := parallel.Each(context.Background(), 0, func(_, _ int) { t.Error("there is nothing to do") }, func(int) {}); err != nil {
 		t.Error(err)

@@ -20,7 +20,7 @@ func (p *page) wrong() []string {
 	if err != nil {
 		p.t.Fatal(err)
 	}
-	p.do(chromedp.Evaluate[chromedp.Void]("if (!window.axe) {" + string(script) + "}"))
+	p.act("if (!window.axe) {" + string(script) + "}")
 	found, err := chromedp.Run(p.ctx, chromedp.Evaluate[[]string](`axe.run(document, {resultTypes: ['violations']}).then(r => r.violations
 		.filter(v => v.impact === 'serious' || v.impact === 'critical')
 		.flatMap(v => v.nodes.slice(0, 4).map(n => v.id + ': ' + n.target.join(' ') + ' | ' + n.html.slice(0, 120) + ' | ' + (n.any[0] ?? n.all[0] ?? n.none[0])?.message)))`, chromedp.EvalAwaitPromise))
@@ -43,7 +43,7 @@ func TestAccessible(t *testing.T) {
 	}
 	bench := prog.ready("raise.behind.hand")
 	for _, theme := range []string{"light", "dark"} {
-		p.do(chromedp.Evaluate[chromedp.Void](`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: ` + quoted(theme) + `}))`))
+		p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: ` + quoted(theme) + `}))`)
 		p.do(chromedp.Navigate(prog.url("/lifters")))
 		p.press("Suvi Brandt")
 		p.until("the sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Suvi Brandt"`)
@@ -66,7 +66,7 @@ func TestAccessible(t *testing.T) {
 		p.press("Kit")
 		p.press("Rehearsal hall")
 		p.until("the room", `document.querySelector('[data-item="twin-column"]')`)
-		p.do(chromedp.Evaluate[chromedp.Void](`document.querySelectorAll('[data-item="twin-column"] .toggle, [data-item="knee-extension"] .toggle').forEach(e => e.click())`))
+		p.act(`document.querySelectorAll('[data-item="twin-column"] .toggle, [data-item="knee-extension"] .toggle').forEach(e => e.click())`)
 		check(theme + " room")
 		p.press("Add")
 		check(theme + " new room")
@@ -156,7 +156,7 @@ func TestLayoutHolds(t *testing.T) {
 		addresses[key] = prog.readyAs(key, long)
 	}
 	for _, units := range []string{"metric", "imperial"} {
-		p.do(chromedp.Evaluate[chromedp.Void](`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(units) + `}))`))
+		p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(units) + `}))`)
 		for _, size := range [][2]int64{{1280, 800}, {820, 1180}, {390, 844}} {
 			p.do(chromedp.EmulateViewport(size[0], size[1]))
 			for what, url := range addresses {

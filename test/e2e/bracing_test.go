@@ -42,7 +42,7 @@ func TestBracingIsMended(t *testing.T) {
 	p.key("z", chromedp.ModifierCtrl)
 	p.says(verdict("brace"), "tips back")
 	p.says(verdict("start"), "Picking up")
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-verdict="start"] summary').click()`))
+	p.act(`document.querySelector('[data-verdict="start"] summary').click()`)
 	p.says(verdict("start"), "right hand")
 	p.until("where it rubs", `document.querySelector('[data-rub="touches"]')`)
 }
@@ -62,7 +62,7 @@ func TestCautionsAndLimits(t *testing.T) {
 	p.says(verdict("joints"), "low back has to hold")
 	limit := `document.querySelector('input[aria-label="Limit: Low back"]')`
 	p.until("the limit", limit)
-	p.do(chromedp.Evaluate[chromedp.Void](`(e => { e.focus(); e.select(); })(` + limit + `)`))
+	p.act(`(e => { e.focus(); e.select(); })(` + limit + `)`)
 	p.key("900\r")
 	p.until("no word about the low back", `!document.querySelector('[data-verdict="joints"]').innerText.includes("low back")`)
 	p.until("no caution either", `!document.querySelector('[data-caution="low-back"]')`)

@@ -24,7 +24,6 @@ func (p *page) choose(label, option string) {
 	p.do(chromedp.MouseClickXY(x, y))
 	pick := fmt.Sprintf(`[...document.querySelectorAll('[role="option"]')].find(e => e.innerText.split('\n')[0] === %s)`, quoted(option))
 	p.until("the option "+option, pick)
-	p.do(chromedp.Sleep(150 * time.Millisecond)) // the list grows as it opens
 	x, y = p.middle(pick)
 	p.do(chromedp.MouseClickXY(x, y))
 	p.until("the list is closed", `!document.querySelector('[role="listbox"]')`)
@@ -43,13 +42,16 @@ func (p *page) fromNothing(region, kind, position string) {
 	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)
 }
 
+// draft is what the browser keeps of the open document; empty when nothing is unsaved.
+const draft = `(JSON.parse(localStorage.getItem('dialarc.draft.' + location.pathname.split('/').pop()) ?? '{}').document ?? '')`
+
 // on is the document on the bench as the browser keeps it, or as the server has it when nothing is unsaved.
 func (p *page) on(prog *program) map[string]any {
 	p.t.Helper()
 	id := read[string](p, "location.pathname.split('/').pop()")
 	out := map[string]any{}
-	if draft := read[string](p, `JSON.parse(localStorage.getItem('dialarc.draft.' + `+quoted(id)+`) ?? '{}').document ?? ''`); draft != "" {
-		if err := json.Unmarshal([]byte(draft), &out); err != nil {
+	if text := read[string](p, draft); text != "" {
+		if err := json.Unmarshal([]byte(text), &out); err != nil {
 			p.t.Fatal(err)
 		}
 		return out
@@ -83,8 +85,9 @@ func TestBuildABandFly(t *testing.T) {
 	}
 	steps := 0
 	for ; !reflect.DeepEqual(p.on(prog), begun) && steps < 10; steps++ {
+		before := read[string](p, draft)
 		p.press("Undo")
-		p.do(chromedp.Sleep(120 * time.Millisecond))
+		p.until("one change is undone", draft+" !== "+quoted(before))
 	}
 	p.untilDial("band.height/0", height)
 	if steps != 5 {
@@ -211,7 +214,6 @@ func TestPicturesAndValuesAsFiles(t *testing.T) {
 		pick := fmt.Sprintf(`[...document.querySelectorAll('[role="menuitem"]')].find(e => e.innerText === %s)`, quoted(item))
 		p.until(item, pick)
 		dir := p.downloads()
-		p.do(chromedp.Sleep(150 * time.Millisecond))
 		x, y := p.middle(pick)
 		p.do(chromedp.MouseClickXY(x, y))
 		if strings.HasPrefix(item, "Show") {
@@ -250,15 +252,15 @@ func TestSavedStates(t *testing.T) {
 	p := openRaise(t, startProgram(t))
 	p.key(".")
 	p.untilDial("stance.out", 35)
-	p.do(chromedp.Evaluate[chromedp.Void](`(() => { const t = document.querySelector('textarea'); t.scrollIntoView(); t.focus(); t.select(); })()`))
+	p.act(`(() => { const t = document.querySelector('textarea'); t.scrollIntoView(); t.focus(); t.select(); })()`)
 	p.key("Reach long.\rRibs down.")
-	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
+	p.act(`document.activeElement.blur()`)
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
 	p.press("Saved states")
 	p.until("pictures", `document.querySelectorAll('[role="dialog"] li svg').length === 2`)
 	p.says(`[role="dialog"]`, "on the bench")
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[aria-label="Name of version 1"]').focus()`))
+	p.act(`document.querySelector('[aria-label="Name of version 1"]').focus()`)
 	p.key("As it came")
 	p.key("\r")
 	p.press("Go back to version 1")

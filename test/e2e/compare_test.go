@@ -53,8 +53,8 @@ func TestCompareThree(t *testing.T) {
 	p.press("Effort")
 	p.until("over the length", `document.querySelector('svg[role="img"]') && [...document.querySelectorAll('svg text')].some(e => e.textContent.includes('long to short'))`)
 
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[aria-label="Name of the comparison"]').focus()`))
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[aria-label="Name of the comparison"]').select()`))
+	p.act(`document.querySelector('[aria-label="Name of the comparison"]').focus()`)
+	p.act(`document.querySelector('[aria-label="Name of the comparison"]').select()`)
 	p.key("Long or not\r")
 	p.press("Keep")
 	p.says(saveState, "version 1")
@@ -119,7 +119,7 @@ func TestCompareNothing(t *testing.T) {
 	p.press("Add setups")
 	p.fill("Find", "pull-down")
 	p.until("found", `document.querySelectorAll('[role="dialog"] li').length > 0`)
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[role="dialog"] li button').click()`))
+	p.act(`document.querySelector('[role="dialog"] li button').click()`)
 	p.press("Done")
 	p.says("section", "one alone has nothing to differ from")
 	p.do(chromedp.Navigate(prog.url("/compare/00000000-0000-0000-0000-000000000000")))
@@ -142,11 +142,11 @@ func TestComparedSince(t *testing.T) {
 		t.Errorf("kept are %v", kept.Items)
 	}
 
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-card="B"] a').click()`))
+	p.act(`document.querySelector('[data-card="B"] a').click()`)
 	p.until("the bench", `document.querySelector('[data-dial="load.mass/0"]')`)
 	p.typeInto("load.mass/0", "4")
 	p.untilDial("load.mass/0", 4)
-	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
+	p.act(`document.activeElement.blur()`)
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
 	p.press("Compare")

@@ -22,7 +22,7 @@ func TestDialIn(t *testing.T) {
 	if locked, _ := before["locked"].([]any); len(locked) != 1 || locked[0] != "pulley.height/0" {
 		t.Errorf("locked %v", before["locked"])
 	}
-	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
+	p.act(`document.activeElement.blur()`)
 	p.key("d")
 	p.says(`[role="dialog"]`, "everything else is locked, the load too")
 	pulley := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === 'Pulley').querySelector('input').checked`
@@ -56,21 +56,21 @@ func TestDialIn(t *testing.T) {
 	}
 	// A step of the list is taken, and taken back.
 	p.until("steps", `document.querySelectorAll('[data-step]').length >= 5`)
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-step="stance.out"] button')?.click() ?? [...document.querySelectorAll('button')].find(b => b.innerText.startsWith('All ')).click()`))
+	p.act(`document.querySelector('[data-step="stance.out"] button')?.click() ?? [...document.querySelectorAll('button')].find(b => b.innerText.startsWith('All ')).click()`)
 	p.until("the step", `document.querySelector('[data-step="stance.out"] button')`)
 	if p.dial("stance.out") == out {
-		p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-step="stance.out"] button').click()`))
+		p.act(`document.querySelector('[data-step="stance.out"] button').click()`)
 	}
 	p.until("a step", fmt.Sprintf(`document.querySelector('[data-dial="stance.out"] input').value !== %s`, quoted(fmt.Sprint(out))))
 	p.press("Undo")
 	p.untilDial("stance.out", out)
 	// On the map the arrow keys go from pair to pair, and Enter sets both. Nothing else has the focus to go back to: the driver sends a
 	// key's character apart from its stroke, which would press it.
-	p.do(chromedp.Evaluate[chromedp.Void](`document.activeElement.blur()`))
+	p.act(`document.activeElement.blur()`)
 	p.key("d")
 	p.press("Map of two")
 	p.until("the map", `document.querySelector('svg.map')`)
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('svg.map').focus()`))
+	p.act(`document.querySelector('svg.map').focus()`)
 	p.key(kb.ArrowRight)
 	p.key(kb.ArrowUp)
 	p.says(`[role="dialog"] p`, "Pulley hole 10, Step out 35 cm: match")

@@ -24,7 +24,7 @@ func TestFromOpeningToASavedSetup(t *testing.T) {
 	p := openRaise(t, prog)
 	hole, peak := p.dial("pulley.height/0"), p.peakAngle()
 
-	p.do(chromedp.Evaluate[chromedp.Void](timeFrames))
+	p.act(timeFrames)
 	p.drag(handle("pulley"), 0, 60, 40) // down the column
 	lower := p.dial("pulley.height/0")
 	if lower >= hole {
@@ -290,7 +290,7 @@ func TestKeyboardAlone(t *testing.T) {
 	if len(nameless) > 0 {
 		t.Errorf("without a name: %s", strings.Join(nameless, "\n"))
 	}
-	p.do(chromedp.Evaluate[chromedp.Void](`document.querySelector('[data-dial="path.plane"] input[type="range"]').focus()`))
+	p.act(`document.querySelector('[data-dial="path.plane"] input[type="range"]').focus()`)
 	p.key(kb.ArrowRight)
 	p.untilDial("path.plane", 50) // the arrows belong to the focused dial
 	p.key("?")
@@ -331,9 +331,9 @@ func TestWhoWorksAndADrawnTarget(t *testing.T) {
 	p.says(`[role="dialog"]`, "root mean square")
 	p.key("\x1b")
 	p.until("closed", `!document.querySelector('[role="dialog"]')`)
-	p.do(chromedp.Evaluate[chromedp.Void](`[...document.querySelectorAll('button')].find((b) => b.textContent.startsWith('Match strength')).click()`))
+	p.act(`[...document.querySelectorAll('button')].find((b) => b.textContent.startsWith('Match strength')).click()`)
 	p.until("the schools", `[...document.querySelectorAll('[role="option"]')].some((o) => o.textContent.startsWith('As drawn'))`)
-	p.do(chromedp.Evaluate[chromedp.Void](`[...document.querySelectorAll('[role="option"]')].find((o) => o.textContent.startsWith('As drawn')).click()`))
+	p.act(`[...document.querySelectorAll('[role="option"]')].find((o) => o.textContent.startsWith('As drawn')).click()`)
 	p.until("a point to draw by", handle("wanted4"))
 	before := read[string](p, `document.querySelector('dl dd').innerText`)
 	p.drag(handle("wanted4"), 0, 25, 6)

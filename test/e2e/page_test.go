@@ -3,8 +3,10 @@ package e2e
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"regexp"
+	"slices"
 	"strconv"
 	"testing"
 	"time"
@@ -57,20 +59,34 @@ func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
 	}
 }
 
-// read evaluates an expression in the page.
+// patience is how long a journey waits for what the page is about to do.
+const patience = 20 * time.Second
+
+// read evaluates an expression in the page. While what it speaks of is not there yet the expression throws, having done nothing, and
+// is tried again.
 func read[T any](p *page, expression string) T {
 	p.t.Helper()
-	v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression))
-	if err != nil {
-		p.t.Fatalf("%s: %v", expression, err)
+	for deadline := time.Now().Add(patience); ; time.Sleep(50 * time.Millisecond) {
+		v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression))
+		if err == nil {
+			return v
+		}
+		if thrown := (*chromedp.ExceptionError)(nil); !errors.As(err, &thrown) || time.Now().After(deadline) {
+			p.t.Fatalf("%s: %v", expression, err)
+		}
 	}
-	return v
+}
+
+// act runs an expression for what it does, once what it speaks of is there.
+func (p *page) act(expression string) {
+	p.t.Helper()
+	read[bool](p, "("+expression+", true)")
 }
 
 // until waits for an expression to become true.
 func (p *page) until(what, expression string) {
 	p.t.Helper()
-	deadline := time.Now().Add(20 * time.Second)
+	deadline := time.Now().Add(patience)
 	for time.Now().Before(deadline) {
 		if read[bool](p, "!!("+expression+")") {
 			return
@@ -105,10 +121,19 @@ func (p *page) press(name string) {
 	p.do(chromedp.MouseClickXY(x, y))
 }
 
-// middle is where an element's middle is on the screen.
+// middle is where an element's middle is on the screen, once it is still there: lists and dialogs grow as they open.
 func (p *page) middle(element string) (x, y float64) {
 	p.t.Helper()
-	at := read[[]float64](p, "(() => { const e = "+element+"; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()")
+	find := "(() => { const e = " + element + "; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()"
+	at := read[[]float64](p, find)
+	for deadline := time.Now().Add(patience); time.Now().Before(deadline); {
+		time.Sleep(40 * time.Millisecond)
+		again := read[[]float64](p, find)
+		if slices.Equal(at, again) {
+			break
+		}
+		at = again
+	}
 	return at[0], at[1]
 }
 
@@ -117,9 +142,15 @@ func (p *page) pick(action string) {
 	p.t.Helper()
 	find := fmt.Sprintf(`[...document.querySelectorAll('[role="menuitem"]')].find(e => e.innerText.trim() === %s)`, quoted(action))
 	p.until("the action "+action, find)
-	p.do(chromedp.Sleep(150 * time.Millisecond)) // the menu grows as it opens
 	x, y := p.middle(find)
 	p.do(chromedp.MouseClickXY(x, y))
+}
+
+// fillNamed types into the field that has a name but no label of its own.
+func (p *page) fillNamed(name, text string) {
+	p.t.Helper()
+	p.act("(e => { e.scrollIntoView({block: 'nearest'}); e.focus(); e.select(); })(document.querySelector(" + quoted(`input[aria-label="`+name+`"]`) + "))")
+	p.key(text + kb.Tab)
 }
 
 // fill types into the field whose label begins with a text, in the dialog when one is open.
@@ -127,7 +158,7 @@ func (p *page) fill(label, text string) {
 	p.t.Helper()
 	find := fmt.Sprintf(`[...(document.querySelector('[role="dialog"]') ?? document).querySelectorAll('label')].find(l => l.innerText.startsWith(%s) && l.control)?.control`, quoted(label))
 	p.until("a field "+label, find)
-	p.do(chromedp.Evaluate[chromedp.Void]("(e => { e.scrollIntoView({block: 'nearest'}); e.focus(); e.select(); })(" + find + ")"))
+	p.act("(e => { e.scrollIntoView({block: 'nearest'}); e.focus(); e.select(); })(" + find + ")")
 	p.key(text + kb.Tab)
 }
 
@@ -172,7 +203,7 @@ func (p *page) dial(key string) float64 {
 // typeInto replaces the number in a dial's field.
 func (p *page) typeInto(key, text string) {
 	p.t.Helper()
-	p.do(chromedp.Evaluate[chromedp.Void](fmt.Sprintf(`(e => { e.focus(); e.select(); })(document.querySelector('[data-dial="%s"] input'))`, key)))
+	p.act(fmt.Sprintf(`(e => { e.focus(); e.select(); })(document.querySelector('[data-dial="%s"] input'))`, key))
 	p.key(text + kb.Enter)
 }
 

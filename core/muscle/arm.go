@@ -1,0 +1,238 @@
+package muscle
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// The rows at which the torques of an arm are shared out: three at the shoulder along the upper arm's axes, two at the inner end of
+// the collar bone, three between collar bone and blade, one at the elbow, one about the forearm. The blade has rows of its own because
+// it is held by what is on the blade: a muscle that draws the arm back about the inner end of the collar bone may do next to nothing
+// about its outer end.
+const (
+	rowShoulder = 0
+	rowGirdle   = 3
+	rowBlade    = 5
+	rowElbow    = 8
+	rowTurn     = 9
+	armRows     = 10
+)
+
+// Prices of what is passive: stiffness over the square of the scale (own). They are prices, not limits, so that shares do not depend
+// on the size of the load.
+const (
+	free = 0.02 // all but free
+
+	elbowStop = 60.0 // N·m; near straight the joint holds a drooping forearm, so that a straight arm is not charged to the biceps
+	elbowCost = 0.5
+	elbowFull = 10 * math.Pi / 180
+	elbowZero = 25 * math.Pi / 180
+
+	turnStop = 20.0 // N·m, at either end of the forearm's turn
+	turnFull = 70 * math.Pi / 180
+	turnZero = 50 * math.Pi / 180
+
+	collarStop  = 200.0 // N·m; a low collar bone lies near the first rib and its ligaments are near taut (trend: Bearn 1961, Anat Rec 141:351, from memory)
+	collarFull  = 5 * math.Pi / 180
+	collarZero  = 12 * math.Pi / 180
+	collarRises = 0.12 // with the arm's elevation
+
+	ligament = 3.0   // N·m, between collar bone and blade, either way
+	ribPush  = 500.0 // N
+)
+
+// Weights of what is left over, per (N·m)²: about the upper arm's long axis less, since small muscles that are not in the table serve
+// it (own). A ligament that gives either way at a price is a row that weighs less: 1/w + 1/price.
+const (
+	twistWeight = 0.1
+	bladePrice  = free / (ligament * ligament)
+	bladeWeight = 1 / (1 + 1/bladePrice)
+)
+
+var rowWeights = [armRows]float64{1, math.Sqrt(twistWeight), 1, 1, 1, math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), 1, 1}
+
+// ribsAt are the places of the blade that lie on the ribs, from the shoulder's centre in the blade's axes, m: its inner upper end and
+// its lower corner (own).
+var ribsAt = [2]space.Vec{{X: -0.085, Y: 0.005, Z: -0.100}, {X: -0.092, Y: -0.110, Z: -0.085}}
+
+// axes writes the rows' axes in trunk axes.
+func (m *Model) axes() {
+	a := &m.place
+	h, b := &a.turn[humerusBody], &a.turn[scapulaBody]
+	m.frame = [armRows]space.Vec{h.Apply(space.X), h.Apply(space.Y), h.Apply(space.Z), a.lift, space.Y,
+		b.Apply(space.Y), b.Apply(space.Vec{X: 0.8, Z: -0.6}), b.Apply(space.Vec{X: 0.6, Z: 0.8}), a.hinge, a.along}
+}
+
+// rowJoint is the joint that each row belongs to.
+var rowJoint = [armRows]crossing{atShoulder, atShoulder, atShoulder, atGirdle, atGirdle, atBlade, atBlade, atBlade, atElbow, atElbow}
+
+// row writes what torques about the four joints, and one about the forearm, are in the rows, weighted.
+func (m *Model) row(about *[crossings]space.Vec, turn float64) (v vector) {
+	for i := range rowTurn {
+		v[i] = rowWeights[i] * r3.Dot(about[rowJoint[i]], m.frame[i])
+	}
+	v[rowTurn] = turn
+	return v
+}
+
+// ShareArm finds who carries a need of an arm in a pose of the right side.
+func (m *Model) ShareArm(q *body.Pose, need *Need) *Answer {
+	a, s, out := &m.place, &m.share, &m.Answer
+	a.place(m.body, q)
+	m.axes()
+	out.reset()
+	s.rows, s.columns = armRows, s.columns[:0]
+	for _, l := range m.lines {
+		l.now = l.lay(a)
+		l.now.turn = a.scale * l.turn.at(q)
+		l.norm = l.normalised(l.now.length)
+		l.strength = l.force * forceLength(l.norm)
+		c := column{at: m.row(&l.now.about, l.now.turn), stiff: l.force / forceRef}
+		for i := range c.at {
+			c.at[i] *= l.strength
+		}
+		s.columns = append(s.columns, c)
+	}
+	m.passive(q, need)
+	blade := r3.Sub(need.Shoulder, r3.Cross(r3.Sub(a.joint[atShoulder], a.joint[atBlade]), need.OnArm))
+	y := m.row(&[crossings]space.Vec{need.Girdle, blade, need.Shoulder, need.Elbow}, r3.Dot(need.Elbow, a.along))
+	for i := range y {
+		y[i] /= need.strength()
+	}
+	s.solve(&y)
+	m.tellArm(need.strength())
+	return out
+}
+
+// passive adds the columns of what is passive, in the order in which tellArm reads them.
+func (m *Model) passive(q *body.Pose, need *Need) {
+	a, s := &m.place, &m.share
+	within := func(x, full, none float64) float64 { return max(0, min(1, (none-x)/(none-full))) }
+	at := func(row int, scale, cost float64) {
+		c := column{stiff: cost, passive: true}
+		c.at[row] = rowWeights[row] * scale
+		s.columns = append(s.columns, c)
+	}
+	at(rowElbow, elbowStop*within(q[setup.ElbowFlexion], elbowFull, elbowZero), elbowCost)
+	p := q[setup.ForearmPronation]
+	at(rowTurn, -math.Copysign(turnStop*within(-math.Abs(p), -turnFull, -turnZero), p), free)
+	rises := q[setup.GirdleElevation] + collarRises*math.Abs(q[setup.ShoulderElevation])
+	collar := collarStop * within(rises, collarFull, collarZero)
+	if need.GirdleMoves {
+		collar = 0
+	}
+	at(rowGirdle, collar, free)
+	for _, p := range ribsAt {
+		place := r3.Add(a.origin[scapulaBody], a.turn[scapulaBody].Apply(r3.Scale(a.scale, p)))
+		out := ribs(place, a.scale)
+		c := column{at: m.row(&[crossings]space.Vec{atGirdle: r3.Cross(r3.Sub(place, a.joint[atGirdle]), out), atBlade: r3.Cross(r3.Sub(place, a.joint[atBlade]), out)}, 0), stiff: free, passive: true}
+		for i := range c.at {
+			c.at[i] *= ribPush
+		}
+		s.columns = append(s.columns, c)
+	}
+}
+
+// ribs is the direction in which the ribs push at a place: outward from an ellipse about the trunk's middle, level (own).
+func ribs(at space.Vec, scale float64) space.Vec {
+	const half, wide = 0.11, 0.15 // depth and width, m
+	return r3.Unit(space.Vec{X: (at.X/scale + 0.025) / (half * half), Z: (at.Z/scale + 0.173) / (wide * wide)})
+}
+
+// tellArm sums the strands up by their heads, as strong as the lifter is.
+func (m *Model) tellArm(strength float64) {
+	out, s := &m.Answer, &m.share
+	var force [maxHeads]float64
+	for j, l := range m.lines {
+		a, h := s.x[j], l.head
+		if a > out.Most {
+			out.Most, out.Largest = a, h
+		}
+		force[h] += l.force
+		out.Activation[h] += a * l.force
+		out.Length[h] += l.norm * l.force
+		out.Lever[h] = r3.Add(out.Lever[h], r3.Scale(l.force, l.now.about[atShoulder]))
+		n := strength * a * l.strength
+		for c := range out.About {
+			out.About[c][h] = r3.Add(out.About[c][h], r3.Scale(n, l.now.about[c]))
+		}
+		out.Turn[h] += n * l.now.turn
+		out.OnHumerus = r3.Add(out.OnHumerus, r3.Scale(n, l.now.force[atShoulder]))
+		out.OnForearm = r3.Add(out.OnForearm, r3.Scale(n, l.now.force[atElbow]))
+	}
+	m.means(&force)
+	for _, w := range m.whole { // shown lengths are those of the group's own line
+		p := w.lay(&m.place)
+		out.GroupLong[heads[w.head].Group] = w.normalised(p.length)
+	}
+	given := func(k, row int) float64 {
+		j := len(m.lines) + k
+		return strength * s.x[j] * s.columns[j].at[row] / rowWeights[row]
+	}
+	p := &out.Passive
+	p.ElbowStop, p.TurnStop, p.Collar = given(0, rowElbow), given(1, rowTurn), given(2, rowGirdle)
+	for i := range p.Ribs {
+		p.Ribs[i] = strength * ribPush * s.x[len(m.lines)+3+i]
+	}
+	m.leftOfArm(strength)
+}
+
+// leftOfArm tells what the rows lack; in those of the blade all but a trifle of it is what the ligaments give.
+func (m *Model) leftOfArm(strength float64) {
+	out, axes := &m.Answer, &m.frame
+	var left [armRows]float64
+	for i := range left {
+		left[i] = strength * m.share.r[i] / rowWeights[i]
+	}
+	for i := range out.Passive.Blade {
+		out.Passive.Blade[i] = left[rowBlade+i] / (1 + bladePrice)
+	}
+	out.Left.Shoulder = r3.Add(r3.Scale(left[0], axes[0]), r3.Add(r3.Scale(left[1], axes[1]), r3.Scale(left[2], axes[2])))
+	out.Left.Girdle = r3.Add(r3.Scale(left[rowGirdle], axes[rowGirdle]), r3.Scale(left[rowGirdle+1], axes[rowGirdle+1]))
+	out.Left.Elbow = r3.Add(r3.Scale(left[rowElbow], axes[rowElbow]), r3.Scale(left[rowTurn], axes[rowTurn]))
+}
+
+// means divides the sums over strands by the heads' forces, and gives groups the length of their heads.
+func (m *Model) means(force *[maxHeads]float64) {
+	out := &m.Answer
+	var whole [maxHeads]float64
+	for g := range out.GroupLong {
+		out.GroupLong[g] = 0
+	}
+	for h := range heads {
+		if force[h] == 0 {
+			out.Length[h] = math.NaN()
+			continue
+		}
+		g := heads[h].Group
+		whole[g] += force[h]
+		out.GroupLong[g] += out.Length[h]
+		out.Activation[h] /= force[h]
+		out.Length[h] /= force[h]
+		out.Lever[h] = r3.Scale(1/force[h], out.Lever[h])
+	}
+	for g := range out.GroupLong {
+		if out.GroupLong[g] /= whole[g]; whole[g] == 0 {
+			out.GroupLong[g] = math.NaN()
+		}
+	}
+}
+
+// UpperArm is the direction of the upper arm in the pose that was asked for last, trunk axes.
+func (m *Model) UpperArm() space.Vec { return r3.Scale(-1, m.frame[1]) }
+
+// ElbowHinge is the elbow's axis in that pose, trunk axes.
+func (m *Model) ElbowHinge() space.Vec { return m.frame[rowElbow] }
+
+// ForearmAxis is the forearm's long axis in that pose, from the hand to the elbow, trunk axes.
+func (m *Model) ForearmAxis() space.Vec { return m.frame[rowTurn] }
+
+// GirdleAxes are the axes about which the collar bone rises and is drawn forward, trunk axes.
+func (m *Model) GirdleAxes() (rises, forward space.Vec) {
+	return m.frame[rowGirdle], m.frame[rowGirdle+1]
+}
