@@ -17,7 +17,7 @@ func (o *outcome) report() *Report {
 	line := o.lineUp()
 	r := &Report{Schema: ReportSchema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust), TrustWhy: o.why,
 		Joint: o.joint.Name(), Names: setup.Coordinates[o.rep.Name].Key, Label: setup.Coordinates[o.rep.Name].Label, Hold: o.path.Still(),
-		Curves: o.curves(), Parts: o.parts(), Joints: o.joints(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
+		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
 		Warnings: o.warnings(), Path: o.reportPath()}
 	r.Verdicts = make([]Verdict, 0, 3)
 	for _, s := range o.sentences(line) {
@@ -116,11 +116,11 @@ func blank(c Curve) {
 }
 
 // joints tells what the other joints bear, with their own capacity where a strength shape fits.
-func (o *outcome) joints() []JointPart {
+func (e *Evaluator) joints(o *outcome) []JointPart {
 	out := make([]JointPart, 0, len(o.rep.Others))
 	for i := range o.rep.Others {
 		j := &o.rep.Others[i]
-		c := profile.NewCapacity(&o.doc.Lifter, j.Joint.Name(), false)
+		c := profile.NewCapacity(e.strength(o.doc), j.Joint.Name(), false)
 		capacity := make(Curve, len(o.rep.S))
 		c.Along(capacity, o.rep.Pose, o.rep.Rate)
 		effort := make([]float64, len(capacity))

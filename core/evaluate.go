@@ -30,6 +30,8 @@ type Evaluator struct {
 	brace    support.Bracer
 	frame    body.Frames
 	regions  *muscle.Model // of the lifter who was evaluated last
+	known    *profile.Strength
+	knownOf  setup.Lifter
 	capacity []float64
 	variable []float64
 }
@@ -107,12 +109,14 @@ type outcome struct {
 	result    profile.Result
 	capacity  []float64
 	trust     profile.Trust
-	why       string // why the capacity is unknown
+	why       string  // why the capacity is unknown
+	spread    float64 // of the capacity: standard deviation of its logarithm
 	starts    []support.Start
 	gaps      []support.Gap
 	rubs      []support.Rub
 	cautions  setup.Problems
 	longAtEnd bool // the target is longer at the end of the path
+	demands   demands
 }
 
 // judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
@@ -155,16 +159,13 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 
 // fillCapacity writes the capacity along the path.
 func (e *Evaluator) fillCapacity(o *outcome) {
-	c := profile.NewCapacity(&o.doc.Lifter, o.joint.Name(), o.axis.Kind == "spin")
+	c := profile.NewCapacity(e.strength(o.doc), o.joint.Name(), o.axis.Kind == "spin")
 	if cap(e.capacity) < len(e.rep.S) {
 		e.capacity = make([]float64, len(e.rep.S))
 	}
 	e.capacity = e.capacity[:len(e.rep.S)]
-	if o.joint == body.KneeR {
-		c.Flexors = e.model(o).KneeFlexion
-	}
 	c.Along(e.capacity, e.rep.Pose, e.rep.Rate)
-	o.capacity, o.trust, o.why = e.capacity, c.Trust, c.Why
+	o.capacity, o.trust, o.why, o.spread = e.capacity, c.Trust, c.Why, c.Spread
 }
 
 // model is that of the muscles of an outcome's lifter.
@@ -238,7 +239,13 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 		return nil, problems
 	}
 	r := o.report()
-	r.Muscles = e.muscles(o)
+	r.Joints = e.joints(o)
+	o.demands = e.efforts(o)
+	var w *work
+	r.Muscles, w = e.muscles(o)
+	r.Limit = e.limit(o, w)
+	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
+	r.TrustText = e.strength(o.doc).Words(o.trust)
 	r.Bracing = e.bracing(o)
 	r.Rubs, r.Entry, r.Pins = o.reportRubs(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)

@@ -66,8 +66,9 @@ func pinsBeside(mass float64, c *setup.Column) []float64 {
 	return list
 }
 
-// effortWith is the largest effort when one part of the loads is multiplied by a factor: a cable's pull grows with the mass on
-// the pin, the rest stays.
+// effortWith is the largest effort of any joint when one part of the loads is multiplied by a factor: a cable's pull grows with the mass on
+// the pin, the rest stays. With several loads
+// that may be changed it is that of the target joint.
 func (o *outcome) effortWith(part int, factor float64) Metric {
 	if o.path.Still() || o.trust == profile.Unknown {
 		return Metric{Why: "The strength over this path is not known."}
@@ -75,10 +76,23 @@ func (o *outcome) effortWith(part int, factor float64) Metric {
 	if why := o.gapWhy(); why != "" {
 		return Metric{Why: why}
 	}
+	if o.oneVaries() { // what grows with this pin alone is known at every joint
+		return number(o.demands.most(factor).effort(factor))
+	}
 	most := math.Inf(-1)
 	for i, t := range o.rep.Total {
 		most = max(most, (t+(factor-1)*o.rep.Parts[part].Torque[i])/o.capacity[i])
 	}
-	most = rounded(most)
-	return Metric{Value: &most}
+	return number(most)
+}
+
+// oneVaries says whether a single load may be changed, and what the joints ask is known.
+func (o *outcome) oneVaries() bool {
+	count := 0
+	for i := range o.doc.Loads {
+		if o.doc.Loads[i].Variable {
+			count++
+		}
+	}
+	return count == 1 && len(o.demands) > 0
 }

@@ -8,32 +8,34 @@ const ReportSchema = "dialarc.report/1"
 // Report is everything that one document gives. Curves have one value per sample along the path, in the direction of
 // lifting; the long end of the target is the first.
 type Report struct {
-	Schema   string          `json:"schema" doc:"Report version."`
-	Name     string          `json:"name" doc:"The document's name."`
-	Lead     string          `json:"lead" doc:"Side that the curves are of." enum:"right,left"`
-	Both     bool            `json:"both" doc:"Whether the other side does the same, mirrored."`
-	Joint    string          `json:"joint" doc:"Joint that the curves are of." enum:"girdle,shoulder,elbow,hip,knee"`
-	Names    string          `json:"names" doc:"Joint coordinate that angleDeg is, like shoulder.elevation."`
-	Label    string          `json:"label" doc:"The same in words."`
-	Hold     bool            `json:"hold" doc:"Whether one pose is held: then there is no range and no profile."`
-	Trust    string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,estimate,model,unknown"`
-	TrustWhy string          `json:"trustWhy,omitempty" doc:"Why the capacity is unknown."`
-	Curves   Curves          `json:"curves"`
-	Parts    []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
-	Joints   []JointPart     `json:"joints" doc:"What the repetition asks of the other joints."`
-	Muscles  Muscles         `json:"muscles"`
-	Bracing  Bracing         `json:"bracing"`
-	Entry    *Entry          `json:"entry" doc:"Picking up and putting back two handles; null for any other setup."`
-	Pins     []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
-	Rubs     []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
-	Cautions []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
-	Profile  Profile         `json:"profile"`
-	LineUp   LineUp          `json:"lineUp"`
-	Starts   []Start         `json:"starts" doc:"How far the stacks are lifted."`
-	Gaps     []Gap           `json:"gaps" doc:"Stretches of the range in which a load cannot do its work."`
-	Verdicts []Verdict       `json:"verdicts"`
-	Warnings []setup.Problem `json:"warnings" doc:"What can be evaluated but should be looked at."`
-	Path     Path            `json:"path"`
+	Schema    string          `json:"schema" doc:"Report version."`
+	Name      string          `json:"name" doc:"The document's name."`
+	Lead      string          `json:"lead" doc:"Side that the curves are of." enum:"right,left"`
+	Both      bool            `json:"both" doc:"Whether the other side does the same, mirrored."`
+	Joint     string          `json:"joint" doc:"Joint that the curves are of." enum:"girdle,shoulder,elbow,hip,knee"`
+	Names     string          `json:"names" doc:"Joint coordinate that angleDeg is, like shoulder.elevation."`
+	Label     string          `json:"label" doc:"The same in words."`
+	Hold      bool            `json:"hold" doc:"Whether one pose is held: then there is no range and no profile."`
+	Trust     string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,sets,estimate,unknown"`
+	TrustText string          `json:"trustText" doc:"The same in words."`
+	TrustWhy  string          `json:"trustWhy,omitempty" doc:"Why the capacity is unknown."`
+	Curves    Curves          `json:"curves"`
+	Parts     []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
+	Joints    []JointPart     `json:"joints" doc:"What the repetition asks of the other joints."`
+	Muscles   Muscles         `json:"muscles"`
+	Limit     Limit           `json:"limit" doc:"What gives out first, and the loads and repetitions that follow."`
+	Bracing   Bracing         `json:"bracing"`
+	Entry     *Entry          `json:"entry" doc:"Picking up and putting back two handles; null for any other setup."`
+	Pins      []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
+	Rubs      []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
+	Cautions  []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
+	Profile   Profile         `json:"profile"`
+	LineUp    LineUp          `json:"lineUp"`
+	Starts    []Start         `json:"starts" doc:"How far the stacks are lifted."`
+	Gaps      []Gap           `json:"gaps" doc:"Stretches of the range in which a load cannot do its work."`
+	Verdicts  []Verdict       `json:"verdicts"`
+	Warnings  []setup.Problem `json:"warnings" doc:"What can be evaluated but should be looked at."`
+	Path      Path            `json:"path"`
 }
 
 // Curves are the main curves.
@@ -63,7 +65,7 @@ type Curves struct {
 // JointPart is what the repetition asks of a joint beside the target.
 type JointPart struct {
 	Joint    string `json:"joint"`
-	Trust    string `json:"trust" doc:"What its capacity rests on." enum:"measured,scaled,estimate,model,unknown"`
+	Trust    string `json:"trust" doc:"What its capacity rests on." enum:"measured,scaled,sets,estimate,unknown"`
 	Torque   Curve  `json:"torque" doc:"Resisting torque about the joint's own axis, N·m; null where it does not move."`
 	Size     Curve  `json:"size" doc:"Size of the torque vector, N·m."`
 	Along    Curve  `json:"along" doc:"Resultant force along the moved segment, N."`
@@ -177,10 +179,17 @@ func (r *Report) AllCurves() []*Curve {
 		all = append(all, &j.Torque, &j.Size, &j.Along, &j.Across, &j.Capacity, &j.Effort)
 	}
 	m := &r.Muscles
-	all = append(all, &m.S, &m.LeftTwist, &m.LeftRest, &m.Largest, &m.Shoulder, &m.Elbow)
-	for i := range m.Regions {
-		p := &m.Regions[i]
-		all = append(all, &p.Activation, &p.Torque, &p.Share, &p.Length, &p.LineUpDeg)
+	all = append(all, &m.S, &m.Against, &m.LeftTwist, &m.LeftRest, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm)
+	for i := range m.Passive {
+		all = append(all, &m.Passive[i].Values)
+	}
+	for _, list := range [][]RegionPart{m.Regions, m.Heads} {
+		for i := range list {
+			all = append(all, list[i].curves()...)
+		}
+	}
+	if m.Target != nil {
+		all = append(all, m.Target.curves()...)
 	}
 	return append(all, &r.Path.Joint, &r.Path.Direction, &r.Path.Grip)
 }

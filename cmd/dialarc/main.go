@@ -22,6 +22,8 @@ func commands() []command {
 		{"dialin", "dialin [--free KEYS] [--seed N] [--budget N] [--csv] FILE|-", "find settings that fit better and print them as JSON or CSV", runDialIn},
 		{"compare", "compare [--equal WAY [--at DEG]] [--csv] FILE FILE...", "put two to six setups side by side and print what differs as JSON or CSV; with --equal peak, mean or angle the loads that make them equal", runCompare},
 		{"rank", "rank [--region KEY] [--how WAY] [--room FILE] [--csv] FILE|-", "order the ready setups for a lifter's body by how they load a region: long, short or even", runRank},
+		{"exercises", "exercises [--lifter HEIGHT,MASS[,SEX[,TRAINING]]] [--csv]", "look every exercise through for a lifter: who leads, what gives out first, whether it can be done as it stands", runExercises},
+		{"shares", "shares [--csv] FILE|-", "print what every muscle does at every place along a setup's path", runShares},
 		{"serve", "serve [--addr HOST:PORT]", "migrate the database named by DATABASE_URL and serve the application", runServe},
 		{"demo", "demo [--addr HOST:PORT]", "like serve, and load the invented demo data if it is not there yet", runDemo},
 		{"migrate", "migrate", "bring the database named by DATABASE_URL to the newest version", runMigrate},

@@ -25,31 +25,31 @@ func armFrontSetups(m *maker) []Ready {
 	withBar.Movement.BarWidth = mm(2 * m.b.ShoulderHalf)
 	hammer := biceps(standing(0, 0), nil, curl("both", 5, 130, hanging), dumbbell(m.kg(0.12)))
 	hammer.Target.Region = "brachialis"
-	inPath := biceps(standing(0.55, 0), nil, curl("right", 10, 130, palmUp(arm(90, -10, -8, 0))), cable(at(0, 0.2, 0.1), m.pin(0.2), grip))
+	inPath := biceps(standing(0.55, 0), nil, curl("right", 10, 130, palmUp(arm(90, -10, -8, 0))), cable(at(0, 0.2, 0.15), m.pin(0.2), grip))
 	out := []Ready{
-		{Key: "curl.bar", Name: "Curl with a bar", About: "What the bar does not let the arms do is left as twist.", Document: withBar},
-		{Key: "curl.dumbbell", Name: "Curl with dumbbells", About: "Nothing at the bottom, most with the forearm level.",
+		{Key: "curl.bar", About: "What the bar does not let the arms do is left as twist.", Document: withBar},
+		{Key: "curl.dumbbell", About: "Nothing at the bottom, most with the forearm level.",
 			Document: biceps(standing(0, 0), nil, curl("both", 5, 130, palmUp(arm(0, 0, 0, 0))), dumbbell(m.kg(0.12)))},
-		{Key: "curl.hammer", Name: "Hammer curl", About: "Thumb up: the muscle under the biceps.", Document: hammer},
-		{Key: "curl.hinged", Name: "One-arm curl, hinged over", About: "The upper arm hangs straight down while the trunk is over it.",
+		{Key: "curl.hammer", About: "Thumb up: the muscle under the biceps.", Document: hammer},
+		{Key: "curl.hinged", About: "The upper arm hangs straight down while the trunk is over it.",
 			Document: biceps(hinged(0, 0, 70), nil, curl("right", 10, 130, palmUp(arm(90, 70, 0, 0))), dumbbell(m.kg(0.12)))},
-		{Key: "curl.corner", Name: "Curl with a bar end in a corner", About: "The bar's end moves on a circle about the corner.", Document: m.cornerCurl()},
-		{Key: "curl.incline.45", Name: "Incline curl, bench at 45", About: "The standing curl's torque on a longer muscle.",
+		{Key: "curl.corner", About: "The bar's end moves on a circle about the corner.", Document: m.cornerCurl()},
+		{Key: "curl.incline.45", About: "The standing curl's torque on a longer muscle.",
 			Document: biceps(seated(0, 0, 0), bench(45), curl("both", 5, 130, palmUp(arm(90, -45, 0, 0))), dumbbell(m.kg(0.10)))},
-		{Key: "curl.incline.60", Name: "Incline curl, bench at 60", About: "Less stretch than at 45.",
+		{Key: "curl.incline.60", About: "Less stretch than at 45.",
 			Document: biceps(seated(0, 0, 0), bench(60), curl("both", 5, 130, palmUp(arm(90, -30, 0, 0))), dumbbell(m.kg(0.10)))},
-		{Key: "curl.preacher", Name: "Preacher curl with a dumbbell", About: "Heaviest early, nothing when the forearm is upright.",
+		{Key: "curl.preacher", About: "Heaviest early, nothing when the forearm is upright.",
 			Document: biceps(seated(0, 0, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), dumbbell(m.kg(0.11)))},
-		{Key: "curl.preacher.cable", Name: "Preacher curl on a cable", About: "From low in front: later than with the weight.",
+		{Key: "curl.preacher.cable", About: "From low in front: later than with the weight.",
 			Document: biceps(seated(0.9, 180, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), cable(at(0, 0.2, -0.15), m.pin(0.22), grip))},
-		{Key: "curl.behind", Name: "Low cable curl, facing away", About: "One step out, cable along the arm: the most even of the curls.",
-			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.10}, nil, curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.15), m.pin(0.22), grip))},
-		{Key: "curl.path", Name: "Curl with the cable along the forearm's own path", About: "No twist is left.", Document: inPath},
+		{Key: "curl.behind", About: "One step out, cable along the arm: the most even of the curls.",
+			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.10}, nil, curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.25), m.pin(0.22), grip))},
+		{Key: "curl.path", About: "No twist is left.", Document: inPath},
 	}
 	up := m.base("deltoid.anterior", "shoulder", standing(0, 0), nil)
-	up.Movement = through("both", arm(30, 5, -20, 10), arm(40, 15, -30, 130), arm(30, 80, -75, 125), arm(20, 160, -60, 15))
-	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(0, 0.02, 0.15), 0.85, 0.4*m.l.Mass, grip)}
-	out = append(out, Ready{Key: "curl.press", Name: "Curl and press with bands and dumbbells", About: "The bands under the feet add where the weights ask less.", Document: up})
+	up.Movement = through("both", arm(30, 12, -20, 10), arm(40, 15, -60, 125), arm(30, 80, -75, 120), arm(40, 155, -60, 20))
+	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(-0.1, 0.02, 0.5), 0.95*m.k(), 0.4*m.l.Mass, grip)}
+	out = append(out, Ready{Key: "curl.press", About: "Bands from a board aside add where the weights ask less; fixed under the shoes they would go through shin and arm.", Document: up})
 	for i := range out {
 		if strings.HasPrefix(out[i].Key, "curl.preacher") {
 			out[i].Document.Posture.Held = []string{"armPad"}
@@ -81,26 +81,27 @@ func armBackSetups(m *maker) []Ready {
 	}
 	reverse := cable(at(0, 2.0, 0), m.pin(0.3), grip)
 	reverse.Shared = true
-	down := arm(90, 12, 0, 0)
+	astride := hinged(0.6, 0, 20)
+	astride.Feet, astride.Ahead, astride.FeetApart, astride.Stagger = "split", "left", 0.10, 0.8
 	out := []Ready{
-		{Key: "pressdown.rope", Name: "Rope press-down", About: "Step back: right under the pulley nothing is left at lock-out.",
-			Document: triceps(standing(0.8, 180), nil, curl("both", 115, 5, down), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
-		{Key: "pressdown.reverse", Name: "Press-down with a bar, palms up", About: "A bar on one cable.",
+		{Key: "pressdown.rope", About: "Half a step back: right under the pulley nothing is left at lock-out.",
+			Document: triceps(standing(0.5, 180), nil, curl("both", 115, 5, arm(90, 0, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
+		{Key: "pressdown.reverse", About: "A bar on one cable.",
 			Document: triceps(standing(0.75, 180), nil, curl("both", 115, 5, pose{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 12, "forearm.pronationDeg": -75}), reverse)},
-		{Key: "pressdown.leaning", Name: "Press-down, leaning in", About: "The lean brings the cable nearer to the upper arms.",
+		{Key: "pressdown.leaning", About: "The lean brings the cable nearer to the upper arms.",
 			Document: triceps(hinged(0.75, 180, 35), nil, curl("both", 115, 5, arm(90, 45, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
-		{Key: "extension.overhead", Name: "Overhead rope extension", About: "Early where the cable runs along the upper arm; elbows fully bent.",
-			Document: triceps(hinged(0.75, 0, 35), nil, curl("both", 135, 5, arm(90, 150, 0, 0)), rope(at(0, 1.05, 0), m.pin(0.22), 0.40))},
-		{Key: "extension.across", Name: "One-arm extension across the body", About: "The cable comes from the other side, across the chest.",
-			Document: triceps(standing(0.8, 90), nil, curl("right", 130, 5, arm(60, 75, 60, 0)), cable(at(0, 1.45, 0.1), m.pin(0.12), grip))},
-		{Key: "extension.bent", Name: "One-arm extension, bent over", About: "Upper arm along the trunk, the cable from low in front.",
-			Document: triceps(hinged(0.9, 180, 70), nil, curl("right", 120, 5, arm(90, -10, 0, 0)), cable(at(0, 0.2, -0.15), m.pin(0.12), grip))},
-		{Key: "kickback", Name: "Dumbbell kick-back", About: "Late: most where the elbow is straight.",
+		{Key: "extension.overhead", About: "The long head at its longest; the rope passes beside the head.",
+			Document: triceps(astride, nil, curl("both", 130, 10, arm(90, 165, 0, 0)), rope(at(0, 1.05, 0), m.pin(0.14), 0.50))},
+		{Key: "extension.across", About: "The cable comes from the other side, across the chest.",
+			Document: triceps(standing(0.8, 90), nil, curl("right", 130, 5, arm(60, 75, 60, 0)), cable(at(0, 1.45, 0.1), m.pin(0.1), grip))},
+		{Key: "extension.bent", About: "Upper arm along the trunk, the cable from low in front.",
+			Document: triceps(hinged(1.3, 180, 60), nil, curl("right", 120, 5, arm(110, -10, 0, 0)), cable(at(0, 0.2, -0.15), m.pin(0.12), grip))},
+		{Key: "kickback", About: "Late: most where the elbow is straight.",
 			Document: triceps(hinged(0, 0, 75), nil, curl("right", 90, 5, arm(90, -15, 0, 0)), dumbbell(m.kg(0.06)))},
-		{Key: "extension.lying", Name: "Lying dumbbell extension", About: "Most with the forearm level.",
+		{Key: "extension.lying", About: "Most with the forearm level.",
 			Document: triceps(lying("supine", 0, 0), bench(0), curl("both", 120, 5, arm(90, 100, 0, 0)), dumbbell(m.kg(0.08)))},
-		{Key: "pressdown.early", Name: "Press-down that loads the bent elbow", About: "Facing away: from behind, square to the forearm when it is bent most.",
-			Document: triceps(standing(0.6, 0), nil, curl("right", 125, 40, arm(90, 30, 0, 0)), cable(at(0, 1.45, 0.17), m.pin(0.14), grip))},
+		{Key: "pressdown.early", About: "Facing away: from behind, square to the forearm when it is bent most.",
+			Document: triceps(standing(0.6, 0), nil, curl("right", 125, 60, arm(90, 45, 0, 0)), cable(at(0, 1.45, 0.4), m.pin(0.14), grip))},
 	}
 	for i := range out {
 		out[i].Group = "armBack"

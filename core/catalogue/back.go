@@ -14,30 +14,30 @@ func backSetups(m *maker) []Ready {
 		return d
 	}
 	ahead := func(elevation, elbow float64) pose { return arm(85, elevation, 0, elbow) }
-	pullOver := sweep("both", "shoulder.elevation", 165, 90, held(arm(90, 0, 0, 20), "shoulder.elevation"))
-	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.33 * m.b.Stature), HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10},
+	pullOver := sweep("both", "shoulder.elevation", 150, 80, held(arm(90, 0, 0, 40), "shoulder.elevation"))
+	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.411 * m.b.Stature), HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10},
 		HandAt: &setup.Point{Y: mm(0.52 * m.b.Stature), Z: -0.05}} // the free hand on the column
-	lowRow := cable(at(0, 0.75, 0), m.pin(0.5), grip)
+	lowRow := cable(at(0, 0.75, 0), m.pin(0.4), grip)
 	lowRow.Shared = true
 	out := []Ready{
-		{Key: "pulldown.kneeling", Name: "One-arm kneeling pull-down, elbow to hip", About: "The cable starts a little in front of the arm, so that the start is loaded.",
-			Document: lat(kneel, nil, through("right", arm(75, 150, 0, 15), arm(50, 85, 0, 75), arm(30, 15, 0, 100)), cable(at(0, 2.0, -0.15), m.pin(0.35), grip))},
-		{Key: "pulldown.chair", Name: "High cable one-arm pull in a chair, strapped", About: "Heavy pulls lift the lifter out of the seat: strap or weigh down.",
-			Document: lat(seated(0.9, 180, 0), nil, through("right", arm(75, 128, 0, 10), arm(50, 80, 0, 75), arm(30, 10, 0, 100)), cable(at(0, 2.0, -0.15), m.pin(0.4), grip))},
-		{Key: "row.dumbbell.bench", Name: "Dumbbell row, chest on the bench, elbows close", About: "Nothing where the arm hangs; the back is carried.",
-			Document: lat(lying("prone", 0, 0), bench(35), through("both", ahead(55, 5), ahead(20, 55), ahead(-20, 95)), dumbbell(m.kg(0.18)))},
-		{Key: "row.cable", Name: "Cable row, seated, elbows close", About: "A bar on one cable from the front.",
-			Document: lat(seated(1.1, 180, 5), nil, through("both", ahead(75, 5), ahead(30, 65), ahead(-20, 95)), lowRow)},
-		{Key: "row.hinged", Name: "Bar row, standing hinged", About: "The low back holds the hinge: watch its torque.",
-			Document: lat(hinged(0, 0, 60), nil, through("both", ahead(60, 5), ahead(25, 55), ahead(-10, 90)), bar(m.kg(0.4)))},
-		{Key: "row.band", Name: "Dumbbell row with a band from the front", About: "The band draws the arm forward where the dumbbell asks nothing.",
-			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(60, 5), ahead(25, 55), ahead(-10, 90)), dumbbell(m.kg(0.2)), band(at(1.1, 0.3, 0.15), 0.45, 0.6*m.l.Mass, grip))},
-		{Key: "pullover", Name: "Dumbbell pull-over", About: "Heaviest behind the head, nothing over the chest.",
-			Document: lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2)))},
-		{Key: "pullover.band", Name: "Dumbbell pull-over with a band", About: "Starts hard and ends hard.",
-			Document: lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.45, 0.5*m.l.Mass, grip))},
-		{Key: "lever.far", Name: "Lever pull-down, seat far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215 * m.l.Stature)},
-		{Key: "lever.near", Name: "Lever pull-down, seat near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11 * m.l.Stature)},
+		{Key: "pulldown.kneeling", About: "The cable starts a little in front of the arm, so that the start is loaded.",
+			Document: lat(kneel, nil, along("right", raised(80, 140), raised(75, 80), raised(70, 30)), cable(at(0, 2.0, -0.15), m.pin(0.35), grip))},
+		{Key: "pulldown.chair", About: "Heavy pulls lift the lifter out of the seat: strap or weigh down.",
+			Document: lat(seated(0.9, 180, 0), nil, along("right", raised(75, 128), raised(55, 85), raised(35, 15)), cable(at(0, 2.0, -0.15), m.pin(0.4), grip))},
+		{Key: "row.dumbbell.bench", About: "Nothing where the arm hangs; the back is carried.",
+			Document: lat(lying("prone", 0, 0), bench(35), through("both", arm(90, 50, 0, 5), arm(90, 28, 0, 50), arm(90, -10, 0, 90)), dumbbell(m.kg(0.18)))},
+		{Key: "row.cable", About: "A bar on one cable from the front.",
+			Document: lat(seated(1.1, 180, 5), nil, through("both", ahead(65, 5), ahead(30, 65), ahead(-5, 85)), lowRow)},
+		{Key: "row.hinged", About: "The low back holds the hinge: watch its torque.",
+			Document: lat(hinged(0, 0, 60), nil, through("both", ahead(55, 5), ahead(25, 55), ahead(-5, 85)), bar(m.kg(0.4)))},
+		{Key: "row.band", About: "The band draws the arm forward where the dumbbell asks nothing.",
+			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(55, 5), ahead(30, 50), ahead(0, 85)), dumbbell(m.kg(0.2)), band(at(1.1, 0.3, 0.15), 0.45, 0.36*m.l.Mass, grip))},
+		{Key: "pullover", About: "Heaviest behind the head, nothing over the chest.",
+			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2))))},
+		{Key: "pullover.band", About: "Starts hard and ends hard.",
+			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.585, 0.5*m.l.Mass, grip)))},
+		{Key: "lever.far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215*m.l.Stature, 30)},
+		{Key: "lever.near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11*m.l.Stature, 35)},
 	}
 	for i := range out {
 		switch out[i].Key {
@@ -49,17 +49,41 @@ func backSetups(m *maker) []Ready {
 	}
 	shrug := func(x, heading float64, side string, l setup.Load) setup.Document {
 		d := m.base("trapezius.upper", "girdle", standing(x, heading), nil)
-		d.Movement = sweep(side, "girdle.elevation", -5, 25, arm(10, 8, 0, 5))
+		d.Movement = sweep(side, "girdle.elevation", -5, 25, arm(10, 3, 0, 5))
 		d.Loads = []setup.Load{l}
 		return d
 	}
-	out = append(out, Ready{Key: "shrug.dumbbell", Name: "Shrug with dumbbells", About: "Straps, and a hold on top.", Document: shrug(0, 0, "both", dumbbell(m.kg(0.35)))},
-		Ready{Key: "shrug.cable", Name: "Shrug against a single low cable from the side", About: "The slant brings the middle in.",
+	out = append(out, Ready{Key: "shrug.dumbbell", About: "Straps, and a hold on top.", Document: shrug(0, 0, "both", dumbbell(m.kg(0.35)))},
+		Ready{Key: "shrug.cable", About: "The slant brings the middle in.",
 			Document: leaned(shrug(0.60, -90, "right", cable(at(0, 0.2, 0), m.pin(0.5), grip)))})
+	out = append(out, m.pulls()...)
 	for i := range out {
 		out[i].Group = "back"
 	}
 	return out
+}
+
+// pulls are those that hang, pull a bar down or row on a machine.
+func (m *maker) pulls() []Ready {
+	hang := m.base("latissimus.upper", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
+	hang.Movement, hang.Loads = m.line("both", [3]float64{0.05, 0.55, 0.14}, [3]float64{0.10, 0.15, 0.14}, 45), []setup.Load{ownBody()}
+	p := seated(0.5, 180, 0)
+	p.Held = []string{"thighPad"}
+	down := m.base("latissimus.upper", "shoulder", p, nil)
+	high := cable(at(0, 2.2, 0), m.pin(0.7), grip)
+	high.Shared = true
+	down.Movement, down.Loads = m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30), []setup.Load{high}
+	return []Ready{
+		{Key: "pullup", About: "The lifter's own weight, from a hang that is not quite dead.", Document: hang},
+		{Key: "pulldown.bar", About: "A bar on one cable from above, thighs under the pad.", Document: down},
+		{Key: "row.machine", About: "Chest on the pad, handles on a lever that hangs from above.", Document: m.hungLever("latissimus.lower", lying("prone", 0, 0), bench(80), hung{hand: [2]float64{0.6, -0.28}, pivot: [2]float64{0.4, 0.9}, turn: -13, plate: -60, swivel: 10, share: 0.35, out: 0.05})},
+	}
+}
+
+// lowerChest is a setup for the lower chest, which leads it.
+func lowerChest(d setup.Document) setup.Document {
+	d.Target.Region = "pectoralis.costal"
+	return d
 }
 
 // leaned leads a hanging arm aside until it points at the pulley beside the lifter.
@@ -70,9 +94,9 @@ func leaned(d setup.Document) setup.Document {
 
 // leverPull is a pull-down on a lever that turns about an axis in front of the lifter, plates beyond it; back is how far the
 // seat is from where the level lever's handle is, m. The pull starts where the arm all but reaches the handle.
-func (m *maker) leverPull(back float64) setup.Document {
+func (m *maker) leverPull(back, turn float64) setup.Document {
 	const radius = 0.95
-	d := m.base("latissimus.upper", "shoulder", seated(-back, 0, 0), nil)
+	d := m.base("latissimus.lower", "shoulder", seated(-back, 0, 0), nil)
 	sh := m.joint(&d)
 	pivot := at(radius, sh.Y+0.85*m.b.ArmLength(), sh.Z)
 	handle := func(deg float64) (x, y float64) {
@@ -86,7 +110,7 @@ func (m *maker) leverPull(back float64) setup.Document {
 		}
 	}
 	x, y := handle(start)
-	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *at(x, y, sh.Z), Centre: pivot, About: at(0, 0, 1), TurnDeg: 35, SwivelDeg: 50}}
+	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *at(x, y, sh.Z), Centre: pivot, About: at(0, 0, 1), TurnDeg: turn, SwivelDeg: 40}}
 	d.Loads = []setup.Load{{ID: "lever", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1),
 		PlateMass: m.kg(0.4), PlateRadius: 0.6, PlateDeg: 180, HandleRadius: radius}}
 	return d

@@ -166,18 +166,24 @@ func (m *maker) joint(d *setup.Document) space.Vec {
 	return f.Joint[body.ShoulderR]
 }
 
-// lead guides the hand between two places counted from the shoulder in the trunk's axes.
-func (m *maker) lead(d *setup.Document, side string, from, to space.Vec, swivel, swivelTo float64) setup.Movement {
-	st := m.b.Settle(&d.Posture, d.Bench, &d.Movement)
-	back := st.Heading.Transpose()
-	place := func(v space.Vec) *setup.Point {
-		p := back.Apply(st.Trunk.Apply(v))
-		return at(p.X, p.Y, p.Z)
-	}
-	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Relative: true, Start: *place(from), End: place(to), SwivelDeg: swivel, SwivelTo: swivelTo}}
+// k is how much taller the lifter is than the one that places in metres were tried for.
+func (m *maker) k() float64 { return m.b.Stature / 1.75 }
+
+// line guides the hand between two places counted from the shoulder, forward, up and to the right, m at a height of 1.75 m.
+func (m *maker) line(side string, from, to [3]float64, swivel float64) setup.Movement {
+	k := m.k()
+	place := func(v [3]float64) *setup.Point { return at(k*v[0], k*v[1], k*v[2]) }
+	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Relative: true, Start: *place(from), End: place(to), SwivelDeg: swivel}}
 }
 
-// upward guides both hands between two places counted from the shoulder, forward, up and to the right.
-func upward(from, to *setup.Point, swivel float64) setup.Movement {
-	return setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "line", Relative: true, Start: *from, End: to, SwivelDeg: swivel}}
+// raised is a pose of the upper arm alone.
+func raised(plane, elevation float64) pose {
+	return pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation}
+}
+
+// along goes through poses of the upper arm with the forearm in line with the cable.
+func along(side string, poses ...pose) setup.Movement {
+	v := through(side, poses...)
+	v.InLine = "cable"
+	return v
 }

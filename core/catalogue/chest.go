@@ -1,8 +1,10 @@
 package catalogue
 
 import (
+	"cmp"
+	"math"
+
 	"dialarc/core/setup"
-	"dialarc/core/space"
 )
 
 // chestSetups bring the arms together in front, press and dip.
@@ -15,59 +17,112 @@ func chestSetups(m *maker) []Ready {
 	flat := lying("supine", 0, 0)
 	sh := m.shoulder()
 	pull := 0.5 * m.l.Mass
+	wide := leant(standing(0.45, 0), 15)
+	wide.Stagger = 0.75
 	out := []Ready{
-		{Key: "fly.flat", Name: "Dumbbell fly, flat, straight arms", About: "Most with the arms level, nothing on top.",
-			Document: fly(flat, bench(0), swing("both", 0, 88, 85, 10), dumbbell(m.kg(0.07)))},
-		{Key: "fly.flat.bent", Name: "Dumbbell fly, elbows bent at the bottom", About: "The bend takes the peak down; short of lock-out keeps off zero.",
+		{Key: "fly.flat", About: "Most with the arms level, nothing on top.",
+			Document: fly(flat, bench(0), swing("both", 0, 82, 85, 10), dumbbell(m.kg(0.07)))},
+		{Key: "fly.flat.bent", About: "The bend takes the peak down; short of lock-out keeps off zero.",
 			Document: fly(flat, bench(0), through("both", easy(-5, 80, 0, 70), easy(40, 85, 0, 40), easy(75, 88, 0, 20)), dumbbell(m.kg(0.09)))},
-		{Key: "fly.cable", Name: "Cable fly at shoulder height", About: "Control at the closed end.",
-			Document: fly(standing(0.45, 0), nil, swing("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
-		{Key: "fly.cable.stretched", Name: "Cable fly, stretched, light", About: "A longer range behind the body, with less load.",
-			Document: fly(standing(0.75, 0), nil, swing("both", -35, 70, 85, 25), cable(at(0, sh, 1.0), m.pin(0.10), grip))},
-		{Key: "fly.low.30", Name: "Fly from low cables, hinged 30", About: "Half a metre in front of the pulleys, so that it never helps at the stretch.",
-			Document: fly(hinged(0.5, 0, 30), nil, swing("both", 0, 95, 80, 15), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
-		{Key: "fly.low.45", Name: "Fly from low cables, hinged 45", About: "A metre in front: mid to late.",
-			Document: fly(hinged(1.0, 0, 45), nil, swing("both", 0, 95, 80, 15), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
-		{Key: "fly.band.one", Name: "Band fly, one anchor, one arm", About: "Band pull is highest at the end.",
-			Document: fly(standing(0.4, 0), nil, swing("right", -5, 90, 85, 15), band(at(0, sh, 0.8), 0.55, pull, grip))},
-		{Key: "fly.band.behind", Name: "Band fly, both bands fixed behind the middle", About: "The back end is more of a press.",
-			Document: fly(standing(0.4, 0), nil, swing("both", -5, 90, 85, 15), band(at(0, sh, 0), 0.50, pull, grip))},
-		{Key: "fly.band.wide", Name: "Band fly, wide anchors", About: "Wide anchors pull sideways.",
-			Document: fly(standing(0.4, 0), nil, swing("both", -5, 90, 85, 15), band(at(0, sh, 1.2), 0.60, pull, grip))},
-		{Key: "fly.band.beside", Name: "Band fly, anchors beside", About: "The most sideways pull of all.",
-			Document: fly(standing(0.05, 0), nil, swing("both", -5, 90, 85, 15), band(at(0, sh, 1.3), 0.55, pull, grip))},
-		{Key: "press.flat", Name: "Dumbbell press, turned in on top", About: "The hands come together over the chest.",
-			Document: m.chestPress("both", dumbbell(m.kg(0.16)))},
-		{Key: "press.flat.band", Name: "One-arm press with a band across", About: "The band pulls outward where the dumbbell has stopped asking.",
-			Document: m.chestPress("right", dumbbell(m.kg(0.14)), band(at(-0.45, 0.9, 1.1), 0.5, 0.4*pull, grip))},
-		{Key: "dip.upright", Name: "Dip on bars, upright", About: "The lifter's own weight.", Document: m.dip(0, -0.05)},
-		{Key: "dip.leaning", Name: "Dip on bars, leaning", About: "The lean brings the chest in.", Document: m.dip(25, -0.12)},
+		{Key: "fly.cable", About: "Control at the closed end.",
+			Document: fly(wide, nil, swing("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
+		{Key: "fly.cable.stretched", About: "A longer range behind the body, with less load.",
+			Document: fly(leant(standing(0.75, 0), 12), nil, between(swing("both", -35, 70, 85, 10), -20, 85), cable(at(0, sh, 1.0), m.pin(0.10), grip))},
+		{Key: "fly.low.30", About: "Half a metre in front of the pulleys; the front of the shoulder leads with the upper chest.",
+			Document: fly(hinged(0.5, 0, 30), nil, between(swing("both", 0, 95, 80, 15), 10, 95), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
+		{Key: "fly.low.45", About: "A metre in front, hinged further: the same, a little later.",
+			Document: fly(hinged(1.0, 0, 45), nil, between(swing("both", 0, 95, 80, 15), 20, 95), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
+		{Key: "fly.band.one", About: "Band pull is highest at the end.",
+			Document: fly(standing(0.4, 0), nil, between(swing("right", -5, 90, 85, 15), 5, 80), band(at(0, sh, 0.8), 0.55*m.k(), pull, grip))},
+		{Key: "fly.band.behind", About: "Anchors a little to both sides of the middle; the end is more of a press.",
+			Document: fly(leant(standing(0.4, 0), 14), nil, between(swing("both", -5, 90, 85, 15), 0, 70), band(at(0, sh, 0.42), 0.7*m.k(), 2*pull, grip))},
+		{Key: "fly.band.wide", About: "Wide anchors pull sideways.",
+			Document: fly(standing(0.4, 0), nil, between(swing("both", -5, 90, 85, 15), 10, 90), band(at(0, sh, 1.2), 0.68*m.k(), pull, grip))},
+		{Key: "fly.band.beside", About: "The most sideways pull of all.",
+			Document: fly(standing(0.2, 0), nil, between(swing("both", -5, 90, 85, 15), 14, 85), band(at(0, sh, 1.5), 0.71*m.k(), pull, grip))},
+		{Key: "press.flat", About: "The hands come together over the chest.",
+			Document: m.chestPress("both", 0.24, dumbbell(m.kg(0.16)))},
+		{Key: "press.flat.band", About: "The band pulls outward where the dumbbell has stopped asking.",
+			Document: m.chestPress("right", 0.3, dumbbell(m.kg(0.14)), band(at(-0.45, 0.9, 1.1), 0.5, 0.4*pull, grip))},
+		{Key: "dip.upright", About: "The lifter's own weight.", Document: m.dip(0, [3]float64{-0.1, -0.48, 0.12}, [3]float64{-0.1, -0.6, 0.12}, 20)},
+		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.17, -0.38, 0.06}, [3]float64{-0.12, -0.6, 0.06}, 15)},
 	}
-	out[len(out)-1].Document.Target.Region, out[len(out)-2].Document.Target.Region = "pectoralis.costal", "pectoralis.costal"
+	out = append(out, m.presses()...)
 	for i := range out {
 		if d := &out[i].Document; d.Posture.Kind == "standing" && d.Posture.Root == "" { // against a pull from behind
-			d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart, d.Posture.Trunk.PitchDeg = "split", "left", 0.10, 8
+			d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "split", "left", 0.10
+			d.Posture.Trunk.PitchDeg = cmp.Or(d.Posture.Trunk.PitchDeg, 8)
 		}
 		out[i].Group = "chest"
 	}
 	return out
 }
 
-// chestPress leads the hand from beside the chest to over the shoulder's middle, lying flat.
-func (m *maker) chestPress(side string, loads ...setup.Load) setup.Document {
+// between is a swing that starts and ends elsewhere, with the turn that it had.
+func between(v setup.Movement, from, to float64) setup.Movement {
+	v.FromDeg, v.ToDeg = from, to
+	return v
+}
+
+// leant is a posture with the trunk forward.
+func leant(p setup.Posture, pitch float64) setup.Posture {
+	p.Trunk.PitchDeg = pitch
+	return p
+}
+
+// chestPress leads the hand from beside the chest, over the elbow, to over the shoulder, lying flat; out is how far to the side it starts.
+func (m *maker) chestPress(side string, out float64, loads ...setup.Load) setup.Document {
 	d := m.base("pectoralis.sternal", "shoulder", lying("supine", 0, 0), bench(0))
-	reach := m.b.ArmLength()
-	d.Movement = m.lead(&d, side, space.Vec{X: 0.22, Y: -0.05, Z: 0.20}, space.Vec{X: 0.97 * reach, Y: -0.03, Z: -0.06}, 65, 65)
+	d.Movement = m.line(side, [3]float64{0.1, 0.2, out}, [3]float64{0.02, 0.6, 0.06}, 75)
 	d.Loads = loads
 	return d
 }
 
-// dip lets the trunk down between two bars and lifts it again; the hands are below the shoulders, or behind them where the
-// trunk leans.
-func (m *maker) dip(pitch, hands float64) setup.Document {
+// dip lets the trunk down between two bars and lifts it again, the shoulders forward of the hands on the way down.
+func (m *maker) dip(pitch float64, from, to [3]float64, swivel float64) setup.Document {
 	p := setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2, Trunk: setup.Trunk{PitchDeg: pitch}}
 	d := m.base("pectoralis.costal", "shoulder", p, nil)
-	d.Movement = upward(at(hands, -0.37, 0.05), at(hands, -0.95*m.b.ArmLength(), 0.05), 20)
-	d.Loads = []setup.Load{{ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
+	d.Movement = m.line("both", from, to, swivel)
+	d.Loads = []setup.Load{ownBody()}
+	return d
+}
+
+// ownBody is the lifter's own weight.
+func ownBody() setup.Load {
+	return setup.Load{ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}
+}
+
+// presses are those with a bar, on an inclined bench and on a machine.
+func (m *maker) presses() []Ready {
+	press := func(region string, angle float64, from, to [3]float64, swivel float64, l setup.Load) setup.Document {
+		d := m.base(region, "shoulder", lying("supine", 0, 0), bench(angle))
+		d.Movement, d.Loads = m.line("both", from, to, swivel), []setup.Load{l}
+		return d
+	}
+	return []Ready{
+		{Key: "press.bar.flat", About: "Hands at one width; the common measure of pressing.", Document: press("pectoralis.sternal", 0, [3]float64{0.10, 0.19, 0.22}, [3]float64{0.03, 0.6, 0.22}, 60, bar(m.kg(0.5)))},
+		{Key: "press.bar.incline", About: "Bench at 30: the upper chest with the front of the shoulder.", Document: press("pectoralis.clavicular", 30, [3]float64{0.16, 0.16, 0.22}, [3]float64{0.05, 0.58, 0.22}, 55, bar(m.kg(0.4)))},
+		{Key: "press.dumbbell.incline", About: "Bench at 30, hands free to come together.", Document: press("pectoralis.clavicular", 30, [3]float64{0.14, 0.16, 0.24}, [3]float64{0.05, 0.58, 0.08}, 60, dumbbell(m.kg(0.14)))},
+		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.", Document: m.hungLever("pectoralis.sternal", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9}, turn: 25, plate: 60, swivel: 75, share: 0.35, out: 0.22})},
+	}
+}
+
+// hung is a lever that hangs from an axis over the hands: places of hand and axis forward of and above the shoulder, m at a height of
+// 1.75 m, how far it turns and where its plates are, degrees, the elbows' swivel, the plates as a share of body mass, and how far out from
+// the shoulders the hands are.
+type hung struct {
+	hand, pivot                     [2]float64
+	turn, plate, swivel, share, out float64
+}
+
+// hungLever is a push or a pull on such a lever.
+func (m *maker) hungLever(region string, p setup.Posture, b *setup.Bench, h hung) setup.Document {
+	d := m.base(region, "shoulder", p, b)
+	sh, k := m.joint(&d), m.k()
+	z := sh.Z + h.out*k
+	hand, pivot := at(sh.X+h.hand[0]*k, sh.Y+h.hand[1]*k, z), at(sh.X+h.pivot[0]*k, sh.Y+h.pivot[1]*k, z)
+	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: at(0, 0, 1), TurnDeg: h.turn, SwivelDeg: h.swivel}}
+	d.Loads = []setup.Load{{ID: "lever", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
+		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(math.Hypot(k*(h.hand[0]-h.pivot[0]), k*(h.hand[1]-h.pivot[1])))}}
 	return d
 }

@@ -23,34 +23,89 @@ func with(a, b pose) pose {
 func legSetups(m *maker) []Ready {
 	extension := m.base("quadriceps", "knee", seated(0, 0, 0), &setup.Bench{AngleDeg: 80, Height: 0.55})
 	extension.Movement = sweep("both", "knee.flexion", 100, 5, pose{})
-	extension.Loads = []setup.Load{{ID: "machine", Kind: "cam", Variable: true, Side: "right", Contact: setup.Contact{Segment: "shank", At: "ankle"}, StackMass: m.kg(0.35), Ratio: 1,
-		Coordinate: "knee.flexion", PadRadius: mm(0.82 * m.b.Shank()), Cam: []setup.CamPoint{{AngleDeg: 0, Arm: 0.195}, {AngleDeg: 50, Arm: 0.23}, {AngleDeg: 110, Arm: 0.23}}}}
+	ankle := setup.Contact{Segment: "shank", At: "ankle"}
+	extension.Loads = []setup.Load{cam("knee.flexion", ankle, m.kg(0.35), 0.82*m.b.Shank(), 0, 0.195, 50, 0.23, 110, 0.23)}
 
-	atChest := arm(60, 35, 30, 125)
-	bottom, middle, top := leg(112, 115, 31), leg(66, 70, 22), leg(12, 14, 6)
+	atChest, racked := arm(60, 35, 30, 125), arm(0, 10, -30, 120)
+	bottom, middle, top, tall := leg(112, 115, 31), leg(66, 70, 22), leg(22, 30, 12), leg(16, 24, 10)
 	squat := m.base("quadriceps", "knee", setup.Posture{Kind: "standing"}, nil)
 	squat.Movement = through("both", with(bottom, atChest), with(middle, atChest), with(top, atChest))
-	squat.Loads = []setup.Load{bar(m.kg(0.25)), {ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
+	squat.Loads = []setup.Load{bar(m.kg(0.25)), ownBody()}
 	banded := squat.Clone()
-	banded.Loads = []setup.Load{bar(m.kg(0.15)), band(at(0.05, 0.02, 0.12), 0.60, 0.8*m.l.Mass, grip), {ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
+	banded.Movement = through("both", with(bottom, atChest), with(middle, atChest), with(tall, atChest))
+	banded.Loads = []setup.Load{bar(m.kg(0.15)), band(at(0.05, 0.02, 0.4), 0.66, 0.8*m.l.Mass, grip), ownBody()}
 	press := squat.Clone()
-	press.Movement = through("both", with(bottom, arm(30, 20, -60, 130)), with(middle, arm(30, 25, -60, 130)), with(top, arm(30, 40, -75, 125)), with(leg(0, 0, 0), arm(20, 160, -60, 15)))
-	press.Loads = []setup.Load{band(at(0.05, 0.02, 0.15), 0.85, 0.6*m.l.Mass, grip), {ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
+	press.Movement = through("both", with(bottom, racked), with(middle, racked), with(tall, arm(30, 60, -75, 125)), with(leg(8, 12, 5), arm(20, 150, -60, 20)))
+	press.Loads = []setup.Load{band(at(-0.1, 0.02, 0.5), m.k(), 0.6*m.l.Mass, grip), ownBody()}
 
 	swing := m.base("gluteus.maximus", "hip", setup.Posture{Kind: "standing"}, nil)
-	swing.Movement = through("both", with(leg(95, 25, -2), arm(85, 45, 0, 0)), with(leg(45, 15, 2), arm(85, 40, 0, 0)), with(leg(0, 0, 0), arm(85, 45, 0, 0)))
-	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.5*m.l.Mass, setup.Contact{Segment: "trunk", At: "waist"}), {ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
+	swing.Movement = through("both", with(leg(95, 25, 0), arm(85, 45, 0, 0)), with(leg(45, 15, 2), arm(85, 40, 0, 0)), with(leg(0, 0, 0), arm(85, 45, 0, 0)))
+	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.05*m.l.Mass, setup.Contact{Segment: "trunk", At: "waist"}), ownBody()}
 	out := []Ready{
-		{Key: "knee.extension", Name: "Knee extension on a machine", About: "The machine asks less toward straight; the shank itself asks most there. Line its axis up with the knee.", Document: extension},
-		{Key: "squat.goblet", Name: "Goblet squat", About: "Heaviest at the bottom: control the way down.", Document: squat},
-		{Key: "squat.band", Name: "Goblet squat with bands underfoot", About: "The bands add on the way up: later.", Document: banded},
-		{Key: "squat.press", Name: "Squat to press with bands", About: "Legs, then shoulders.", Document: press},
-		{Key: "swing.band", Name: "Hip hinge swing with a band at the hips", About: "A hinge, not a squat, to full extension.", Document: swing},
+		{Key: "knee.extension", About: "The machine asks less toward straight; the shank itself asks most there. Line its axis up with the knee.", Document: extension},
+		{Key: "squat.goblet", About: "Heaviest at the bottom: control the way down.", Document: squat},
+		{Key: "squat.band", About: "Bands from a board aside add on the way up: later.", Document: banded},
+		{Key: "squat.press", About: "Legs, then shoulders.", Document: press},
+		{Key: "swing.band", About: "A hinge, not a squat, to full extension.", Document: swing},
 	}
+	out = append(out, m.bars()...)
+	out = append(out, m.curlsOfTheLeg(ankle)...)
 	for i := range out {
 		out[i].Group = "leg"
 	}
 	return out
+}
+
+// cam is a machine whose arm turns with a joint, with its moment arm at three angles.
+func cam(coordinate string, c setup.Contact, stack, pad, a1, r1, a2, r2, a3, r3 float64) setup.Load {
+	return setup.Load{ID: "machine", Kind: "cam", Variable: true, Side: "right", Contact: c, StackMass: stack, Ratio: 1, Coordinate: coordinate, PadRadius: mm(pad),
+		Cam: []setup.CamPoint{{AngleDeg: a1, Arm: r1}, {AngleDeg: a2, Arm: r2}, {AngleDeg: a3, Arm: r3}}}
+}
+
+// bars are a squat and two lifts from the hips with a bar.
+func (m *maker) bars() []Ready {
+	rack := arm(20, 40, -60, 130)
+	squat := m.base("quadriceps", "knee", setup.Posture{Kind: "standing"}, nil)
+	squat.Movement = through("both", with(leg(115, 115, 30), rack), with(leg(75, 75, 22), rack), with(leg(20, 25, 9), rack))
+	onBack := bar(m.kg(0.6))
+	onBack.Contact = setup.Contact{Segment: "trunk", At: "shoulders"}
+	squat.Loads = []setup.Load{onBack, ownBody()}
+	hang := func(hip, knee, ankle, more float64) pose {
+		return with(leg(hip, knee, ankle), arm(90, hip-knee+ankle+more, 0, 0))
+	}
+	pull := func(region string, mass float64, poses ...pose) setup.Document {
+		d := m.base(region, "hip", setup.Posture{Kind: "standing"}, nil)
+		d.Movement, d.Loads = through("both", poses...), []setup.Load{bar(mass), ownBody()}
+		return d
+	}
+	return []Ready{
+		{Key: "squat.back", About: "The bar on the shoulders; the common measure of a leg's strength.", Document: squat},
+		{Key: "deadlift.romanian", About: "Hips back with soft knees: most where the hamstrings are long.", Document: pull("hamstrings", m.kg(0.6), hang(88, 20, -4, -8), hang(45, 15, 0, 0), hang(8, 7, 2, 6))},
+		{Key: "deadlift", About: "From blocks a hand above the floor, legs and hips together.", Document: pull("gluteus.maximus", m.kg(0.8), hang(120, 85, 16, -6), hang(70, 30, 2, -6), hang(8, 7, 2, 6))},
+	}
+}
+
+// curlsOfTheLeg bend the knee on a machine, or lead the thigh outward.
+func (m *maker) curlsOfTheLeg(ankle setup.Contact) []Ready {
+	bend := func(p setup.Posture, b *setup.Bench, share, to float64, held string) setup.Document {
+		p.Held = []string{held}
+		d := m.base("hamstrings", "knee", p, b)
+		d.Movement = sweep("both", "knee.flexion", 5, to, pose{})
+		d.Loads = []setup.Load{cam("knee.flexion", ankle, m.kg(share), 0.82*m.b.Shank(), 0, 0.2, 50, 0.21, 110, 0.17)}
+		return d
+	}
+	onSide := lying("side-lying", 0, 0)
+	onSide.Down = "left"
+	abduction := m.base("gluteus.medius", "hip", onSide, bench(0))
+	abduction.Movement = sweep("right", "hip.abduction", 0, 35, pose{})
+	weight := dumbbell(m.kg(0.04))
+	weight.ID, weight.Contact = "cuff", ankle
+	abduction.Loads = []setup.Load{weight}
+	return []Ready{
+		{Key: "leg.curl.seated", About: "Hips bent: the hamstrings work while they are long.", Document: bend(seated(0, 0, 0), &setup.Bench{AngleDeg: 80, Height: 0.55}, 0.28, 100, "thighPad")},
+		{Key: "leg.curl.lying", About: "Hips straight: the hamstrings work while they are shorter.", Document: bend(lying("prone", 0, 0), &setup.Bench{AngleDeg: 0, Height: 0.7}, 0.22, 110, "strap")},
+		{Key: "hip.abduction.lying", About: "A weight at the ankle, the leg led up to the side.", Document: abduction},
+	}
 }
 
 // trunkSetups are held: they tell torque and support, not a profile.
@@ -58,18 +113,28 @@ func trunkSetups(m *maker) []Ready {
 	hold := func(side string, p pose) setup.Movement { return setup.Movement{Kind: "hold", Side: side, Hold: p} }
 	plank := m.base("abdominals", "shoulder", setup.Posture{Kind: "prone", Root: "hands"}, nil)
 	plank.Movement = hold("both", arm(90, mm(m.b.Plank()*57.29577951308232), 0, 0))
-	plank.Loads = []setup.Load{{ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}}
+	plank.Loads = []setup.Load{ownBody()}
 	sideways := m.base("obliques", "shoulder", standing(1.1, 90), nil)
 	sideways.Movement = hold("right", arm(100, 75, 0, 10))
 	sideways.Loads = []setup.Load{cable(at(0, 1.2, -0.35), m.pin(0.15), grip)}
-	carry := m.base("obliques", "shoulder", standing(0.9, 90), nil)
-	carry.Movement = hold("both", arm(10, 8, 0, 5))
+	carry := m.base("obliques", "shoulder", standing(0.9, 110), nil)
+	carry.Movement = hold("both", arm(10, 3, 0, 5))
 	carry.Loads = []setup.Load{dumbbell(m.kg(0.3)), band(at(0, 0.95, 0), 0.40, 1.2*m.l.Mass, setup.Contact{Segment: "trunk", At: "waist"})}
 	out := []Ready{
-		{Key: "plank", Name: "Plank on straight arms", About: "A hold: hands and toes carry the body between them.", Document: plank},
-		{Key: "hold.side", Name: "Sideways hold against a cable", About: "A hold against being turned.", Document: sideways},
-		{Key: "carry.band", Name: "Carry with a band at the waist", About: "A hold against being pulled aside.", Document: carry},
+		{Key: "plank", About: "A hold: hands and toes carry the body between them.", Document: plank},
+		{Key: "hold.side", About: "A hold against being turned.", Document: sideways},
+		{Key: "carry.band", About: "A hold against being pulled aside.", Document: carry},
 	}
+	stand := standing(1.1, 90)
+	stand.KneesDeg, stand.FeetApart = 20, 0.4
+	turning := m.base("obliques", "shoulder", stand, nil)
+	turning.Movement = hold("right", arm(115, 75, 0, 10))
+	turning.Loads = []setup.Load{cable(at(0, m.b.ShoulderHeight-0.1*m.b.Stature, -0.4*m.k()), m.pin(0.2), grip)}
+	suitcase := m.base("obliques", "shoulder", standing(0, 0), nil)
+	suitcase.Movement = hold("right", arm(0, 3, 0, 5))
+	suitcase.Loads = []setup.Load{dumbbell(m.kg(0.35))}
+	out = append(out, Ready{Key: "hold.antirotation", About: "Long arms against a cable from the side that would turn the trunk.", Document: turning},
+		Ready{Key: "hold.suitcase", About: "One weight at the side that would bend the trunk to it.", Document: suitcase})
 	for i := range out {
 		out[i].Group = "trunk"
 	}

@@ -11,21 +11,21 @@ func shoulderSetups(m *maker) []Ready {
 		return d
 	}
 	out := []Ready{
-		{Key: "raise.dumbbell.forward", Name: "Dumbbell raise, leaning forward", About: "The lean brings the rear of the shoulder on top.",
+		{Key: "raise.dumbbell.forward", About: "The lean brings the rear of the shoulder on top.",
 			Document: raise(hinged(0.3, 0, 30), nil, arm(0, 0, 20, 10), dumbbell(m.kg(0.04)))},
-		{Key: "raise.dumbbell.lying", Name: "Dumbbell raise, lying on the side", About: "Lying, the start is level: the long end gets the most.",
+		{Key: "raise.dumbbell.lying", About: "Lying, the start is level: the long end gets the most.",
 			Document: m.sideLying(15, 0)},
-		{Key: "raise.dumbbell.lying.pad", Name: "Dumbbell raise, lying on the side, pad behind the back", About: "The pad rolls the chest forward and brings the rear on top.",
-			Document: m.sideLying(30, 0.12)},
-		{Key: "raise.behind.seated", Name: "Cross-behind raise, seated", About: "Seated, the lowest hole is all but hand height.",
-			Document: raise(seated(0.35, 0, 0), nil, arm(45, 0, 0, 5), cable(at(0, 0.2, -0.55), m.pin(0.12), grip))},
-		{Key: "raise.behind.bench", Name: "Cross-behind raise, chest on the bench", About: "The bench takes the swing out of it.",
-			Document: raise(lying("prone", 0.35, 0), bench(75), arm(45, 0, 0, 5), cable(at(0, 0.2, -0.55), m.pin(0.12), grip))},
-		{Key: "raise.lying.wrist", Name: "Lying cable raise, cuffs at the wrists", About: "From shoulder height across the chest: loads the long end.",
-			Document: m.lyingRaise(setup.Contact{Segment: "forearm", At: "wrist"}, 0.10)},
-		{Key: "raise.lying.upper", Name: "Lying cable raise, cuffs at the upper arms", About: "More load for the same torque, and less of it at the long end.",
-			Document: m.lyingRaise(cuff("upperArm", 0.85), 0.16)},
-		{Key: "raise.leaning", Name: "Single cable raise, leaning on a bench", About: "The cable comes a little from the front, square to the arm at the start.",
+		{Key: "raise.dumbbell.lying.pad", About: "The pad rolls the chest forward and brings the rear on top.",
+			Document: m.sideLying(20, 0.12)},
+		{Key: "raise.behind.seated", About: "Seated, the lowest hole is all but hand height.",
+			Document: crossBehind(raise(seated(0, 0, 0), nil, nil, cable(at(0, 0.2, -0.55), m.pin(0.12), grip)), 0.70, 12, 30)},
+		{Key: "raise.behind.bench", About: "The bench takes the swing out of it.",
+			Document: crossBehind(raise(lying("prone", 0, 0), bench(75), nil, cable(at(0, 0.62, -0.55), m.pin(0.12), grip)), 0.70, 20, 30)},
+		{Key: "raise.lying.wrist", About: "From shoulder height across the chest: loads the long end.",
+			Document: m.lyingRaise(setup.Contact{Segment: "forearm", At: "wrist"}, 0.10, 60, 0.1, 0.1)},
+		{Key: "raise.lying.upper", About: "More load for the same torque, and less of it at the long end.",
+			Document: m.lyingRaise(cuff("upperArm", 0.85), 0.16, 80, 0.2, 0.4)},
+		{Key: "raise.leaning", About: "The cable comes a little from the front, square to the arm at the start.",
 			Document: m.leaningRaise()},
 	}
 	front := raise(standing(0.3, 0), nil, arm(90, 0, 0, 5), dumbbell(m.kg(0.04)))
@@ -33,18 +33,50 @@ func shoulderSetups(m *maker) []Ready {
 	frontCable := raise(standing(0.5, 0), nil, arm(90, 0, 0, 5), cable(at(0, 0.2, 0.2), m.pin(0.10), grip))
 	frontCable.Target.Region = "deltoid.anterior"
 	out = append(out,
-		Ready{Key: "front.dumbbell", Name: "Dumbbell raise to the front", About: "Thumb up; nothing at the bottom.", Document: front},
-		Ready{Key: "front.cable", Name: "Cable raise to the front", About: "From low behind: keeps the start loaded.", Document: frontCable})
+		Ready{Key: "front.dumbbell", About: "Thumb up; nothing at the bottom.", Document: front},
+		Ready{Key: "front.cable", About: "From low behind: keeps the start loaded.", Document: frontCable})
 	for _, angle := range []float64{60, 75, 85} {
-		out = append(out, Ready{Key: key("press.bench", angle), Name: named("Overhead press, bench at %g", angle), About: "The flatter bench asks for less rotation.",
-			Document: m.press(seated(0, 0, 0), bench(angle), 90-angle)})
+		out = append(out, Ready{Key: key("press.bench", angle), About: "The flatter bench asks for less rotation.",
+			Document: m.press(seated(0, 0, 0), bench(angle), map[bool]float64{true: 50, false: 40}[angle < 80])})
 	}
-	out = append(out, Ready{Key: "press.standing", Name: "Overhead press, standing", About: "Asks more of the trunk.", Document: m.press(standing(0, 0), nil, 0)},
-		Ready{Key: "row.side", Name: "Row for the side of the shoulder", About: "Cuffs at the wrists, hands wide, chest on the bench.", Document: m.sideRow()})
+	out = append(out, Ready{Key: "press.standing", About: "Asks more of the trunk.", Document: m.press(standing(0, 0), nil, 40)},
+		Ready{Key: "row.side", About: "Cuffs at the wrists, hands wide, chest on the bench.", Document: m.sideRow()})
+	upright := func(load setup.Load, barWidth float64, p setup.Posture) setup.Document {
+		d := m.base("deltoid.middle", "shoulder", p, nil)
+		d.Movement = through("both", arm(20, 15, 40, 10), arm(20, 45, 70, 45), arm(20, 75, 70, 90))
+		d.Movement.BarWidth, d.Loads = barWidth, []setup.Load{load}
+		return d
+	}
+	low := cable(at(0, 0.2, 0), m.pin(0.25), grip)
+	low.Shared = true
+	out = append(out,
+		Ready{Key: "upright.cable", About: "Elbows lead; the bar is a third of the body's height wide, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Stature), standing(0.3, 180))},
+		Ready{Key: "upright.dumbbell", About: "The same with the hands free to part.", Document: upright(dumbbell(m.kg(0.06)), 0, standing(0, 0))})
+	out = append(out, m.rotations()...)
 	for i := range out {
 		out[i].Group = "shoulder"
 	}
 	return out
+}
+
+// rotations turn the upper arm about itself.
+func (m *maker) rotations() []Ready {
+	turn := func(region string, p setup.Posture, b *setup.Bench, from, to, plane, elevation float64, l setup.Load) setup.Document {
+		d := m.base(region, "shoulder", p, b)
+		d.Movement = sweep("right", "shoulder.rotation", from, to, pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation, "elbow.flexionDeg": 90})
+		d.Movement.Axis, d.Loads = "spin", []setup.Load{l}
+		return d
+	}
+	sh := m.b.ShoulderHeight
+	elbow := sh - m.b.UpperArm
+	onSide := lying("side-lying", 0, 0)
+	onSide.Down = "left"
+	return []Ready{
+		{Key: "rotation.out.cable", About: "Elbow at the side; the cable comes across the body.", Document: turn("cuff.outward", standing(0.9, 90), nil, 50, -45, 0, 12, cable(at(0, elbow, -0.36*m.k()), m.pin(0.08), grip))},
+		{Key: "rotation.out.cable.high", About: "The arm raised to the side, the cable from the front.", Document: turn("cuff.outward", standing(0.9, 180), nil, 10, -75, 10, 88, cable(at(0, sh-0.35*m.k(), 0.45*m.k()), m.pin(0.08), grip))},
+		{Key: "rotation.out.dumbbell", About: "Lying, the forearm works against the dumbbell's weight.", Document: turn("cuff.outward", onSide, bench(0), 55, -15, 0, 5, dumbbell(m.kg(0.04)))},
+		{Key: "rotation.in.cable", About: "Elbow at the side; the cable comes from outside.", Document: turn("cuff.inward", standing(0.9, -90), nil, -45, 55, 0, 12, cable(at(0, elbow, 0.36*m.k()), m.pin(0.12), grip))},
+	}
 }
 
 // sideLying is a raise with the upper arm, the lower shoulder on a bench.
@@ -59,38 +91,38 @@ func (m *maker) sideLying(angle, pad float64) setup.Document {
 	return d
 }
 
-// lyingRaise has its pulleys a hand above the lying shoulders, so that the crossing cables lie on the chest at most, the
+// lyingRaise has its pulleys above the lying shoulders and a little toward the feet, so that the crossing cables pass over the chest, the
 // columns close by.
-func (m *maker) lyingRaise(c setup.Contact, share float64) setup.Document {
+func (m *maker) lyingRaise(c setup.Contact, share, elbow, toFeet, higher float64) setup.Document {
 	d := m.base("deltoid.middle", "shoulder", lying("supine", 0, 0), bench(15))
 	sh := m.joint(&d)
 	d.Posture.X = mm(-sh.X) // shoulders between the columns
-	d.Movement = sweep("both", "shoulder.elevation", 10, 90, held(arm(10, 0, 0, 80), "shoulder.elevation"))
-	d.Loads = []setup.Load{cable(at(0, sh.Y+0.1, -0.45), m.pin(share), c)}
+	d.Movement = sweep("both", "shoulder.elevation", 10, 85, held(arm(10, 0, 0, elbow), "shoulder.elevation"))
+	d.Loads = []setup.Load{cable(at(toFeet, mm(sh.Y+0.1)+m.k()*higher, -0.45), m.pin(share), c)}
 	return d
 }
 
 // leaningRaise leans to the left on an upright bench, the low pulley on that side and a little in front.
 func (m *maker) leaningRaise() setup.Document {
-	p := setup.Posture{Kind: "leaning", Down: "left", X: -0.15, Z: -0.05}
+	p := setup.Posture{Kind: "leaning", Down: "left", X: -0.30, Z: -0.05}
 	d := m.base("deltoid.middle", "shoulder", p, &setup.Bench{AngleDeg: 75, Mass: 60})
-	d.Movement = sweep("right", "shoulder.elevation", 0, 90, held(arm(10, 0, 0, 5), "shoulder.elevation"))
-	d.Loads = []setup.Load{cable(at(0, 0.62, -0.75), m.pin(0.10), grip)}
+	d.Movement = sweep("right", "shoulder.elevation", 15, 90, held(arm(10, 0, 0, 5), "shoulder.elevation"))
+	d.Loads = []setup.Load{cable(at(0, 0.40, -0.75), m.pin(0.10), grip)}
 	return d
 }
 
-// press leads the hand from beside the shoulder up over it; lean is how far the bench leans back, degrees.
-func (m *maker) press(p setup.Posture, b *setup.Bench, lean float64) setup.Document {
+// press leads the hand from beside the shoulder, over the elbow, up over it.
+func (m *maker) press(p setup.Posture, b *setup.Bench, swivel float64) setup.Document {
 	d := m.base("deltoid.anterior", "shoulder", p, b)
-	d.Movement = upward(at(0.14, 0.09, 0.13), at(0.05, 0.96*m.b.ArmLength(), -0.02), 60+lean/3)
+	d.Movement = m.line("both", [3]float64{0.12, 0.10, 0.24}, [3]float64{0.05, 0.53, 0.06}, swivel)
 	d.Loads = []setup.Load{dumbbell(m.kg(0.12))}
 	return d
 }
 
-// sideRow pulls the elbows out and up with the forearms left hanging.
+// sideRow pulls the elbows out and up with the forearms in line with the cable.
 func (m *maker) sideRow() setup.Document {
 	d := m.base("deltoid.middle", "shoulder", lying("prone", 1.1, 180), bench(60))
-	d.Movement = through("both", easy(75, 70, 0, 20), easy(40, 65, 0, 60), easy(0, 62, 20, 90))
+	d.Movement = along("both", raised(60, 35), raised(25, 55), raised(0, 80))
 	d.Loads = []setup.Load{cable(at(0, 0.2, 0.15), m.pin(0.15), setup.Contact{Segment: "forearm", At: "wrist"})}
 	return d
 }

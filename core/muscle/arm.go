@@ -14,13 +14,13 @@ import (
 // the collar bone, three between collar bone and blade, one at the elbow, one about the forearm. The blade has rows of its own because
 // it is held by what is on the blade: a muscle that draws the arm back about the inner end of the collar bone may do next to nothing
 // about its outer end.
+// Neighbouring joints have neighbouring rows, so that a muscle that crosses few joints does something to few rows.
 const (
-	rowShoulder = 0
-	rowGirdle   = 3
-	rowBlade    = 5
+	rowGirdle   = 0
+	rowBlade    = 2
+	rowShoulder = 5
 	rowElbow    = 8
 	rowTurn     = 9
-	armRows     = 10
 )
 
 // Prices of what is passive: stiffness over the square of the scale (own). They are prices, not limits, so that shares do not depend
@@ -54,7 +54,7 @@ const (
 	bladeWeight = 1 / (1 + 1/bladePrice)
 )
 
-var rowWeights = [armRows]float64{1, math.Sqrt(twistWeight), 1, 1, 1, math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), 1, 1}
+var rowWeights = [most]float64{1, 1, math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), 1, math.Sqrt(twistWeight), 1, 1, 1}
 
 // ribsAt are the places of the blade that lie on the ribs, from the shoulder's centre in the blade's axes, m: its inner upper end and
 // its lower corner (own).
@@ -64,12 +64,12 @@ var ribsAt = [2]space.Vec{{X: -0.085, Y: 0.005, Z: -0.100}, {X: -0.092, Y: -0.11
 func (m *Model) axes() {
 	a := &m.place
 	h, b := &a.turn[humerusBody], &a.turn[scapulaBody]
-	m.frame = [armRows]space.Vec{h.Apply(space.X), h.Apply(space.Y), h.Apply(space.Z), a.lift, space.Y,
-		b.Apply(space.Y), b.Apply(space.Vec{X: 0.8, Z: -0.6}), b.Apply(space.Vec{X: 0.6, Z: 0.8}), a.hinge, a.along}
+	m.frame = [most]space.Vec{a.lift, space.Y, b.Apply(space.Y), b.Apply(space.Vec{X: 0.8, Z: -0.6}), b.Apply(space.Vec{X: 0.6, Z: 0.8}),
+		h.Apply(space.X), h.Apply(space.Y), h.Apply(space.Z), a.hinge, a.along}
 }
 
 // rowJoint is the joint that each row belongs to.
-var rowJoint = [armRows]crossing{atShoulder, atShoulder, atShoulder, atGirdle, atGirdle, atBlade, atBlade, atBlade, atElbow, atElbow}
+var rowJoint = [most]crossing{atGirdle, atGirdle, atBlade, atBlade, atBlade, atShoulder, atShoulder, atShoulder, atElbow, atElbow}
 
 // row writes what torques about the four joints, and one about the forearm, are in the rows, weighted.
 func (m *Model) row(about *[crossings]space.Vec, turn float64) (v vector) {
@@ -86,7 +86,7 @@ func (m *Model) ShareArm(q *body.Pose, need *Need) *Answer {
 	a.place(m.body, q)
 	m.axes()
 	out.reset()
-	s.rows, s.columns = armRows, s.columns[:0]
+	s.columns = s.columns[:0]
 	for _, l := range m.lines {
 		l.now = l.lay(a)
 		l.now.turn = a.scale * l.turn.at(q)
@@ -96,7 +96,7 @@ func (m *Model) ShareArm(q *body.Pose, need *Need) *Answer {
 		for i := range c.at {
 			c.at[i] *= l.strength
 		}
-		s.columns = append(s.columns, c)
+		s.columns = append(s.columns, c.bounded())
 	}
 	m.passive(q, need)
 	blade := r3.Sub(need.Shoulder, r3.Cross(r3.Sub(a.joint[atShoulder], a.joint[atBlade]), need.OnArm))
@@ -116,7 +116,7 @@ func (m *Model) passive(q *body.Pose, need *Need) {
 	at := func(row int, scale, cost float64) {
 		c := column{stiff: cost, passive: true}
 		c.at[row] = rowWeights[row] * scale
-		s.columns = append(s.columns, c)
+		s.columns = append(s.columns, c.bounded())
 	}
 	at(rowElbow, elbowStop*within(q[setup.ElbowFlexion], elbowFull, elbowZero), elbowCost)
 	p := q[setup.ForearmPronation]
@@ -134,7 +134,7 @@ func (m *Model) passive(q *body.Pose, need *Need) {
 		for i := range c.at {
 			c.at[i] *= ribPush
 		}
-		s.columns = append(s.columns, c)
+		s.columns = append(s.columns, c.bounded())
 	}
 }
 
@@ -185,14 +185,16 @@ func (m *Model) tellArm(strength float64) {
 // leftOfArm tells what the rows lack; in those of the blade all but a trifle of it is what the ligaments give.
 func (m *Model) leftOfArm(strength float64) {
 	out, axes := &m.Answer, &m.frame
-	var left [armRows]float64
+	var left [most]float64
 	for i := range left {
 		left[i] = strength * m.share.r[i] / rowWeights[i]
 	}
 	for i := range out.Passive.Blade {
 		out.Passive.Blade[i] = left[rowBlade+i] / (1 + bladePrice)
 	}
-	out.Left.Shoulder = r3.Add(r3.Scale(left[0], axes[0]), r3.Add(r3.Scale(left[1], axes[1]), r3.Scale(left[2], axes[2])))
+	for i := rowShoulder; i < rowElbow; i++ {
+		out.Left.Shoulder = r3.Add(out.Left.Shoulder, r3.Scale(left[i], axes[i]))
+	}
 	out.Left.Girdle = r3.Add(r3.Scale(left[rowGirdle], axes[rowGirdle]), r3.Scale(left[rowGirdle+1], axes[rowGirdle+1]))
 	out.Left.Elbow = r3.Add(r3.Scale(left[rowElbow], axes[rowElbow]), r3.Scale(left[rowTurn], axes[rowTurn]))
 }
@@ -224,7 +226,7 @@ func (m *Model) means(force *[maxHeads]float64) {
 }
 
 // UpperArm is the direction of the upper arm in the pose that was asked for last, trunk axes.
-func (m *Model) UpperArm() space.Vec { return r3.Scale(-1, m.frame[1]) }
+func (m *Model) UpperArm() space.Vec { return r3.Scale(-1, m.frame[rowShoulder+1]) }
 
 // ElbowHinge is the elbow's axis in that pose, trunk axes.
 func (m *Model) ElbowHinge() space.Vec { return m.frame[rowElbow] }
@@ -235,4 +237,16 @@ func (m *Model) ForearmAxis() space.Vec { return m.frame[rowTurn] }
 // GirdleAxes are the axes about which the collar bone rises and is drawn forward, trunk axes.
 func (m *Model) GirdleAxes() (rises, forward space.Vec) {
 	return m.frame[rowGirdle], m.frame[rowGirdle+1]
+}
+
+// socket is the direction in which the shoulder's socket faces, in the blade's axes (own).
+var socket = space.Vec{X: 0.6, Z: 0.8}
+
+// Lean is by how much a force on the upper arm's head, trunk axes, leans away from the axis of the socket that it presses into, degrees.
+func (m *Model) Lean(force space.Vec) float64 {
+	into := r3.Scale(-1, m.place.turn[scapulaBody].Apply(socket))
+	if space.Norm(force) == 0 {
+		return 0
+	}
+	return space.Deg(math.Acos(max(-1, min(1, r3.Dot(r3.Unit(force), into)))))
 }

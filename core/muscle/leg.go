@@ -109,7 +109,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
 	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
-	s.rows, s.columns = 2, s.columns[:0]
+	s.columns = s.columns[:0]
 	y := vector{need.Hip / need.strength(), need.Knee / need.strength()}
 	if need.HipRests {
 		y[0] = 0
@@ -127,7 +127,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		if need.HipRests {
 			c.at[0] = 0
 		}
-		s.columns = append(s.columns, c)
+		s.columns = append(s.columns, c.bounded())
 		out.Length[l.head] += l.force * norm
 		force[l.head] += l.force
 	}

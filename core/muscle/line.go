@@ -197,7 +197,7 @@ type pull struct {
 }
 
 // most nodes that a line can have.
-const mostNodes = 16
+const mostNodes = 12
 
 // lay computes a line as it lies.
 func (l *line) lay(a *arm) pull {
@@ -207,11 +207,14 @@ func (l *line) lay(a *arm) pull {
 		nodes[n] = node{p, on, arc}
 		n++
 	}
+	var places [mostNodes]space.Vec
 	for i := range l.points {
-		p := &l.points[i]
-		add(a.of(p), p.on.level(), 0)
-		if i+1 < len(l.points) {
-			l.wrapAfter(a, i, &nodes, &n)
+		places[i] = a.of(&l.points[i])
+	}
+	for i := range l.points {
+		add(places[i], l.points[i].on.level(), 0)
+		if i+1 < len(l.points) && len(l.wraps) > 0 {
+			l.wrapAfter(a, i, places[i], places[i+1], &nodes, &n)
 		}
 	}
 	return measured(a, nodes[:n])
@@ -219,8 +222,7 @@ func (l *line) lay(a *arm) pull {
 
 // wrapAfter adds where the piece after a point touches its wraps. Two wraps on one piece are laid in turn until the line
 // is still.
-func (l *line) wrapAfter(a *arm, i int, nodes *[mostNodes]node, n *int) {
-	p, q := a.of(&l.points[i]), a.of(&l.points[i+1])
+func (l *line) wrapAfter(a *arm, i int, p, q space.Vec, nodes *[mostNodes]node, n *int) {
 	var list [2]*wrap
 	count := 0
 	for w := range l.wraps {
@@ -229,12 +231,15 @@ func (l *line) wrapAfter(a *arm, i int, nodes *[mostNodes]node, n *int) {
 			count++
 		}
 	}
+	if count == 0 {
+		return
+	}
 	var first, last [2]space.Vec
 	var arc [2]float64
 	var touches [2]bool
 	rounds := 1
 	if count == 2 {
-		rounds = 10
+		rounds = 60
 	}
 	for range rounds {
 		moved := 0.0
@@ -250,7 +255,7 @@ func (l *line) wrapAfter(a *arm, i int, nodes *[mostNodes]node, n *int) {
 			first[w], last[w], arc[w], touches[w] = a.wrapped(list[w], from, to)
 			moved += space.Norm(r3.Sub(last[w], before))
 		}
-		if moved < 1e-12 {
+		if moved < 1e-9 {
 			break
 		}
 	}

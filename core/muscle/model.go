@@ -16,7 +16,7 @@ type Model struct {
 	whole  []*line // rows in strips as one line, for their lengths
 	legs   []legLine
 	place  arm
-	frame  [armRows]space.Vec // axes of the rows of an arm, in trunk axes
+	frame  [most]space.Vec // axes of the rows of an arm, in trunk axes
 	share  optimum
 	Answer Answer
 }

@@ -2,11 +2,19 @@ package muscle
 
 import "math"
 
-// most is how many equations a problem of sharing has: ten for an arm, two for a leg.
+// most is how many equations a problem of sharing has: ten for an arm; a leg needs two of them.
 const most = 10
 
 // vector is one column, or the right side, of a problem.
 type vector [most]float64
+
+func (v *vector) dot(w *vector) float64 {
+	sum := 0.0
+	for i := range v {
+		sum += v[i] * w[i]
+	}
+	return sum
+}
 
 // column is what one unit of something does to the rows, and what it costs: stiff (ε x²/2 + λ x³/3) for a muscle at activation x,
 // stiff x²/2 for what is passive.
@@ -14,6 +22,27 @@ type column struct {
 	at      vector
 	stiff   float64
 	passive bool
+	first   int // of the rows that it does something to: the others are 0
+	last    int
+}
+
+// bounded finds the rows between which a column does something.
+func (c column) bounded() column {
+	c.first, c.last = most, -1
+	for i, x := range c.at {
+		if x != 0 {
+			c.first, c.last = min(c.first, i), i
+		}
+	}
+	return c
+}
+
+func (c *column) dot(r *vector) float64 {
+	sum := 0.0
+	for i := c.first; i <= c.last && i < most; i++ {
+		sum += c.at[i] * r[i]
+	}
+	return sum
 }
 
 // The cost of an activation (Crowninshield & Brand 1981, J Biomech 14:793-801, who took the cube, from memory), with a small square
@@ -33,37 +62,48 @@ const smallSquare = 0.05
 // alone would give: so it goes with the need, and twice the need gives twice the activations. It reuses its memory and must not be
 // shared between goroutines.
 type optimum struct {
-	rows    int
 	columns []column
 	x       []float64
-	r       vector // residual; kept from one problem to the next as a start
-	squares vector // that of squares alone, likewise
+	r       vector // residual
+	squares trail  // of squares alone
+	cubes   trail
 
 	small, cube float64 // ε and λ
-	dots        []float64
-	trial       []float64
+	slope       []float64
+	trialX      []float64
+	trialSlope  []float64
 }
 
-// begin forgets where the last search ended.
-func (o *optimum) begin() { o.r, o.squares = vector{}, vector{} }
+// trail is where the last two searches ended.
+type trail struct{ last, before vector }
 
-func (o *optimum) dot(a, b *vector) float64 {
-	sum := 0.0
-	for i := range o.rows {
-		sum += a[i] * b[i]
+// start is where the next one begins: as far on as the last two were apart, since neighbouring places have neighbouring answers.
+func (t *trail) start() vector {
+	r := t.last
+	for i := range r {
+		r[i] += t.last[i] - t.before[i]
 	}
-	return sum
+	return r
 }
+
+func (t *trail) add(r *vector) { t.before, t.last = t.last, *r }
+
+// begin forgets where the last searches ended.
+func (o *optimum) begin() { o.squares, o.cubes = trail{}, trail{} }
 
 // solve writes x and r for a right side.
 func (o *optimum) solve(y *vector) {
 	n := len(o.columns)
-	if cap(o.x) < n {
-		o.x, o.dots, o.trial = make([]float64, n), make([]float64, n), make([]float64, n)
+	for _, p := range []*[]float64{&o.x, &o.slope, &o.trialX, &o.trialSlope} {
+		if cap(*p) < n {
+			*p = make([]float64, n)
+		}
+		*p = (*p)[:n]
 	}
-	o.x, o.dots, o.trial = o.x[:n], o.dots[:n], o.trial[:n]
 	o.small, o.cube = 1, 0
-	o.newton(y, &o.squares)
+	o.r = o.squares.start()
+	o.newton(y, &o.r)
+	o.squares.add(&o.r)
 	largest := 0.0
 	for j := range o.columns {
 		if !o.columns[j].passive {
@@ -71,155 +111,157 @@ func (o *optimum) solve(y *vector) {
 		}
 	}
 	if largest == 0 {
-		o.r = o.squares
 		return
 	}
 	o.small, o.cube = smallSquare, (1-smallSquare)/largest
+	o.r = o.cubes.start()
 	o.newton(y, &o.r)
+	o.cubes.add(&o.r)
 }
 
-// answer is x of a column and dx/d(d·r / stiff) for d·r / stiff = v > 0.
-func (o *optimum) answer(c *column, v float64) (x, slope float64) {
-	if c.passive {
-		return v, 1
-	}
-	if o.cube == 0 {
-		return v / o.small, 1 / o.small
-	}
-	root := math.Sqrt(o.small*o.small + 4*o.cube*v)
-	return (root - o.small) / (2 * o.cube), 1 / root
-}
-
-// conjugate is f*(v) = v x - f(x) of a column.
-func (o *optimum) conjugate(c *column, v, x float64) float64 {
-	if c.passive {
-		return v * x / 2
-	}
-	return v*x - x*x*(o.small/2+o.cube*x/3)
-}
-
-// multiply writes d·r of every column.
-func (o *optimum) multiply(out []float64, r *vector) {
+// value is the dual at r. It writes x of every column and dx/d(d·r), 0 where a column does not work.
+func (o *optimum) value(y, r *vector, xs, slopes []float64) float64 {
+	sum := r.dot(r)/2 - y.dot(r)
 	for j := range o.columns {
-		out[j] = o.dot(&o.columns[j].at, r)
-	}
-}
-
-// value is the dual at r, whose products with the columns are given.
-func (o *optimum) value(y, r *vector, dots []float64) float64 {
-	sum := o.dot(r, r)/2 - o.dot(y, r)
-	for j := range o.columns {
-		if c := &o.columns[j]; dots[j] > 0 {
-			v := dots[j] / c.stiff
-			x, _ := o.answer(c, v)
-			sum += c.stiff * o.conjugate(c, v, x)
+		c := &o.columns[j]
+		dot := c.dot(r)
+		if dot <= 0 {
+			xs[j], slopes[j] = 0, 0
+			continue
 		}
+		v := dot / c.stiff
+		x, slope := v, 1/c.stiff
+		switch {
+		case c.passive:
+			sum += dot * x / 2
+		case o.cube == 0:
+			x, slope = v/o.small, slope/o.small
+			sum += dot * x / 2
+		default:
+			root := math.Sqrt(o.small*o.small + 4*o.cube*v)
+			x, slope = (root-o.small)/(2*o.cube), slope/root
+			sum += dot*x - c.stiff*x*x*(o.small/2+o.cube*x/3)
+		}
+		xs[j], slopes[j] = x, slope
 	}
 	return sum
 }
 
-// Ends of a search: gradient over right side, rounds and halvings.
+// Ends of a search: what the whole step promises, over the right side's square; rounds; halvings.
 const (
-	enough   = 1e-11
+	enough   = 1e-15
 	rounds   = 60
 	halvings = 40
 )
 
 // newton moves r to the dual's least and writes x there.
 func (o *optimum) newton(y, r *vector) {
-	n := o.rows
-	size := math.Sqrt(o.dot(y, y)) + 1e-12
-	o.multiply(o.dots, r)
-	now := o.value(y, r, o.dots)
+	size := y.dot(y) + 1e-24
+	now := o.value(y, r, o.x, o.slope)
 	for range rounds {
-		var h [most]vector
-		g := *r
-		for i := range n {
-			g[i] -= y[i]
-			h[i][i] = 1
-		}
-		for j := range o.columns {
-			c := &o.columns[j]
-			if o.dots[j] <= 0 {
-				continue
+		h, g := o.bend(y, r)
+		step := cholesky(&h, &g)
+		promise := g.dot(&step)
+		if promise <= enough*size {
+			// So near the end Newton's error is squared by each step: the whole of it is the last.
+			for i := range r {
+				r[i] -= step[i]
 			}
-			x, slope := o.answer(c, o.dots[j]/c.stiff)
-			slope /= c.stiff
-			for i := range n {
-				d := c.at[i]
-				g[i] += x * d
-				d *= slope
-				for k := range i + 1 {
-					h[i][k] += d * c.at[k]
-				}
-			}
+			o.value(y, r, o.x, o.slope)
+			return
 		}
-		if math.Sqrt(o.dot(&g, &g)) <= enough*size {
-			break
-		}
-		step := o.cholesky(&h, &g)
-		next, moved := o.descend(y, r, &step, now, o.dot(&g, &step))
-		if !moved {
-			break // the value is as low as rounding lets it be told
+		next, length := o.descend(y, r, &step, now, promise)
+		if length == 0 || (length == 1 && o.cube == 0 && o.sameWork()) {
+			return // as low as rounding lets it be told; or, of squares, one step on one slope, which ends at the least
 		}
 		now = next
 	}
-	for j := range o.columns {
-		o.x[j] = 0
-		if c := &o.columns[j]; o.dots[j] > 0 {
-			o.x[j], _ = o.answer(c, o.dots[j]/c.stiff)
-		}
-	}
 }
 
-// descend goes along -step until the value falls by a part of what the slope promises; false when it does nowhere.
-func (o *optimum) descend(y, r, step *vector, now, slope float64) (float64, bool) {
-	// Near the end the promise is below what the value's rounding can show; there the whole step is Newton's and is taken.
-	tiny := 1e-14 * (math.Abs(now) + o.dot(y, y))
-	length := 1.0
+// bend is the dual's second derivative, its lower half, and its gradient at r.
+func (o *optimum) bend(y, r *vector) (h [most]vector, g vector) {
+	g = *r
+	for i := range g {
+		g[i] -= y[i]
+		h[i][i] = 1
+	}
+	for j := range o.columns {
+		slope := o.slope[j]
+		if slope == 0 {
+			continue
+		}
+		c, x := &o.columns[j], o.x[j]
+		for i := c.first; i <= c.last && i < most; i++ {
+			d := c.at[i]
+			g[i] += x * d
+			d *= slope
+			row := &h[i]
+			for k := c.first; k <= i; k++ {
+				row[k] += d * c.at[k]
+			}
+		}
+	}
+	return h, g
+}
+
+// sameWork says whether the same columns work as before the last step.
+func (o *optimum) sameWork() bool {
+	for j, slope := range o.slope {
+		if (slope == 0) != (o.trialSlope[j] == 0) {
+			return false
+		}
+	}
+	return true
+}
+
+// descend goes along -step until the value falls by a part of what the slope promises. It returns the value there and which part of the
+// step that was, 0 when it falls nowhere.
+func (o *optimum) descend(y, r, step *vector, now, promise float64) (next, length float64) {
+	length = 1
 	for range halvings {
 		trial := *r
-		for i := range o.rows {
+		for i := range trial {
 			trial[i] -= length * step[i]
 		}
-		o.multiply(o.trial, &trial)
-		next := o.value(y, &trial, o.trial)
-		if next <= now-1e-4*length*slope+tiny {
-			moved := trial != *r
+		next = o.value(y, &trial, o.trialX, o.trialSlope)
+		if next <= now-1e-4*length*promise {
 			*r = trial
-			o.dots, o.trial = o.trial, o.dots
-			return next, moved
+			o.x, o.trialX = o.trialX, o.x
+			o.slope, o.trialSlope = o.trialSlope, o.slope
+			return next, length
 		}
 		length /= 2
 	}
-	return now, false
+	return now, 0
 }
 
 // cholesky solves h x = g for a symmetric positive definite h, given by its lower half, which is overwritten.
-func (o *optimum) cholesky(h *[most]vector, g *vector) vector {
-	x, n := *g, o.rows
-	for i := range n {
-		for k := range i + 1 {
-			sum := h[i][k]
+func cholesky(h *[most]vector, g *vector) vector {
+	x := *g
+	for i := range most {
+		row := &h[i]
+		for k := range i {
+			sum, other := row[k], &h[k]
 			for l := range k {
-				sum -= h[i][l] * h[k][l]
+				sum -= row[l] * other[l]
 			}
-			if i == k {
-				h[i][i] = math.Sqrt(sum)
-			} else {
-				h[i][k] = sum / h[k][k]
-			}
+			row[k] = sum * other[k] // the diagonal holds its inverse
 		}
+		sum := row[i]
 		for l := range i {
-			x[i] -= h[i][l] * x[l]
+			sum -= row[l] * row[l]
 		}
-		x[i] /= h[i][i]
+		row[i] = 1 / math.Sqrt(sum)
+		for l := range i {
+			x[i] -= row[l] * x[l]
+		}
+		x[i] *= row[i]
 	}
-	for i := n - 1; i >= 0; i-- {
-		for l := i + 1; l < n; l++ {
+	for i := most - 1; i >= 0; i-- {
+		for l := i + 1; l < most; l++ {
 			x[i] -= h[l][i] * x[l]
 		}
-		x[i] /= h[i][i]
+		x[i] *= h[i][i]
 	}
 	return x
 }

@@ -157,3 +157,20 @@ func linesIn(part string) map[string]bool {
 	}
 	return out
 }
+
+// Force is the largest force of a head, N: what means over heads are weighted by.
+func Force(head int) float64 { return headForces[head] }
+
+var headForces = func() []float64 {
+	out := make([]float64, len(heads))
+	for i := range regions.Regions {
+		r := &regions.Regions[i]
+		if h := headOf(r.Key); h >= 0 {
+			out[h] += r.Force
+		}
+		for k := range r.Strips {
+			out[headOf(stripKey(r, k))] += r.Strips[k].Force
+		}
+	}
+	return out
+}()

@@ -2,6 +2,7 @@ package muscle
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"math/rand/v2"
 	"slices"
@@ -33,10 +34,12 @@ var outer = [crossings][]owner{
 // The excursion of a line with the turn of what is outside a joint is its moment arm about it, -dl/dq = m · a (An et al. 1984, J Biomech
 // Eng 106:280-282): of every line, about all four joints, any axis, in many poses.
 func TestExcursion(t *testing.T) {
-	r := rand.New(rand.NewPCG(41, 42))
+	r := rand.New(rand.NewPCG(41, 5))
 	b := reference()
-	for key, l := range linesOf(&regions, &b) {
-		for range 150 {
+	lines := linesOf(&regions, &b)
+	for _, key := range slices.Sorted(maps.Keys(lines)) {
+		l := lines[key]
+		for range 400 {
 			q := somePose(r)
 			var a arm
 			a.place(&b, &q)
@@ -72,7 +75,7 @@ func sharedProblem(m *Model) (o *optimum, y vector) {
 	o = &m.share
 	y = o.r
 	for j := range o.columns {
-		for i := range o.rows {
+		for i := range y {
 			y[i] += o.x[j] * o.columns[j].at[i]
 		}
 	}
@@ -85,7 +88,7 @@ func primal(o *optimum, y *vector, x []float64) float64 {
 	r := *y
 	for j := range o.columns {
 		c := &o.columns[j]
-		for i := range o.rows {
+		for i := range y {
 			r[i] -= x[j] * c.at[i]
 		}
 		if c.passive {
@@ -94,7 +97,7 @@ func primal(o *optimum, y *vector, x []float64) float64 {
 			sum += c.stiff * (o.small*x[j]*x[j]/2 + o.cube*x[j]*x[j]*x[j]/3)
 		}
 	}
-	return sum + o.dot(&r, &r)/2
+	return sum + r.dot(&r)/2
 }
 
 // The answer meets the conditions of Karush, Kuhn and Tucker, which for a convex problem say that nothing is less: what works has its
@@ -109,7 +112,7 @@ func TestSharingIsTheLeast(t *testing.T) {
 		o, _ := sharedProblem(m)
 		for j := range o.columns {
 			c := &o.columns[j]
-			pays, price := o.dot(&c.at, &o.r), c.stiff*o.x[j]
+			pays, price := c.at.dot(&o.r), c.stiff*o.x[j]
 			if !c.passive {
 				price = c.stiff * (o.small*o.x[j] + o.cube*o.x[j]*o.x[j])
 			}
@@ -142,7 +145,7 @@ func TestSharingAgainstAnotherMethod(t *testing.T) {
 		problem := optimize.Problem{Func: func(z []float64) float64 { return primal(o, &y, squares(z)) }, Grad: func(grad, z []float64) {
 			x, rest := squares(z), y
 			for j := range o.columns {
-				for i := range o.rows {
+				for i := range y {
 					rest[i] -= x[j] * o.columns[j].at[i]
 				}
 			}
@@ -152,7 +155,7 @@ func TestSharingAgainstAnotherMethod(t *testing.T) {
 				if !c.passive {
 					slope = c.stiff * (o.small*x[j] + o.cube*x[j]*x[j])
 				}
-				grad[j] = 2 * z[j] * (slope - o.dot(&c.at, &rest))
+				grad[j] = 2 * z[j] * (slope - c.at.dot(&rest))
 			}
 		}}
 		start := make([]float64, n)

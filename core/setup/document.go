@@ -46,7 +46,10 @@ type Lifter struct {
 	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; 1.5 per kg of body mass unless given." minimum:"0" maximum:"1000"`
 	GripLimit      float64            `json:"gripLimit,omitempty" doc:"Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given." minimum:"0" maximum:"2000"`
 	Ranges         map[string]Range   `json:"ranges,omitempty" doc:"Range owned at a joint coordinate, keyed like shoulder.elevation."`
+	Training       string             `json:"training,omitempty" doc:"How long they have trained for size: novice under half a year, trained one to four years, advanced longer; an estimate of strength is a trained one's unless given." enum:"novice,trained,advanced"`
+	Sex            string             `json:"sex,omitempty" doc:"For the estimate of strength alone; a man's unless given." enum:"female,male"`
 	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests; of each action those of the newest day count."`
+	Sets           []KnownSet         `json:"sets,omitempty" doc:"Sets that the lifter knows, from which strength is reckoned where it was not tested."`
 	Cautions       []string           `json:"cautions,omitempty" doc:"What to look out for with this lifter, in the coach's words."`
 }
 
@@ -59,10 +62,19 @@ type Range struct {
 
 // StrengthTest is one isometric measurement of a joint action.
 type StrengthTest struct {
-	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,hip.extension,girdle.elevation"`
+	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,girdle.elevation"`
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees."`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m."`
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
+}
+
+// KnownSet is a set that the lifter has done: so much, so often, with so many repetitions left.
+type KnownSet struct {
+	Exercise string  `json:"exercise" doc:"Key of the exercise, as it comes for this lifter." example:"curl.dumbbell"`
+	Load     float64 `json:"load" doc:"kg, as it is counted there: each dumbbell, the whole bar, the pin of the stack, the plates of a lever." minimum:"0.5" maximum:"500"`
+	Reps     int     `json:"reps" doc:"Repetitions done." minimum:"1" maximum:"30"`
+	Left     int     `json:"left,omitempty" doc:"Repetitions that were left in reserve." minimum:"0" maximum:"10"`
+	Date     string  `json:"date,omitempty" doc:"Day of the set." example:"2026-11-25"`
 }
 
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.

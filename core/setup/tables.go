@@ -112,34 +112,80 @@ func (l *Lifter) LengthOf(key string) float64 {
 	return 0
 }
 
-// Region is a muscle region that a setup can be for.
+// Region is what a setup can be for: a muscle, a part of one, or a head.
 type Region struct {
 	Key    string   `json:"key"`
 	Label  string   `json:"label"`
 	Joints []string `json:"joints" doc:"The joints that it crosses and may be profiled at."`
+	Finer  bool     `json:"finer,omitempty" doc:"A head, which lists show only on request."`
 }
 
-// Regions lists the regions that a setup can be for. The trunk's are held, not moved through a range: there torque and
-// support can be told, a profile cannot.
+var (
+	atShoulder = []string{"shoulder"}
+	atElbow    = []string{"elbow"}
+	atGirdle   = []string{"girdle"}
+	overBoth   = []string{"elbow", "shoulder"}
+	atHip      = []string{"hip"}
+	atKnee     = []string{"knee"}
+)
+
+// Regions lists what setups can be for: muscles and their parts, whole muscles before their parts, heads after them. The trunk's are held,
+// not moved through a range: there torque and support can be told, a profile cannot.
 var Regions = []Region{
-	{"deltoid.middle", "Deltoid, middle", []string{"shoulder"}},
-	{"deltoid.anterior", "Deltoid, front", []string{"shoulder"}},
-	{"deltoid.posterior", "Deltoid, rear", []string{"shoulder"}},
-	{"pectoralis.clavicular", "Chest, upper", []string{"shoulder"}},
-	{"pectoralis.sternal", "Chest, middle", []string{"shoulder"}},
-	{"pectoralis.costal", "Chest, lower", []string{"shoulder"}},
-	{"latissimus.upper", "Latissimus, upper", []string{"shoulder"}},
-	{"latissimus.lower", "Latissimus, lower", []string{"shoulder"}},
-	{"trapezius.upper", "Trapezius, upper", []string{"girdle"}},
-	{"trapezius.middle", "Trapezius, middle", []string{"girdle", "shoulder"}},
-	{"biceps", "Biceps", []string{"elbow", "shoulder"}},
-	{"brachialis", "Brachialis", []string{"elbow"}},
-	{"triceps", "Triceps", []string{"elbow", "shoulder"}},
-	{"quadriceps", "Quadriceps", []string{"knee", "hip"}},
-	{"gluteus.maximus", "Gluteus maximus", []string{"hip"}},
-	{"hamstrings", "Hamstrings", []string{"hip", "knee"}},
-	{"abdominals", "Abdominals", []string{"hip", "shoulder"}},
-	{"obliques", "Obliques", []string{"hip", "shoulder"}},
+	{"deltoid.middle", "Deltoid, middle", atShoulder, false},
+	{"deltoid.anterior", "Deltoid, front", atShoulder, false},
+	{"deltoid.posterior", "Deltoid, rear", atShoulder, false},
+	{"deltoid", "Deltoid, all of it", atShoulder, false},
+	{"cuff.outward", "Outward rotators", atShoulder, false},
+	{"cuff.inward", "Subscapularis", atShoulder, false},
+	{"cuff.above", "Supraspinatus", atShoulder, true},
+	{"pectoralis.clavicular", "Chest, upper", atShoulder, false},
+	{"pectoralis.sternal", "Chest, middle", atShoulder, false},
+	{"pectoralis.costal", "Chest, lower", atShoulder, false},
+	{"pectoralis", "Chest, all of it", atShoulder, false},
+	{"latissimus.upper", "Latissimus, upper", atShoulder, false},
+	{"latissimus.lower", "Latissimus, lower", atShoulder, false},
+	{"latissimus", "Latissimus, all of it", atShoulder, false},
+	{"teres.major", "Teres major", atShoulder, false},
+	{"trapezius.upper", "Trapezius, upper", atGirdle, false},
+	{"trapezius.middle", "Trapezius, middle", []string{"girdle", "shoulder"}, false},
+	{"biceps", "Biceps", overBoth, false},
+	{"brachialis", "Brachialis", atElbow, false},
+	{"brachioradialis", "Brachioradialis", atElbow, false},
+	{"triceps", "Triceps", overBoth, false},
+	{"quadriceps", "Quadriceps", []string{"knee", "hip"}, false},
+	{"gluteus.maximus", "Gluteus maximus", atHip, false},
+	{"gluteus.medius", "Gluteus medius", atHip, false},
+	{"hamstrings", "Hamstrings", []string{"hip", "knee"}, false},
+	{"adductor.magnus", "Adductor magnus", atHip, false},
+	{"abdominals", "Abdominals", []string{"hip", "shoulder"}, false},
+	{"obliques", "Obliques", []string{"hip", "shoulder"}, false},
+	{"deltoid.anterior.inner", "Front deltoid, inner strip", atShoulder, true},
+	{"deltoid.anterior.outer", "Front deltoid, outer strip", atShoulder, true},
+	{"deltoid.middle.front", "Middle deltoid, front strip", atShoulder, true},
+	{"deltoid.middle.centre", "Middle deltoid, centre strip", atShoulder, true},
+	{"deltoid.middle.back", "Middle deltoid, back strip", atShoulder, true},
+	{"deltoid.posterior.outer", "Rear deltoid, outer strip", atShoulder, true},
+	{"deltoid.posterior.inner", "Rear deltoid, inner strip", atShoulder, true},
+	{"latissimus.lower.lumbar", "Latissimus, lumbar fibres", atShoulder, true},
+	{"latissimus.lower.iliac", "Latissimus, iliac fibres", atShoulder, true},
+	{"biceps.long", "Biceps, long head", overBoth, true},
+	{"biceps.short", "Biceps, short head", overBoth, true},
+	{"triceps.long", "Triceps, long head", overBoth, true},
+	{"triceps.lateral", "Triceps, lateral head", atElbow, true},
+	{"triceps.medial", "Triceps, medial head", atElbow, true},
+	{"quadriceps.rectus", "Rectus femoris", []string{"knee", "hip"}, true},
+	{"quadriceps.vasti", "Vasti", atKnee, true},
+	{"hamstrings.long", "Hamstrings that cross the hip", []string{"hip", "knee"}, true},
+	{"hamstrings.short", "Biceps femoris, short head", atKnee, true},
+}
+
+// RegionLabel is what a region is called on screen; its key when there is none.
+func RegionLabel(key string) string {
+	if r, ok := RegionOf(key); ok {
+		return r.Label
+	}
+	return key
 }
 
 // JointNames are the joints that can own a profile, from the trunk outward.
@@ -173,4 +219,11 @@ var Schools = []string{"match", "early", "even", "late", "overload", "custom"}
 // Actions lists the joint actions that strength can be given for.
 var Actions = []string{"shoulder.abduction", "shoulder.flexion", "shoulder.extension", "shoulder.adduction", "shoulder.horizontalAdduction",
 	"shoulder.horizontalAbduction", "shoulder.internalRotation", "shoulder.externalRotation", "elbow.flexion", "elbow.extension",
-	"knee.extension", "hip.extension", "girdle.elevation"}
+	"knee.extension", "knee.flexion", "hip.extension", "hip.flexion", "hip.abduction", "girdle.elevation"}
+
+// Trainings are the words for how long somebody has trained for size: under half a year, one to four years, longer with strength to
+// show for it.
+var Trainings = []string{"novice", "trained", "advanced"}
+
+// Sexes are those that the strength of people is known to differ by on average.
+var Sexes = []string{"female", "male"}

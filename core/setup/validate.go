@@ -104,7 +104,14 @@ func (v *Checks) lifter(l *Lifter) {
 		}
 	}
 	v.ranges(l)
+	if l.Training != "" {
+		v.OneOf("lifter.training", "training", l.Training, Trainings...)
+	}
+	if l.Sex != "" {
+		v.OneOf("lifter.sex", "sex", l.Sex, Sexes...)
+	}
 	v.strength(l.Strength)
+	v.sets(l.Sets)
 	v.phrases("lifter.cautions", "caution", l.Cautions, 160)
 }
 
@@ -148,14 +155,40 @@ func (v *Checks) strength(tests []StrengthTest) {
 		v.OneOf(path+".action", "joint action", t.Action, Actions...)
 		v.Within(path+".angleDeg", "joint angle of the test", t.AngleDeg, -90, 180, "degrees", "")
 		v.Within(path+".torque", "torque held", t.Torque, 0.5, 1000, "N·m", "A capacity of nothing would make every effort infinite.")
-		if _, err := time.Parse(time.DateOnly, t.Date); t.Date != "" && err != nil {
-			v.Add(path+".date", "The day of the test is "+strconv.Quote(clip(t.Date))+".", "The newest day's tests are the ones that count.", "Give year, month and day, like 2026-11-25, or leave it out.")
-		}
+		v.day(path+".date", "test", t.Date, "The newest day's tests are the ones that count.")
 		id := fmt.Sprintf("%s@%.3f on %s", t.Action, t.AngleDeg, t.Date)
 		if seen[id] {
 			v.Add(path+".angleDeg", "There are two tests of "+t.Action+" at "+number(t.AngleDeg, "degrees")+" on one day.", "Strength at one angle is one number.", "Keep the better one.")
 		}
 		seen[id] = true
+	}
+}
+
+// day checks a date that may be left out.
+func (v *Checks) day(path, of, date, why string) {
+	if _, err := time.Parse(time.DateOnly, date); date != "" && err != nil {
+		v.Add(path, "The day of the "+of+" is "+strconv.Quote(clip(date))+".", why, "Give year, month and day, like 2026-11-25, or leave it out.")
+	}
+}
+
+// mostSets is how many known sets a lifter may have.
+const mostSets = 40
+
+// sets checks what can be judged without the exercises; which there are is known where they are made.
+func (v *Checks) sets(sets []KnownSet) {
+	if len(sets) > mostSets {
+		v.Add("lifter.sets", fmt.Sprintf("%d known sets.", len(sets)), "", fmt.Sprintf("Keep the best %d.", mostSets))
+		return
+	}
+	for i, s := range sets {
+		path := fmt.Sprintf("lifter.sets[%d]", i)
+		if s.Exercise == "" || len(s.Exercise) > 60 {
+			v.Add(path+".exercise", "The set names no exercise.", "A load says something about strength only in a known exercise.", "Choose the exercise that it was done in.")
+		}
+		v.Within(path+".load", "load of the set", s.Load, 0.5, 500, "kg", "")
+		v.Within(path+".reps", "repetitions", float64(s.Reps), 1, 30, "", "Over 30 repetitions endurance is tested, not strength.")
+		v.Within(path+".left", "repetitions left", float64(s.Left), 0, 10, "", "Nobody knows how many more than ten would have gone.")
+		v.day(path+".date", "set", s.Date, "")
 	}
 }
 

@@ -39,31 +39,39 @@ type Other struct {
 	Across []float64   // and across it, N
 	Vector []space.Vec // what muscles have to give on the outer side, N·m; axes as of Repetition.Vector
 	Force  []space.Vec // of loads and weights on the outer side, N; the same axes
+
+	Varies       []float64   // the part of Torque that comes from loads that may be changed
+	Varying      []space.Vec // the same part of Vector
+	VaryingForce []space.Vec // and of Force
 }
 
 // Repetition is the result of Run: slices with one value per sample. Angles in radians, torques in N·m. It is a
 // workspace: running again with the same number of samples and loads reuses its memory.
 type Repetition struct {
-	S         []float64
-	Angle     []float64   // the coordinate of the target joint that names the sweep
-	Swept     []float64   // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
-	Weights   []float64   // resisting torque of the segments' own weights
-	Loads     []float64   // of all loads together, lifting
-	Total     []float64   // lifting: loads and weights
-	Lowering  []float64   // the same while lowering
-	Twist     []float64   // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
-	Bend      []float64   // of the total, across the plane of movement
-	OffAxis   []float64   // size of what the loads leave beside the axis
-	Size      []float64   // of the total torque vector
-	Vector    []space.Vec // torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for the knee), N·m
-	Force     []space.Vec // of loads and weights on the outer side of the target joint, in the same axes, N
-	AxisIn    []space.Vec // the axis in the same axes, as the muscles' outer side turns
-	Along     []float64   // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
-	Across    []float64   // its size across the segment (shear), N
-	GripForce []float64   // what the lead hand has to hold, N
-	LowBack   []float64   // torque about the hips' line that bends everything above forward, N·m
-	Balance   []float64   // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
-	BarOff    []float64   // on a bar: how far the forearm is from square to it, rad
+	S        []float64
+	Angle    []float64   // the coordinate of the target joint that names the sweep
+	Swept    []float64   // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
+	Weights  []float64   // resisting torque of the segments' own weights
+	Loads    []float64   // of all loads together, lifting
+	Total    []float64   // lifting: loads and weights
+	Lowering []float64   // the same while lowering
+	Twist    []float64   // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
+	Bend     []float64   // of the total, across the plane of movement
+	OffAxis  []float64   // size of what the loads leave beside the axis
+	Size     []float64   // of the total torque vector
+	Vector   []space.Vec // torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for the knee), N·m
+	Force    []space.Vec // of loads and weights on the outer side of the target joint, in the same axes, N
+	AxisIn   []space.Vec // the axis in the same axes, as the muscles' outer side turns
+
+	Varying      []space.Vec // the part of Vector that comes from loads that may be changed
+	VaryingForce []space.Vec // and of Force
+
+	Along     []float64 // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
+	Across    []float64 // its size across the segment (shear), N
+	GripForce []float64 // what the lead hand has to hold, N
+	LowBack   []float64 // torque about the hips' line that bends everything above forward, N·m
+	Balance   []float64 // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
+	BarOff    []float64 // on a bar: how far the forearm is from square to it, rad
 	Axis      []space.Vec
 	Joint     []space.Vec // the target joint's centre
 	Direction []space.Vec // along the moved segment
@@ -192,7 +200,8 @@ func (u *run) sample(i int) float64 {
 	r.Axis[i], r.Joint[i], r.Direction[i] = axis, j, c.moved(f)
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
-	others := u.startOthers(i)
+	others := u.startOthers()
+	var target sums // what loads do to the target
 	var back space.Vec
 	if u.in.Whole {
 		back = u.startBack()
@@ -210,13 +219,14 @@ func (u *run) sample(i int) float64 {
 			down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
 			r.Parts[p].set(i, &pull, up, down, axis)
 			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
+			target.add(up, on, item.Def.Variable)
 		}
 		if item.Held() {
 			held = r3.Add(held, pull.Force)
 		}
 		for o := range others {
 			t, n := u.others[o].of(f, &a)
-			others[o][0], others[o][1] = r3.Add(others[o][0], t), r3.Add(others[o][1], n)
+			others[o].add(t, n, item.Def.Variable)
 		}
 		if u.in.Whole {
 			back = r3.Add(back, u.aboutBack(&a))
@@ -225,6 +235,7 @@ func (u *run) sample(i int) float64 {
 	u.write(i, axis, d, weights, loads, lowering, force)
 	u.finishOthers(i, others)
 	if u.in.Whole {
+		r.Varying[i], r.VaryingForce[i] = u.needed(&u.target, target.varies), u.borne(&u.target, target.varyingForce)
 		u.whole(i, held, back)
 	}
 	return speed

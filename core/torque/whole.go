@@ -10,32 +10,44 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
+// sums are what has been added up on the far side of a joint: the torque about it and the force on it, and which part of both comes from
+// loads that may be changed.
+type sums struct{ torque, force, varies, varyingForce space.Vec }
+
+// add takes one load's part in.
+func (s *sums) add(torque, force space.Vec, variable bool) {
+	s.torque, s.force = r3.Add(s.torque, torque), r3.Add(s.force, force)
+	if variable {
+		s.varies, s.varyingForce = r3.Add(s.varies, torque), r3.Add(s.varyingForce, force)
+	}
+}
+
 // startOthers begins the torque and force on every other joint with the segments' weights.
-func (u *run) startOthers(i int) [][2]space.Vec {
+func (u *run) startOthers() []sums {
 	if len(u.others) == 0 {
 		return nil
 	}
-	out := make([][2]space.Vec, len(u.others))
+	out := make([]sums, len(u.others))
 	for o := range u.others {
-		out[o][0], out[o][1] = u.others[o].weights(&u.frames)
+		out[o].torque, out[o].force = u.others[o].weights(&u.frames)
 	}
 	return out
 }
 
-func (u *run) finishOthers(i int, sums [][2]space.Vec) {
+func (u *run) finishOthers(i int, all []sums) {
 	f := &u.frames
-	for o := range sums {
-		c, out := &u.others[o], &u.Others[o]
+	for o := range all {
+		c, out, s := &u.others[o], &u.Others[o], &all[o]
 		axis, speed := c.axis(f, &AxisRule{})
-		t, force := sums[o][0], sums[o][1]
 		d := f.Direction(body.Beyond[c.joint][0])
-		out.Torque[i] = math.NaN()
+		out.Torque[i], out.Varies[i] = math.NaN(), math.NaN()
 		if speed > 1e-6 {
-			out.Torque[i] = -r3.Dot(t, axis)
+			out.Torque[i], out.Varies[i] = -r3.Dot(s.torque, axis), -r3.Dot(s.varies, axis)
 		}
-		out.Size[i] = space.Norm(t)
-		out.Vector[i], out.Force[i] = u.needed(c, t), u.borne(c, force)
-		out.Along[i], out.Across[i] = -c.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
+		out.Size[i] = space.Norm(s.torque)
+		out.Vector[i], out.Force[i] = u.needed(c, s.torque), u.borne(c, s.force)
+		out.Varying[i], out.VaryingForce[i] = u.needed(c, s.varies), u.borne(c, s.varyingForce)
+		out.Along[i], out.Across[i] = -c.sign*r3.Dot(s.force, d), space.Norm(space.Reject(s.force, d))
 	}
 }
 

@@ -9,28 +9,33 @@ import (
 	"dialarc/core/setup"
 )
 
-//go:embed guidance.json
-var guidanceText []byte
+//go:embed exercises.json
+var exercisesText []byte
 
-// guide is what a coach says about a ready setup, and the phase that it has for a lifter of middle size.
+// guide is what a coach calls an exercise and says about it, and the phase that it has for a lifter of middle size. Names, synonyms, cues
+// and ways to end a set are common practice, no source.
 type guide struct {
+	Name     string   `json:"name"`
+	Synonyms []string `json:"synonyms"`
+	Safely   string   `json:"safely"`
 	Phase    string   `json:"phase"`
 	Note     string   `json:"note"`
 	Cues     []string `json:"cues"`
 	Mistakes []string `json:"mistakes"`
 }
 
-var guidance = sync.OnceValue(func() map[string]guide {
+var words = sync.OnceValue(func() map[string]guide {
 	var all map[string]guide
-	if err := json.Unmarshal(guidanceText, &all); err != nil {
-		panic("the guidance of the ready setups cannot be read: " + err.Error())
+	if err := json.Unmarshal(exercisesText, &all); err != nil {
+		panic("the words of the exercises cannot be read: " + err.Error())
 	}
 	return all
 })
 
 // guided gives a ready setup what is known about it.
 func guided(r *Ready) {
-	g := guidance()[r.Key]
+	g := words()[r.Key]
+	r.Name, r.Synonyms, r.Safely = g.Name, g.Synonyms, g.Safely
 	r.Region, r.Phase, r.Note, r.Mistakes, r.Needs = r.Document.Target.Region, g.Phase, g.Note, g.Mistakes, needs(&r.Document)
 	r.Document.Cues = slices.Clone(g.Cues)
 }

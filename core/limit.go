@@ -1,0 +1,293 @@
+package core
+
+import (
+	"math"
+
+	"dialarc/core/body"
+	"dialarc/core/muscle"
+	"dialarc/core/profile"
+)
+
+// Limit is what gives out first when the load grows: the joint whose torque first is all that the lifter has, or the muscle that the model
+// first asks more of than there is. Loads and repetitions follow it.
+type Limit struct {
+	Kind         string  `json:"kind" doc:"What it is; empty when nothing is known to give out." enum:"joint,muscle,"`
+	Key          string  `json:"key" doc:"The joint's name, or the muscle's key."`
+	Label        string  `json:"label" doc:"The same in words."`
+	Action       string  `json:"action" doc:"Of a joint: the action that counts most there."`
+	AngleDeg     Metric  `json:"angleDeg" doc:"Where it does, degrees of the coordinate that names the sweep."`
+	Effort       Metric  `json:"effort" doc:"With the present load: the largest effort of any joint."`
+	EffortAt     string  `json:"effortAt" doc:"Whose that is."`
+	Factor       Metric  `json:"factor" doc:"On the loads that may be changed, until it gives out."`
+	Load         int     `json:"load" doc:"Place of the load that is counted in the document's loads; -1 for none."`
+	Kg           Metric  `json:"kg" doc:"That load then, kg as it is counted."`
+	KgLow        Metric  `json:"kgLow" doc:"By how far strength is known: what nine of ten exceed, kg."`
+	KgHigh       Metric  `json:"kgHigh" doc:"What one of ten exceeds, kg."`
+	TargetEffort Metric  `json:"targetEffort" doc:"Effort of the target joint then."`
+	Reps         Metric  `json:"reps" doc:"Repetitions with the present load, by Epley 1985."`
+	RepsLow      Metric  `json:"repsLow"`
+	RepsHigh     Metric  `json:"repsHigh"`
+	Light        bool    `json:"light" doc:"More than 30 repetitions: the load is light."`
+	Trust        string  `json:"trust" doc:"What the strength there rests on." enum:"measured,scaled,sets,estimate,unknown"`
+	TrustText    string  `json:"trustText" doc:"The same in words."`
+	Spread       float64 `json:"spread" doc:"How far that strength is known: standard deviation of its logarithm."`
+}
+
+// asking is what a repetition asks of one joint: torque that resists, the part of it that grows with the loads that may be changed, and
+// the rate at which the joint moves, or would; NaN where nothing is known.
+type asking struct {
+	joint    string
+	capacity *profile.Capacity
+	at       func(i int) (total, part float64, rate body.Pose)
+}
+
+// demand is what one place of one joint asks, and can be asked.
+type demand struct {
+	*asking
+	index  int     // among the samples
+	fixed  float64 // torque that does not grow with the loads that may be changed, N·m
+	varies float64 // and with them
+	most   float64 // capacity, N·m
+}
+
+// effort is torque over capacity with those loads times a factor.
+func (d *demand) effort(factor float64) float64 { return (d.fixed + factor*d.varies) / d.most }
+
+// actions are those that the capacity there is blended from, with their weights.
+func (d *demand) actions(o *outcome) map[string]float64 {
+	_, _, rate := d.resisting(d.index)
+	return d.capacity.Actions(&o.rep.Pose[d.index], &rate)
+}
+
+// resisting is what is asked at a place, turned so that it is positive: where a load helps, what holds it back is the other way's
+// strength.
+func (a *asking) resisting(i int) (total, part float64, rate body.Pose) {
+	total, part, rate = a.at(i)
+	if total < 0 {
+		total, part = -total, -part
+		for k := range rate {
+			rate[k] = -rate[k]
+		}
+	}
+	return total, part, rate
+}
+
+// demands are those of every joint at every place.
+type demands []demand
+
+// most is the largest with loads times a factor; nil when there is none.
+func (list demands) most(factor float64) *demand {
+	var out *demand
+	for i := range list {
+		if out == nil || list[i].effort(factor) > out.effort(factor) {
+			out = &list[i]
+		}
+	}
+	return out
+}
+
+// first is the demand that first is all that there is as the loads grow, and the factor at which it is.
+func (list demands) first() (*demand, float64) {
+	var out *demand
+	least := math.Inf(1)
+	for i := range list {
+		d := &list[i]
+		if d.varies <= 1e-9*d.most {
+			continue
+		}
+		if f := (d.most - d.fixed) / d.varies; f < least {
+			out, least = d, f
+		}
+	}
+	return out, least
+}
+
+// efforts collects the demands of a judged repetition: of the target and of the other joints that move. What a joint that holds still has
+// to hold is told as torque; people bend and brace it as they need, so that it is no limit.
+func (e *Evaluator) efforts(o *outcome) demands {
+	var all []*asking
+	s, rep := e.strength(o.doc), o.rep
+	if !o.path.Still() {
+		all = append(all, &asking{o.joint.Name(), profile.NewCapacity(s, o.joint.Name(), o.axis.Kind == "spin"), func(i int) (float64, float64, body.Pose) {
+			return rep.Total[i], e.variable[i], rep.Rate[i]
+		}})
+	}
+	for k := range rep.Others {
+		j := &rep.Others[k]
+		all = append(all, &asking{j.Joint.Name(), profile.NewCapacity(s, j.Joint.Name(), false), func(i int) (float64, float64, body.Pose) {
+			return j.Torque[i], j.Varies[i], rep.Rate[i]
+		}})
+	}
+	out := make(demands, 0, len(all)*len(rep.S))
+	for _, a := range all {
+		for i := range rep.S {
+			total, part, rate := a.resisting(i)
+			if math.IsNaN(total) || o.inGap(i) {
+				continue
+			}
+			if most, ok := a.capacity.At(&rep.Pose[i], &rate); ok && most > 0 {
+				out = append(out, demand{asking: a, index: i, fixed: total - part, varies: part, most: most})
+			}
+		}
+	}
+	return out
+}
+
+// modelHolds is the activation above which the model is said not to hold a load (own): the table's forces are good to a fifth at best.
+const modelHolds = 1.2
+
+// mostReps is the number of repetitions above which a load is called light (common practice, no source).
+const mostReps = 30
+
+// limit finds what gives out first.
+func (e *Evaluator) limit(o *outcome, w *work) Limit {
+	list := o.demands
+	none := func(why string) Limit {
+		x := Metric{Why: why}
+		return Limit{Load: -1, AngleDeg: x, Effort: x, Factor: x, Kg: x, KgLow: x, KgHigh: x, TargetEffort: x, Reps: x, RepsLow: x, RepsHigh: x, Trust: string(profile.Unknown)}
+	}
+	if why := o.gapWhy(); why != "" {
+		return none(why)
+	}
+	most := list.most(1)
+	if most == nil {
+		return none(firstOf(o.why, "No strength shape fits what this asks."))
+	}
+	out := none("No load that may be changed asks more of a joint.")
+	out.Effort, out.EffortAt = number(most.effort(1)), most.joint
+	first, factor := list.first()
+	if first == nil {
+		return out
+	}
+	if factor <= 0 {
+		why := "The body's own weight and the fixed loads already ask for all that the " + first.joint + " has."
+		for _, m := range []*Metric{&out.Factor, &out.Kg, &out.KgLow, &out.KgHigh, &out.Reps, &out.RepsLow, &out.RepsHigh} {
+			*m = Metric{Why: why}
+		}
+		out.Kind, out.Key, out.Label = "joint", first.joint, jointWords[first.joint]
+		return out
+	}
+	out.Kind, out.Key, out.Label, out.Action = "joint", first.joint, jointWords[first.joint], largestOf(first.actions(o))
+	out.AngleDeg = number(degrees1(o.rep.Angle[first.index]))
+	out.Trust, out.Spread, out.TrustText = string(first.capacity.Trust), first.capacity.Spread, e.strength(o.doc).Words(first.capacity.Trust)
+	if k, at, f := w.firstMuscle(factor); k != nil {
+		out.Kind, out.Key, out.Label, out.Action, factor = "muscle", k.Key, k.Label, "", f
+		out.AngleDeg = number(degrees1(w.rep.Angle[at]))
+	}
+	out.follow(o, list, factor)
+	return out
+}
+
+// follow fills in loads and repetitions for the factor at which something gives out.
+func (l *Limit) follow(o *outcome, list demands, factor float64) {
+	l.Factor = number(factor)
+	var target demands
+	for _, d := range list {
+		if d.joint == o.joint.Name() {
+			target = append(target, d)
+		}
+	}
+	if t := target.most(factor); t != nil {
+		l.TargetEffort = number(t.effort(factor))
+	}
+	wide := math.Exp(tenth * l.Spread)
+	if l.Load = Counted(o.doc); l.Load >= 0 {
+		kg := *massOf(&o.doc.Loads[l.Load])
+		l.Kg, l.KgLow, l.KgHigh = number(kg*factor), number(kg*factor/wide), number(kg*factor*wide)
+	} else {
+		none := Metric{Why: "No load here is counted in kilograms."}
+		l.Kg, l.KgLow, l.KgHigh = none, none, none
+	}
+	l.Reps, l.Light = repetitions(factor)
+	l.RepsLow, _ = repetitions(factor / wide)
+	l.RepsHigh, _ = repetitions(factor * wide)
+}
+
+// repetitions are those that are possible with a load that a factor more of would go once: Epley 1985 (from memory), 1RM = w (1 + n/30),
+// for n of at least 2. More than 30 are no longer a test of strength.
+func repetitions(factor float64) (m Metric, light bool) {
+	switch n := 30 * (factor - 1); {
+	case n > mostReps:
+		return Metric{Why: "More than 30 repetitions: light."}, true
+	case n >= 2:
+		return number(n), false
+	case n >= 0:
+		return Metric{Why: "Once, perhaps twice: too near what goes once for a count."}, false
+	}
+	return Metric{Why: "The load is more than what goes once."}, false
+}
+
+// firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor
+// at which it does; nil when the joints give out first. Muscles whose share is loose everywhere do not count, nor do places where shares are
+// loose.
+func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
+	busiest := func(factor float64) (which, at int, top float64) {
+		which = -1
+		for i := 0; i < len(w.rep.S); i += w.stride() {
+			if w.out.Firm[i] == 0 {
+				continue
+			}
+			a := w.share(i, factor)
+			var sums [maxRegions]float64
+			for h := range w.heads {
+				g := muscle.Heads()[h].Group
+				sums[g] += a.Activation[h] * w.heads[h].Force
+			}
+			for g := range w.regions {
+				if x := sums[g] / w.regions[g].Force; w.regions[g].Weak == "" && x > top {
+					which, at, top = g, i, x
+				}
+			}
+		}
+		return which, at, top
+	}
+	w.model.Begin()
+	which, at, top := busiest(most)
+	if which < 0 || top <= modelHolds {
+		return nil, 0, 0
+	}
+	// Activation all but grows with the load, so that a few steps of the secant from nothing find it.
+	factor := most
+	for range 3 {
+		next := factor * modelHolds / top
+		k, i, x := busiest(next)
+		if k < 0 {
+			break
+		}
+		which, at, top, factor = k, i, x, next
+		if math.Abs(top-modelHolds) < 0.005 {
+			break
+		}
+	}
+	return &w.regions[which], at, factor
+}
+
+// maxRegions is more than there are.
+const maxRegions = 64
+
+// stride is how many places are passed over when the muscles are asked again: they change slowly.
+func (w *work) stride() int { return max(1, (len(w.rep.S)-1)/6) }
+
+var jointWords = map[string]string{"girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee", "ankle": "ankle"}
+
+func largestOf(weights map[string]float64) string {
+	best := ""
+	for action, w := range weights {
+		if best == "" || w > weights[best] || (w == weights[best] && action < best) {
+			best = action
+		}
+	}
+	return best
+}
+
+func number(x float64) Metric {
+	v := rounded(x)
+	return Metric{Value: &v}
+}
+
+func firstOf(a, b string) string {
+	if a != "" {
+		return a
+	}
+	return b
+}

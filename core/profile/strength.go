@@ -1,0 +1,217 @@
+package profile
+
+import (
+	"math"
+	"sort"
+	"strings"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/setup"
+)
+
+// Strength is what is known of a lifter's strength: tests, sets and, for the rest, an estimate.
+type Strength struct {
+	Lifter *setup.Lifter
+	// Sets says what known sets tell: each by how much the lifter is stronger, or weaker, in an action than the estimate.
+	Sets []Told
+}
+
+// Told is what one known set tells: the factor on the estimated strength of the actions that gave out in it, with how much each had to
+// do with that, together 1.
+type Told struct {
+	Factor  float64
+	Actions map[string]float64
+}
+
+// The spreads of what strength rests on, standard deviations of the logarithm (own): a test held still is good to a few of a hundred;
+// people of one mass, training and sex differ by a fifth, and where training or sex is not known by a third.
+const (
+	spreadMeasured = 0.05
+	spreadScaled   = 0.08
+	spreadSets     = 0.09 // of one set, in its own action
+	spreadEstimate = 0.18
+	spreadUnset    = 0.30
+)
+
+// How near a set is to an action that it did not test (own): what is left of its say.
+const (
+	sameJoint = 0.35
+	sameLimb  = 0.15
+	elsewhere = 0.05
+	prior     = 0.15 // say of the estimate against sets
+)
+
+// curve is the best there is for an action: PCHIP through two or more tests; the library's shape through one test, or scaled by what known
+// sets tell, or by body mass, training and sex. Outside its table a curve is flat.
+func (s *Strength) curve(action string) *curve {
+	tests := testsOf(s.Lifter, action)
+	if len(tests) >= 2 {
+		x, y := make([]float64, len(tests)), make([]float64, len(tests))
+		for i, t := range tests {
+			x[i], y[i] = t.AngleDeg, t.Torque
+		}
+		return fitted(x, y, 1, Measured, spreadMeasured)
+	}
+	shape := catalogue.Shapes[action]
+	c := fitted(shape.AngleDeg, shape.Fraction, s.Estimate(action), Estimate, s.estimateSpread())
+	if len(tests) == 1 {
+		c.scale = 1
+		c.scale = tests[0].Torque / c.value(tests[0].AngleDeg)
+		c.trust, c.spread = Scaled, spreadScaled
+		return c
+	}
+	if factor, say := s.told(action); say > 0 {
+		c.scale *= factor
+		// Each source counts as much as it says: the spread lies between that of sets and that of the estimate.
+		share := say / (say + prior)
+		c.spread = math.Sqrt(share*share*spreadSets*spreadSets/math.Max(say, 1) + (1-share)*(1-share)*c.spread*c.spread)
+		if say >= sameJoint {
+			c.trust = BySets
+		}
+	}
+	return c
+}
+
+// Estimate is the largest torque of an action, at the best angle, of people of the lifter's mass, training and sex, N·m.
+func (s *Strength) Estimate(action string) float64 {
+	l := s.Lifter
+	return catalogue.Shapes[action].PerMass * catalogue.StrengthMass(l.Stature, l.Mass) * catalogue.Trained(l.Training, l.Sex, leg(jointOf(action)))
+}
+
+func (s *Strength) estimateSpread() float64 {
+	if s.Lifter.Training == "" || s.Lifter.Sex == "" {
+		return spreadUnset
+	}
+	return spreadEstimate
+}
+
+// Typical says whether somebody's estimate is a trained man's for want of knowing better.
+func (s *Strength) Typical() bool { return s.Lifter.Training == "" || s.Lifter.Sex == "" }
+
+// told is the factor that known sets put on the estimate of an action, a mean of logarithms by how near each set is, the estimate itself
+// having a little say too; and how much the sets say together, 1 for one set in just this action.
+func (s *Strength) told(action string) (factor, say float64) {
+	sum := 0.0
+	for _, t := range s.Sets {
+		near := 0.0
+		for other, part := range t.Actions {
+			near += part * nearness(action, other)
+		}
+		sum += near * math.Log(t.Factor)
+		say += near
+	}
+	if say == 0 {
+		return 1, 0
+	}
+	return math.Exp(sum / (say + prior)), say
+}
+
+func nearness(a, b string) float64 {
+	switch ja, jb := jointOf(a), jointOf(b); {
+	case a == b:
+		return 1
+	case ja == jb:
+		return sameJoint
+	case leg(ja) == leg(jb):
+		return sameLimb
+	}
+	return elsewhere
+}
+
+func jointOf(action string) string {
+	joint, _, _ := strings.Cut(action, ".")
+	return joint
+}
+
+func leg(joint string) bool { return joint == "hip" || joint == "knee" || joint == "ankle" }
+
+// Overall is the lifter's strength over that of a trained man of 75 kg, of a leg or an arm: what muscles are scaled by. Tests and sets
+// count as the mean of what they say about the actions of that limb which they speak of.
+func (s *Strength) Overall(ofLeg bool) float64 {
+	l := s.Lifter
+	base := catalogue.StrengthMass(l.Stature, l.Mass) / 75 * catalogue.Trained(l.Training, l.Sex, ofLeg)
+	sum, n := 0.0, 0.0
+	for _, action := range setup.Actions {
+		if leg(jointOf(action)) != ofLeg {
+			continue
+		}
+		c := s.curve(action)
+		if c.trust == Estimate {
+			continue
+		}
+		shape := catalogue.Shapes[action]
+		usual := fitted(shape.AngleDeg, shape.Fraction, s.Estimate(action), Estimate, 0)
+		for _, deg := range shape.AngleDeg {
+			sum, n = sum+math.Log(c.value(deg)/usual.value(deg)), n+1
+		}
+	}
+	if n > 0 {
+		base *= math.Exp(sum / n)
+	}
+	return base
+}
+
+func fitted(x, y []float64, scale float64, trust Trust, spread float64) *curve {
+	c := &curve{low: x[0], high: x[len(x)-1], scale: scale, trust: trust, spread: spread}
+	if err := c.at.Fit(x, y); err != nil { // tables rise, and tests are validated and sorted
+		panic("profile: " + err.Error())
+	}
+	return c
+}
+
+// testsOf are the tests of an action on the newest day that it was tested, by angle; days are written so that they sort.
+func testsOf(l *setup.Lifter, action string) []setup.StrengthTest {
+	newest := ""
+	for _, t := range l.Strength {
+		if t.Action == action {
+			newest = max(newest, t.Date)
+		}
+	}
+	var tests []setup.StrengthTest
+	for _, t := range l.Strength {
+		if t.Action == action && t.Date == newest {
+			tests = append(tests, t)
+		}
+	}
+	sort.Slice(tests, func(i, j int) bool { return tests[i].AngleDeg < tests[j].AngleDeg })
+	return tests
+}
+
+// Best is the strength of an action at its best angle, N·m, with what it rests on and its spread.
+func (s *Strength) Best(action string) (best float64, trust Trust, spread float64) {
+	c := s.curve(action)
+	for deg := c.low; deg <= c.high; deg++ {
+		best = math.Max(best, c.value(deg))
+	}
+	return best, c.trust, c.spread
+}
+
+// Words says what a trust in this lifter's strength means.
+func (s *Strength) Words(t Trust) string {
+	switch t {
+	case Measured:
+		return "As tested at several angles."
+	case Scaled:
+		return "The usual shape through one test."
+	case BySets:
+		return "Reckoned from sets that the lifter knows."
+	case Unknown:
+		return "No strength shape fits this action, so there is no effort to tell."
+	}
+	who := map[string]string{"novice": "novice", "": "trained", "trained": "trained", "advanced": "advanced"}[s.Lifter.Training] + " " +
+		map[string]string{"female": "woman", "": "man", "male": "man"}[s.Lifter.Sex]
+	article := "a "
+	if s.Lifter.Training == "advanced" {
+		article = "an "
+	}
+	text := "Estimate for " + article + who + " of this body mass"
+	switch l := s.Lifter; {
+	case l.Training == "" && l.Sex == "":
+		return text + ": training and sex are not given."
+	case l.Training == "":
+		return text + ": training is not given."
+	case l.Sex == "":
+		return text + ": sex is not given."
+	}
+	return text + "."
+}

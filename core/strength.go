@@ -1,0 +1,143 @@
+package core
+
+import (
+	"math"
+	"reflect"
+
+	"dialarc/core/body"
+	"dialarc/core/catalogue"
+	"dialarc/core/profile"
+	"dialarc/core/setup"
+)
+
+// strength is what is known of a document's lifter: tests, and what known sets say. Sets are evaluated once for a lifter.
+func (e *Evaluator) strength(d *setup.Document) *profile.Strength {
+	if e.known != nil && reflect.DeepEqual(e.knownOf, d.Lifter) {
+		return e.known
+	}
+	e.knownOf = d.Clone().Lifter
+	e.known = &profile.Strength{Lifter: &e.knownOf, Sets: told(&e.knownOf)}
+	return e.known
+}
+
+// told is what the sets that a lifter knows say about the estimate of strength. A set in an exercise that is not known, or that cannot be
+// evaluated for this lifter, says nothing.
+func told(l *setup.Lifter) []profile.Told {
+	if len(l.Sets) == 0 {
+		return nil
+	}
+	plain := *l
+	plain.Sets, plain.Strength = nil, nil
+	var out []profile.Told
+	for _, set := range l.Sets {
+		if t, problems := tellSet(&plain, &set); len(problems) == 0 {
+			out = append(out, t)
+		}
+	}
+	return out
+}
+
+// onceFactor is how much more somebody lifts once than so often, by Epley 1985 (Boyd Epley Workout, from memory): 1 + n/30 from two
+// repetitions on.
+func onceFactor(reps int) float64 {
+	if reps < 2 {
+		return 1
+	}
+	return 1 + float64(reps)/30
+}
+
+// tellSet evaluates one set for a lifter whose strength is the estimate: the joint that asks most of it with the load that goes once gave
+// out, so the lifter is as much stronger there as it asks more than there is.
+func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Problems) {
+	none := profile.Told{}
+	ready, ok := catalogue.Find(plain, set.Exercise)
+	if !ok {
+		return none, setup.Problems{{Path: "exercise", What: "There is no exercise " + set.Exercise + ".", Hint: "Choose one of the list."}}
+	}
+	d := ready.Document
+	counted := Counted(&d)
+	if counted < 0 {
+		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.", Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
+	}
+	*massOf(&d.Loads[counted]) = set.Load * onceFactor(set.Reps+set.Left)
+	if problems := setup.Validate(&d); len(problems) > 0 {
+		return none, problems
+	}
+	var e Evaluator
+	m := newModel(&d)
+	m.grid = sparse
+	o, problems := e.judge(m, sketchSamples, append([]body.Joint{}, m.others()...)...)
+	if len(problems) > 0 {
+		return none, problems
+	}
+	most := e.efforts(o).most(1)
+	if most == nil || !(most.effort(1) > 0) {
+		return none, setup.Problems{{Path: "exercise", What: d.Name + " asks nothing that strength is known for.", Hint: "Choose another exercise."}}
+	}
+	return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
+}
+
+// CheckSets says what is wrong with the sets that a lifter knows, beyond what the document alone shows; the paths begin with base.
+func CheckSets(base string, l *setup.Lifter) setup.Problems {
+	plain := *l
+	plain.Sets, plain.Strength = nil, nil
+	var out setup.Problems
+	for i := range l.Sets {
+		_, problems := tellSet(&plain, &l.Sets[i])
+		for _, p := range problems {
+			p.Path = base + "sets[" + short(float64(i)) + "]." + p.Path
+			out = append(out, p)
+		}
+	}
+	return out
+}
+
+// Counted is the load that a lifter speaks of when he says how much he lifts: the first that may be changed and is counted in kilograms;
+// -1 where there is none.
+func Counted(d *setup.Document) int {
+	for i := range d.Loads {
+		if d.Loads[i].Variable && massOf(&d.Loads[i]) != nil {
+			return i
+		}
+	}
+	return -1
+}
+
+// massOf is where a load keeps what it is counted by; nil for one that is not counted in kilograms.
+func massOf(l *setup.Load) *float64 {
+	switch l.Kind {
+	case "dumbbell", "bar":
+		return &l.Mass
+	case "cable", "strands", "cam":
+		return &l.StackMass
+	case "lever":
+		return &l.PlateMass
+	}
+	return nil
+}
+
+// Basis says what the strength of a lifter in one action rests on.
+type Basis struct {
+	Action string `json:"action"`
+	Trust  string `json:"trust" enum:"measured,scaled,sets,estimate"`
+	Text   string `json:"text" doc:"The same in words."`
+	Best   Metric `json:"best" doc:"At the best angle, N·m."`
+	Low    Metric `json:"low" doc:"What nine of ten people of whom no more is known exceed, N·m."`
+	High   Metric `json:"high" doc:"What one of ten exceeds, N·m."`
+}
+
+// StrengthOf says for every action what a lifter's strength rests on and how much it is.
+func StrengthOf(l *setup.Lifter) []Basis {
+	d := setup.Document{Lifter: *l}
+	s := new(Evaluator).strength(&d)
+	out := make([]Basis, 0, len(setup.Actions))
+	for _, action := range setup.Actions {
+		best, trust, spread := s.Best(action)
+		value, low, high := rounded(best), rounded(best*math.Exp(-tenth*spread)), rounded(best*math.Exp(tenth*spread))
+		out = append(out, Basis{Action: action, Trust: string(trust), Text: s.Words(trust), Best: Metric{Value: &value}, Low: Metric{Value: &low}, High: Metric{Value: &high}})
+	}
+	return out
+}
+
+// tenth is the number of standard deviations beyond which one of ten lies, of a normal distribution.
+const tenth = 1.2816

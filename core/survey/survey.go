@@ -1,0 +1,163 @@
+// Package survey looks every exercise through for one lifter: who leads, how much of the work the target has, what gives out first and
+// whether it can be done as it stands.
+package survey
+
+import (
+	"context"
+	"maps"
+	"math"
+	"slices"
+	"strings"
+
+	"dialarc/core"
+	"dialarc/core/catalogue"
+	"dialarc/core/parallel"
+	"dialarc/core/setup"
+)
+
+// Row is one exercise as a report finds it. Metrics that are missing say why.
+type Row struct {
+	Key, Name, Region string
+	Hold              bool
+	Note              string      // what the exercise says of itself where it is not what its name promises
+	Leader            string      // key of the muscle that does most, at mid-path or where the torque is largest
+	LeaderShare       core.Metric // of what the helpers give, 0 to 1
+	TargetShare       core.Metric // of the target, the larger of the two places
+	HardestDeg        core.Metric // where the torque is largest
+	Phase             string
+	Effort            core.Metric // largest of any joint
+	LimitKg           core.Metric // load that goes once, as it is counted
+	LimitedBy         string      // what gives out first
+	Activation        core.Metric // largest of any part
+	Busiest           string      // the part that has it
+	Holds             bool        // lifter and bench stay where they are
+	Start             bool        // stacks and bands pull from the start
+	Clear             bool        // no strand touches body or kit
+	InRange           bool        // of the usual or the lifter's own ranges
+	Helps             bool        // load and limb together help the lift somewhere
+	LengthenedShare   core.Metric
+	Problems          setup.Problems // why there is no report
+}
+
+// Exercises looks all of them through on all processors, in the order of the catalogue. It ends early with the context's error.
+func Exercises(ctx context.Context, l *setup.Lifter) ([]Row, error) {
+	all := catalogue.All(l)
+	out := make([]Row, len(all))
+	err := parallel.Each(ctx, len(all), func(_, i int) { out[i] = Look(&all[i]) }, func(int) {})
+	return out, err
+}
+
+// Look evaluates one exercise.
+func Look(r *catalogue.Ready) Row {
+	row := Row{Key: r.Key, Name: r.Name, Region: r.Region, Note: r.Note}
+	rep, problems := core.Evaluate(&r.Document)
+	if row.Problems = problems; len(problems) > 0 {
+		return row
+	}
+	row.read(rep)
+	return row
+}
+
+// helping is the part of the largest torque that has to help the lift for it to be said (own).
+const helping = 0.005
+
+func (row *Row) read(r *core.Report) {
+	row.Hold, row.Phase = r.Hold, r.Profile.Loads.Phase
+	row.HardestDeg, row.Effort = r.Profile.Total.PeakAngleDeg, r.Limit.Effort
+	row.LimitKg, row.LimitedBy = r.Limit.Kg, r.Limit.Key
+	row.LengthenedShare = r.Muscles.LengthenedShare
+	row.Holds = r.Bracing.Holds && (!r.Bracing.Bench.Used || r.Bracing.Bench.Holds)
+	row.Clear = !slices.ContainsFunc(r.Rubs, func(b core.Rub) bool { return b.State == "touches" || b.State == "blocked" })
+	row.Start = !slices.ContainsFunc(r.Starts, func(s core.Start) bool { return s.Least <= 0 || s.Most > s.Travel }) && taut(r)
+	row.InRange = !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return strings.Contains(p.What, "beyond what this lifter owns") })
+	peak, least := largest(r.Curves.Torque), -largest(negative(r.Curves.Torque))
+	row.Helps = !r.Hold && least < -helping*peak
+	at := largestAt(r.Muscles.Largest)
+	row.Activation, row.Busiest = known(r.Muscles.Largest[at]), r.Muscles.Busiest[at]
+	row.leads(r)
+}
+
+// taut says whether every band is longer than at rest all along.
+func taut(r *core.Report) bool {
+	for _, p := range r.Parts {
+		if p.Kind == "band" && slices.Min(p.Stretch) <= 1 {
+			return false
+		}
+	}
+	return true
+}
+
+// Whole is the muscle that a region counts to when it is asked who leads: all parts of chest, latissimus, triceps and cuff together, each
+// part of deltoid and trapezius by itself.
+func Whole(region string) string {
+	muscle, _, several := strings.Cut(region, ".")
+	if several && muscle != "deltoid" && muscle != "trapezius" && muscle != "gluteus" && muscle != "adductor" && muscle != "teres" {
+		return muscle
+	}
+	return region
+}
+
+// leads finds who does most at mid-path and where the torque is largest. Where the target's muscle leads at either, it leads.
+func (row *Row) leads(r *core.Report) {
+	none := core.Metric{Why: "A hold has no path that a muscle could lead."}
+	if !r.Hold {
+		none.Why = "No muscle of the model turns this way."
+	}
+	row.LeaderShare, row.TargetShare = none, none
+	target := trimHead(row.Region)
+	for _, at := range []int{(len(r.Muscles.S) - 1) / 2, heaviest(r)} {
+		shares := map[string]float64{}
+		for i := range r.Muscles.Regions {
+			if p := &r.Muscles.Regions[i]; p.Share[at] > 0 {
+				shares[Whole(p.Key)] += p.Share[at]
+			}
+		}
+		leader := ""
+		for _, key := range slices.Sorted(maps.Keys(shares)) {
+			if leader == "" || shares[key] > shares[leader] {
+				leader = key
+			}
+		}
+		if leader != "" && (row.Leader == "" || row.Leader != Whole(target)) {
+			row.Leader, row.LeaderShare = leader, known(shares[leader])
+		}
+		if t := r.Muscles.Target; t != nil && !math.IsNaN(t.Share[at]) && (row.TargetShare.Value == nil || t.Share[at] > *row.TargetShare.Value) {
+			row.TargetShare = known(t.Share[at])
+		}
+	}
+}
+
+// trimHead is the region that a head of a deltoid or other part belongs to.
+func trimHead(region string) string {
+	if pieces := strings.Split(region, "."); len(pieces) > 2 {
+		return pieces[0] + "." + pieces[1]
+	}
+	return region
+}
+
+// heaviest is the place of the muscles at which the torque is largest.
+func heaviest(r *core.Report) int {
+	return int(math.Round(r.Curves.S[largestAt(r.Curves.Torque)] * float64(len(r.Muscles.S)-1)))
+}
+
+func largestAt(c core.Curve) int {
+	at := 0
+	for i, x := range c {
+		if x > c[at] || math.IsNaN(c[at]) {
+			at = i
+		}
+	}
+	return at
+}
+
+func largest(c core.Curve) float64 { return c[largestAt(c)] }
+
+func negative(c core.Curve) core.Curve {
+	out := make(core.Curve, len(c))
+	for i, x := range c {
+		out[i] = -x
+	}
+	return out
+}
+
+func known(x float64) core.Metric { return core.Metric{Value: &x} }
