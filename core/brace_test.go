@@ -193,7 +193,7 @@ func TestCautions(t *testing.T) {
 		silent     func(*setup.Document)
 	}{
 		{"turned-out", "fly.cable.stretched", func(d *setup.Document) { d.Movement.Hold["shoulder.rotationDeg"] = -75 }, func(d *setup.Document) { d.Movement.Hold["shoulder.rotationDeg"] = -20 }},
-		{"deep", "fly.cable.stretched", func(*setup.Document) {}, func(d *setup.Document) { d.Movement.FromDeg = -10 }},
+		{"deep", "fly.cable.stretched", func(d *setup.Document) { d.Movement.FromDeg = -35 }, func(d *setup.Document) { d.Movement.FromDeg = -10 }},
 		{"overhead", "press.standing", func(d *setup.Document) {
 			d.Lifter.Ranges = map[string]setup.Range{"shoulder.rotation": {FromDeg: -40, ToDeg: 90}}
 		}, func(d *setup.Document) {}},

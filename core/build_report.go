@@ -27,38 +27,11 @@ func (o *outcome) report() *Report {
 }
 
 func worded(s *verdict.Sentence) Verdict {
-	v := Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Values: make(map[string]Quantity, len(s.Values))}
+	v := Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Doubt: s.Doubt, Values: make(map[string]Quantity, len(s.Values))}
 	for name, q := range s.Values {
 		v.Values[name] = Quantity{Value: rounded(q.Value), Kind: q.Kind}
 	}
 	return v
-}
-
-// workVerdict says who carries the work, where the torque is largest.
-func (o *outcome) workVerdict(m *Muscles) []Verdict {
-	at, most := 0, 0.0
-	for i := range m.S {
-		sum := 0.0
-		for _, p := range m.Regions {
-			if t := p.Torque[i]; !math.IsNaN(t) {
-				sum += t
-			}
-		}
-		if sum > most {
-			at, most = i, sum
-		}
-	}
-	if most <= 0 {
-		return nil
-	}
-	var shares []verdict.Share
-	for _, p := range m.Regions {
-		if x := p.Share[at]; !math.IsNaN(x) {
-			shares = append(shares, verdict.Share{Label: p.Label, Share: x, Target: p.Target})
-		}
-	}
-	sentence := verdict.Work(shares, m.Largest[at], m.LeftTwist[at])
-	return []Verdict{worded(&sentence)}
 }
 
 func clone(x []float64) Curve { return append(make(Curve, 0, len(x)), x...) }

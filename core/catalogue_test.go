@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"math"
 	"slices"
+	"strings"
 	"testing"
 
 	"dialarc/core"
@@ -34,7 +35,7 @@ func TestEveryReadySetup(t *testing.T) {
 			if len(r.Gaps) > 0 || (r.Profile.PeakEffort.Value != nil && *r.Profile.PeakEffort.Value > 1.6) {
 				t.Errorf("%s at %v m: effort %v, gaps %+v", ready.Key, l.Stature, r.Profile.PeakEffort, r.Gaps)
 			}
-			if b := r.Bracing; !b.Holds || (b.Bench.Used && !b.Bench.Holds) {
+			if b := r.Bracing; (!b.Holds || (b.Bench.Used && !b.Bench.Holds)) && !strings.Contains(ready.Note, "has to hold on") {
 				t.Errorf("%s at %v m does not hold: %s %s", ready.Key, l.Stature, b.How, b.Bench.How)
 			}
 			for _, s := range []float64{0, 1} {
@@ -69,21 +70,37 @@ func TestPhasesOfReadySetups(t *testing.T) {
 		return math.NaN()
 	}
 	for key, want := range map[string][2]float64{
-		"raise.dumbbell": {0.59, 0.66}, "raise.behind.hand": {0.41, 0.45}, "raise.behind.knee": {0.45, 0.50}, "raise.leaning": {0, 0.45},
+		"raise.dumbbell": {0.59, 0.66}, "raise.behind.hand": {0.41, 0.45}, "raise.behind.knee": {0.43, 0.48}, "raise.leaning": {0, 0.45},
 		"reverse.side": {0, 0.45}, "row.rear": {0.55, 1}, "fly.flat": {0.35, 0.43}, "fly.low.45": {0.45, 0.75},
-		"fly.band.wide": {0.55, 1}, "fly.band.beside": {0.55, 1}, "pulldown.kneeling": {0.44, 0.58}, "row.dumbbell.bench": {0.55, 1}, "pullover": {0.35, 0.42},
-		"curl.preacher": {0.36, 0.45}, "pressdown.rope": {0.45, 0.55}, "extension.overhead": {0.38, 0.45}, "kickback": {0.60, 0.70}, "pressdown.early": {0, 0.45},
+		"fly.band.wide": {0.50, 1}, "fly.band.beside": {0.55, 1}, "pulldown.kneeling": {0.44, 0.58}, "row.dumbbell.bench": {0.55, 1}, "pullover": {0.35, 0.42},
+		"curl.preacher": {0.36, 0.45}, "pressdown.rope": {0.45, 0.55}, "extension.overhead": {0.45, 0.55}, "kickback": {0.60, 0.70}, "pressdown.early": {0, 0.45},
 		"squat.goblet": {0.30, 0.45}, "front.dumbbell": {0.55, 0.66},
 	} {
 		if c := at(key); c < want[0] || c > want[1] {
 			t.Errorf("%s: centroid %.3f, expected %v", key, c, want)
 		}
 	}
-	for _, later := range [][2]string{{"raise.lying.upper", "raise.lying.wrist"}, {"reverse.high", "reverse.side"}, {"curl.preacher.cable", "curl.preacher"}, {"squat.band", "squat.goblet"},
+	for _, later := range [][2]string{{"raise.lying.upper", "raise.lying.wrist"}, {"reverse.high", "reverse.side"}, {"curl.preacher.cable", "curl.preacher"},
 		{"lever.near", "lever.far"}, {"raise.behind.knee", "raise.behind.hand"}, {"pullover.band", "pullover"}} {
 		if a, b := at(later[0]), at(later[1]); a <= b {
 			t.Errorf("%s at %.3f should be later than %s at %.3f", later[0], a, later[1], b)
 		}
+	}
+}
+
+// Bands from below leave more for the hips at the top of a squat. Common practice, no source; for the knees they change little, since
+// they pull down where the weight is.
+func TestBandsLoadTheTopOfASquat(t *testing.T) {
+	left := func(d *setup.Document) float64 {
+		r := evaluated(t, d)
+		i := slices.IndexFunc(r.Joints, func(j core.JointPart) bool { return j.Joint == "hip" })
+		return last(r.Joints[i].Torque) / first(r.Joints[i].Torque)
+	}
+	with := ready(t, "squat.band")
+	without := with.Clone()
+	without.Loads = slices.DeleteFunc(without.Loads, func(l setup.Load) bool { return l.Kind == "band" })
+	if a, b := left(&with), left(&without); a <= 1.2*b {
+		t.Errorf("left of the hips' torque at the top: with bands %.3f, without %.3f", a, b)
 	}
 }
 
@@ -122,12 +139,14 @@ func TestReadySetupsStartAndClear(t *testing.T) {
 	}
 }
 
-// The load that the advice gives is the one at which the largest effort is 1, for whatever pulls: torque is linear in pins, plates,
-// dumbbells and bands, and what cannot be changed (the limb, a lever's own weight) stays.
+// At the load that the advice gives the first joint has nothing left, to a millionth, for whatever pulls: torque is linear in pins,
+// plates, dumbbells and bands, and what cannot be changed (the limb, a lever's own weight) stays. A muscle that gives out first has
+// little left: where shares are firm shifts a little as the limb weighs less beside the load.
 func TestLoadFactorGivesFullEffort(t *testing.T) {
 	kinds := map[string]int{}
 	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
-		factor := evaluated(t, &r.Document).Profile.LoadFactor
+		limit := evaluated(t, &r.Document).Limit
+		factor := limit.Factor
 		if factor.Value == nil {
 			if factor.Why == "" {
 				t.Errorf("%s: no factor and no reason", r.Key)
@@ -140,8 +159,9 @@ func TestLoadFactorGivesFullEffort(t *testing.T) {
 			continue
 		}
 		kinds[r.Document.Loads[0].Kind]++
-		if e := report.Profile.PeakEffort.Value; e == nil || math.Abs(*e-1) > 1e-6 {
-			t.Errorf("%s: times %g the effort is %v", r.Key, *factor.Value, report.Profile.PeakEffort)
+		e, left := *report.Limit.Effort.Value, *report.Limit.Factor.Value
+		if limit.Kind == "joint" && (math.Abs(left-1) > 1e-6 || math.Abs(e-1) > 1e-6) || limit.Kind == "muscle" && (left < 0.97 || left > 1.25 || e > 1+1e-6) {
+			t.Errorf("%s: times %g the effort is %g, %s gives out at %g of that", r.Key, *factor.Value, e, report.Limit.Label, left)
 		}
 	}
 	for _, kind := range []string{"cable", "dumbbell", "band", "bar", "lever", "cam"} {

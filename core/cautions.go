@@ -43,7 +43,7 @@ const (
 	loadedShare = 0.3 // of the peak, from which a place counts as loaded
 	deepPlane   = -20 // degrees: arms behind the line of the shoulders
 	turnedOut   = -60 // degrees of outward rotation
-	overhead    = 140 // degrees of elevation
+	overhead    = 125 // degrees of elevation
 	spineTurned = 15  // degrees
 	fastPhase   = 0.8 // s
 	neededTurn  = -70 // degrees of outward rotation that an overhead press asks of the lifter's range
@@ -177,8 +177,8 @@ func pinVerdicts(pins []Pins) []Verdict {
 }
 
 // jointsVerdict words what grip, low back and joint bear.
-func (o *outcome) jointsVerdict(m *Muscles) Verdict {
-	l := &o.doc.Lifter
+func (o *outcome) jointsVerdict(r *Report) Verdict {
+	l, m := &o.doc.Lifter, &r.Muscles
 	in := verdict.JointsInput{Joint: o.joint.Name(), Mass: l.Mass, Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0],
 		GripLimit: l.GripLimit, BackLimit: l.LowBackLimit, Contact: math.NaN()}
 	switch o.joint {
@@ -196,6 +196,23 @@ func (o *outcome) jointsVerdict(m *Muscles) Verdict {
 		in.LowBack = largest(o.rep.LowBack)
 	}
 	in.Contact = 10 * math.Round(in.Contact/10) // an estimate does not know single newtons
+	o.limitWords(r, &in)
 	s := verdict.Joints(in)
 	return worded(&s)
+}
+
+// limitWords tells the sentence about joints what gives out first.
+func (o *outcome) limitWords(r *Report, in *verdict.JointsInput) {
+	limit := &r.Limit
+	if limit.Kind == "" || limit.Now.Value == nil {
+		return
+	}
+	in.First, in.Effort = "the "+limit.Label, *limit.Now.Value
+	if limit.Kind == "muscle" {
+		in.First = "the " + partWords(limit.Label)
+	}
+	if limit.Load >= 0 {
+		in.Load = massOf(&o.doc.Loads[limit.Load])
+		in.Once, in.Low, in.High = limit.Kg.Value, limit.KgLow.Value, limit.KgHigh.Value
+	}
 }

@@ -119,7 +119,7 @@ func TestLightestPin(t *testing.T) {
 		}
 		return ""
 	}
-	for torque, tone := range map[float64]string{12: "stop", 24: "look", 80: ""} {
+	for torque, tone := range map[float64]string{12: "stop", 20: "look", 80: ""} {
 		if got := said(torque); got != tone {
 			t.Errorf("with %v N·m of strength the pin is told as %q, want %q", torque, got, tone)
 		}

@@ -187,9 +187,7 @@ func (e *Evaluator) fillVariable(m *model) {
 			continue
 		}
 		if l.Kind == "lever" && l.LeverMass > 0 && half == nil {
-			d := m.doc.WithLoadsTimes(0.5)
-			half = new(torque.Repetition)
-			half.Run(newModel(&d).input(len(e.rep.S)))
+			half = e.halfOf(m)
 		}
 		for i, t := range e.rep.Parts[k].Torque {
 			if l.Kind == "lever" && half != nil {
@@ -198,6 +196,24 @@ func (e *Evaluator) fillVariable(m *model) {
 			e.variable[i] += t
 		}
 	}
+}
+
+// halfOf is the repetition with half of the loads that may be changed. What other joints bear tells from it too what those loads ask of
+// them: a lever's own weight is no part of that.
+func (e *Evaluator) halfOf(m *model) *torque.Repetition {
+	d := m.doc.WithLoadsTimes(0.5)
+	half := new(torque.Repetition)
+	in := newModel(&d).input(len(e.rep.S))
+	for k := range e.rep.Others {
+		in.Others = append(in.Others, e.rep.Others[k].Joint)
+	}
+	half.Run(in)
+	for k := range e.rep.Others {
+		for i, t := range e.rep.Others[k].Torque {
+			e.rep.Others[k].Varies[i] = 2 * (t - half.Others[k].Torque[i])
+		}
+	}
+	return half
 }
 
 // Evaluate validates a document and computes its report. On problems there is no report.
@@ -252,8 +268,8 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 	r.Verdicts = append(r.Verdicts, braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
 	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
-	r.Verdicts = append(r.Verdicts, o.jointsVerdict(&r.Muscles))
-	r.Verdicts = append(r.Verdicts, o.workVerdict(&r.Muscles)...)
+	r.Verdicts = append(r.Verdicts, o.jointsVerdict(r))
+	r.Verdicts = append(r.Verdicts, w.workVerdict()...)
 	slices.SortStableFunc(r.Verdicts, func(a, b Verdict) int { return verdictOrder[a.Key] - verdictOrder[b.Key] })
 	return r, nil
 }

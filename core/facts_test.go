@@ -67,10 +67,13 @@ func TestExtensions(t *testing.T) {
 	}
 	down.Posture.X, down.Movement.Hold["shoulder.elevationDeg"] = 0.05, 0
 	under := evaluated(t, &down)
-	if left, stepped := last(under.Curves.Loads)/slices.Max(under.Curves.Loads), last(back.Curves.Loads)/slices.Max(back.Curves.Loads); left > 0.15 || stepped < 0.5 {
+	if left, stepped := last(under.Curves.Loads)/slices.Max(under.Curves.Loads), last(back.Curves.Loads)/slices.Max(back.Curves.Loads); left > 0.15 || stepped < 2.5*left {
 		t.Errorf("left at lock-out: under the pulley %.2f, a step back %.2f", left, stepped)
 	}
-	over := ready(t, "extension.overhead")
+	over := ready(t, "extension.overhead") // its rope passes beside the head; here it runs along the upper arm, as it would without one
+	over.Posture.X, over.Posture.Trunk.PitchDeg = 0.75, 39
+	over.Movement.FromDeg, over.Movement.ToDeg, over.Movement.Hold["shoulder.elevationDeg"] = 135, 5, 150
+	over.Loads[0].StrandLength = 0.4
 	along := centroid(t, &over)
 	over.Loads[0].Pulley.Y = 2.2 // from high up, well off the line of the upper arm
 	if steep := centroid(t, &over); along >= 0.45 || steep <= 0.45 {
@@ -103,14 +106,20 @@ func TestDumbbellFly(t *testing.T) {
 	}
 }
 
-// The fly from low pulleys, hinged forward, half a metre to a metre in front of them, is never at zero at the closed end;
-// nearer, the cable helps at the stretch.
+// The fly from low pulleys, hinged forward, is never at zero; with the arms led from the side at shoulder height and half a metre out
+// it is never at zero at the closed end, and nearer the cable helps at the stretch.
 func TestFlyFromLowPulleys(t *testing.T) {
 	for _, key := range []string{"fly.low.30", "fly.low.45"} {
 		d := ready(t, key)
 		r := evaluated(t, &d)
 		if least := slices.Min(r.Curves.Loads); least <= 0 {
 			t.Errorf("%s: the cable helps somewhere: %.2f", key, least)
+		}
+		fly := ready(t, "fly.cable")
+		d.Movement, d.Loads[0].Pulley.Z, d.Posture.X = fly.Movement, 0.75, 0.5
+		d.Movement.FromDeg = 0
+		if out := evaluated(t, &d); last(out.Curves.Loads) <= 0 {
+			t.Errorf("%s, half a metre out: %.2f at the closed end", key, last(out.Curves.Loads))
 		}
 		d.Posture.X = 0
 		near := evaluated(t, &d)
@@ -133,7 +142,7 @@ func TestBandFlies(t *testing.T) {
 		}
 		left[key] = last(p.Torque) / last(p.Tension) // moment arm about the fly's axis, with its sign
 	}
-	if !(left["fly.band.behind"] < 0.1 && left["fly.band.behind"] < left["fly.band.wide"] && left["fly.band.wide"] < left["fly.band.beside"]) {
+	if !(left["fly.band.behind"] < left["fly.band.wide"]/1.5 && left["fly.band.wide"] < left["fly.band.beside"]) {
 		t.Errorf("moment arms at the closed end: %v", left)
 	}
 }
@@ -239,7 +248,7 @@ func TestWhatNobodyCanDo(t *testing.T) {
 	}{
 		{"press.standing", "movement.guide", func(d *setup.Document) { d.Movement.Guide.End.Y = 1.4 }},
 		{"lever.far", "loads[0].handleRadius", func(d *setup.Document) { d.Loads[0].HandleRadius = 0.7 }},
-		{"pull.face", "loads[0].strandLength", func(d *setup.Document) { d.Loads[0].StrandLength = 0.1 }},
+		{"pull.face", "loads[0].strandLength", func(d *setup.Document) { d.Loads[0].StrandLength = 0.05 }},
 		{"knee.extension", "loads[0].padRadius", func(d *setup.Document) {
 			d.Loads[0].PadRadius, d.Loads[0].AxisOffset = 0.05, &setup.Point{X: 0.3, Y: 0.3}
 		}},

@@ -18,6 +18,7 @@ type Limit struct {
 	AngleDeg     Metric  `json:"angleDeg" doc:"Where it does, degrees of the coordinate that names the sweep."`
 	Effort       Metric  `json:"effort" doc:"With the present load: the largest effort of any joint."`
 	EffortAt     string  `json:"effortAt" doc:"Whose that is."`
+	Now          Metric  `json:"now" doc:"With the present load: how much of what it has is asked of it."`
 	Factor       Metric  `json:"factor" doc:"On the loads that may be changed, until it gives out."`
 	Load         int     `json:"load" doc:"Place of the load that is counted in the document's loads; -1 for none."`
 	Kg           Metric  `json:"kg" doc:"That load then, kg as it is counted."`
@@ -86,6 +87,17 @@ func (list demands) most(factor float64) *demand {
 	return out
 }
 
+// of are those of one joint.
+func (list demands) of(joint string) demands {
+	var out demands
+	for _, d := range list {
+		if d.joint == joint {
+			out = append(out, d)
+		}
+	}
+	return out
+}
+
 // first is the demand that first is all that there is as the loads grow, and the factor at which it is.
 func (list demands) first() (*demand, float64) {
 	var out *demand
@@ -136,6 +148,9 @@ func (e *Evaluator) efforts(o *outcome) demands {
 // modelHolds is the activation above which the model is said not to hold a load (own): the table's forces are good to a fifth at best.
 const modelHolds = 1.2
 
+// smallMuscle is the force below which a muscle does not end a set (own): those beside it take over. N.
+const smallMuscle = 400
+
 // mostReps is the number of repetitions above which a load is called light (common practice, no source).
 const mostReps = 30
 
@@ -144,7 +159,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	list := o.demands
 	none := func(why string) Limit {
 		x := Metric{Why: why}
-		return Limit{Load: -1, AngleDeg: x, Effort: x, Factor: x, Kg: x, KgLow: x, KgHigh: x, TargetEffort: x, Reps: x, RepsLow: x, RepsHigh: x, Trust: string(profile.Unknown)}
+		return Limit{Load: -1, AngleDeg: x, Effort: x, Now: x, Factor: x, Kg: x, KgLow: x, KgHigh: x, TargetEffort: x, Reps: x, RepsLow: x, RepsHigh: x, Trust: string(profile.Unknown)}
 	}
 	if why := o.gapWhy(); why != "" {
 		return none(why)
@@ -156,6 +171,9 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	out := none("No load that may be changed asks more of a joint.")
 	out.Effort, out.EffortAt = number(most.effort(1)), most.joint
 	first, factor := list.first()
+	if first != nil {
+		out.Now = number(list.of(first.joint).most(1).effort(1))
+	}
 	if first == nil {
 		return out
 	}
@@ -172,7 +190,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	out.Trust, out.Spread, out.TrustText = string(first.capacity.Trust), first.capacity.Spread, e.strength(o.doc).Words(first.capacity.Trust)
 	if k, at, f := w.firstMuscle(factor); k != nil {
 		out.Kind, out.Key, out.Label, out.Action, factor = "muscle", k.Key, k.Label, "", f
-		out.AngleDeg = number(degrees1(w.rep.Angle[at]))
+		out.AngleDeg, out.Now = number(degrees1(w.rep.Angle[at])), number(1/f)
 	}
 	out.follow(o, list, factor)
 	return out
@@ -181,13 +199,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 // follow fills in loads and repetitions for the factor at which something gives out.
 func (l *Limit) follow(o *outcome, list demands, factor float64) {
 	l.Factor = number(factor)
-	var target demands
-	for _, d := range list {
-		if d.joint == o.joint.Name() {
-			target = append(target, d)
-		}
-	}
-	if t := target.most(factor); t != nil {
+	if t := list.of(o.joint.Name()).most(factor); t != nil {
 		l.TargetEffort = number(t.effort(factor))
 	}
 	wide := math.Exp(tenth * l.Spread)
@@ -218,55 +230,80 @@ func repetitions(factor float64) (m Metric, light bool) {
 }
 
 // firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor
-// at which it does; nil when the joints give out first. Muscles whose share is loose everywhere do not count, nor do places where shares are
-// loose.
+// at which it does; nil when the joints give out first. Small muscles do not count, nor those whose share is loose everywhere, nor places
+// where shares are loose.
 func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
-	busiest := func(factor float64) (which, at int, top float64) {
-		which = -1
-		for i := 0; i < len(w.rep.S); i += w.stride() {
-			if w.out.Firm[i] == 0 {
-				continue
-			}
-			a := w.share(i, factor)
-			var sums [maxRegions]float64
-			for h := range w.heads {
-				g := muscle.Heads()[h].Group
-				sums[g] += a.Activation[h] * w.heads[h].Force
-			}
-			for g := range w.regions {
-				if x := sums[g] / w.regions[g].Force; w.regions[g].Weak == "" && x > top {
-					which, at, top = g, i, x
-				}
-			}
-		}
-		return which, at, top
-	}
-	w.model.Begin()
-	which, at, top := busiest(most)
-	if which < 0 || top <= modelHolds {
+	_, place, now := w.busiestNow()
+	if place < 0 {
 		return nil, 0, 0
 	}
-	// Activation all but grows with the load, so that a few steps of the secant from nothing find it.
-	factor := most
-	for range 3 {
-		next := factor * modelHolds / top
-		k, i, x := busiest(next)
-		if k < 0 {
-			break
-		}
-		which, at, top, factor = k, i, x, next
-		if math.Abs(top-modelHolds) < 0.005 {
-			break
+	places := []int{place}
+	for i := 0; i < len(w.rep.S); i += max(1, (len(w.rep.S)-1)/3) {
+		if w.out.Firm[i] != 0 && i != place {
+			places = append(places, i)
 		}
 	}
-	return &w.regions[which], at, factor
+	w.model.Begin()
+	which, at, top := w.busiestWith(most, places)
+	if which < 0 || top <= modelHolds || most == 1 {
+		return nil, 0, 0
+	}
+	// Activation all but grows evenly with the load: a step between the present load and the most, and a second from there.
+	known, factor := 1.0, most
+	for range 2 {
+		next := factor + (modelHolds-top)*(factor-known)/(top-now)
+		if which, at, top, factor, known, now = w.nearer(next, places, top, factor); which < 0 {
+			return nil, 0, 0
+		}
+	}
+	return &w.regions[which], at, factor + (modelHolds-top)*(factor-known)/(top-now)
+}
+
+// nearer asks the muscles with a factor, and keeps the point that was known before.
+func (w *work) nearer(next float64, places []int, top, factor float64) (which, at int, newTop, newFactor, known, now float64) {
+	which, at, newTop = w.busiestWith(next, places)
+	if newTop == top { // as near as it gets
+		return which, at, newTop, next, next - 1, newTop - 1
+	}
+	return which, at, newTop, next, factor, top
+}
+
+// counts says whether a region can be what ends a set.
+func (p *RegionPart) counts() bool { return p.Weak == "" && p.Force >= smallMuscle }
+
+// busiestNow is the region that works hardest with the present loads where shares are firm; a place of -1 where none does.
+func (w *work) busiestNow() (which, at int, top float64) {
+	at = -1
+	for g := range w.regions {
+		for i, x := range w.regions[g].Activation {
+			if w.regions[g].counts() && w.out.Firm[i] != 0 && x > top {
+				which, at, top = g, i, x
+			}
+		}
+	}
+	return which, at, top
+}
+
+// busiestWith is the same at some places with the loads that may be changed times a factor.
+func (w *work) busiestWith(factor float64, places []int) (which, at int, top float64) {
+	which = -1
+	for _, i := range places {
+		a := w.share(i, factor)
+		var sums [maxRegions]float64
+		for h := range w.heads {
+			sums[muscle.Heads()[h].Group] += a.Activation[h] * w.heads[h].Force
+		}
+		for g := range w.regions {
+			if x := sums[g] / w.regions[g].Force; w.regions[g].counts() && x > top {
+				which, at, top = g, i, x
+			}
+		}
+	}
+	return which, at, top
 }
 
 // maxRegions is more than there are.
 const maxRegions = 64
-
-// stride is how many places are passed over when the muscles are asked again: they change slowly.
-func (w *work) stride() int { return max(1, (len(w.rep.S)-1)/6) }
 
 var jointWords = map[string]string{"girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee", "ankle": "ankle"}
 

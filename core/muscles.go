@@ -63,7 +63,7 @@ type Held struct {
 
 // Doubt is a reason why shares are loose over a stretch of the path.
 type Doubt struct {
-	Key   string  `json:"key" enum:"little,against,twist,overhead,socket,behind"`
+	Key   string  `json:"key" enum:"little,against,twist,overhead,socket,behind,deep"`
 	Text  string  `json:"text"`
 	FromS float64 `json:"fromS"`
 	ToS   float64 `json:"toS"`

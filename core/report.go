@@ -150,6 +150,7 @@ type Verdict struct {
 	Tone   string              `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
 	Text   string              `json:"text" doc:"The sentence, values as {name}."`
 	Values map[string]Quantity `json:"values"`
+	Doubt  string              `json:"doubt,omitempty" doc:"Why its numbers are loose: they are shown greyed."`
 }
 
 // Quantity is a number with its kind of unit.

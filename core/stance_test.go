@@ -7,12 +7,24 @@ import (
 	"dialarc/core/setup"
 )
 
+// inOnePlane is a cross-behind raise near the columns whose path lies in one plane, 45 degrees forward.
+func inOnePlane(t *testing.T, key string) setup.Document {
+	d := ready(t, key)
+	d.Posture.X, d.Movement.FromDeg, d.Movement.StartPlane = 0.30, 5, nil
+	if d.Posture.Kind == "seated" {
+		d.Posture.X = 0.35
+	}
+	d.Movement.Hold["shoulder.planeDeg"] = 45
+	d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "parallel", "", 0.30
+	return d
+}
+
 // Where the pulley stands decides the profile of a cross-behind raise: standing, lower holes leave more on top; seated, the
 // lowest hole is where hand height is for somebody who stands, so the one heavy start is all that is left. Common practice, no
 // source.
 func TestSeatedLeavesOneProfile(t *testing.T) {
 	left := func(key string, height float64) float64 {
-		d := ready(t, key)
+		d := inOnePlane(t, key)
 		d.Loads[0].Pulley.Y, d.Loads[0].Kit = height, nil
 		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.LeftEnd)
 	}
@@ -29,7 +41,7 @@ func TestSeatedLeavesOneProfile(t *testing.T) {
 // Lined up, the cable of that raise passes under the shoulder within 2 cm when seen from above, and little goes beside the path;
 // off line more does. Common practice, no source.
 func TestLinedUp(t *testing.T) {
-	d := ready(t, "raise.behind.lined")
+	d := inOnePlane(t, "raise.behind.lined")
 	by := func(out float64) (passes, off float64) {
 		d.Posture.X = out
 		l := evaluated(t, &d).LineUp

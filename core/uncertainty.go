@@ -166,7 +166,11 @@ func shiftPath(m *setup.Movement, by func() float64) {
 		}
 	}
 	for _, key := range slices.Sorted(maps.Keys(m.Hold)) {
-		m.Hold[key] += by()
+		off := by()
+		m.Hold[key] += off
+		if key == "shoulder.planeDeg" && m.StartPlane != nil {
+			*m.StartPlane += off // the whole path is out, not its shape
+		}
 	}
 	if len(m.Keyframes) == 0 {
 		return

@@ -294,11 +294,25 @@ func (w *work) lengths() {
 const (
 	littleTorque = 0.25
 	muchAgainst  = 0.30
-	muchTwist    = 1.5 // N·m
+	muchTwist    = 0.1
 	highArm      = 150 // degrees
 	leansOut     = 45  // degrees
 	behindTrunk  = -8  // degrees of elevation
+	deepHip      = 100 // degrees of flexion
+	alone        = 0.95
 )
+
+// largestWhole is the largest share that one muscle with all its parts has at a place.
+func (w *work) largestWhole(i int) float64 {
+	sums := map[string]float64{}
+	most := 0.0
+	for g := range w.regions {
+		whole := muscle.Whole(w.regions[g].Key)
+		sums[whole] += w.regions[g].Share[i]
+		most = max(most, sums[whole])
+	}
+	return most
+}
 
 // doubts marks the places where shares are loose, and says why.
 func (w *work) doubts() {
@@ -308,6 +322,7 @@ func (w *work) doubts() {
 	}
 	out, arm := &w.out, !legJoint(w.joint)
 	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
+	shared := func(i int) bool { return w.largestWhole(i) < alone } // what one muscle does by itself cannot be shared out wrongly
 	for i := range out.Firm {
 		out.Firm[i] = 1
 	}
@@ -316,11 +331,16 @@ func (w *work) doubts() {
 		at        func(i int) bool
 	}{
 		{"little", "There is little torque here, so shares of it mean little.", func(i int) bool { return math.Abs(w.rep.Total[i]) < littleTorque*peak }},
-		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
-		{"twist", "Some twist of the upper arm is held by nothing in the model here.", func(i int) bool { return math.Abs(out.LeftTwist[i]) > muchTwist }},
-		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm }},
-		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
-		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && elevation(i) < behindTrunk }},
+		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst && shared(i) }},
+		{"twist", "Some twist of the upper arm is held by nothing in the model here.", func(i int) bool {
+			return math.Abs(out.LeftTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
+		}},
+		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm && shared(i) }},
+		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut && shared(i) }},
+		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && elevation(i) < behindTrunk && shared(i) }},
+		{"deep", "In so deep a bend other adductors extend the hip too, which the model does not have.", func(i int) bool {
+			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
+		}},
 	} {
 		from := -1
 		for i := range len(out.Firm) + 1 {

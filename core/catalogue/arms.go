@@ -48,7 +48,7 @@ func armFrontSetups(m *maker) []Ready {
 	}
 	up := m.base("deltoid.anterior", "shoulder", standing(0, 0), nil)
 	up.Movement = through("both", arm(30, 12, -20, 10), arm(40, 15, -60, 125), arm(30, 80, -75, 120), arm(40, 155, -60, 20))
-	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(-0.1, 0.02, 0.5), 0.95*m.k(), 0.4*m.l.Mass, grip)}
+	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(-0.1, 0.02, 0.5), 0.95*m.k(), 0.4*m.mass, grip)}
 	out = append(out, Ready{Key: "curl.press", About: "Bands from a board aside add where the weights ask less; fixed under the shoes they would go through shin and arm.", Document: up})
 	for i := range out {
 		if strings.HasPrefix(out[i].Key, "curl.preacher") {

@@ -31,11 +31,11 @@ func backSetups(m *maker) []Ready {
 		{Key: "row.hinged", About: "The low back holds the hinge: watch its torque.",
 			Document: lat(hinged(0, 0, 60), nil, through("both", ahead(55, 5), ahead(25, 55), ahead(-5, 85)), bar(m.kg(0.4)))},
 		{Key: "row.band", About: "The band draws the arm forward where the dumbbell asks nothing.",
-			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(55, 5), ahead(30, 50), ahead(0, 85)), dumbbell(m.kg(0.2)), band(at(1.1, 0.3, 0.15), 0.45, 0.36*m.l.Mass, grip))},
+			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(55, 5), ahead(30, 50), ahead(0, 85)), dumbbell(m.kg(0.2)), band(at(1.1, 0.3, 0.15), 0.45, 0.36*m.mass, grip))},
 		{Key: "pullover", About: "Heaviest behind the head, nothing over the chest.",
 			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2))))},
 		{Key: "pullover.band", About: "Starts hard and ends hard.",
-			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.585, 0.5*m.l.Mass, grip)))},
+			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.54, 0.5*m.mass, grip)))},
 		{Key: "lever.far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215*m.l.Stature, 30)},
 		{Key: "lever.near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11*m.l.Stature, 35)},
 	}
@@ -65,13 +65,13 @@ func backSetups(m *maker) []Ready {
 
 // pulls are those that hang, pull a bar down or row on a machine.
 func (m *maker) pulls() []Ready {
-	hang := m.base("latissimus.upper", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
-	hang.Movement, hang.Loads = m.line("both", [3]float64{0.05, 0.55, 0.14}, [3]float64{0.10, 0.15, 0.14}, 45), []setup.Load{ownBody()}
+	hang := m.base("latissimus", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
+	hang.Movement, hang.Loads = m.line("both", [3]float64{0.15, 0.50, 0.06}, [3]float64{0.20, 0.15, 0.06}, 15), []setup.Load{ownBody()}
 	p := seated(0.5, 180, 0)
 	p.Held = []string{"thighPad"}
-	down := m.base("latissimus.upper", "shoulder", p, nil)
-	high := cable(at(0, 2.2, 0), m.pin(0.7), grip)
-	high.Shared = true
+	down := m.base("latissimus", "shoulder", p, nil)
+	high := cable(at(0, 2.2, 0), m.pin(0.35), grip)
+	high.Shared, high.Ratio = true, 1 // a station of its own, without a second pulley
 	down.Movement, down.Loads = m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30), []setup.Load{high}
 	return []Ready{
 		{Key: "pullup", About: "The lifter's own weight, from a hang that is not quite dead.", Document: hang},

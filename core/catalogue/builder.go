@@ -13,20 +13,33 @@ import (
 var station = kit.Twin()
 
 // maker writes setups for one lifter: everything is placed from their own lengths.
+//
+// Loads are light, as shares of the body mass of a trained man (own); of others as much less or more as they are weaker or stronger on
+// average, so that a set begins with about the same effort.
 type maker struct {
-	l *setup.Lifter
-	b body.Body
+	l    *setup.Lifter
+	b    body.Body
+	mass float64 // of a trained man who is as strong, kg
 }
 
-func newMaker(l *setup.Lifter) *maker { return &maker{l: l, b: body.New(l)} }
+func newMaker(l *setup.Lifter) *maker {
+	return &maker{l: l, b: body.New(l), mass: l.Mass * Trained(l.Training, l.Sex, false)}
+}
+
+// ofLegs is the maker of setups that the legs lift.
+func (m *maker) ofLegs() *maker {
+	legs := *m
+	legs.mass = m.l.Mass * Trained(m.l.Training, m.l.Sex, true)
+	return &legs
+}
 
 // kg is a share of body mass in whole half kilograms.
-func (m *maker) kg(share float64) float64 { return max(0.5, math.Round(2*share*m.l.Mass)/2) }
+func (m *maker) kg(share float64) float64 { return max(0.5, math.Round(2*share*m.mass)/2) }
 
 // pin is a share of body mass in whole steps of the station's stack.
 func (m *maker) pin(share float64) float64 {
 	c := station.Column
-	return max(c.Lightest, math.Round(share*m.l.Mass/c.Step)*c.Step)
+	return max(c.Lightest, math.Round(share*m.mass/c.Step)*c.Step)
 }
 
 func mm(x float64) float64 { return math.Round(1000*x) / 1000 }

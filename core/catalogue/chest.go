@@ -15,8 +15,13 @@ func chestSetups(m *maker) []Ready {
 		return d
 	}
 	flat := lying("supine", 0, 0)
+	upperChest := func(p setup.Posture, v setup.Movement, l setup.Load) setup.Document {
+		d := fly(p, nil, v, l)
+		d.Target.Region = "pectoralis.clavicular"
+		return d
+	}
 	sh := m.shoulder()
-	pull := 0.5 * m.l.Mass
+	pull := 0.5 * m.mass
 	wide := leant(standing(0.45, 0), 15)
 	wide.Stagger = 0.75
 	out := []Ready{
@@ -28,10 +33,10 @@ func chestSetups(m *maker) []Ready {
 			Document: fly(wide, nil, swing("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
 		{Key: "fly.cable.stretched", About: "A longer range behind the body, with less load.",
 			Document: fly(leant(standing(0.75, 0), 12), nil, between(swing("both", -35, 70, 85, 10), -20, 85), cable(at(0, sh, 1.0), m.pin(0.10), grip))},
-		{Key: "fly.low.30", About: "Half a metre in front of the pulleys; the front of the shoulder leads with the upper chest.",
-			Document: fly(hinged(0.5, 0, 30), nil, between(swing("both", 0, 95, 80, 15), 10, 95), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
-		{Key: "fly.low.45", About: "A metre in front, hinged further: the same, a little later.",
-			Document: fly(hinged(1.0, 0, 45), nil, between(swing("both", 0, 95, 80, 15), 20, 95), cable(at(0, 0.2, 0.75), m.pin(0.12), grip))},
+		{Key: "fly.low.30", About: "A short step in front of wide pulleys; the hands scoop up as they close.",
+			Document: upperChest(hinged(0.25, 0, 30), scooped(30), cable(at(0, 0.2, 1.0), m.pin(0.12), grip))},
+		{Key: "fly.low.45", About: "A little further out and hinged more: the same, a little deeper at the start.",
+			Document: upperChest(hinged(0.4, 0, 45), scooped(20), cable(at(0, 0.2, 1.0), m.pin(0.12), grip))},
 		{Key: "fly.band.one", About: "Band pull is highest at the end.",
 			Document: fly(standing(0.4, 0), nil, between(swing("right", -5, 90, 85, 15), 5, 80), band(at(0, sh, 0.8), 0.55*m.k(), pull, grip))},
 		{Key: "fly.band.behind", About: "Anchors a little to both sides of the middle; the end is more of a press.",
@@ -44,8 +49,8 @@ func chestSetups(m *maker) []Ready {
 			Document: m.chestPress("both", 0.24, dumbbell(m.kg(0.16)))},
 		{Key: "press.flat.band", About: "The band pulls outward where the dumbbell has stopped asking.",
 			Document: m.chestPress("right", 0.3, dumbbell(m.kg(0.14)), band(at(-0.45, 0.9, 1.1), 0.5, 0.4*pull, grip))},
-		{Key: "dip.upright", About: "The lifter's own weight.", Document: m.dip(0, [3]float64{-0.1, -0.48, 0.12}, [3]float64{-0.1, -0.6, 0.12}, 20)},
-		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.17, -0.38, 0.06}, [3]float64{-0.12, -0.6, 0.06}, 15)},
+		{Key: "dip.upright", About: "The lifter's own weight.", Document: m.dip(0, [3]float64{-0.17, -0.48, 0.14}, [3]float64{-0.15, -0.6, 0.14}, 20)},
+		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.20, -0.40, 0.10}, [3]float64{-0.15, -0.6, 0.10}, 10)},
 	}
 	out = append(out, m.presses()...)
 	for i := range out {
@@ -64,6 +69,12 @@ func between(v setup.Movement, from, to float64) setup.Movement {
 	return v
 }
 
+// scooped closes the arms from a plane to the front while they rise.
+func scooped(from float64) setup.Movement {
+	const to, low, high = 90, 45, 75
+	return through("both", easy(from, low, 0, 15), easy((from+to)/2, (low+high)/2, 0, 15), easy(to, high, 0, 15))
+}
+
 // leant is a posture with the trunk forward.
 func leant(p setup.Posture, pitch float64) setup.Posture {
 	p.Trunk.PitchDeg = pitch
@@ -72,7 +83,7 @@ func leant(p setup.Posture, pitch float64) setup.Posture {
 
 // chestPress leads the hand from beside the chest, over the elbow, to over the shoulder, lying flat; out is how far to the side it starts.
 func (m *maker) chestPress(side string, out float64, loads ...setup.Load) setup.Document {
-	d := m.base("pectoralis.sternal", "shoulder", lying("supine", 0, 0), bench(0))
+	d := m.base("pectoralis", "shoulder", lying("supine", 0, 0), bench(0))
 	d.Movement = m.line(side, [3]float64{0.1, 0.2, out}, [3]float64{0.02, 0.6, 0.06}, 75)
 	d.Loads = loads
 	return d
@@ -100,10 +111,10 @@ func (m *maker) presses() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "press.bar.flat", About: "Hands at one width; the common measure of pressing.", Document: press("pectoralis.sternal", 0, [3]float64{0.10, 0.19, 0.22}, [3]float64{0.03, 0.6, 0.22}, 60, bar(m.kg(0.5)))},
+		{Key: "press.bar.flat", About: "Hands at one width; the common measure of pressing.", Document: press("pectoralis", 0, [3]float64{0.10, 0.19, 0.22}, [3]float64{0.03, 0.6, 0.22}, 60, bar(m.kg(0.5)))},
 		{Key: "press.bar.incline", About: "Bench at 30: the upper chest with the front of the shoulder.", Document: press("pectoralis.clavicular", 30, [3]float64{0.16, 0.16, 0.22}, [3]float64{0.05, 0.58, 0.22}, 55, bar(m.kg(0.4)))},
 		{Key: "press.dumbbell.incline", About: "Bench at 30, hands free to come together.", Document: press("pectoralis.clavicular", 30, [3]float64{0.14, 0.16, 0.24}, [3]float64{0.05, 0.58, 0.08}, 60, dumbbell(m.kg(0.14)))},
-		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.", Document: m.hungLever("pectoralis.sternal", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9}, turn: 25, plate: 60, swivel: 75, share: 0.35, out: 0.22})},
+		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.", Document: m.hungLever("pectoralis", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9}, turn: 25, plate: 60, swivel: 75, share: 0.35, out: 0.22})},
 	}
 }
 
@@ -120,9 +131,10 @@ func (m *maker) hungLever(region string, p setup.Posture, b *setup.Bench, h hung
 	d := m.base(region, "shoulder", p, b)
 	sh, k := m.joint(&d), m.k()
 	z := sh.Z + h.out*k
-	hand, pivot := at(sh.X+h.hand[0]*k, sh.Y+h.hand[1]*k, z), at(sh.X+h.pivot[0]*k, sh.Y+h.pivot[1]*k, z)
+	x, y := sh.X+h.hand[0]*k, sh.Y+h.hand[1]*k
+	hand, pivot := at(x, y, z), at(x+h.pivot[0]-h.hand[0], y+h.pivot[1]-h.hand[1], z) // the machine is as large for everybody
 	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: at(0, 0, 1), TurnDeg: h.turn, SwivelDeg: h.swivel}}
 	d.Loads = []setup.Load{{ID: "lever", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
-		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(math.Hypot(k*(h.hand[0]-h.pivot[0]), k*(h.hand[1]-h.pivot[1])))}}
+		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(math.Hypot(h.hand[0]-h.pivot[0], h.hand[1]-h.pivot[1]))}}
 	return d
 }

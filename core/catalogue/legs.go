@@ -21,6 +21,7 @@ func with(a, b pose) pose {
 
 // legSetups extend knee and hip.
 func legSetups(m *maker) []Ready {
+	m = m.ofLegs()
 	extension := m.base("quadriceps", "knee", seated(0, 0, 0), &setup.Bench{AngleDeg: 80, Height: 0.55})
 	extension.Movement = sweep("both", "knee.flexion", 100, 5, pose{})
 	ankle := setup.Contact{Segment: "shank", At: "ankle"}
@@ -33,18 +34,18 @@ func legSetups(m *maker) []Ready {
 	squat.Loads = []setup.Load{bar(m.kg(0.25)), ownBody()}
 	banded := squat.Clone()
 	banded.Movement = through("both", with(bottom, atChest), with(middle, atChest), with(tall, atChest))
-	banded.Loads = []setup.Load{bar(m.kg(0.15)), band(at(0.05, 0.02, 0.4), 0.66, 0.8*m.l.Mass, grip), ownBody()}
+	banded.Loads = []setup.Load{bar(m.kg(0.15)), band(at(0.05, 0.02, 0.4), 0.66, 0.8*m.mass, grip), ownBody()}
 	press := squat.Clone()
 	press.Movement = through("both", with(bottom, racked), with(middle, racked), with(tall, arm(30, 60, -75, 125)), with(leg(8, 12, 5), arm(20, 150, -60, 20)))
-	press.Loads = []setup.Load{band(at(-0.1, 0.02, 0.5), m.k(), 0.6*m.l.Mass, grip), ownBody()}
+	press.Loads = []setup.Load{band(at(-0.1, 0.02, 0.5), m.k(), 0.6*m.mass, grip), ownBody()}
 
 	swing := m.base("gluteus.maximus", "hip", setup.Posture{Kind: "standing"}, nil)
 	swing.Movement = through("both", with(leg(95, 25, 0), arm(85, 45, 0, 0)), with(leg(45, 15, 2), arm(85, 40, 0, 0)), with(leg(0, 0, 0), arm(85, 45, 0, 0)))
-	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.05*m.l.Mass, setup.Contact{Segment: "trunk", At: "waist"}), ownBody()}
+	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.05*m.mass, setup.Contact{Segment: "trunk", At: "waist"}), ownBody()}
 	out := []Ready{
 		{Key: "knee.extension", About: "The machine asks less toward straight; the shank itself asks most there. Line its axis up with the knee.", Document: extension},
 		{Key: "squat.goblet", About: "Heaviest at the bottom: control the way down.", Document: squat},
-		{Key: "squat.band", About: "Bands from a board aside add on the way up: later.", Document: banded},
+		{Key: "squat.band", About: "Bands from a board aside add on the way up.", Document: banded},
 		{Key: "squat.press", About: "Legs, then shoulders.", Document: press},
 		{Key: "swing.band", About: "A hinge, not a squat, to full extension.", Document: swing},
 	}
@@ -66,7 +67,7 @@ func cam(coordinate string, c setup.Contact, stack, pad, a1, r1, a2, r2, a3, r3 
 func (m *maker) bars() []Ready {
 	rack := arm(20, 40, -60, 130)
 	squat := m.base("quadriceps", "knee", setup.Posture{Kind: "standing"}, nil)
-	squat.Movement = through("both", with(leg(115, 115, 30), rack), with(leg(75, 75, 22), rack), with(leg(20, 25, 9), rack))
+	squat.Movement = through("both", with(leg(115, 115, 33), rack), with(leg(75, 75, 25), rack), with(leg(20, 25, 12), rack))
 	onBack := bar(m.kg(0.6))
 	onBack.Contact = setup.Contact{Segment: "trunk", At: "shoulders"}
 	squat.Loads = []setup.Load{onBack, ownBody()}
@@ -80,8 +81,8 @@ func (m *maker) bars() []Ready {
 	}
 	return []Ready{
 		{Key: "squat.back", About: "The bar on the shoulders; the common measure of a leg's strength.", Document: squat},
-		{Key: "deadlift.romanian", About: "Hips back with soft knees: most where the hamstrings are long.", Document: pull("hamstrings", m.kg(0.6), hang(88, 20, -4, -8), hang(45, 15, 0, 0), hang(8, 7, 2, 6))},
-		{Key: "deadlift", About: "From blocks a hand above the floor, legs and hips together.", Document: pull("gluteus.maximus", m.kg(0.8), hang(120, 85, 16, -6), hang(70, 30, 2, -6), hang(8, 7, 2, 6))},
+		{Key: "deadlift.romanian", About: "Hips back with soft knees: most where the hamstrings are long.", Document: pull("hamstrings", m.kg(0.6), hang(88, 20, -6, -8), hang(45, 15, -2, 0), hang(8, 7, 2, 6))},
+		{Key: "deadlift", About: "From blocks a hand above the floor, legs and hips together.", Document: pull("gluteus.maximus", m.kg(0.75), hang(120, 85, 18, -6), hang(70, 30, 1, -6), hang(8, 7, 2, 6))},
 	}
 }
 
@@ -119,7 +120,7 @@ func trunkSetups(m *maker) []Ready {
 	sideways.Loads = []setup.Load{cable(at(0, 1.2, -0.35), m.pin(0.15), grip)}
 	carry := m.base("obliques", "shoulder", standing(0.9, 110), nil)
 	carry.Movement = hold("both", arm(10, 3, 0, 5))
-	carry.Loads = []setup.Load{dumbbell(m.kg(0.3)), band(at(0, 0.95, 0), 0.40, 1.2*m.l.Mass, setup.Contact{Segment: "trunk", At: "waist"})}
+	carry.Loads = []setup.Load{dumbbell(m.kg(0.3)), band(at(0, 0.95, 0), 0.40, 1.2*m.mass, setup.Contact{Segment: "trunk", At: "waist"})}
 	out := []Ready{
 		{Key: "plank", About: "A hold: hands and toes carry the body between them.", Document: plank},
 		{Key: "hold.side", About: "A hold against being turned.", Document: sideways},

@@ -68,12 +68,12 @@ func key(name string, number float64) string { return fmt.Sprintf("%s.%g", name,
 func raises(l *setup.Lifter) []Ready {
 	m := newMaker(l)
 	stack := m.pin(0.14)
-	bell := max(1, math.Round(0.04*l.Mass/0.5)*0.5)
+	bell := max(1, m.kg(0.04))
 	out := []Ready{
 		{Key: "raise.behind.hand", About: "Heaviest where the arm starts; falls as the muscle does.", Document: crossBehind(m.fromColumn(9, stack), 0.70, 12, 30)},
 		{Key: "raise.behind.knee", About: "The same from low: more in the middle and on top.", Document: crossBehind(m.fromColumn(4, stack), 0.90, 10, 45)},
 		{Key: "raise.behind.lined", About: "Further out, so that the cable runs along the arm and under the shoulder.", Document: crossBehind(m.fromColumn(7, stack), 0.90, 12, 45)},
-		{Key: "raise.dumbbell.band", About: "A band from low behind adds to the dumbbell where it is light.", Document: withBand(m.bellRaise(30, bell/2), 0.25*l.Mass)},
+		{Key: "raise.dumbbell.band", About: "A band from low behind adds to the dumbbell where it is light.", Document: withBand(m.bellRaise(30, bell/2), 0.25*m.mass)},
 		{Key: "raise.dumbbell", About: "Nothing at the bottom, most at shoulder height.", Document: m.bellRaise(20, bell)},
 	}
 	for i := range out {
@@ -101,13 +101,12 @@ func (m *maker) fromColumn(hole int, stack float64) setup.Document {
 // crossBehind leads the arms of a raise against crossed cables from behind the hips, out from them by an angle, forward to a plane on the
 // way up, with the hips out from the columns: so the cables stay behind the body and clear of the thighs.
 func crossBehind(d setup.Document, out, away, plane float64) setup.Document {
-	const behind, soon = -20, 0.35
+	start := -20.0
 	d.Posture.X = out
 	if d.Posture.Kind == "standing" {
 		d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "split", "left", 0.10
 	}
-	d.Movement = through("both", arm(behind, away, 0, 5), arm(plane-(plane-behind)*soon, 35, 0, 5), arm(plane, 95, 0, 5))
-	d.Movement.Keyframes[1].S = soon
+	d.Movement = setup.Movement{Kind: "shoulder-raise", Side: "both", Primary: "shoulder.elevation", FromDeg: away, ToDeg: 95, StartPlane: &start, Hold: held(arm(plane, 0, 0, 5), "shoulder.elevation")}
 	return d
 }
 

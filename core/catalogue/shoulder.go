@@ -47,8 +47,8 @@ func shoulderSetups(m *maker) []Ready {
 		d.Movement.BarWidth, d.Loads = barWidth, []setup.Load{load}
 		return d
 	}
-	low := cable(at(0, 0.2, 0), m.pin(0.25), grip)
-	low.Shared = true
+	low := cable(at(0, 0.2, 0), m.pin(0.13), grip)
+	low.Shared, low.Ratio = true, 1
 	out = append(out,
 		Ready{Key: "upright.cable", About: "Elbows lead; the bar is a third of the body's height wide, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Stature), standing(0.3, 180))},
 		Ready{Key: "upright.dumbbell", About: "The same with the hands free to part.", Document: upright(dumbbell(m.kg(0.06)), 0, standing(0, 0))})

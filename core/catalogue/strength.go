@@ -28,7 +28,7 @@ var Shapes = map[string]Shape{
 	"hip.extension":                {[]float64{0, 30, 60, 90, 110}, []float64{0.65, 0.80, 0.92, 1, 0.97}, 3.6},
 	"hip.flexion":                  {[]float64{0, 30, 60, 90, 120}, []float64{1, 0.95, 0.85, 0.70, 0.50}, 2.1}, // own
 	"hip.abduction":                {[]float64{-20, 0, 20, 40}, []float64{1, 0.88, 0.70, 0.52}, 1.9},           // own
-	"girdle.elevation":             {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.4},
+	"girdle.elevation":             {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.1},
 }
 
 // trainingFactors are the strength of people who have trained for less than half a year, for one to four years and for longer, over a trained

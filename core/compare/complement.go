@@ -71,7 +71,7 @@ func complements(sides []side) ([]Set, string) {
 // target's lengths differ enough to tell its thirds apart.
 func rolesOf(sides []side, target string) (roles []role, others []string, wide bool) {
 	w := none
-	muscle, _, _ := strings.Cut(target, ".")
+	family, _, _ := strings.Cut(target, ".")
 	var keys []string
 	for i := range sides {
 		r := serves(sides[i].report, target)
@@ -80,7 +80,7 @@ func rolesOf(sides []side, target string) (roles []role, others []string, wide b
 		}
 		w = w.with(r)
 		for _, r := range sides[i].report.Muscles.Regions {
-			if of, _, _ := strings.Cut(r.Key, "."); of == muscle && r.Key != target && !slices.Contains(keys, r.Key) {
+			if of, _, _ := strings.Cut(r.Key, "."); of == family && r.Key != target && !slices.Contains(keys, r.Key) {
 				keys, others = append(keys, r.Key), append(others, r.Label)
 			}
 		}

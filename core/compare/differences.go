@@ -133,14 +133,8 @@ func reached(s *side, pick func(a, b float64) float64) core.Metric {
 	return number(best)
 }
 
-func regionOf(r *core.Report, key string) *core.RegionPart {
-	for i := range r.Muscles.Regions {
-		if r.Muscles.Regions[i].Key == key {
-			return &r.Muscles.Regions[i]
-		}
-	}
-	return nil
-}
+// regionOf is what a muscle, a region or a head does in a report, nil where it does nothing that is known.
+func regionOf(r *core.Report, key string) *core.RegionPart { return r.Muscles.Part(key) }
 
 // contact is the largest force between the surfaces of the target joint.
 func contact(s *side) core.Metric {

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/muscle"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
 )
@@ -16,7 +17,7 @@ type Ranked struct {
 	Index    int         `json:"index" doc:"Its place in the list that was ranked."`
 	Aimed    bool        `json:"aimed" doc:"Whether it is meant for the region; others may load it beside theirs."`
 	Score    float64     `json:"score" doc:"How well it serves, 0 to 1."`
-	Share    float64     `json:"share" doc:"Part of the torque over the range that the region gives, 0 to 1."`
+	Share    float64     `json:"share" doc:"Part of what the helping muscles give over the range that the region gives, 0 to 1."`
 	Thirds   [3]float64  `json:"thirds" doc:"The same by where the region is long, at middle length and short, over all lengths that any of the setups takes it through."`
 	Longest  core.Metric `json:"longest" doc:"The region's largest length, over its best."`
 	Shortest core.Metric `json:"shortest" doc:"Its smallest length, over its best."`
@@ -27,11 +28,12 @@ type Ranked struct {
 // Hows lists the ways to load a region: while it is long, while it is short, evenly.
 var Hows = []string{"long", "short", "even"}
 
-// Rank orders setups by how they load a region: long by the part of the whole torque that the region gives, each piece of it weighed by
-// how long the region is there, from 0 at the smallest to 1 at the largest length that any of them takes it to; short the other way
-// round, so that both add up to the part; even by that part times how evenly it is given. What is meant for the region comes before
-// what loads it beside another, and setups whose verdicts stop after all others; setups that do not work the region are left out. It works on all
-// processors and ends early with the context's error.
+// Rank orders setups by how they load a region: long by the part of what the helping muscles give that the region gives, each piece of it
+// weighed by how long the region is there, from 0 at the smallest to 1 at the largest length that any of them takes it to; short the
+// other way round, so that both add up to the part; even by that part times how evenly it is given. What is meant for the region, or
+// for the whole or a piece of it, comes before what loads it beside another, and setups whose verdicts stop after all others; setups
+// that do not work the region are left out. Where the model does not know a region's share, or has no such muscle, what is meant for
+// it comes in the order of the list. It works on all processors and ends early with the context's error.
 func Rank(ctx context.Context, docs []setup.Document, region, how string, progress func(share float64)) ([]Ranked, setup.Problems, error) {
 	v := &setup.Checks{}
 	v.OneOf("how", "way to load it", how, Hows...)
@@ -45,24 +47,76 @@ func Rank(ctx context.Context, docs []setup.Document, region, how string, progre
 	if err != nil {
 		return nil, nil, err
 	}
-	w := none
+	return rankReports(docs, reports, region, how), nil, nil
+}
+
+// rankReports ranks what has been evaluated.
+func rankReports(docs []setup.Document, reports []*core.Report, region, how string) []Ranked {
+	out := rankServing(docs, reports, region, how, little)
+	if len(out) == 0 {
+		out = rankServing(docs, reports, region, how, trace)
+	}
+	if len(out) == 0 {
+		out = rankListed(docs, reports, region)
+	}
+	return out
+}
+
+// rankServing ranks those that work a region by at least a part of the torque.
+func rankServing(docs []setup.Document, reports []*core.Report, region, how string, least float64) []Ranked {
+	w, out, known := none, []Ranked{}, true
 	for _, r := range reports {
-		if p := serves(r, region); p != nil {
-			w = w.with(p)
+		if p := servesBy(r, region, least); p != nil {
+			w, known = w.with(p), p.Weak == ""
 		}
 	}
-	out := []Ranked{}
 	for i, r := range reports {
-		if p := serves(r, region); p != nil {
+		if p := servesBy(r, region, least); p != nil {
 			one := ranked(i, r, p, w, how)
-			one.Aimed = docs[i].Target.Region == region
+			one.Aimed = aims(docs[i].Target.Region, region)
 			out = append(out, one)
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Ranked) int {
-		return cmp.Or(last(len(a.Tones) == 0)-last(len(b.Tones) == 0), last(a.Aimed)-last(b.Aimed), cmp.Compare(b.Score, a.Score))
+		first := cmp.Or(last(len(a.Tones) == 0)-last(len(b.Tones) == 0), last(a.Aimed)-last(b.Aimed))
+		if !known { // a loose share moves nothing
+			return first
+		}
+		return cmp.Or(first, cmp.Compare(b.Score, a.Score))
 	})
-	return out, nil, nil
+	return out
+}
+
+// drawsBack is the torque, N·m, from which a muscle of the shoulder blade counts as worked: the step in which it is told (own).
+const drawsBack = 5
+
+// rankListed lists what is meant for a region of which the model knows no share, and what has it draw the shoulder back.
+func rankListed(docs []setup.Document, reports []*core.Report, region string) []Ranked {
+	out := []Ranked{}
+	for i, r := range reports {
+		if r == nil {
+			continue
+		}
+		one := Ranked{Index: i, Aimed: aims(docs[i].Target.Region, region), Tones: stops(r)}
+		p := regionOf(r, region)
+		if !one.Aimed && (p == nil || !p.TorqueOnly || !(slices.Max(p.Retracts) >= drawsBack)) {
+			continue
+		}
+		one.Longest, one.Shortest = core.Metric{Why: "The model has no muscle for it."}, core.Metric{Why: "The model has no muscle for it."}
+		if p != nil {
+			one.Longest, one.Shortest = number(slices.Max(p.Length)), number(slices.Min(p.Length))
+		}
+		out = append(out, one)
+	}
+	slices.SortStableFunc(out, func(a, b Ranked) int {
+		return cmp.Or(last(len(a.Tones) == 0)-last(len(b.Tones) == 0), last(a.Aimed)-last(b.Aimed))
+	})
+	return out
+}
+
+// aims says whether a setup for a target is meant for a region: for it, for the muscle that it is a part of, or for a part of it.
+func aims(target, region string) bool {
+	return muscle.Within(target, region) || muscle.Within(region, target)
 }
 
 // evaluated are the reports of setups, made on all processors; nil for those that cannot be evaluated.
@@ -84,11 +138,18 @@ func last(first bool) int {
 	return 1
 }
 
-// little is the part of the torque from which a setup works a region (own).
-const little = 0.1
+// Parts of the torque from which a setup works a region, and from which one does that no other works better (own).
+const (
+	little = 0.1
+	trace  = 0.03
+)
 
 // serves is a region's part in a report, nil where it does next to nothing.
 func serves(report *core.Report, region string) *core.RegionPart {
+	return servesBy(report, region, little)
+}
+
+func servesBy(report *core.Report, region string, least float64) *core.RegionPart {
 	if report == nil || report.Hold {
 		return nil
 	}
@@ -96,14 +157,14 @@ func serves(report *core.Report, region string) *core.RegionPart {
 	if r == nil || math.IsNaN(r.Length[0]) {
 		return nil
 	}
-	if share := integralShare(report, r, func(int) bool { return true }); share.Value == nil || *share.Value < little {
+	if share := integralShare(report, r, func(int) bool { return true }); share.Value == nil || *share.Value < least {
 		return nil
 	}
 	return r
 }
 
 func ranked(i int, report *core.Report, r *core.RegionPart, w window, how string) Ranked {
-	out := Ranked{Index: i, Longest: number(slices.Max(r.Length)), Shortest: number(slices.Min(r.Length)), Tones: []string{}, Even: evenness(report, r)}
+	out := Ranked{Index: i, Longest: number(slices.Max(r.Length)), Shortest: number(slices.Min(r.Length)), Even: evenness(report, r)}
 	longs := 0.0
 	for piece := 1; piece < len(r.Length); piece++ {
 		share := integralShare(report, r, func(i int) bool { return i == piece })
@@ -123,9 +184,16 @@ func ranked(i int, report *core.Report, r *core.RegionPart, w window, how string
 	default:
 		out.Score = out.Share * out.Even
 	}
+	out.Tones = stops(report)
+	return out
+}
+
+// stops are the keys of a report's verdicts that stop.
+func stops(report *core.Report) []string {
+	out := []string{}
 	for _, v := range report.Verdicts {
-		if v.Tone == "stop" && !slices.Contains(out.Tones, v.Key) {
-			out.Tones = append(out.Tones, v.Key)
+		if v.Tone == "stop" && !slices.Contains(out, v.Key) {
+			out = append(out, v.Key)
 		}
 	}
 	return out

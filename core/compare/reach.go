@@ -74,12 +74,15 @@ func reach(report *core.Report, r *core.RegionPart, w window) (out [3]float64) {
 	return out
 }
 
-// busiest is the largest activation of any part along the path.
+// busiest is the largest activation of any muscle along the path whose share can be relied on.
 func busiest(report *core.Report) float64 {
 	top := 0.0
-	for _, x := range report.Muscles.Largest {
-		if x > top {
-			top = x
+	for i := range report.Muscles.Regions {
+		p := &report.Muscles.Regions[i]
+		for k, x := range p.Activation {
+			if p.Weak == "" && !loose(report, k) {
+				top = max(top, x)
+			}
 		}
 	}
 	return top

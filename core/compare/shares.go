@@ -18,8 +18,8 @@ type Shares struct {
 // least is the share below which a region is left out of the list when it reaches it in no setup (own).
 const least = 0.03
 
-// shareOf is the part of the torque over the range that a region gives: the integral of its torque about the axis over that of the
-// resisting torque, both over the swept angle by the trapezoidal rule at the places of the muscles.
+// shareOf is the part of what the helping muscles give over the range that a region gives: the integral of its torque about the axis over
+// that of all that help, both over the swept angle by the trapezoidal rule at the places of the muscles.
 func shareOf(s *side, key string) core.Metric {
 	if s.report.Hold {
 		return core.Metric{Why: "It is held, so there is no torque over a range."}
@@ -31,24 +31,45 @@ func shareOf(s *side, key string) core.Metric {
 	return integralShare(s.report, r, func(int) bool { return true })
 }
 
-// integralShare is the part of the whole resisting torque that a region gives on those pieces between two places for which a
-// condition holds.
+// integralShare is the part of what all helpers give, over the whole range, that a region gives on those pieces between two places for
+// which a condition holds. Pieces where shares are loose count for nothing.
 func integralShare(report *core.Report, r *core.RegionPart, in func(piece int) bool) core.Metric {
 	places := report.Muscles.S
 	whole, own := 0.0, 0.0
 	for i := 1; i < len(places); i++ {
 		piece := valueAt(report.Curves.SweptDeg, places[i]) - valueAt(report.Curves.SweptDeg, places[i-1])
+		if loose(report, i-1) && loose(report, i) {
+			continue
+		}
 		for _, k := range []int{i - 1, i} {
-			whole += piece / 2 * max(0, valueAt(report.Curves.Torque, places[k]))
+			if !(valueAt(report.Curves.Torque, places[k]) > 0) {
+				continue
+			}
+			whole += piece / 2 * helped(report, k)
 			if in(i) {
 				own += piece / 2 * max(0, r.Torque[k])
 			}
 		}
 	}
 	if !(whole > 0) || math.IsNaN(own) {
-		return core.Metric{Why: "No torque resists the lift over the whole range."}
+		return core.Metric{Why: "No torque resists the lift where shares are known."}
 	}
 	return number(own / whole)
+}
+
+// helped is what all muscles that help give at a place, N·m.
+func helped(report *core.Report, k int) float64 {
+	sum := 0.0
+	for i := range report.Muscles.Regions {
+		sum += max(0, report.Muscles.Regions[i].Torque[k])
+	}
+	return sum
+}
+
+// loose says whether shares cannot be relied on at a place.
+func loose(report *core.Report, k int) bool {
+	firm := report.Muscles.Firm
+	return k < len(firm) && firm[k] == 0
 }
 
 // valueAt is the value of a curve at a place along the path, between its samples; NaN in a gap.

@@ -6,6 +6,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/internal/sample"
 	"dialarc/core/setup"
 )
 
@@ -26,7 +27,15 @@ func mended(t *testing.T, d *setup.Document, m *dialin.Mend) setup.Document {
 func TestEveryMendMends(t *testing.T) {
 	var w dialin.Sweeper
 	offered := map[string]int{}
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	all := catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75})
+	for _, out := range []float64{0.3, 0.4, 0.5, 0.6} { // too near, the cables rub on body or thighs
+		for _, key := range []string{"raise.behind.hand", "raise.behind.knee", "raise.behind.seated"} {
+			near := sample.Ready(t, key)
+			near.Posture.X = out
+			all = append(all, catalogue.Ready{Key: "near " + key, Document: near})
+		}
+	}
+	for _, r := range all {
 		for _, heavier := range []float64{1, 2} {
 			d := r.Document.Clone()
 			for i := range d.Loads {

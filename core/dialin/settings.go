@@ -88,6 +88,7 @@ var dials = []dial{
 	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
 	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
 	{"path.plane", "", isRaise, held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
+	{"path.startPlane", "", isRaise, startPlane, func(d *setup.Document, _ int, v float64) { d.Movement.StartPlane = &v }},
 	{"path.elbow", "", isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
 	{"path.rotation", "", isRaise, held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
 	{"hold.elevation", "", holds("shoulder.elevationDeg"), held("Elevation of the arm", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")},
@@ -101,6 +102,16 @@ var dials = []dial{
 	{"tempo.top", "", moves, seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }), func(d *setup.Document, _ int, v float64) { d.Tempo.Top = v }},
 	{"tempo.down", "", moves, seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }), func(d *setup.Document, _ int, v float64) { d.Tempo.Down = v }},
 	{"tempo.bottom", "", moves, seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }), func(d *setup.Document, _ int, v float64) { d.Tempo.Bottom = v }},
+}
+
+// startPlane is the plane in which a raise starts: that of the whole path unless it has one of its own.
+func startPlane(d *setup.Document, _ int) Setting {
+	s := held("Plane at the start", "shoulder.planeDeg", -45, 120)(d, -1)
+	s.Paths = []string{"movement.startPlaneDeg"}
+	if p := d.Movement.StartPlane; p != nil {
+		s.Value = *p
+	}
+	return s
 }
 
 func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }

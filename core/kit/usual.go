@@ -63,9 +63,16 @@ func Large(name string) Room {
 		{Key: "rope", Name: "Rope", Kind: "rope", Length: 0.40}, {Key: "bar-short", Name: "Short bar", Kind: "bar", Length: 0}, {Key: "wrist-cuff", Name: "Cuff", Kind: "cuff", Length: 0}, {Key: "belt", Name: "Belt", Kind: "belt", Length: 0},
 	}
 	r.Cams = []Cam{{Key: "knee-extension", Name: "Knee extension", Coordinate: "knee.flexion", PadFrom: 0.28, PadTo: 0.44, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
-		Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.195}, {AngleDeg: 50, Arm: 0.23}, {AngleDeg: 110, Arm: 0.23}}}}
+		Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.195}, {AngleDeg: 50, Arm: 0.23}, {AngleDeg: 110, Arm: 0.23}}},
+		{Key: "leg-curl", Name: "Leg curl", Coordinate: "knee.flexion", PadFrom: 0.28, PadTo: 0.44, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
+			Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.20}, {AngleDeg: 50, Arm: 0.21}, {AngleDeg: 110, Arm: 0.17}}},
+		{Key: "reverse-fly", Name: "Reverse fly", Coordinate: "shoulder.plane", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
+			Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.12}, {AngleDeg: 45, Arm: 0.14}, {AngleDeg: 100, Arm: 0.13}}}}
+	plates := []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}
 	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180, LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,
-		Plates: []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}}}
+		Plates: plates},
+		{Key: "chest-press", Name: "Chest press", PivotHeight: 1.90, HandleRadius: 0.962, PlateRadius: 0.60, PlateDeg: 60, LeverMass: 5, LeverRadius: 0.30, SeatFrom: 0.40, SeatTo: 0.60, Plates: plates},
+		{Key: "row", Name: "Row, chest on the pad", PivotHeight: 2.10, HandleRadius: 1.197, PlateRadius: 0.60, PlateDeg: -60, LeverMass: 5, LeverRadius: 0.30, SeatFrom: 0.40, SeatTo: 0.60, Plates: plates}}
 	r.Supports = []Support{{Key: "hip-strap", Name: "Strap over the hips", Kind: "strap"}, {Key: "thigh-pad", Name: "Pad over the thighs", Kind: "thighPad"}, {Key: "arm-pad", Name: "Sloping pad for the arms", Kind: "armPad"}, {Key: "chair", Name: "Chair", Kind: "seat", Size: 0.45},
 		{Key: "back-pad", Name: "Pad under the back", Kind: "pad", Size: 0.08}, {Key: "bench-plate", Name: "Plate on the bench's foot", Kind: "weight", Mass: 20}}
 	return r

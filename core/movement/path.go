@@ -54,6 +54,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.fromKeyframes(m.Keyframes)
 	case "shoulder-raise":
 		p.sweep("shoulder.elevation", m)
+		if m.StartPlane != nil {
+			p.tracks = append(p.tracks, fit(setup.ShoulderPlane, []float64{0, 1}, []float64{space.Rad(*m.StartPlane), p.fixed[setup.ShoulderPlane]}))
+		}
 	case "sweep":
 		p.sweep(m.Primary, m)
 	case "guided":

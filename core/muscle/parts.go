@@ -23,6 +23,7 @@ type Head struct {
 
 const (
 	weakCuff  = "The model lets nothing else keep the arm's head in its socket, so the cuff's share is loose."
+	weakCalf  = "How much of the calf's force the knee gets hangs on what holds the foot, which the model only guesses."
 	weakBlade = "How the muscles of the shoulder blade split the work is known only roughly: torque in steps of 5 N·m, no share."
 )
 
@@ -94,7 +95,7 @@ var groups = numbered([]group{
 	several("hamstrings", "Hamstrings", head("hamstrings.long", "Hamstrings that cross the hip", "hams_bi"), head("hamstrings.short", "Biceps femoris, short head", "hams_short")),
 	single("gluteus.maximus", "Gluteus maximus", "glute_max"),
 	single("adductor.magnus", "Adductor magnus", "add_magnus"),
-	single("gastrocnemius", "Calf (gastrocnemius)", "gastroc"),
+	single("gastrocnemius", "Calf (gastrocnemius)", "gastroc").weak(weakCalf),
 })
 
 // heads lists the heads of all groups in their order.
@@ -130,6 +131,32 @@ func Heads() []Head { return heads }
 // Within says whether a part is the named one or a piece of it.
 func Within(part, whole string) bool {
 	return part == whole || strings.HasPrefix(part, whole+".")
+}
+
+// Whole is the muscle that a part counts to when it is asked who does most: all parts of chest, latissimus, cuff, biceps, triceps,
+// quadriceps and hamstrings together, each part of deltoid and trapezius by itself, as coaches speak of them.
+func Whole(part string) string {
+	pieces := strings.Split(part, ".")
+	switch pieces[0] {
+	case "deltoid", "trapezius", "gluteus", "adductor", "teres":
+		return strings.Join(pieces[:min(2, len(pieces))], ".")
+	}
+	return pieces[0]
+}
+
+// spoken are the names of wholes in a sentence.
+var spoken = map[string]string{"deltoid.anterior": "front deltoid", "deltoid.middle": "middle deltoid", "deltoid.posterior": "rear deltoid", "pectoralis": "chest", "latissimus": "latissimus",
+	"teres.major": "teres major", "cuff": "rotator cuff", "coracobrachialis": "coracobrachialis", "biceps": "biceps", "brachialis": "brachialis", "brachioradialis": "brachioradialis",
+	"pronators": "pronators", "supinator": "supinator", "triceps": "triceps", "trapezius.upper": "upper trapezius", "trapezius.middle": "middle trapezius", "trapezius.lower": "lower trapezius",
+	"rhomboids": "rhomboids", "levator": "levator scapulae", "serratus": "serratus", "pectoralisMinor": "pectoralis minor", "quadriceps": "quadriceps", "hamstrings": "hamstrings",
+	"gluteus.maximus": "gluteus maximus", "gluteus.medius": "gluteus medius", "adductor.magnus": "adductor magnus", "gastrocnemius": "calf"}
+
+// Spoken is what a whole is called in the middle of a sentence; its key when there is no such muscle.
+func Spoken(whole string) string {
+	if name, ok := spoken[whole]; ok {
+		return name
+	}
+	return whole
 }
 
 // headOf is the index of the head that a line of the table belongs to, -1 for none.

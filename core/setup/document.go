@@ -124,20 +124,21 @@ type BenchKit struct {
 
 // Movement is the path of one repetition in the lifting direction.
 type Movement struct {
-	Kind      string             `json:"kind" doc:"sweep moves one coordinate and holds the others (shoulder-raise is a sweep of the elevation); keyframes gives poses along the path; guided leads the hand along a line or arc; hold keeps one pose." enum:"shoulder-raise,sweep,keyframes,guided,hold"`
-	Side      string             `json:"side" doc:"Which side moves; both mirrors movement and loads." enum:"right,left,both"`
-	Primary   string             `json:"primary,omitempty" doc:"sweep: the coordinate that sweeps, like elbow.flexion."`
-	FromDeg   float64            `json:"fromDeg,omitempty" doc:"sweep: where the lift starts, degrees."`
-	ToDeg     float64            `json:"toDeg,omitempty" doc:"sweep: where it ends, degrees."`
-	Hold      map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeDeg."`
-	Keyframes []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1."`
-	Guide     *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
-	NoSpin    bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
-	Natural   bool               `json:"natural,omitempty" doc:"The upper arm turns half as much as noSpin has it, as arms that are moved forward and back do by themselves."`
-	InLine    string             `json:"inLine,omitempty" doc:"Id of a cable or band: the forearm stays in line with it, by elbow flexion and rotation of the upper arm."`
-	BarWidth  float64            `json:"barWidth,omitempty" doc:"Both hands are on one straight bar, this far apart, m: the upper arms give way as little as they can." minimum:"0" maximum:"1.5"`
-	Axis      string             `json:"axis,omitempty" doc:"What the profile's axis is: that of the swing (swept, the default), the segment itself (spin), or the given vector." enum:"swept,spin,vector"`
-	AxisAlong *Point             `json:"axisAlong,omitempty" doc:"axis vector: direction in the room, right-handed, positive for lifting."`
+	Kind       string             `json:"kind" doc:"sweep moves one coordinate and holds the others (shoulder-raise is a sweep of the elevation); keyframes gives poses along the path; guided leads the hand along a line or arc; hold keeps one pose." enum:"shoulder-raise,sweep,keyframes,guided,hold"`
+	Side       string             `json:"side" doc:"Which side moves; both mirrors movement and loads." enum:"right,left,both"`
+	Primary    string             `json:"primary,omitempty" doc:"sweep: the coordinate that sweeps, like elbow.flexion."`
+	FromDeg    float64            `json:"fromDeg,omitempty" doc:"sweep: where the lift starts, degrees."`
+	ToDeg      float64            `json:"toDeg,omitempty" doc:"sweep: where it ends, degrees."`
+	StartPlane *float64           `json:"startPlaneDeg,omitempty" doc:"shoulder-raise: the plane in which the arm starts, from where it comes evenly to the held one; that all along unless given." minimum:"-180" maximum:"180"`
+	Hold       map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeDeg."`
+	Keyframes  []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1."`
+	Guide      *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
+	NoSpin     bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
+	Natural    bool               `json:"natural,omitempty" doc:"The upper arm turns half as much as noSpin has it, as arms that are moved forward and back do by themselves."`
+	InLine     string             `json:"inLine,omitempty" doc:"Id of a cable or band: the forearm stays in line with it, by elbow flexion and rotation of the upper arm."`
+	BarWidth   float64            `json:"barWidth,omitempty" doc:"Both hands are on one straight bar, this far apart, m: the upper arms give way as little as they can." minimum:"0" maximum:"1.5"`
+	Axis       string             `json:"axis,omitempty" doc:"What the profile's axis is: that of the swing (swept, the default), the segment itself (spin), or the given vector." enum:"swept,spin,vector"`
+	AxisAlong  *Point             `json:"axisAlong,omitempty" doc:"axis vector: direction in the room, right-handed, positive for lifting."`
 }
 
 // Keyframe is the pose of the moving side at one place along the path.

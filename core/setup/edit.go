@@ -24,7 +24,7 @@ func (d *Document) Clone() Document {
 	for i, k := range c.Movement.Keyframes {
 		c.Movement.Keyframes[i].Pose = maps.Clone(k.Pose)
 	}
-	c.Movement.AxisAlong = copied(d.Movement.AxisAlong)
+	c.Movement.AxisAlong, c.Movement.StartPlane = copied(d.Movement.AxisAlong), copied(d.Movement.StartPlane)
 	if g := copied(d.Movement.Guide); g != nil {
 		g.End, g.Centre, g.About = copied(g.End), copied(g.Centre), copied(g.About)
 		c.Movement.Guide = g

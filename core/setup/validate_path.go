@@ -40,6 +40,9 @@ func (v *Checks) otherDescriptions(m *Movement) {
 	if m.Guide != nil && m.Kind != "guided" {
 		twice("movement.guide", "a guide", "guided")
 	}
+	if m.StartPlane != nil && m.Kind != "shoulder-raise" {
+		twice("movement.startPlaneDeg", "a plane to start in", "shoulder-raise")
+	}
 	if m.Primary != "" && m.Kind != "sweep" && m.Kind != "shoulder-raise" {
 		twice("movement.primary", "a coordinate that sweeps", "sweep")
 	}
@@ -58,6 +61,9 @@ func (v *Checks) raise(m *Movement) {
 		} else {
 			v.Add("movement.toDeg", what, "A path shorter than 5 degrees has no profile.", "Move the end to "+number(m.FromDeg+5, "degrees")+" or more.")
 		}
+	}
+	if m.StartPlane != nil {
+		v.Within("movement.startPlaneDeg", "plane at the start", *m.StartPlane, -180, 180, "degrees", "")
 	}
 	if _, twice := m.Hold["shoulder.elevationDeg"]; twice {
 		v.Add("movement.hold.shoulder.elevationDeg", "The elevation is held and swept at once.", "", "Leave it out of hold.")

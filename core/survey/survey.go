@@ -11,6 +11,7 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/muscle"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
 )
@@ -77,24 +78,12 @@ func (row *Row) read(r *core.Report) {
 	row.leads(r)
 }
 
-// taut says whether every band is longer than at rest all along.
+// taut says whether the bands are longer than at rest all along, where nothing but bands pulls.
 func taut(r *core.Report) bool {
-	for _, p := range r.Parts {
-		if p.Kind == "band" && slices.Min(p.Stretch) <= 1 {
-			return false
-		}
+	if slices.ContainsFunc(r.Parts, func(p core.Part) bool { return p.Kind != "band" }) {
+		return true
 	}
-	return true
-}
-
-// Whole is the muscle that a region counts to when it is asked who leads: all parts of chest, latissimus, triceps and cuff together, each
-// part of deltoid and trapezius by itself.
-func Whole(region string) string {
-	muscle, _, several := strings.Cut(region, ".")
-	if several && muscle != "deltoid" && muscle != "trapezius" && muscle != "gluteus" && muscle != "adductor" && muscle != "teres" {
-		return muscle
-	}
-	return region
+	return !slices.ContainsFunc(r.Parts, func(p core.Part) bool { return slices.Min(p.Stretch) <= 1 })
 }
 
 // leads finds who does most at mid-path and where the torque is largest. Where the target's muscle leads at either, it leads.
@@ -109,7 +98,7 @@ func (row *Row) leads(r *core.Report) {
 		shares := map[string]float64{}
 		for i := range r.Muscles.Regions {
 			if p := &r.Muscles.Regions[i]; p.Share[at] > 0 {
-				shares[Whole(p.Key)] += p.Share[at]
+				shares[muscle.Whole(p.Key)] += p.Share[at]
 			}
 		}
 		leader := ""
@@ -118,7 +107,7 @@ func (row *Row) leads(r *core.Report) {
 				leader = key
 			}
 		}
-		if leader != "" && (row.Leader == "" || row.Leader != Whole(target)) {
+		if leader != "" && (row.Leader == "" || row.Leader != muscle.Whole(target)) {
 			row.Leader, row.LeaderShare = leader, known(shares[leader])
 		}
 		if t := r.Muscles.Target; t != nil && !math.IsNaN(t.Share[at]) && (row.TargetShare.Value == nil || t.Share[at] > *row.TargetShare.Value) {

@@ -29,6 +29,11 @@ type JointsInput struct {
 	LowBack       float64 // N·m; 0 where a pad carries the trunk
 	Along, Across float64 // resultant at the target joint, N; along + pushes the limb away
 
+	First      string   // what gives out first, like "the elbow"; empty when nothing is known to
+	Effort     float64  // its effort with the present load, or the largest of any
+	Load, Once *float64 // kg: the present load, and what goes once; nil when none is counted
+	Low, High  *float64 // by how far strength is known
+
 	GripLimit, BackLimit float64 // the lifter's own, 0 for the usual
 	Contact              float64 // estimate between the joint's surfaces, N; NaN when the model has none
 }
@@ -39,24 +44,54 @@ const (
 	BackPerMass = 1.5
 )
 
-// Joints says whether hand or low back give out before the target, and what the joint carries.
+// Joints says what gives out first and at how much, whether hand or low back do before, and what the joint carries.
 func Joints(in JointsInput) Sentence {
 	s := Sentence{Key: "joints", Tone: Good, Values: map[string]Quantity{"grip": {in.Grip, "force"}, "back": {in.LowBack, "torque"},
 		"along": {math.Abs(in.Along), "force"}, "across": {in.Across, "force"}}}
-	s.Text = "The " + in.Joint + " bears at most {along} along the limb and {across} across it, before any muscle."
+	s.first(&in)
 	if !math.IsNaN(in.Contact) {
 		s.Values["contact"] = Quantity{in.Contact, "force"}
-		s.Text = "The " + in.Joint + " bears at most {along} along the limb and {across} across it; with the muscles' pull about {contact} between its surfaces."
+		s.Text += "The " + in.Joint + " bears at most {along} along the limb and {across} across it; with the muscles' pull about {contact} between its surfaces."
+	} else {
+		s.Text += "The " + in.Joint + " bears at most {along} along the limb and {across} across it, before any muscle."
 	}
 	grip, back := cmp.Or(in.GripLimit, GripPerMass*in.Mass), cmp.Or(in.BackLimit, BackPerMass*in.Mass)
 	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{grip, "force"}, Quantity{back, "torque"}
 	switch {
 	case in.Grip > grip:
-		s.Tone = Look
+		s.Tone = worse(s.Tone, Look)
 		s.Text += " The hand has to hold {grip}, more than {gripLimit}: straps or a cuff."
 	case in.LowBack > back:
-		s.Tone = Look
+		s.Tone = worse(s.Tone, Look)
 		s.Text += " The low back has to hold {back}, more than {backLimit}: a chest support is the usual way out."
 	}
 	return s
+}
+
+// first begins the sentence with what gives out first.
+func (s *Sentence) first(in *JointsInput) {
+	if in.First == "" {
+		return
+	}
+	s.Values["effort"] = percent(in.Effort)
+	s.Text = capital(in.First) + " gives out first: {effort} of its strength"
+	if in.Load != nil {
+		s.Values["load"] = Quantity{*in.Load, "mass"}
+		s.Text += " at {load}"
+	}
+	if in.Once != nil && in.Low != nil && in.High != nil {
+		s.Values["low"], s.Values["high"] = Quantity{*in.Low, "mass"}, Quantity{*in.High, "mass"}
+		s.Text += "; {low} to {high} would go once"
+	}
+	s.Text += ". "
+	if in.Effort > 1 {
+		s.Tone = Stop
+	}
+}
+
+func worse(a, b Tone) Tone {
+	if a == Stop || b == Good {
+		return a
+	}
+	return b
 }

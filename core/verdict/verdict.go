@@ -3,11 +3,7 @@
 package verdict
 
 import (
-	"cmp"
-	"fmt"
 	"math"
-	"slices"
-	"strings"
 
 	"dialarc/core/profile"
 	"dialarc/core/space"
@@ -37,6 +33,7 @@ type Sentence struct {
 	Tone   Tone
 	Text   string
 	Values map[string]Quantity
+	Doubt  string // why its numbers are loose; empty when they are not
 }
 
 func angle(rad float64) Quantity     { return Quantity{space.Deg(rad), "angle"} }
@@ -73,78 +70,6 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 		s.Values["effort"], s.Values["limit"] = percent(e), angle(*r.LimitingAngle.Value)
 		s.Text += " It asks for {effort} of the lifter's strength at {limit}."
 		s.Tone = Stop
-	}
-	return s
-}
-
-// Share is how much of the torque one region gives.
-type Share struct {
-	Label  string
-	Share  float64
-	Target bool
-}
-
-// wholes adds the parts of one muscle up, named by what stands before the comma, the largest first.
-func wholes(shares []Share) []Share {
-	var out []Share
-	for _, p := range shares {
-		name, _, _ := strings.Cut(p.Label, ",")
-		if i := slices.IndexFunc(out, func(w Share) bool { return w.Label == name }); i >= 0 {
-			out[i].Share += p.Share
-		} else {
-			out = append(out, Share{Label: name, Share: p.Share})
-		}
-	}
-	slices.SortStableFunc(out, func(a, b Share) int { return cmp.Compare(b.Share, a.Share) })
-	return out
-}
-
-// unbalanced is how much twist about the upper arm may be left before it is worth a word, N·m (own).
-const unbalanced = 3
-
-// Work says who carries the torque where it is largest, whether the target does, and what is left over: twist about the
-// upper arm that no region gives, N·m, NaN for a leg. Largest is the largest activation of any part.
-func Work(shares []Share, largest, twist float64) Sentence {
-	s := Sentence{Key: "work", Tone: Good, Values: map[string]Quantity{}}
-	var named []string
-	target, part := -1.0, ""
-	for _, p := range shares {
-		if p.Target {
-			target, part = p.Share, p.Label
-		}
-	}
-	for i, p := range wholes(shares) {
-		if i < 3 && p.Share >= 0.05 {
-			key := fmt.Sprintf("share%d", i+1)
-			s.Values[key] = percent(p.Share)
-			named = append(named, lower(p.Label)+" {"+key+"}")
-		}
-	}
-	if len(named) == 0 {
-		s.Tone, s.Text = Look, "No region of the model carries this torque."
-		return s
-	}
-	s.Text = "Where it is heaviest: " + strings.Join(named, ", ") + "."
-	switch {
-	case target >= 0 && target < 0.10:
-		s.Tone = Look
-		s.Values["target"] = percent(target)
-		s.Text += " The target (" + lower(part) + ") gives only {target}."
-	case strings.Contains(part, ","):
-		s.Values["target"] = percent(target)
-		s.Text += " The target part (" + lower(part) + ") gives {target}."
-	case target < 0:
-		s.Tone = Look
-		s.Text += " The target gives nothing here."
-	}
-	if math.Abs(twist) > unbalanced {
-		s.Values["twist"] = Quantity{math.Abs(twist), "torque"}
-		s.Text += " {twist} of twist is left to the small muscles."
-	}
-	if largest > 1 {
-		s.Values["most"] = percent(largest)
-		s.Tone = Look
-		s.Text += " One part would have to work at {most}: more than the model holds."
 	}
 	return s
 }
