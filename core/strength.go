@@ -103,6 +103,33 @@ func Counted(d *setup.Document) int {
 	return -1
 }
 
+// CountedExercise is one in which a set says something about strength.
+type CountedExercise struct {
+	Key   string `json:"key"`
+	Name  string `json:"name"`
+	Group string `json:"group"`
+	How   string `json:"how" doc:"What is counted." enum:"each dumbbell,the whole bar,the pin,the plates"`
+}
+
+var countedHow = map[string]string{"dumbbell": "each dumbbell", "bar": "the whole bar", "cable": "the pin", "strands": "the pin", "cam": "the pin", "lever": "the plates"}
+
+// CountedExercises lists the exercises in which a set can be known: those that move, with one load and that in kilograms.
+func CountedExercises() []CountedExercise {
+	var out []CountedExercise
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		i, varies := Counted(&r.Document), 0
+		for k := range r.Document.Loads {
+			if r.Document.Loads[k].Variable {
+				varies++
+			}
+		}
+		if i >= 0 && varies == 1 && r.Document.Movement.Kind != "hold" {
+			out = append(out, CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: countedHow[r.Document.Loads[i].Kind]})
+		}
+	}
+	return out
+}
+
 // massOf is where a load keeps what it is counted by; nil for one that is not counted in kilograms.
 func massOf(l *setup.Load) *float64 {
 	switch l.Kind {
@@ -116,6 +143,38 @@ func massOf(l *setup.Load) *float64 {
 	return nil
 }
 
+// SetTold is what one known set says.
+type SetTold struct {
+	Once   Metric `json:"once" doc:"What goes once by it, kg: Epley 1985."`
+	Factor Metric `json:"factor" doc:"By how much the lifter is stronger than the estimate there."`
+	Action string `json:"action" doc:"The action that gave out."`
+}
+
+// Known is what is known of a lifter's strength.
+type Known struct {
+	Actions []Basis   `json:"actions"`
+	Sets    []SetTold `json:"sets" doc:"In the order of the lifter's sets."`
+}
+
+// KnownOf says for every action what a lifter's strength rests on and how much it is, and what every known set told.
+func KnownOf(l *setup.Lifter) *Known {
+	plain := *l
+	plain.Sets, plain.Strength = nil, nil
+	out := &Known{Actions: strengthOf(l), Sets: make([]SetTold, len(l.Sets))}
+	for i := range l.Sets {
+		set := &l.Sets[i]
+		one := SetTold{Once: number(set.Load * onceFactor(set.Reps+set.Left))}
+		t, problems := tellSet(&plain, set)
+		if len(problems) > 0 {
+			one.Factor = Metric{Why: problems[0].What}
+		} else {
+			one.Factor, one.Action = number(t.Factor), largestOf(t.Actions)
+		}
+		out.Sets[i] = one
+	}
+	return out
+}
+
 // Basis says what the strength of a lifter in one action rests on.
 type Basis struct {
 	Action string `json:"action"`
@@ -126,8 +185,7 @@ type Basis struct {
 	High   Metric `json:"high" doc:"What one of ten exceeds, N·m."`
 }
 
-// StrengthOf says for every action what a lifter's strength rests on and how much it is.
-func StrengthOf(l *setup.Lifter) []Basis {
+func strengthOf(l *setup.Lifter) []Basis {
 	d := setup.Document{Lifter: *l}
 	s := new(Evaluator).strength(&d)
 	out := make([]Basis, 0, len(setup.Actions))

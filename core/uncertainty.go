@@ -19,10 +19,11 @@ type Errors struct {
 	AngleDeg float64 `json:"angleDeg" doc:"Of heading and held joint angles, degrees."`
 	Band     float64 `json:"band" doc:"Of a band's pull, as a share."`
 	Friction float64 `json:"friction" doc:"Of a cable's friction, as a share of the pull."`
+	Strength float64 `json:"strength" doc:"1 for how far the lifter's strength is known, by what it rests on; 0 to take it as it is."`
 }
 
 // UsualErrors are those of a careful coach with a tape (own estimates).
-var UsualErrors = Errors{Tape: 0.01, Pulley: 0.01, Stance: 0.03, AngleDeg: 3, Band: 0.05, Friction: 0.03}
+var UsualErrors = Errors{Tape: 0.01, Pulley: 0.01, Stance: 0.03, AngleDeg: 3, Band: 0.05, Friction: 0.03, Strength: 1}
 
 // Band is where nine of ten draws lie: between the 5th and the 95th percentile.
 type Band struct {
@@ -70,7 +71,7 @@ func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncert
 		shifted := shift(&base, &errors, r)
 		m := newModel(&shifted)
 		o, problems := e.judge(m, spreadSamples)
-		if len(problems) > 0 || o.result.Match.Value == nil || o.result.Total.LeftEnd.Value == nil || o.result.Loads.Centroid.Value == nil {
+		if len(problems) > 0 || o.result.Match.Value == nil || o.result.Total.PeakAngle.Value == nil || o.result.Total.LeftEnd.Value == nil || o.result.Loads.Centroid.Value == nil {
 			out.Failed++
 			continue
 		}
@@ -78,8 +79,11 @@ func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncert
 			curves[i] = append(curves[i], x)
 		}
 		t := &o.result.Total
-		for k, x := range []float64{*t.Peak.Value, *t.PeakAngle.Value * 180 / math.Pi, *t.LeftEnd.Value, *o.result.Loads.Centroid.Value, *o.result.Match.Value, *o.result.PeakEffort.Value} {
+		for k, x := range []float64{*t.Peak.Value, *t.PeakAngle.Value * 180 / math.Pi, *t.LeftEnd.Value, *o.result.Loads.Centroid.Value, *o.result.Match.Value} {
 			metrics[k] = append(metrics[k], x)
+		}
+		if e := o.result.PeakEffort.Value; e != nil { // how strong the lifter is, is known only so well
+			metrics[5] = append(metrics[5], *e*math.Exp(errors.Strength*o.spread*r.NormFloat64()))
 		}
 	}
 	out.summarise(curves, metrics)

@@ -11,6 +11,7 @@ import (
 	"syscall/js"
 
 	"dialarc/core"
+	"dialarc/core/catalogue"
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
@@ -60,6 +61,9 @@ func main() {
 		"effect":      onDocument(effect),
 		"room":        export(room),
 		"lifter":      export(checkLifter),
+		"strength":    export(strength),
+		"notYet":      export(notYet),
+		"counted":     export(counted),
 		"coordinates": export(coordinates),
 		"lengths":     export(lengths),
 		"regions":     export(regions),
@@ -332,7 +336,28 @@ func room(args []js.Value) (any, setup.Problems) {
 }
 
 // checkLifter checks the body of a lifter.
-func checkLifter(args []js.Value) (any, setup.Problems) { return lifter(args[0].String()) }
+func checkLifter(args []js.Value) (any, setup.Problems) {
+	l, problems := lifter(args[0].String())
+	if len(problems) == 0 {
+		problems = core.CheckSets("lifter.", l)
+	}
+	return l, problems
+}
+
+// strength tells what is known of a lifter's strength.
+func strength(args []js.Value) (any, setup.Problems) {
+	l, problems := lifter(args[0].String())
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return core.KnownOf(l), nil
+}
+
+// notYet lists what a search for a text means that is not here yet.
+func notYet(args []js.Value) (any, setup.Problems) { return catalogue.NotYet(args[0].String()), nil }
+
+// counted lists the exercises in which a set can be known, with how its load is counted.
+func counted([]js.Value) (any, setup.Problems) { return core.CountedExercises(), nil }
 
 // coordinates lists the joint coordinates with their usual ranges.
 func coordinates([]js.Value) (any, setup.Problems) { return setup.Coordinates, nil }

@@ -40,3 +40,43 @@ func TestHoles(t *testing.T) {
 		t.Error("the highest hole is above the column")
 	}
 }
+
+// Names and other names are each there once, and every exercise says how to end a set that will not go up.
+func TestExercisesHaveNames(t *testing.T) {
+	seen := map[string]string{}
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		if r.Name == "" || r.Safely == "" || len(r.Synonyms) == 0 || len(r.Mistakes) == 0 || len(r.Document.Cues) == 0 {
+			t.Errorf("%s: %q, %v, %q", r.Key, r.Name, r.Synonyms, r.Safely)
+		}
+		if other, twice := seen[r.Name]; twice {
+			t.Errorf("%s and %s are both called %s", r.Key, other, r.Name)
+		}
+		seen[r.Name] = r.Key
+	}
+}
+
+// What is asked for and not here says so, with what is near; what is here is not said to be missing.
+func TestNotYet(t *testing.T) {
+	for text, name := range map[string]string{"calf": "Calf raise", "leg press": "Leg press", "hip thrust": "Hip thrust", "split squat": "Split squat", "glute bridge": "Hip thrust"} {
+		found := catalogue.NotYet(text)
+		if !slices.ContainsFunc(found, func(m catalogue.Missing) bool {
+			return m.Name == name && m.Why != "" && len(m.Near) > 0 && m.Near[0] != ""
+		}) {
+			t.Errorf("%s: %+v", text, found)
+		}
+	}
+	for _, text := range []string{"", "face pull", "bench press"} {
+		if found := catalogue.NotYet(text); len(found) > 0 {
+			t.Errorf("%q: %+v", text, found)
+		}
+	}
+}
+
+// Somebody weaker begins with as much less: a novice woman with under half of what a trained man of her mass has, never with nothing.
+func TestLoadsToBeginWith(t *testing.T) {
+	man, _ := catalogue.Find(&setup.Lifter{Stature: 1.65, Mass: 60}, "curl.dumbbell")
+	woman, _ := catalogue.Find(&setup.Lifter{Stature: 1.65, Mass: 60, Sex: "female", Training: "novice"}, "curl.dumbbell")
+	if a, b := man.Document.Loads[0].Mass, woman.Document.Loads[0].Mass; b < 0.5 || b > 0.5*a || b < 0.38*a {
+		t.Errorf("%g kg, novice woman %g kg", a, b)
+	}
+}

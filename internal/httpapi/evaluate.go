@@ -5,6 +5,7 @@ import (
 	"net/http"
 
 	"dialarc/core"
+	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
 	"dialarc/core/setup"
 
@@ -24,6 +25,20 @@ func (s *Server) registerEvaluate(api huma.API) {
 	offer(api, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
 		func(d *setup.Document) (*core.Uncertainty, setup.Problems) {
 			return core.EvaluateUncertainty(d, core.UsualErrors, 1)
+		})
+	calculate(api, "knownStrength", "/api/strength", "What is known of a lifter's strength, action by action, and what every known set says", func(_ context.Context, l *setup.Lifter) (*core.Known, setup.Problems, error) {
+		if problems := setup.ValidateLifter("lifter", l); len(problems) > 0 {
+			return nil, problems, nil
+		}
+		return core.KnownOf(l), nil, nil
+	})
+	huma.Register(api, huma.Operation{OperationID: "countedExercises", Method: http.MethodGet, Path: "/api/exercises/counted", Summary: "The exercises in which a set says something about strength"},
+		func(context.Context, *struct{}) (*one[counted], error) {
+			return &one[counted]{counted{core.CountedExercises()}}, nil
+		})
+	huma.Register(api, huma.Operation{OperationID: "missingExercises", Method: http.MethodGet, Path: "/api/exercises/missing", Summary: "What a search means that is not among the exercises yet, and what is near"},
+		func(_ context.Context, in *missingInput) (*one[notYet], error) {
+			return &one[notYet]{notYet{catalogue.NotYet(in.Q)}}, nil
 		})
 	calculate(api, "dialIn", "/api/dialin", "Look for settings of a setup document that fit better", func(ctx context.Context, in *searchQuestion) (*dialin.Search, setup.Problems, error) {
 		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
@@ -48,6 +63,18 @@ type mapQuestion struct {
 	Setup setup.Document `json:"setup"`
 	A     string         `json:"a" doc:"Key of the setting across."`
 	B     string         `json:"b" doc:"Key of the setting upward."`
+}
+
+type counted struct {
+	Items []core.CountedExercise `json:"items"`
+}
+
+type missingInput struct {
+	Q string `query:"q" maxLength:"200" doc:"What is looked for."`
+}
+
+type notYet struct {
+	Items []catalogue.Missing `json:"items"`
 }
 
 type mends struct {

@@ -6,6 +6,7 @@ import (
 	"net/http"
 	"time"
 
+	"dialarc/core"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
@@ -64,6 +65,9 @@ func showLifter(l *store.Lifter) Lifter {
 func (s *Server) lifterRow(w LifterWrite, id string) (store.Lifter, error) {
 	problems := nameProblem("name", w.Name)
 	problems = append(problems, setup.ValidateLifter("body", &w.Body)...)
+	if len(problems) == 0 {
+		problems = append(problems, core.CheckSets("body.", &w.Body)...)
+	}
 	problems = append(problems, idProblem("id", w.ID, false)...)
 	if len(problems) > 0 {
 		return store.Lifter{}, refused(problems)

@@ -194,6 +194,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/exercises/counted": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The exercises in which a set says something about strength */
+    get: operations["countedExercises"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/exercises/missing": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What a search means that is not among the exercises yet, and what is near */
+    get: operations["missingExercises"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/health": {
     parameters: {
       query?: never;
@@ -526,6 +560,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/strength": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What is known of a lifter's strength, action by action, and what every known set says */
+    post: operations["knownStrength"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -692,7 +743,7 @@ export interface components {
       score: number;
       /**
        * Format: double
-       * @description Part of the torque over the range that the region gives, 0 to 1.
+       * @description Part of what the helping muscles give over the range that the region gives, 0 to 1.
        */
       share: number;
       /** @description Its smallest length, over its best. */
@@ -744,6 +795,9 @@ export interface components {
       name: string;
       /** @description Why it cannot be evaluated; empty when it can. */
       problems: components["schemas"]["Problem"][];
+    };
+    Counted: {
+      items: components["schemas"]["ReportCountedExercise"][];
     };
     Document: {
       /** @description The bench, or null. */
@@ -1006,6 +1060,33 @@ export interface components {
       /** @description cable, strands: key of the station in its room. */
       station?: string;
     };
+    DocumentKnownSet: {
+      /**
+       * @description Day of the set.
+       * @example 2026-11-25
+       */
+      date?: string;
+      /**
+       * @description Key of the exercise, as it comes for this lifter.
+       * @example curl.dumbbell
+       */
+      exercise: string;
+      /**
+       * Format: int64
+       * @description Repetitions that were left in reserve.
+       */
+      left?: number;
+      /**
+       * Format: double
+       * @description kg, as it is counted there: each dumbbell, the whole bar, the pin of the stack, the plates of a lever.
+       */
+      load: number;
+      /**
+       * Format: int64
+       * @description Repetitions done.
+       */
+      reps: number;
+    };
     DocumentLength: {
       /**
        * Format: double
@@ -1053,6 +1134,13 @@ export interface components {
       ranges?: {
         [key: string]: components["schemas"]["DocumentRange"];
       };
+      /** @description Sets that the lifter knows, from which strength is reckoned where it was not tested. */
+      sets?: components["schemas"]["DocumentKnownSet"][];
+      /**
+       * @description For the estimate of strength alone; a man's unless given.
+       * @enum {string}
+       */
+      sex?: "female" | "male";
       /**
        * Format: double
        * @description Standing height, m.
@@ -1060,6 +1148,11 @@ export interface components {
       stature: number;
       /** @description Isometric tests; of each action those of the newest day count. */
       strength?: components["schemas"]["DocumentStrengthTest"][];
+      /**
+       * @description How long they have trained for size: novice under half a year, trained one to four years, advanced longer; an estimate of strength is a trained one's unless given.
+       * @enum {string}
+       */
+      training?: "novice" | "trained" | "advanced";
     };
     DocumentLoad: {
       /** @description band: where it is fixed, m. */
@@ -1244,6 +1337,11 @@ export interface components {
       side: "right" | "left" | "both";
       /**
        * Format: double
+       * @description shoulder-raise: the plane in which the arm starts, from where it comes evenly to the held one; that all along unless given.
+       */
+      startPlaneDeg?: number;
+      /**
+       * Format: double
        * @description sweep: where it ends, degrees.
        */
       toDeg?: number;
@@ -1357,6 +1455,8 @@ export interface components {
       toDeg: number;
     };
     DocumentRegion: {
+      /** @description A head, which lists show only on request. */
+      finer?: boolean;
       /** @description The joints that it crosses and may be profiled at. */
       joints: string[];
       key: string;
@@ -1379,7 +1479,10 @@ export interface components {
         | "elbow.flexion"
         | "elbow.extension"
         | "knee.extension"
+        | "knee.flexion"
         | "hip.extension"
+        | "hip.flexion"
+        | "hip.abduction"
         | "girdle.elevation";
       /**
        * Format: double
@@ -1979,6 +2082,16 @@ export interface components {
     Mends: {
       mends: components["schemas"]["Mend"][];
     };
+    Missing: {
+      name: string;
+      /** @description Names of exercises that are here. */
+      near: string[];
+      /** @description What is lacking. */
+      why: string;
+    };
+    NotYet: {
+      items: components["schemas"]["Missing"][];
+    };
     Painting: {
       /** @description The document's own match at the sweeps' samples. */
       match: {
@@ -2056,6 +2169,8 @@ export interface components {
        * @enum {string}
        */
       lead: "right" | "left";
+      /** @description What gives out first, and the loads and repetitions that follow. */
+      limit: components["schemas"]["ReportLimit"];
       lineUp: components["schemas"]["ReportLineUp"];
       muscles: components["schemas"]["ReportMuscles"];
       /** @description The document's name. */
@@ -2078,7 +2193,9 @@ export interface components {
        * @description What the capacity rests on.
        * @enum {string}
        */
-      trust: "measured" | "scaled" | "estimate" | "model" | "unknown";
+      trust: "measured" | "scaled" | "sets" | "estimate" | "unknown";
+      /** @description The same in words. */
+      trustText: string;
       /** @description Why the capacity is unknown. */
       trustWhy?: string;
       verdicts: components["schemas"]["ReportVerdict"][];
@@ -2098,6 +2215,31 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+    };
+    ReportBasis: {
+      action: string;
+      /** @description At the best angle, N·m. */
+      best: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What one of ten exceeds, N·m. */
+      high: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What nine of ten people of whom no more is known exceed, N·m. */
+      low: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description The same in words. */
+      text: string;
+      /** @enum {string} */
+      trust: "measured" | "scaled" | "sets" | "estimate";
     };
     ReportBenchHold: {
       holds: boolean;
@@ -2167,6 +2309,16 @@ export interface components {
       /** @description foot.right, foot.left, knee.right, seat, back, chest, side, thighPad, armPad.right, armPad.left, strap, hand and so on. */
       name: string;
     };
+    ReportCountedExercise: {
+      group: string;
+      /**
+       * @description What is counted.
+       * @enum {string}
+       */
+      how: "each dumbbell" | "the whole bar" | "the pin" | "the plates";
+      key: string;
+      name: string;
+    };
     ReportCurves: {
       /** @description Size of the resultant force at the joint across the segment, N. */
       across: (number | null)[];
@@ -2208,6 +2360,15 @@ export interface components {
       twist: (number | null)[];
       /** @description Of the body's own weight, N·m. */
       weights: (number | null)[];
+    };
+    ReportDoubt: {
+      /** Format: double */
+      fromS: number;
+      /** @enum {string} */
+      key: "little" | "against" | "twist" | "overhead" | "socket" | "behind" | "deep";
+      text: string;
+      /** Format: double */
+      toS: number;
     };
     ReportEntry: {
       /** @description Each hand holds the handle from the other side. */
@@ -2280,6 +2441,11 @@ export interface components {
       stance: number;
       /**
        * Format: double
+       * @description 1 for how far the lifter's strength is known, by what it rests on; 0 to take it as it is.
+       */
+      strength: number;
+      /**
+       * Format: double
        * @description Of every length of the body, m.
        */
       tape: number;
@@ -2297,6 +2463,18 @@ export interface components {
       /** Format: double */
       toDeg: number;
       why: string;
+    };
+    ReportHeld: {
+      /** @enum {string} */
+      key: "elbow" | "turn" | "collar" | "blade" | "ribs";
+      /**
+       * @description Of the values' unit.
+       * @enum {string}
+       */
+      kind: "torque" | "force";
+      label: string;
+      /** @description One number per sample, null in a gap. */
+      values: (number | null)[];
     };
     ReportJointPart: {
       /** @description Resultant force across it, N. */
@@ -2316,7 +2494,112 @@ export interface components {
        * @description What its capacity rests on.
        * @enum {string}
        */
-      trust: "measured" | "scaled" | "estimate" | "model" | "unknown";
+      trust: "measured" | "scaled" | "sets" | "estimate" | "unknown";
+    };
+    ReportKnown: {
+      actions: components["schemas"]["ReportBasis"][];
+      /** @description In the order of the lifter's sets. */
+      sets: components["schemas"]["ReportSetTold"][];
+    };
+    ReportLimit: {
+      /** @description Of a joint: the action that counts most there. */
+      action: string;
+      /** @description Where it does, degrees of the coordinate that names the sweep. */
+      angleDeg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description With the present load: the largest effort of any joint. */
+      effort: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Whose that is. */
+      effortAt: string;
+      /** @description On the loads that may be changed, until it gives out. */
+      factor: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description The joint's name, or the muscle's key. */
+      key: string;
+      /** @description That load then, kg as it is counted. */
+      kg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What one of ten exceeds, kg. */
+      kgHigh: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description By how far strength is known: what nine of ten exceed, kg. */
+      kgLow: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * @description What it is; empty when nothing is known to give out.
+       * @enum {string}
+       */
+      kind: "joint" | "muscle" | "";
+      /** @description The same in words. */
+      label: string;
+      /** @description More than 30 repetitions: the load is light. */
+      light: boolean;
+      /**
+       * Format: int64
+       * @description Place of the load that is counted in the document's loads; -1 for none.
+       */
+      load: number;
+      /** @description With the present load: how much of what it has is asked of it. */
+      now: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Repetitions with the present load, by Epley 1985. */
+      reps: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description A number that may be missing; then why says why. */
+      repsHigh: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description A number that may be missing; then why says why. */
+      repsLow: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description How far that strength is known: standard deviation of its logarithm.
+       */
+      spread: number;
+      /** @description Effort of the target joint then. */
+      targetEffort: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * @description What the strength there rests on.
+       * @enum {string}
+       */
+      trust: "measured" | "scaled" | "sets" | "estimate" | "unknown";
+      /** @description The same in words. */
+      trustText: string;
     };
     ReportLineUp: {
       /** @description Mean size of the loads' off-axis torque over the mean of their resisting torque. */
@@ -2333,13 +2616,23 @@ export interface components {
       };
     };
     ReportMuscles: {
-      /** @description The same at the elbow. */
+      /** @description Torque of muscles that turn the other way, as a share of what the helpers give. */
+      against: (number | null)[];
+      /** @description The part that has it, by its label, at each place. */
+      busiest: string[];
+      /** @description Why shares are loose, and where. */
+      doubts: components["schemas"]["ReportDoubt"][];
+      /** @description The same force at the elbow. */
       elbow: (number | null)[];
-      /** @description Largest activation of any part; above 1 the load is more than the model holds. */
+      /** @description 1 where shares can be relied on, 0 where they are loose. */
+      firm: (number | null)[];
+      /** @description The finest pieces of the regions that have several. */
+      heads: components["schemas"]["ReportRegionPart"][];
+      /** @description Largest activation of any part; above 1.2 the load is more than the model holds. */
       largest: (number | null)[];
-      /** @description Size of what else no region gives at the target joint, N·m. */
+      /** @description Size of what else nothing gives at the target joint, N·m. */
       leftRest: (number | null)[];
-      /** @description Torque about the upper arm that no region gives, N·m; null for a leg. */
+      /** @description Torque about the upper arm that nothing gives, N·m; null for a leg. */
       leftTwist: (number | null)[];
       /** @description Share of the resisting torque at lengths above the middle of what the target usually owns. */
       lengthenedShare: {
@@ -2352,12 +2645,22 @@ export interface components {
        * @enum {string}
        */
       longEnd: "start" | "end" | "unknown";
-      /** @description The target first, then by how much they do. */
+      /** @description What joints at their ends, ligaments and ribs hold. */
+      passive: components["schemas"]["ReportHeld"][];
+      /** @description Torque that lifts the shoulder girdle, asked of its muscles, N·m; null for a leg. */
+      raises: (number | null)[];
+      /** @description Muscles and their parts: the target's first, then by how much they do. */
       regions: components["schemas"]["ReportRegionPart"][];
+      /** @description Torque that draws the shoulder girdle back, asked of its muscles, N·m; negative forward; null for a leg. */
+      retracts: (number | null)[];
       /** @description Places along the path. */
       s: (number | null)[];
       /** @description Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg. */
       shoulder: (number | null)[];
+      /** @description How far that force leans from the socket's axis, degrees. */
+      shoulderLeanDeg: (number | null)[];
+      /** @description The target as one: the sum of its regions, or one of the heads; null where the model has no such muscle. */
+      target: components["schemas"]["ReportRegionPart"];
     };
     ReportPart: {
       /** @description The load's id. */
@@ -2520,17 +2823,29 @@ export interface components {
     ReportRegionPart: {
       /** @description 1 is all of it. */
       activation: (number | null)[];
+      /**
+       * Format: double
+       * @description Largest force, N: what means over parts are weighted by.
+       */
+      force: number;
       key: string;
       label: string;
       /** @description Of the fibres, over their optimal length. */
       length: (number | null)[];
-      /** @description Angle between the region's pull about the shoulder and what is needed, degrees; null away from the shoulder. */
+      /** @description Angle between its pull about the shoulder and what is needed, degrees; null away from the shoulder. */
       lineUpDeg: (number | null)[];
-      /** @description Of the torque about the axis; null where that is under 5% of its peak. */
+      /** @description Torque with which it draws the shoulder girdle back, N·m; null for a leg. */
+      retracts: (number | null)[];
+      /** @description Of what the muscles that help give about the axis, 0 for one that does not; null where that is under 5% of its peak. */
       share: (number | null)[];
+      /** @description Whether it is what the setup is for, or a piece of that. */
       target: boolean;
       /** @description About the target joint's axis, N·m; null in a hold. */
       torque: (number | null)[];
+      /** @description Told in N·m in coarse steps, without a share. */
+      torqueOnly?: boolean;
+      /** @description Why its share is loose everywhere. */
+      weak?: string;
     };
     ReportRub: {
       /**
@@ -2556,6 +2871,22 @@ export interface components {
       part: string;
       /** @enum {string} */
       state: "clear" | "crosses" | "close" | "touches" | "blocked";
+    };
+    ReportSetTold: {
+      /** @description The action that gave out. */
+      action: string;
+      /** @description By how much the lifter is stronger than the estimate there. */
+      factor: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What goes once by it, kg: Epley 1985. */
+      once: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
     };
     ReportShape: {
       /** @description Share of the torque that helps the lift. */
@@ -2749,6 +3080,8 @@ export interface components {
       peakEffort: components["schemas"]["ReportBand"];
     };
     ReportVerdict: {
+      /** @description Why its numbers are loose: they are shown greyed. */
+      doubt?: string;
       /**
        * @description What it is about.
        * @enum {string}
@@ -2844,6 +3177,10 @@ export interface components {
       position: string;
       /** @description Key of the region that it is for. */
       region: string;
+      /** @description How to end a set that will not go up. */
+      safely: string;
+      /** @description What else it is called. */
+      synonyms: string[];
     };
     RigHold: {
       contact: components["schemas"]["DocumentContact"];
@@ -4037,6 +4374,67 @@ export interface operations {
       };
       /** @description Internal Server Error */
       500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  countedExercises: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Counted"];
+        };
+      };
+      /** @description Error */
+      default: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  missingExercises: {
+    parameters: {
+      query?: {
+        /** @description What is looked for. */
+        q?: string;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["NotYet"];
+        };
+      };
+      /** @description Error */
+      default: {
         headers: {
           [name: string]: unknown;
         };
@@ -5773,6 +6171,57 @@ export interface operations {
       };
       /** @description Service Unavailable */
       503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  knownStrength: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["DocumentLifter"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["ReportKnown"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
         headers: {
           [name: string]: unknown;
         };

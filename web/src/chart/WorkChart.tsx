@@ -16,13 +16,15 @@ const Box = styled.div`
   li b { font-weight: 600; }
   small { color: var(--quiet); font-size: 12px; }
   p { color: var(--quiet); font-size: 12px; }
+  .loose { color: var(--quiet); font-style: italic; }
+  summary { cursor: pointer; color: var(--slate); font-size: 12px; padding: 2px 0; }
 `;
 
 const height = 96;
 const shown = 6;
 const colours = ["var(--plum)", "var(--slate)", "var(--pine)", "var(--ochre)", "var(--brick)", "var(--metal-line)"];
 
-/** The regions that are shown: the target, and others that carry at least 3% somewhere. */
+/** The muscles that are shown: the target, and others that carry at least 3% somewhere. */
 export function workers(report: Report): RegionPart[] {
   const worth = (r: RegionPart) => r.target || report.hold || Math.max(...r.share.map((v) => v ?? 0)) >= 0.03;
   return report.muscles.regions.filter(worth).slice(0, shown);
@@ -33,7 +35,7 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
   const list = workers(report);
-  if (list.length === 0) return <p>No region of the model crosses this joint here.</p>;
+  if (list.length === 0) return <p>No muscle of the model does this.</p>;
   const n = report.muscles.s.length;
   const swept = (i: number) => valueAt(report.curves.sweptDeg, i / (n - 1)) ?? 0;
   const below: number[][] = [new Array(n).fill(0)];
@@ -46,6 +48,8 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
   const y = scaleLinear({ domain: [0, top * 1.05], range: [height - 2, 4] });
   const all = Array.from({ length: n }, (_, i) => i);
   const here = valueAt(report.curves.sweptDeg, s) ?? 0;
+  const loose = looseAt(report, s);
+  const heads = report.muscles.heads.filter((h) => Math.max(...h.share.map((v) => v ?? 0)) >= 0.03);
   return (
     <Box ref={frame}>
       {width > 0 && !report.hold && (
@@ -71,31 +75,65 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
           <line x1={x(here)} x2={x(here)} y1={4} y2={height - 2} stroke="var(--ink)" strokeWidth={1} opacity={0.5} />
         </svg>
       )}
-      <ul aria-label="Regions at work here">
-        {list.map((r, k) => {
-          const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) =>
-            valueAt(c, s),
-          );
-          return (
-            <li key={r.key} data-region={r.key}>
-              <i aria-hidden style={{ background: colours[k % colours.length], opacity: r.target ? 0.9 : 0.6 }} />
-              {r.target ? <b>{r.label}</b> : <span>{r.label}</span>}
-              <small className="mono">
-                {r.target && off != null ? `${Math.round(off)}° off line, ` : ""}
-                {length == null ? "" : `length ${length.toFixed(2)}`}
-              </small>
-              <span className="mono">
-                {share == null
-                  ? `${units.text(100 * (activation ?? 0), "percent")} active`
-                  : units.text(100 * share, "percent")}
-              </span>
-            </li>
-          );
-        })}
+      <ul aria-label="Muscles at work here">
+        {list.map((r, k) => (
+          <Row key={r.key} part={r} s={s} loose={loose !== ""} colour={colours[k % colours.length]} />
+        ))}
       </ul>
+      {heads.length > 0 && (
+        <details>
+          <summary>Heads and strips</summary>
+          <ul aria-label="Heads and strips at work here">
+            {heads.map((r) => (
+              <Row key={r.key} part={r} s={s} loose={loose !== ""} />
+            ))}
+          </ul>
+        </details>
+      )}
+      {loose && <p>Shares are loose here. {loose}</p>}
       <p>{left(report, s, units.text)}</p>
     </Box>
   );
+}
+
+/** One muscle at a place: its share of what the helpers give, grey where that is loose; in N·m where it has none. */
+function Row({ part: r, s, loose, colour }: { part: RegionPart; s: number; loose: boolean; colour?: string }) {
+  const units = useUnits();
+  const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) => valueAt(c, s));
+  const notes = [
+    r.target && off != null && `${Math.round(off)}° off line`,
+    length != null && `length ${length.toFixed(2)}`,
+  ].filter(Boolean);
+  const grey = loose || Boolean(r.weak);
+  return (
+    <li data-region={r.key} title={r.weak}>
+      <i aria-hidden style={{ background: colour ?? "transparent", opacity: r.target ? 0.9 : 0.6 }} />
+      {r.target ? <b>{r.label}</b> : <span>{r.label}</span>}
+      <small className="mono">{notes.join(", ")}</small>
+      <span className={grey ? "mono loose" : "mono"}>
+        {r.torqueOnly
+          ? drawn(valueAt(r.retracts, s), units.text)
+          : share == null
+            ? `${units.text(100 * (activation ?? 0), "percent")} active`
+            : share === 0
+              ? "none"
+              : `${grey ? "≈ " : ""}${units.text(100 * share, "percent")}`}
+      </span>
+    </li>
+  );
+}
+
+/** What a muscle of the shoulder blade does, in steps of 5 N·m: more is not known. */
+function drawn(torque: number | null, text: (v: number, kind: string) => string): string {
+  const step = 5 * Math.round((torque ?? 0) / 5);
+  if (step === 0) return "little";
+  return `${text(Math.abs(step), "torque")} ${step > 0 ? "back" : "forward"}`;
+}
+
+/** Why shares are loose at a place; empty where they are firm. */
+function looseAt(report: Report, s: number): string {
+  const d = report.muscles.doubts.find((x) => s >= x.fromS - 1e-9 && s <= x.toS + 1e-9);
+  return d?.text ?? "";
 }
 
 function describe(list: RegionPart[], s: number): string {
@@ -103,17 +141,22 @@ function describe(list: RegionPart[], s: number): string {
     const share = valueAt(r.share, s);
     return share == null ? r.label : `${r.label} ${Math.round(100 * share)}%`;
   });
-  return `Regions that carry the torque, here ${parts.join(", ")}.`;
+  return `Muscles that carry the torque, here ${parts.join(", ")}.`;
 }
 
 function left(report: Report, s: number, text: (v: number, kind: string) => string): string {
   const m = report.muscles;
-  const [twist, rest, largest] = [m.leftTwist, m.leftRest, m.largest].map((c) => valueAt(c, s));
+  const [twist, rest, largest, against] = [m.leftTwist, m.leftRest, m.largest, m.against].map((c) => valueAt(c, s));
   const parts = [];
+  if (against != null && against >= 0.05) parts.push(`${text(100 * against, "percent")} works against it`);
+  for (const held of m.passive) {
+    const v = valueAt(held.values, s) ?? 0;
+    if (v >= (held.kind === "force" ? 25 : 2)) parts.push(`${held.label.toLowerCase()}: ${text(v, held.kind)}`);
+  }
   if (twist != null && Math.abs(twist) >= 0.5)
-    parts.push(`${text(Math.abs(twist), "torque")} of twist left to small muscles`);
-  if (rest != null && rest >= 0.5) parts.push(`${text(rest, "torque")} across the path held by none`);
-  if (largest != null && largest > 1) parts.push("more than the model holds");
+    parts.push(`${text(Math.abs(twist), "torque")} of twist held by nothing in the model`);
+  if (rest != null && rest >= 0.5) parts.push(`${text(rest, "torque")} across the path held by nothing`);
+  if (largest != null && largest > 1.2) parts.push("no answer: more than the model holds");
   const long = m.lengthenedShare.value;
   if (long != null) parts.push(`${text(100 * long, "percent")} of the work where the target is longer than its middle`);
   return parts.length > 0 ? `${parts.join("; ")}.` : "";

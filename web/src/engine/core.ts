@@ -5,12 +5,15 @@ import type {
   Choices,
   Comparison,
   CoordinateInfo,
+  CountedExercise,
   Effect,
   Equalised,
   Fitted,
   Kept,
+  Known,
   Length,
   Lifter,
+  Missing,
   Places,
   Ready,
   Region,
@@ -93,6 +96,18 @@ export class Core {
   lifter(lifter: string): Answer<Lifter> {
     return JSON.parse(this.raw.lifter(lifter));
   }
+  /** What is known of a lifter's strength, given as text. */
+  strength(lifter: string): Answer<Known> {
+    return JSON.parse(this.raw.strength(lifter));
+  }
+  /** The exercises in which a set says something about strength. */
+  counted(): Answer<CountedExercise[]> {
+    return JSON.parse(this.raw.counted());
+  }
+  /** What a search for a text means that is not here yet. */
+  notYet(text: string): Answer<Missing[]> {
+    return JSON.parse(this.raw.notYet(text));
+  }
   coordinates(): Answer<CoordinateInfo[]> {
     return JSON.parse(this.raw.coordinates());
   }
@@ -111,8 +126,10 @@ export class Core {
 /** Puts the numbers back into the curves of a report, which hold only where they lie. */
 function unpack(report: Report, numbers: Float64Array): void {
   const { muscles } = report;
-  const lists = [report.parts, report.joints, muscles.regions].flatMap((list): object[] => list ?? []);
-  for (const holder of [report.curves, report.path, muscles, ...lists]) {
+  const lists = [report.parts, report.joints, muscles.regions, muscles.heads, muscles.passive].flatMap(
+    (list): object[] => list ?? [],
+  );
+  for (const holder of [report.curves, report.path, muscles, muscles.target ?? {}, ...lists]) {
     for (const [name, place] of Object.entries(holder)) {
       if (!isPlace(place)) continue;
       const values = numbers.subarray(place[0], place[0] + place[1]);

@@ -39,6 +39,9 @@ export type RawCore = {
   ): string;
   partners(document: string, lifter: string, room: string, id: string, progress: (share: number) => void): string;
   lifter(lifter: string): string;
+  strength(lifter: string): string;
+  counted(): string;
+  notYet(text: string): string;
   coordinates(): string;
   lengths(): string;
   regions(): string;

@@ -88,7 +88,7 @@ export function ReadyOnes(props: Props) {
       (kit === "" || r.needs.includes(kit as Ready["needs"][number])) &&
       (phase === "" || r.phase === phase) &&
       (position === "" || r.position === position) &&
-      holds(`${r.name} ${r.about} ${group(r)} ${label(r.region)}`, wanted),
+      holds(`${r.name} ${r.synonyms.join(" ")} ${r.about} ${group(r)} ${label(r.region)}`, wanted),
   );
   const there = (r: Ready) => r.missing.length === 0;
   const used = (list: { key: string; label: string }[], of: (r: Ready) => string) =>
@@ -138,12 +138,27 @@ export function ReadyOnes(props: Props) {
             </section>
           );
         })}
+        {ready.data?.ok && <NotYet wanted={wanted} />}
         {ready.data?.ok && found.length === 0 && (
           <p>Nothing here is like that. Take a filter off, or begin from nothing.</p>
         )}
       </List>
     </>
   );
+}
+
+/** What the search means that is not among the exercises yet, and what is near. */
+function NotYet({ wanted }: { wanted: string }) {
+  const missing = useQuery({
+    queryKey: ["not yet", wanted],
+    enabled: wanted.trim() !== "",
+    queryFn: async () => (await core()).notYet(wanted).ok ?? [],
+  });
+  return (missing.data ?? []).map((m) => (
+    <p key={m.name} role="status">
+      {m.name} is not here yet: {m.why}. Near: {m.near.join(", ")}.
+    </p>
+  ));
 }
 
 /** The coach's own ready setups. They are found by name alone. */
@@ -195,11 +210,13 @@ function ReadyRow({ ready: r, begin }: { ready: Ready; begin: () => void }) {
       <details onToggle={(e) => e.currentTarget.open && setOpened(true)}>
         <summary>Cues, mistakes and cautions</summary>
         <div className="more">
+          <p>Also called {r.synonyms.join(", ")}.</p>
           <Said title="Say" list={r.document.cues ?? []} />
           <Said title="Look out for" list={r.mistakes} />
           {r.changes.length > 0 && (
             <Said title="Different in this room" list={r.changes.map((c) => units.sentence(c.text, c.values))} />
           )}
+          {r.safely && <Said title="To end a set that will not go up" list={[r.safely]} />}
           {opened && <FromModel ready={r} />}
           {r.note && <p>{r.note}</p>}
         </div>

@@ -1,5 +1,5 @@
 import styled from "styled-components";
-import type { Report, Uncertainty } from "../../engine/types";
+import type { Limit, Report, Uncertainty } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 import { type Explained, How } from "../../ui/How";
 import { explain } from "./explained";
@@ -18,14 +18,6 @@ const Note = styled.p`
   color: var(--quiet);
   font-size: 12px;
 `;
-
-const trusts: Record<string, string> = {
-  measured: "Strength as measured at several angles.",
-  scaled: "Strength: a usual shape through one test.",
-  model: "Strength: what the muscles of the model could hold, for want of a shape.",
-  unknown: "No strength shape fits this action, so there is no effort to tell.",
-  estimate: "Strength is estimated from body mass: test it before you trust the effort.",
-};
 
 type Cell = { name: string; value: string | null; spread?: string; why?: string };
 
@@ -51,13 +43,24 @@ export function Summary({ report, uncertainty }: { report: Report; uncertainty: 
       {[...whys].map((why) => (
         <Note key={why}>{why}</Note>
       ))}
-      <Note>{trusts[report.trust]}</Note>
+      <Note>Strength: {sentenceStart(report.trustText)}</Note>
     </>
   );
 }
 
+const sentenceStart = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** Between what the repetitions lie, by how far strength is known. */
+function spreadOf(limit: Limit): string | undefined {
+  if (limit.light) return "over 30";
+  const { repsLow: low, repsHigh: high } = limit;
+  if (low.value == null && high.value == null) return undefined;
+  return `${low.value == null ? "few" : Math.floor(low.value)} to ${high.value == null ? "30+" : Math.floor(high.value)}`;
+}
+
 function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units): Cell[] {
-  const { match, loads, peakEffort, total, reps } = report.profile;
+  const { match, loads, peakEffort, total } = report.profile;
+  const { limit } = report;
   type Metric = typeof match;
   type Band = Uncertainty["match"];
   const cell = (name: string, m: Metric, text: (v: number) => string, band?: Band, short = text): Cell => ({
@@ -83,6 +86,11 @@ function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units):
     cell("Peak effort", peakEffort, percent, uncertainty?.peakEffort),
     cell("Peak torque", total.peak, (v) => units.text(v, "torque"), uncertainty?.peak, bare),
     cell("Left at the end", total.leftEnd, percent, uncertainty?.leftEnd),
-    cell("Repetitions", reps, (v) => `about ${Math.floor(v)}`),
+    {
+      name: "Repetitions",
+      value: limit.light ? "light" : limit.reps.value == null ? null : `about ${Math.floor(limit.reps.value)}`,
+      spread: spreadOf(limit),
+      why: limit.light ? undefined : limit.reps.why,
+    },
   ];
 }

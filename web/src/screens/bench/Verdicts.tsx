@@ -17,6 +17,7 @@ const List = styled.ul`
   }
   li:first-child { border: 0; }
   b { font-weight: 600; }
+  small { color: var(--quiet); font-size: 12px; }
 `;
 
 const Steps = styled.details`
@@ -62,6 +63,7 @@ export const Verdicts = memo(function Verdicts({ report, mends, settings, apply 
             <b>{names[v.key] ?? v.key}</b>
             <span>
               {units.sentence(v.text, v.values)}
+              {v.doubt && <small> Shares are loose here. {v.doubt}</small>}
               {mend && (
                 <>
                   {" "}

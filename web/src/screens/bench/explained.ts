@@ -1,18 +1,10 @@
 import type { Report } from "../../engine/types";
 import type { Explained } from "../../ui/How";
 
-const strength: Record<string, string> = {
-  measured: "The lifter's own tests, at several angles.",
-  scaled: "A usual shape, put through one test of the lifter.",
-  estimate: "A usual shape for body mass: an estimate of this program, which can be off by a third.",
-  model: "What the muscles of the model could hold; such sums run high.",
-  unknown: "No strength shape fits this action.",
-};
-
 /** How each number of the summary comes about. */
 export function explain(report: Report): Record<string, Explained> {
   const joint = report.joint;
-  const sure = strength[report.trust] ?? "";
+  const sure = report.trustText;
   return {
     Match: {
       how: "100 less the root mean square difference, in percent, of the curve from what the school wants, both scaled to the same mean over the swept angle.",
@@ -45,19 +37,19 @@ export function explain(report: Report): Record<string, Explained> {
       sure: "The small numbers are where nine of ten cases lie.",
     },
     Repetitions: {
-      how: "30 times what the load may still grow until the effort somewhere reaches 100%.",
-      from: "The load of one repetition by this model.",
+      how: "30 times what the load may still grow until the first joint, or the first large muscle, has nothing left. Over 30 the load is called light.",
+      from: "The load that goes once by this model.",
       source: "Epley 1985, recalled.",
-      sure: `A rough guide for two or more. ${sure}`,
+      sure: `A rough guide for two or more. ${report.limit.trustText || sure}`,
     },
   };
 }
 
 /** How the shares of the regions come about. */
 export const sharesExplained: Explained = {
-  how: "The activations with the least sum of squares, weighted by each muscle's force, that hold the torque at every joint the limb's muscles cross.",
-  from: "Torque about shoulder blade, shoulder and elbow, or hip and knee; lines, forces and fibre lengths of the muscles.",
+  how: "The activations with the least sum of cubes, weighted by each muscle's force, that hold the torque at every joint the limb's muscles cross. A share is of what the muscles that help give together.",
+  from: "Torque about collar bone, shoulder blade, shoulder, elbow and forearm, or hip and knee; lines, forces and fibre lengths of the muscles.",
   source:
-    "After Crowninshield & Brand 1981; forces after Holzbaur, Murray & Delp 2005, recalled; places from general anatomy.",
-  sure: "A model of nobody in particular, from recalled values: trust directions and neighbours, not single percents. The latissimus comes out weak overhead.",
+    "After Crowninshield & Brand 1981; volumes after Holzbaur et al. 2007 and Handsfield et al. 2014, recalled; places from general anatomy.",
+  sure: "A model of nobody in particular, from recalled values: trust directions and neighbours, not single percents. Grey shares are loose: the cuff everywhere, and where a reason stands below.",
 };

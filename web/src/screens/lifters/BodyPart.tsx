@@ -5,6 +5,7 @@ import type { Core } from "../../engine/core";
 import type { Lifter } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
+import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
 import { TextInput } from "../../ui/Field";
 import type { Person } from "./useLifter";
@@ -22,6 +23,19 @@ const Part = styled.div`
   .picture { position: sticky; top: 0; }
   @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); .picture { display: none; } }
 `;
+
+const trainings = [
+  { key: "", label: "Not given", note: "counts as trained, known less well" },
+  { key: "novice", label: "Novice", note: "under half a year" },
+  { key: "trained", label: "Trained", note: "one to four years" },
+  { key: "advanced", label: "Advanced", note: "longer, with strength to show for it" },
+];
+
+const sexes = [
+  { key: "", label: "Not given", note: "counts as male, known less well" },
+  { key: "female", label: "Female" },
+  { key: "male", label: "Male" },
+];
 
 type Props = {
   core: Core;
@@ -71,6 +85,18 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             digits={1}
             problem={problemAt("mass")}
             set={(v) => set({ mass: v ?? body.mass })}
+          />
+          <Choice
+            label="Training, for the estimate of strength"
+            options={trainings}
+            value={body.training ?? ""}
+            onChange={(key) => set({ training: key === "" ? undefined : (key as Lifter["training"]) })}
+          />
+          <Choice
+            label="Sex, for the estimate of strength"
+            options={sexes}
+            value={body.sex ?? ""}
+            onChange={(key) => set({ sex: key === "" ? undefined : (key as Lifter["sex"]) })}
           />
           <QuantityEntry
             label="Arms track out by themselves, °"

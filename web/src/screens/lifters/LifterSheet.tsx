@@ -50,7 +50,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
   const refresh = () => cache.invalidateQueries();
   const path = { id: lifter.id };
   const problemAt = (at: string) => {
-    const p = problems.find((x) => x.path === at || x.path.startsWith(`${at}[`));
+    const p = problems.find((x) => x.path === at || x.path.startsWith(`${at}[`) || x.path.startsWith(`${at}.`));
     return p && [p.what, p.hint].filter(Boolean).join(" ");
   };
   const setBody = (part: Partial<Lifter>, drag = false) =>
@@ -133,9 +133,11 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
         )}
         {part === "strength" && (
           <StrengthPart
+            core={core}
             body={person.body}
             problemAt={problemAt}
             change={(strength, drag) => setBody({ strength }, drag)}
+            changeSets={(sets) => setBody({ sets: sets.length === 0 ? undefined : sets })}
             done={dragDone}
           />
         )}
@@ -153,10 +155,15 @@ function Known({ person }: { person: Person }) {
   const tests = body.strength?.length ?? 0;
   const measured = Object.keys(body.lengths ?? {}).length;
   const ranges = Object.keys(body.ranges ?? {}).length;
+  const sets = body.sets?.length ?? 0;
   const facts = [
     measured > 0 ? `${counted(measured, "length")} measured` : "tape: nothing yet",
     ranges > 0 ? `${counted(ranges, "range")} measured` : "usual ranges",
-    tests > 0 ? counted(tests, "strength test") : "strength estimated from body mass",
+    tests + sets > 0
+      ? [tests > 0 && counted(tests, "strength test"), sets > 0 && counted(sets, "known set")]
+          .filter(Boolean)
+          .join(", ")
+      : "strength estimated from body mass",
   ];
   return (
     <span>

@@ -1,16 +1,18 @@
 import { useState } from "react";
 import styled from "styled-components";
 import { PointsChart } from "../../chart/PointsChart";
-import type { Lifter, StrengthTest } from "../../engine/types";
+import type { Core } from "../../engine/core";
+import type { KnownSet, Lifter, StrengthTest } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
+import { KnownSets } from "./KnownSets";
 
 const Part = styled.div`
   display: grid;
   gap: 14px;
-  max-width: 620px;
+  max-width: 720px;
   .row { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 10px 14px; align-items: end; }
   label.day { display: grid; gap: 3px; color: var(--quiet); font-size: 12px; }
   label.day input { min-height: 30px; padding: 3px 8px; border: 1px solid var(--line); border-radius: 6px; background: var(--paper); color: var(--ink); }
@@ -32,19 +34,24 @@ const actions: { key: Action; label: string; note: string }[] = [
   { key: "elbow.flexion", label: "Bending the elbow", note: "flexion" },
   { key: "elbow.extension", label: "Straightening the elbow", note: "extension" },
   { key: "knee.extension", label: "Straightening the knee", note: "extension" },
+  { key: "knee.flexion", label: "Bending the knee", note: "flexion" },
   { key: "hip.extension", label: "Straightening the hip", note: "extension" },
+  { key: "hip.flexion", label: "Bending the hip", note: "flexion" },
+  { key: "hip.abduction", label: "Leading the thigh out", note: "abduction" },
   { key: "girdle.elevation", label: "Shrugging", note: "girdle elevation" },
 ];
 
 type Props = {
+  core: Core;
   body: Lifter;
   problemAt: (path: string) => string | undefined;
   change: (strength: StrengthTest[], drag?: boolean) => void;
+  changeSets: (sets: KnownSet[]) => void;
   done: (cancelled: boolean) => void;
 };
 
 /** What the lifter can hold, joint angle by joint angle: tests of several days, of which the newest count. */
-export function StrengthPart({ body, problemAt, change, done }: Props) {
+export function StrengthPart({ core, body, problemAt, change, changeSets, done }: Props) {
   const units = useUnits();
   const all = body.strength ?? [];
   const tested = (a: Action) => all.filter((t) => t.action === a);
@@ -112,7 +119,7 @@ export function StrengthPart({ body, problemAt, change, done }: Props) {
         empty={
           tested(action).length > 0
             ? "Nothing tested on this day."
-            : "Nothing tested: strength is estimated from body mass. Two or three angles over the range make it the lifter's own."
+            : "Nothing tested: strength is an estimate. Two or three angles over the range make it the lifter's own."
         }
         fresh={() => ({ x: (last?.angleDeg ?? -10) + 30, y: last?.torque ?? 30 })}
         set={(points, drag) =>
@@ -131,9 +138,13 @@ export function StrengthPart({ body, problemAt, change, done }: Props) {
           )
         }
       />
+      <KnownSets core={core} body={body} actionLabel={actionLabel} problemAt={problemAt} change={changeSets} />
     </Part>
   );
 }
+
+/** What an action is called on screen. */
+const actionLabel = (key: string) => actions.find((a) => a.key === key)?.label ?? key;
 
 /** A test with a force gauge: the force and how far from the joint it was held make the torque. */
 function FromForce({ add }: { add: (angleDeg: number, torque: number) => void }) {

@@ -1,0 +1,60 @@
+package catalogue
+
+import (
+	"slices"
+	"strings"
+)
+
+// Missing is an exercise that coaches ask for and that is not here yet, with the names of what is near.
+type Missing struct {
+	Name string   `json:"name"`
+	Why  string   `json:"why" doc:"What is lacking."`
+	Near []string `json:"near" doc:"Names of exercises that are here."`
+}
+
+// missing lists what is asked for and cannot be described yet, with other names for it and the keys of what is near (common practice, no
+// source).
+var missing = []struct {
+	name, also, why string
+	near            []string
+}{
+	{"Calf raise", "standing calf raise; seated calf raise; heel raise", "the ankle has no strength and no muscles here yet", []string{"squat.goblet"}},
+	{"Leg press", "45 degree leg press; hack squat; sled press; pendulum squat", "a load on rails under the feet cannot be described yet", []string{"squat.back", "squat.goblet", "knee.extension"}},
+	{"Split squat", "lunge; step-up; rear-foot-elevated split squat; walking lunge", "how two unlike legs share a load is not known yet", []string{"squat.goblet", "squat.back"}},
+	{"Hip thrust", "glute bridge; barbell bridge; hip bridge", "the shoulders on a bench and the feet on the floor cannot be described yet", []string{"deadlift.romanian", "swing.band"}},
+	{"Back extension", "hyperextension; roman chair; good morning on a bench; reverse hyper", "a body held at the ankles cannot be described yet", []string{"deadlift.romanian"}},
+	{"Hip abduction machine", "abductor machine; cable hip abduction; adductor machine; hip adduction; cable kickback for the glutes", "a machine for the thigh moved sideways, and standing on one leg, cannot be described yet", []string{"hip.abduction.lying"}},
+	{"Cable crunch", "crunch; sit-up; ab crunch; leg raise; side bend", "the trunk is held here, not moved", []string{"plank", "hold.antirotation", "hold.suitcase"}},
+	{"Assisted pull-up", "assisted dip; weighted pull-up; weighted dip; band-assisted pull-up", "weight added to the body, or taken off it, cannot be described yet", []string{"pulldown.bar", "pullup", "dip.leaning"}},
+	{"Push-up", "press-up; pushup", "how the hands push a floor apart or together is not known", []string{"press.bar.flat", "press.flat", "plank"}},
+	{"Incline machine press", "shoulder press machine; converging press", "levers that converge cannot be described yet", []string{"press.machine", "press.bench.75"}},
+	{"Pec deck", "chest fly machine; butterfly", "a machine for both arms with an axis on each side cannot be described yet", []string{"fly.cable", "fly.flat", "reverse.machine"}},
+}
+
+// NotYet lists what a search for a text means that is not here yet: every word of the text has to be in a name.
+func NotYet(text string) []Missing {
+	wanted := strings.Fields(strings.ToLower(text))
+	out := []Missing{}
+	for _, m := range missing {
+		names := append([]string{m.name}, strings.Split(m.also, "; ")...)
+		if len(wanted) == 0 || !slices.ContainsFunc(names, func(name string) bool { return holdsAll(name, wanted) }) {
+			continue
+		}
+		one := Missing{Name: m.name, Why: m.why}
+		for _, key := range m.near {
+			one.Near = append(one.Near, words()[key].Name)
+		}
+		out = append(out, one)
+	}
+	return out
+}
+
+func holdsAll(name string, list []string) bool {
+	name = strings.ToLower(name)
+	for _, w := range list {
+		if !strings.Contains(name, w) {
+			return false
+		}
+	}
+	return true
+}
