@@ -239,7 +239,7 @@ func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 	}
 	places := []int{place}
 	for i := 0; i < len(w.rep.S); i += max(1, (len(w.rep.S)-1)/3) {
-		if w.out.Firm[i] != 0 && i != place {
+		if w.sound[i] && i != place {
 			places = append(places, i)
 		}
 	}
@@ -276,7 +276,7 @@ func (w *work) busiestNow() (which, at int, top float64) {
 	at = -1
 	for g := range w.regions {
 		for i, x := range w.regions[g].Activation {
-			if w.regions[g].counts() && w.out.Firm[i] != 0 && x > top {
+			if w.regions[g].counts() && w.sound[i] && x > top {
 				which, at, top = g, i, x
 			}
 		}

@@ -26,6 +26,7 @@ type work struct {
 	regions  []RegionPart
 	heads    []RegionPart
 	out      Muscles
+	sound    []bool // places where activations can be relied on: no reason speaks against them, even where one muscle has all the share
 }
 
 func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64) *work {
@@ -322,22 +323,23 @@ func (w *work) doubts() {
 	}
 	out, arm := &w.out, !legJoint(w.joint)
 	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
+	w.sound = make([]bool, len(out.Firm))
 	shared := func(i int) bool { return w.largestWhole(i) < alone } // what one muscle does by itself cannot be shared out wrongly
 	for i := range out.Firm {
-		out.Firm[i] = 1
+		out.Firm[i], w.sound[i] = 1, true
 	}
 	for _, d := range []struct {
 		key, text string
 		at        func(i int) bool
 	}{
 		{"little", "There is little torque here, so shares of it mean little.", func(i int) bool { return math.Abs(w.rep.Total[i]) < littleTorque*peak }},
-		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst && shared(i) }},
+		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
 		{"twist", "Some twist of the upper arm is held by nothing in the model here.", func(i int) bool {
 			return math.Abs(out.LeftTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
 		}},
-		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm && shared(i) }},
-		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut && shared(i) }},
-		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && elevation(i) < behindTrunk && shared(i) }},
+		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm }},
+		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
+		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && elevation(i) < behindTrunk }},
 		{"deep", "In so deep a bend other adductors extend the hip too, which the model does not have.", func(i int) bool {
 			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
 		}},
@@ -345,6 +347,10 @@ func (w *work) doubts() {
 		from := -1
 		for i := range len(out.Firm) + 1 {
 			in := i < len(out.Firm) && d.at(i)
+			if in {
+				w.sound[i] = false
+				in = d.key == "little" || shared(i)
+			}
 			if in {
 				out.Firm[i] = 0
 			}

@@ -20,7 +20,17 @@ func options(name string, args []string, files string, least, most int, define f
 	flags := flag.NewFlagSet(name, flag.ContinueOnError)
 	flags.SetOutput(io.Discard)
 	define(flags)
-	if err := flags.Parse(args); err != nil {
+	var given []string // options may stand before files or after them
+	for rest := args; ; {
+		if err := flags.Parse(rest); err != nil {
+			return nil, fmt.Errorf("%s: %w", name, err)
+		}
+		if flags.NArg() == 0 {
+			break
+		}
+		given, rest = append(given, flags.Arg(0)), flags.Args()[1:]
+	}
+	if err := flags.Parse(append([]string{"--"}, given...)); err != nil {
 		return nil, fmt.Errorf("%s: %w", name, err)
 	}
 	if n := flags.NArg(); n < least || n > most {

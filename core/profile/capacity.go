@@ -55,7 +55,7 @@ func (c *curve) value(deg float64) float64 {
 // it.
 func (c *Capacity) At(q, rate *body.Pose) (float64, bool) {
 	sum := 0.0
-	ok := c.each(q, rate, func(weight float64, action string, angle float64) { sum += weight * c.value(action, angle) })
+	ok := c.each(q, rate, func(weight float64, action string, angle float64) { sum += weight * c.value(action, angle, weight) })
 	return sum, ok
 }
 
@@ -149,12 +149,17 @@ func oneOf(first bool, a, b string) string {
 	return b
 }
 
-// value reads the curve of an action at an angle in radians.
-func (c *Capacity) value(action string, angle float64) float64 {
+// counts is the part of a capacity from which what an action rests on counts for the whole (own).
+const counts = 0.25
+
+// value reads the curve of an action at an angle in radians, which makes up a part of the capacity there.
+func (c *Capacity) value(action string, angle, part float64) float64 {
 	k, ok := c.curves[action]
 	if !ok {
 		k = c.of.curve(action)
 		c.curves[action] = k
+	}
+	if part >= counts {
 		if rank(k.trust) > rank(c.Trust) {
 			c.Trust = k.trust
 		}

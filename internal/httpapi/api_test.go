@@ -317,8 +317,8 @@ func TestEvaluateRefuses(t *testing.T) {
 		{"NaN", strings.Replace(string(good), `"mass":61`, `"mass":NaN`, 1), "", "NaN"},
 		{"nothing", "", "", ""},
 		{"mass 0", strings.Replace(string(good), `"mass":61`, `"mass":0`, 1), "lifter.mass", "25 to 300"},
-		{"reversed", strings.Replace(string(good), `"fromDeg":5`, `"fromDeg":120`, 1), "movement.toDeg", "Swap"},
-		{"in the column", strings.Replace(strings.Replace(string(good), `"x":0.3`, `"x":0`, 1), `"shoulder.planeDeg":45`, `"shoulder.planeDeg":0`, 1), "posture.x", "column"},
+		{"reversed", strings.Replace(string(good), `"fromDeg":12`, `"fromDeg":120`, 1), "movement.toDeg", "Swap"},
+		{"in the column", strings.Replace(strings.Replace(string(good), `"x":0.7`, `"x":0`, 1), `"shoulder.planeDeg":30`, `"shoulder.planeDeg":0`, 1), "posture.x", "column"},
 	} {
 		want := 422
 		if x.name == "nothing" {

@@ -92,7 +92,7 @@ func TestServerCompares(t *testing.T) {
 func TestServerSearches(t *testing.T) {
 	c := serve(t)
 	_, st := c.first("Suvi Brandt")
-	goal := dialin.Goal{Free: []string{"stance.out", "path.plane"}, Seed: 3, Budget: 60}
+	goal := dialin.Goal{Free: []string{"stance.out", "heading"}, Seed: 3, Budget: 60}
 	var got dialin.Search
 	c.call("POST", "/api/dialin", map[string]any{"setup": st.Document, "goal": goal}, 200, &got)
 	want, _, err := dialin.Run(t.Context(), &st.Document, goal, nil)
@@ -100,7 +100,7 @@ func TestServerSearches(t *testing.T) {
 		t.Errorf("looked at %d, core at %d, %v", got.Looked, want.Looked, err)
 	}
 	var grid dialin.Grid
-	c.call("POST", "/api/map", map[string]any{"setup": st.Document, "a": "stance.out", "b": "path.plane"}, 200, &grid)
+	c.call("POST", "/api/map", map[string]any{"setup": st.Document, "a": "stance.out", "b": "heading"}, 200, &grid)
 	if len(grid.Scores) != len(grid.BValues) || grid.BestA < 0 {
 		t.Errorf("%d rows of %d", len(grid.Scores), len(grid.BValues))
 	}

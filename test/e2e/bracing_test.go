@@ -29,7 +29,7 @@ func verdict(key string) string { return `[data-verdict="` + key + `"]` }
 
 // The bench says that a pull tips the lifter and how to stand instead; a click does it, and undo takes it back.
 func TestBracingIsMended(t *testing.T) {
-	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind raise, knee height")
+	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind cable lateral raise, knee height")
 	p.says(verdict("brace"), "Held all the way")
 	p.typeInto("load.stack/0", "45")
 	p.untilDial("load.stack/0", 45)
@@ -50,7 +50,7 @@ func TestBracingIsMended(t *testing.T) {
 // A caution that was seen stays marked after saving and loading; its number can be set against a limit of the lifter's own, and
 // resting the chest on a bench mends it.
 func TestCautionsAndLimits(t *testing.T) {
-	p := open(t, startProgram(t), "Ilvane Torsk", "Bar row, standing hinged")
+	p := open(t, startProgram(t), "Ilvane Torsk", "Barbell bent-over row")
 	p.says(`[data-caution="low-back"]`, "Support the chest")
 	p.press("Seen: low-back")
 	p.says(`[data-caution="low-back"]`, "Seen:")

@@ -232,7 +232,7 @@ func TestPicturesAndValuesAsFiles(t *testing.T) {
 	if png := menu("Keep the picture", "Picture as a file (PNG)"); !strings.HasPrefix(png, "\x89PNG\r\n") || len(png) < 20000 {
 		t.Errorf("the picture in pixels has %d bytes", len(png))
 	}
-	chart := "Cross-behind raise, hand height, profile: table and files"
+	chart := "Cross-behind cable lateral raise, hand height, profile: table and files"
 	csv := menu(chart, "Values as a file (CSV)")
 	lines := strings.Split(strings.TrimSpace(csv), "\r\n")
 	if len(lines) != 102 || !strings.HasPrefix(lines[0], "angle (°),torque (N·m)") || !strings.HasPrefix(lines[101], "95,") {

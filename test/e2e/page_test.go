@@ -233,7 +233,7 @@ func openRaise(t *testing.T, prog *program) *page {
 	t.Helper()
 	p := openPage(t, prog.url("/"))
 	p.press("Suvi Brandt")
-	p.press("Cross-behind raise, hand height")
+	p.press("Cross-behind cable lateral raise, hand height")
 	p.until("the picture", handle("pulley"))
 	return p
 }

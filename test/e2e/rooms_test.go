@@ -53,7 +53,7 @@ func TestRoomFromEmptyToLimits(t *testing.T) {
 	p.press("New setup")
 	p.choose("Room", "Attic")
 	p.says(`[role="dialog"] li`, "There are no dumbbells here.")
-	p.press("Begin: Cross-behind raise, knee height")
+	p.press("Begin: Cross-behind cable lateral raise, knee height")
 	p.until("the picture", handle("pulley"))
 	id := read[string](p, `location.pathname.split('/').at(-1)`)
 	p.untilDial("pulley.height/0", 2) // 41 cm up with the ready station; hole 2 is at 45 cm
@@ -103,7 +103,7 @@ func TestRoomFromEmptyToLimits(t *testing.T) {
 	p.do(chromedp.Navigate(prog.url("/kit")))
 	p.press("Attic")
 	p.press("Take Cable station out of the room")
-	p.says(`[role="dialog"]`, "Cross-behind raise, knee height")
+	p.says(`[role="dialog"]`, "Cross-behind cable lateral raise, knee height")
 	p.press("Keep it")
 	p.press("Take Band out of the room")
 	p.until("the band is gone", `!document.querySelector('[data-item="band"]')`)
@@ -146,7 +146,7 @@ func TestLifterSheet(t *testing.T) {
 		t.Errorf("%+v, %+v", b.Strength, b.Ranges)
 	}
 	p.press("Setups")
-	p.press("Dumbbell raise to the side")
+	p.press("Dumbbell lateral raise")
 	p.until("the picture", `document.querySelector('.scene svg')`)
 	p.press("Take over the lifter's new measures")
 	p.says(`[data-caution]`, "Rest the left wrist between sets.")
@@ -210,19 +210,19 @@ func TestOwnReadySetup(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/lifters"))
 	p.press("Suvi Brandt")
-	p.press("Begin others with Plank on straight arms")
-	p.until("it is marked", `document.querySelector('[aria-label="No longer begin others with Plank on straight arms"]')`)
+	p.press("Begin others with Plank, straight arms")
+	p.until("it is marked", `document.querySelector('[aria-label="No longer begin others with Plank, straight arms"]')`)
 	p.press("Madoc Quill")
 	p.until("his sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Madoc Quill"`)
 	p.press("New setup")
 	p.says(`[role="dialog"] h3`, "Your own")
-	p.press("Begin: Plank on straight arms, Suvi Brandt")
+	p.press("Begin: Plank, straight arms, Suvi Brandt")
 	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('.scene svg')`)
 	var s struct {
 		Document setup.Document
 	}
 	prog.call("GET", "/api/setups/"+read[string](p, `location.pathname.split('/').at(-1)`), nil, &s)
-	if s.Document.Lifter.Stature != 1.74 || s.Document.Name != "Plank on straight arms" {
+	if s.Document.Lifter.Stature != 1.74 || s.Document.Name != "Plank, straight arms" {
 		t.Errorf("%v m, %s", s.Document.Lifter.Stature, s.Document.Name)
 	}
 }
