@@ -213,6 +213,22 @@ func (o *outcome) limitWords(r *Report, in *verdict.JointsInput) {
 	}
 	if limit.Load >= 0 {
 		in.Load = massOf(&o.doc.Loads[limit.Load])
-		in.Once, in.Low, in.High = limit.Kg.Value, limit.KgLow.Value, limit.KgHigh.Value
+		in.Once, in.Low, in.High = limit.Kg.Value, roughly(limit.KgLow.Value), roughly(limit.KgHigh.Value)
 	}
+}
+
+// roughly is a load as coarse as it is known: in half kilograms below 10, in whole ones below 60, above in steps of 5.
+func roughly(kg *float64) *float64 {
+	if kg == nil {
+		return nil
+	}
+	step := 5.0
+	switch {
+	case *kg < 10:
+		step = 0.5
+	case *kg < 60:
+		step = 1
+	}
+	x := step * math.Round(*kg/step)
+	return &x
 }

@@ -151,6 +151,9 @@ const modelHolds = 1.2
 // smallMuscle is the force below which a muscle does not end a set (own): those beside it take over. N.
 const smallMuscle = 400
 
+// carries is the share from which a muscle that is not the target's can be what ends a set (own).
+const carries = 0.4
+
 // mostReps is the number of repetitions above which a load is called light (common practice, no source).
 const mostReps = 30
 
@@ -230,8 +233,9 @@ func repetitions(factor float64) (m Metric, light bool) {
 }
 
 // firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor
-// at which it does; nil when the joints give out first. Small muscles do not count, nor those whose share is loose everywhere, nor places
-// where shares are loose.
+// at which it does; nil when the joints give out first. Only the target's muscle counts, and what carries most of the torque there, so that
+// nobody is told that a helper ends the set; and neither small ones, nor those whose share is loose everywhere, nor places that
+// something speaks against.
 func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 	_, place, now := w.busiestNow()
 	if place < 0 {
@@ -268,15 +272,27 @@ func (w *work) nearer(next float64, places []int, top, factor float64) (which, a
 	return which, at, newTop, next, factor, top
 }
 
-// counts says whether a region can be what ends a set.
-func (p *RegionPart) counts() bool { return p.Weak == "" && p.Force >= smallMuscle }
+// counts says whether a region can be what ends a set at a place.
+func (w *work) counts(g, at int) bool {
+	p := &w.regions[g]
+	if p.Weak != "" || p.Force < smallMuscle || !(p.Share[at] > 0) {
+		return false
+	}
+	whole := 0.0
+	for k := range w.regions {
+		if muscle.Whole(w.regions[k].Key) == muscle.Whole(p.Key) && w.regions[k].Share[at] > 0 {
+			whole += w.regions[k].Share[at]
+		}
+	}
+	return whole >= carries || muscle.Whole(p.Key) == muscle.Whole(w.o.doc.Target.Region)
+}
 
 // busiestNow is the region that works hardest with the present loads where shares are firm; a place of -1 where none does.
 func (w *work) busiestNow() (which, at int, top float64) {
 	at = -1
 	for g := range w.regions {
 		for i, x := range w.regions[g].Activation {
-			if w.regions[g].counts() && w.sound[i] && x > top {
+			if x > top && w.sound[i] && w.counts(g, i) {
 				which, at, top = g, i, x
 			}
 		}
@@ -294,7 +310,7 @@ func (w *work) busiestWith(factor float64, places []int) (which, at int, top flo
 			sums[muscle.Heads()[h].Group] += a.Activation[h] * w.heads[h].Force
 		}
 		for g := range w.regions {
-			if x := sums[g] / w.regions[g].Force; w.regions[g].counts() && x > top {
+			if x := sums[g] / w.regions[g].Force; x > top && w.counts(g, i) {
 				which, at, top = g, i, x
 			}
 		}

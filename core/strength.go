@@ -163,7 +163,7 @@ func KnownOf(l *setup.Lifter) *Known {
 	out := &Known{Actions: strengthOf(l), Sets: make([]SetTold, len(l.Sets))}
 	for i := range l.Sets {
 		set := &l.Sets[i]
-		one := SetTold{Once: number(set.Load * onceFactor(set.Reps+set.Left))}
+		one := SetTold{Once: number(math.Round(2*set.Load*onceFactor(set.Reps+set.Left)) / 2)}
 		t, problems := tellSet(&plain, set)
 		if len(problems) > 0 {
 			one.Factor = Metric{Why: problems[0].What}

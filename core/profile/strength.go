@@ -38,7 +38,6 @@ const (
 	sameJoint = 0.35
 	sameLimb  = 0.15
 	elsewhere = 0.05
-	prior     = 0.15 // say of the estimate against sets
 )
 
 // curve is the best there is for an action: PCHIP through two or more tests; the library's shape through one test, or scaled by what known
@@ -60,11 +59,8 @@ func (s *Strength) curve(action string) *curve {
 		c.trust, c.spread = Scaled, spreadScaled
 		return c
 	}
-	if factor, say := s.told(action); say > 0 {
-		c.scale *= factor
-		// Each source counts as much as it says: the spread lies between that of sets and that of the estimate.
-		share := say / (say + prior)
-		c.spread = math.Sqrt(share*share*spreadSets*spreadSets/math.Max(say, 1) + (1-share)*(1-share)*c.spread*c.spread)
+	if factor, spread, say := s.told(action); say > 0 {
+		c.scale, c.spread = c.scale*factor, spread
 		if say >= sameJoint {
 			c.trust = BySets
 		}
@@ -88,9 +84,10 @@ func (s *Strength) estimateSpread() float64 {
 // Typical says whether somebody's estimate is a trained man's for want of knowing better.
 func (s *Strength) Typical() bool { return s.Lifter.Training == "" || s.Lifter.Sex == "" }
 
-// told is the factor that known sets put on the estimate of an action, a mean of logarithms by how near each set is, the estimate itself
-// having a little say too; and how much the sets say together, 1 for one set in just this action.
-func (s *Strength) told(action string) (factor, say float64) {
+// told is the factor that known sets put on the estimate of an action, and the spread that is left: a mean of logarithms in which each set
+// weighs by how near it is over its variance, and the estimate itself by one over its own. Say is how much the sets say together, 1 for
+// one set in just this action.
+func (s *Strength) told(action string) (factor, spread, say float64) {
 	sum := 0.0
 	for _, t := range s.Sets {
 		near := 0.0
@@ -100,10 +97,9 @@ func (s *Strength) told(action string) (factor, say float64) {
 		sum += near * math.Log(t.Factor)
 		say += near
 	}
-	if say == 0 {
-		return 1, 0
-	}
-	return math.Exp(sum / (say + prior)), say
+	of := spreadSets * spreadSets
+	whole := say + of/math.Pow(s.estimateSpread(), 2)
+	return math.Exp(sum / whole), math.Sqrt(of / whole), say
 }
 
 func nearness(a, b string) float64 {
@@ -205,6 +201,9 @@ func (s *Strength) Words(t Trust) string {
 		article = "an "
 	}
 	text := "Estimate for " + article + who + " of this body mass"
+	if len(s.Sets) > 0 {
+		text += ", drawn toward the known sets"
+	}
 	switch l := s.Lifter; {
 	case l.Training == "" && l.Sex == "":
 		return text + ": training and sex are not given."

@@ -121,6 +121,7 @@ export function ReadyOnes(props: Props) {
           />
         </Filters>
       )}
+      {ready.data?.ok && <NotYet wanted={wanted} />}
       <List>
         <Own {...props} wanted={wanted} show={[region, kit, phase, position].every((f) => f === "")} />
         {groups.map(([key, title]) => {
@@ -138,7 +139,6 @@ export function ReadyOnes(props: Props) {
             </section>
           );
         })}
-        {ready.data?.ok && <NotYet wanted={wanted} />}
         {ready.data?.ok && found.length === 0 && (
           <p>Nothing here is like that. Take a filter off, or begin from nothing.</p>
         )}

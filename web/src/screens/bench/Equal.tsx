@@ -37,7 +37,7 @@ export function Equal({ equal, document: d }: { equal: EqualLoads; document: Set
 export function Prescribe({ document: d, limit }: { document: SetupDocument; limit: number | null }) {
   const units = useUnits();
   if (limit === null) return null;
-  const parts = [8, 12, 20].map((n) => [n, loads(d, limit / (1 + n / 30), units)] as const);
+  const parts = [8, 12, 20].map((n) => [n, loads(d, limit / (1 + n / 30), units, 0.5)] as const);
   if (parts.some(([, l]) => l === null)) return null;
   return (
     <Note data-testid="prescribe">
@@ -73,8 +73,8 @@ export function PinByPin({ report }: { report: Report }) {
   ));
 }
 
-/** The loads that may be changed, times a factor. */
-function loads(d: SetupDocument, factor: number, units: Units): string | null {
+/** The loads that may be changed, times a factor, in steps of so many kilograms. */
+function loads(d: SetupDocument, factor: number, units: Units, step = 0): string | null {
   const parts = d.loads
     .filter((l) => l.variable)
     .map((l) => {
@@ -85,7 +85,8 @@ function loads(d: SetupDocument, factor: number, units: Units): string | null {
             ? l.plateMass
             : l.mass;
       if (l.kind === "band") return `${factor.toFixed(2)} times the band`;
-      return mass ? units.text(mass * factor, "mass", 1) : null;
+      const kg = (mass ?? 0) * factor;
+      return mass ? units.text(step > 0 ? step * Math.round(kg / step) : kg, "mass", 1) : null;
     })
     .filter((p) => p !== null);
   return parts.length > 0 ? parts.join(" and ") : null;

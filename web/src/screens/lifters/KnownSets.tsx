@@ -142,12 +142,20 @@ function NewSet({ exercises, add }: { exercises: CountedExercise[]; add: (set: K
   );
 }
 
+/** The text that is there most often. */
+function commonest(texts: string[]): string {
+  const count = (text: string) => texts.filter((t) => t === text).length;
+  return texts.reduce((best, t) => (count(t) > count(best) ? t : best), texts[0] ?? "");
+}
+
 /** What the strength of every action rests on, and between what most people of whom no more is known lie. */
 function Actions({ known, actionLabel }: { known: Known; actionLabel: (action: string) => string }) {
   const units = useUnits();
+  const usual = commonest(known.actions.map((a) => a.text));
   return (
     <>
       <h2>What strength rests on</h2>
+      <p>Where nothing else stands: {usual.charAt(0).toLowerCase() + usual.slice(1)}</p>
       <table>
         <thead>
           <tr>
@@ -167,7 +175,7 @@ function Actions({ known, actionLabel }: { known: Known; actionLabel: (action: s
                   a.high.value != null &&
                   `${units.number(a.low.value, "torque", 0)} to ${units.number(a.high.value, "torque", 0)}`}
               </td>
-              <td>{a.text}</td>
+              <td>{a.text === usual ? "" : a.text}</td>
             </tr>
           ))}
         </tbody>
