@@ -7,6 +7,9 @@ CORE     := $(shell find core cmd/page -name '*.go' -not -name '*_test.go') go.m
 SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not -name '*_test.go')
 PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
+# What works on several things at once: only there can there be a race.
+SHARED := ./core/parallel ./core/dialin ./core/compare ./core/survey ./internal/... ./cmd/dialarc
+
 .PHONY: demo build test check generate screenshots clean
 
 demo: build
@@ -51,7 +54,8 @@ check: bin/dialarc test/reference/node_modules/.installed
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	cd web && npm run --silent lint
 	./scripts/check-generated
-	go test $(GO_TAGS) -race ./core/... ./internal/... ./cmd/dialarc
+	go test $(GO_TAGS) -timeout 20m ./core/...
+	go test $(GO_TAGS) -race -timeout 20m $(SHARED)
 	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...
 
 # Renews docs/screenshots from a running demo.

@@ -298,7 +298,7 @@ const (
 	muchTwist    = 0.1
 	highArm      = 150 // degrees
 	leansOut     = 45  // degrees
-	behindTrunk  = -8  // degrees of elevation
+	behindTrunk  = 8   // degrees that the upper arm points behind the plane of the trunk
 	deepHip      = 100 // degrees of flexion
 	alone        = 0.95
 )
@@ -323,6 +323,10 @@ func (w *work) doubts() {
 	}
 	out, arm := &w.out, !legJoint(w.joint)
 	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
+	behind := func(i int) float64 { // of the upper arm's direction, which way it points forward
+		q := &w.rep.Pose[i]
+		return space.Deg(math.Asin(-math.Sin(q[setup.ShoulderElevation]) * math.Sin(q[setup.ShoulderPlane])))
+	}
 	w.sound = make([]bool, len(out.Firm))
 	shared := func(i int) bool { return w.largestWhole(i) < alone } // what one muscle does by itself cannot be shared out wrongly
 	for i := range out.Firm {
@@ -339,7 +343,7 @@ func (w *work) doubts() {
 		}},
 		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm }},
 		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
-		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && elevation(i) < behindTrunk }},
+		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && behind(i) > behindTrunk }},
 		{"deep", "In so deep a bend other adductors extend the hip too, which the model does not have.", func(i int) bool {
 			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
 		}},

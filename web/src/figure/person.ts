@@ -267,6 +267,8 @@ const lies: [string, Lie][] = [
   ["pectoralis.sternal", { on: "trunk", facing: "front", from: 0.84, to: 0.72, out: 0.5 }],
   ["pectoralis.costal", { on: "trunk", facing: "front", from: 0.72, to: 0.62, out: 0.5 }],
   ["latissimus", { on: "trunk", facing: "back", from: 0.78, to: 0.3, out: 0.55 }],
+  ["cuff", { on: "trunk", facing: "back", from: 0.98, to: 0.86, out: 0.8 }],
+  ["teres", { on: "trunk", facing: "back", from: 0.86, to: 0.74, out: 0.78 }],
   ["trapezius", { on: "trunk", facing: "back", from: 1.02, to: 0.8, out: 0.3 }],
   ["abdominals", { on: "trunk", facing: "front", from: 0.55, to: 0.15, out: 0.22 }],
   ["obliques", { on: "trunk", facing: "front", from: 0.5, to: 0.2, out: 0.6 }],

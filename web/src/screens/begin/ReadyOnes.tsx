@@ -62,6 +62,9 @@ const kits = [
   { key: "machine", label: "A machine" },
 ];
 
+/** Whether a muscle is the named one or a piece of it: keys go from the whole to the piece with dots between. */
+const within = (part: string, whole: string) => part === whole || part.startsWith(`${whole}.`);
+
 const any = (label: string) => ({ key: "", label });
 
 /** The ready setups, made for this lifter and fitted to the room, found by what they are for and what they take. */
@@ -84,7 +87,7 @@ export function ReadyOnes(props: Props) {
   const group = (r: Ready) => groups.find(([key]) => key === r.group)?.[1] ?? "";
   const found = all.filter(
     (r) =>
-      (region === "" || r.region === region) &&
+      (region === "" || within(r.region, region) || within(region, r.region)) &&
       (kit === "" || r.needs.includes(kit as Ready["needs"][number])) &&
       (phase === "" || r.phase === phase) &&
       (position === "" || r.position === position) &&

@@ -122,7 +122,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
       </EditBar>
       <div className="parts">
         <Segments label="Part of the sheet" options={parts} value={part} onChange={setPart} />
-        {part === "setups" && <Known person={person} />}
+        {part === "setups" && <Known core={core} person={person} />}
       </div>
       <div className="body">
         <Unsound what="lifter" problems={problems} />
@@ -147,10 +147,12 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
   );
 }
 
+const sentence = (text: string) => text.charAt(0).toLowerCase() + text.slice(1).replace(/\.$/, "");
+
 const counted = (n: number, what: string) => (n === 1 ? `one ${what}` : `${n} ${what}s`);
 
 /** What is known of the lifter in a line. */
-function Known({ person }: { person: Person }) {
+function Known({ core, person }: { core: Core; person: Person }) {
   const { body, notes } = person;
   const tests = body.strength?.length ?? 0;
   const measured = Object.keys(body.lengths ?? {}).length;
@@ -163,7 +165,7 @@ function Known({ person }: { person: Person }) {
       ? [tests > 0 && counted(tests, "strength test"), sets > 0 && counted(sets, "known set")]
           .filter(Boolean)
           .join(", ")
-      : "strength estimated from body mass",
+      : `strength: ${sentence(core.strength(JSON.stringify(body)).ok?.actions[0]?.text ?? "unknown")}`,
   ];
   return (
     <span>
