@@ -20,7 +20,7 @@ func (p *page) wrong() []string {
 	if err != nil {
 		p.t.Fatal(err)
 	}
-	p.act("if (!window.axe) {" + string(script) + "}")
+	p.do(chromedp.Evaluate[chromedp.Void]("if (!window.axe) {" + string(script) + "}"))
 	found, err := chromedp.Run(p.ctx, chromedp.Evaluate[[]string](`axe.run(document, {resultTypes: ['violations']}).then(r => r.violations
 		.filter(v => v.impact === 'serious' || v.impact === 'critical')
 		.flatMap(v => v.nodes.slice(0, 4).map(n => v.id + ': ' + n.target.join(' ') + ' | ' + n.html.slice(0, 120) + ' | ' + (n.any[0] ?? n.all[0] ?? n.none[0])?.message)))`, chromedp.EvalAwaitPromise))

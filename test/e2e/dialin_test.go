@@ -73,7 +73,7 @@ func TestDialIn(t *testing.T) {
 	p.act(`document.querySelector('svg.map').focus()`)
 	p.key(kb.ArrowRight)
 	p.key(kb.ArrowUp)
-	p.says(`[role="dialog"] p`, "Pulley hole 10, Step out 35 cm: match")
+	p.says(`[role="dialog"] p`, "Pulley hole 10, Step out 75 cm: match")
 	p.key("\r")
 	p.untilDial("pulley.height/0", hole+1)
 	p.untilDial("stance.out", out+5)

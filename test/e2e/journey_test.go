@@ -48,14 +48,14 @@ func TestFromOpeningToASavedSetup(t *testing.T) {
 	p.untilDial("pulley.height/0", lower)
 
 	p.key(".")
-	p.untilDial("stance.out", 35)
+	p.untilDial("stance.out", 75)
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
 	sentence := read[string](p, `document.querySelector('[data-verdict="profile"]').innerText`)
 	same := func(when string) {
 		t.Helper()
 		p.until("the picture", handle("pulley"))
-		if got := read[string](p, `document.querySelector('[data-verdict="profile"]').innerText`); got != sentence || p.dial("stance.out") != 35 {
+		if got := read[string](p, `document.querySelector('[data-verdict="profile"]').innerText`); got != sentence || p.dial("stance.out") != 75 {
 			t.Errorf("%s: %q, was %q", when, got, sentence)
 		}
 		p.says(saveState, "version 2")
@@ -74,7 +74,7 @@ func TestDragsInTheOtherViews(t *testing.T) {
 	p.key("1")
 	p.until("the stance's handle", handle("stance"))
 	p.drag(handle("stance"), 60, 0, 8)
-	if x := p.dial("stance.out"); x <= 30 {
+	if x := p.dial("stance.out"); x <= 70 {
 		t.Errorf("dragged away from the column, the stance is at %v", x)
 	}
 	p.key("3")
@@ -132,12 +132,12 @@ func TestBandBesideTheCable(t *testing.T) {
 // What was changed but not saved is there after a reload, marked as such.
 func TestDraftSurvivesAReload(t *testing.T) {
 	p := openRaise(t, startProgram(t))
-	p.typeInto("path.plane", "30")
-	p.untilDial("path.plane", 30)
+	p.typeInto("path.plane", "40")
+	p.untilDial("path.plane", 40)
 	p.says(saveState, "version 1, not saved")
 	p.reload()
 	p.until("the picture", handle("pulley"))
-	p.untilDial("path.plane", 30)
+	p.untilDial("path.plane", 40)
 	p.says(saveState, "version 1, not saved")
 }
 
@@ -166,17 +166,17 @@ func TestServerAway(t *testing.T) {
 	p := openRaise(t, prog)
 	prog.stop()
 	p.key(".")
-	p.untilDial("stance.out", 35)
+	p.untilDial("stance.out", 75)
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "waiting for the server")
 	p.says("header", "Server away: your work is kept here")
 	p.key(".")
-	p.untilDial("stance.out", 40)
+	p.untilDial("stance.out", 80)
 	prog.start()
 	p.says(saveState, "version 2")
 	p.reload()
 	p.until("the picture", handle("pulley"))
-	p.untilDial("stance.out", 40)
+	p.untilDial("stance.out", 80)
 }
 
 // Two people change one setup: the second is shown both states and keeps either.
@@ -185,23 +185,23 @@ func TestConflict(t *testing.T) {
 	p := openRaise(t, prog)
 	elsewhere(t, p, prog, 0.55)
 	p.key(".")
-	p.untilDial("stance.out", 35)
+	p.untilDial("stance.out", 75)
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(`[role="dialog"]`, "This setup was changed elsewhere")
 	p.says(`[role="dialog"]`, "posture.x")
 	p.press("Keep mine")
 	p.says(saveState, "version 3")
-	p.untilDial("stance.out", 35)
+	p.untilDial("stance.out", 75)
 
 	elsewhere(t, p, prog, 0.60)
 	p.key(",")
-	p.untilDial("stance.out", 30)
+	p.untilDial("stance.out", 70)
 	p.key("s", chromedp.ModifierCtrl)
 	p.press("Take the saved one")
 	p.untilDial("stance.out", 60)
 	p.says(saveState, "version 4")
 	p.press("Undo") // one's own state is not lost
-	p.untilDial("stance.out", 30)
+	p.untilDial("stance.out", 70)
 }
 
 // elsewhere saves the open setup with another stance, as another person would.
@@ -292,7 +292,7 @@ func TestKeyboardAlone(t *testing.T) {
 	}
 	p.act(`document.querySelector('[data-dial="path.plane"] input[type="range"]').focus()`)
 	p.key(kb.ArrowRight)
-	p.untilDial("path.plane", 50) // the arrows belong to the focused dial
+	p.untilDial("path.plane", 35) // the arrows belong to the focused dial
 	p.key("?")
 	p.says(`[role="dialog"]`, "along the range")
 	p.key(kb.Escape)
