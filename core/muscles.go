@@ -27,8 +27,8 @@ type Muscles struct {
 	Shoulder        Curve        `json:"shoulder" doc:"Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg."`
 	ShoulderLeanDeg Curve        `json:"shoulderLeanDeg" doc:"How far that force leans from the socket's axis, degrees."`
 	Elbow           Curve        `json:"elbow" doc:"The same force at the elbow."`
-	Firm            Curve        `json:"firm" doc:"1 where shares can be relied on, 0 where they are loose."`
-	Doubts          []Doubt      `json:"doubts" doc:"Why shares are loose, and where."`
+	Firm            Curve        `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
+	Doubts          []Doubt      `json:"doubts" doc:"Why shares are rough, and where."`
 	LengthenedShare Metric       `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
 	LongEnd         string       `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,unknown"`
 }
@@ -38,7 +38,7 @@ type RegionPart struct {
 	Key        string  `json:"key"`
 	Label      string  `json:"label"`
 	Target     bool    `json:"target" doc:"Whether it is what the setup is for, or a piece of that."`
-	Weak       string  `json:"weak,omitempty" doc:"Why its share is loose everywhere."`
+	Weak       string  `json:"weak,omitempty" doc:"Why its share is rough everywhere."`
 	TorqueOnly bool    `json:"torqueOnly,omitempty" doc:"Told in N·m in coarse steps, without a share."`
 	Force      float64 `json:"force" doc:"Largest force, N: what means over parts are weighted by."`
 	Activation Curve   `json:"activation" doc:"1 is all of it."`
@@ -61,7 +61,7 @@ type Held struct {
 	Values Curve  `json:"values"`
 }
 
-// Doubt is a reason why shares are loose over a stretch of the path.
+// Doubt is a reason why shares are rough over a stretch of the path.
 type Doubt struct {
 	Key   string  `json:"key" enum:"little,against,twist,overhead,socket,behind,deep"`
 	Text  string  `json:"text"`

@@ -290,7 +290,7 @@ func (w *work) lengths() {
 	}
 }
 
-// Bounds beyond which shares are loose (own): little torque beside its peak, much work against each other, twist that nothing holds, arms
+// Bounds beyond which shares are rough (own): little torque beside its peak, much work against each other, twist that nothing holds, arms
 // so high that the table's lines are no longer trusted, a joint force that leaves the socket, arms behind the trunk.
 const (
 	littleTorque = 0.25
@@ -315,7 +315,7 @@ func (w *work) largestWhole(i int) float64 {
 	return most
 }
 
-// doubts marks the places where shares are loose, and says why.
+// doubts marks the places where shares are rough, and says why.
 func (w *work) doubts() {
 	peak := 0.0
 	for _, t := range w.rep.Total {

@@ -124,7 +124,7 @@ func (w *work) where(at int) string {
 	return [3]string{"in the first third", "in the middle", "in the last third"}[min(2, int(3*swept))]
 }
 
-// doubtAt is the first reason why shares are loose at a place; empty when they are firm.
+// doubtAt is the first reason why shares are rough at a place; empty when they are firm.
 func (w *work) doubtAt(at int) string {
 	s := w.out.S[at]
 	for _, d := range w.out.Doubts {

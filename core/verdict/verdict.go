@@ -33,7 +33,7 @@ type Sentence struct {
 	Tone   Tone
 	Text   string
 	Values map[string]Quantity
-	Doubt  string // why its numbers are loose; empty when they are not
+	Doubt  string // why its numbers are rough; empty when they are not
 }
 
 func angle(rad float64) Quantity     { return Quantity{space.Deg(rad), "angle"} }

@@ -27,7 +27,7 @@ type WorkInput struct {
 	Shares []Share
 	Target *WorkTarget // nil where the model has no such muscle
 	Where  string      // "with the arms level", "at the start" ...
-	Doubt  string      // why the shares are loose there; empty when they are not
+	Doubt  string      // why the shares are rough there; empty when they are not
 	Most   float64     // largest activation of any part along the path
 	Part   string      // that has it
 	None   string      // what the model lacks when there are no shares

@@ -36,9 +36,9 @@ func TestWorkSentence(t *testing.T) {
 		}
 		everyNameHasAValue(t, s)
 	}
-	loose := verdict.Work(verdict.WorkInput{Shares: chest, Target: &verdict.WorkTarget{Name: "the chest", Share: 0.62, Leads: true}, Doubt: "Why."})
-	if loose.Doubt != "Why." || loose.Tone != verdict.Good {
-		t.Errorf("%+v", loose)
+	rough := verdict.Work(verdict.WorkInput{Shares: chest, Target: &verdict.WorkTarget{Name: "the chest", Share: 0.62, Leads: true}, Doubt: "Why."})
+	if rough.Doubt != "Why." || loose.Tone != verdict.Good {
+		t.Errorf("%+v", rough)
 	}
 }
 

@@ -226,3 +226,61 @@ func TestOwnReadySetup(t *testing.T) {
 		t.Errorf("%v m, %s", s.Document.Lifter.Stature, s.Document.Name)
 	}
 }
+
+// What a coach knows of a lifter by experience is told, not measured: training, and a set that the lifter can do. It changes the
+// estimates of strength, and a setup that takes it over says what its strength rests on.
+func TestASetThatTheLifterKnows(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/lifters"))
+	p.press("Kestrin Dahlke")
+	p.press("Strength")
+	curl := `document.querySelector('[data-action="elbow.flexion"]')`
+	strength := `parseFloat(` + curl + `.children[1].innerText)`
+	p.until("an estimate", strength+` > 0`)
+	novice := read[float64](p, strength)
+	p.press("Body")
+	p.choose("Training, for the estimate of strength", "Advanced")
+	p.press("Strength")
+	p.until("more by training", fmt.Sprintf(strength+` > %v`, 1.15*novice))
+	trained := read[float64](p, strength)
+
+	p.choose("Exercise", "Dumbbell curl")
+	p.fill("Load", "14")
+	p.fill("Repetitions", "45")
+	p.press("Add the set")
+	p.says(`[aria-label="Sets that the lifter knows"] [role="alert"]`, "30")
+	p.press("Remove the set of Dumbbell curl")
+	p.fill("Load", "14")
+	p.fill("Repetitions", "8")
+	p.fill("Left in reserve", "2")
+	p.press("Add the set")
+	p.says(`[aria-label="Sets that the lifter knows"] li`, "14 kg for 8 with 2 left")
+	p.says(`[aria-label="Sets that the lifter knows"] li small`, "stronger than estimated")
+	p.until("more by the set", fmt.Sprintf(strength+` > %v`, trained))
+	p.says(`[data-action="elbow.flexion"] td`, "Reckoned from sets that the lifter knows.")
+	p.press("Save")
+	p.says(saveState, "version 2")
+	var all struct{ Items []struct{ Body setup.Lifter } }
+	prog.call("GET", "/api/lifters?q=kestrin", nil, &all)
+	if b := all.Items[0].Body; b.Training != "advanced" || len(b.Sets) != 1 || b.Sets[0].Exercise != "curl.dumbbell" || b.Sets[0].Load != 14 || b.Sets[0].Reps != 8 || b.Sets[0].Left != 2 {
+		t.Errorf("%+v", b)
+	}
+	p.press("Setups")
+	p.says("section", "one known set")
+	p.press("Dumbbell curl")
+	p.until("the picture", `document.querySelector('.scene svg')`)
+	p.press("Take over the lifter's new measures")
+	p.says("aside, section", "eckoned from sets that the lifter knows")
+}
+
+// An exercise is found by what a coach calls it; of one that cannot be described yet it is told why, and what is near.
+func TestExercisesByOtherNames(t *testing.T) {
+	p := openPage(t, startProgram(t).url("/"))
+	p.press("Ilvane Torsk")
+	p.press("New setup")
+	p.fill("Find", "leg press")
+	p.says(`[role="dialog"] [role="status"]`, "Leg press is not here yet: a load on rails")
+	p.fill("Find", "overhead triceps")
+	p.until("only what is meant", `(() => { const found = [...document.querySelectorAll('[role="dialog"] li button')]; return found.length > 0 && found.length < 5 && found.some(b => b.getAttribute('aria-label')?.includes('verhead')); })()`)
+	p.until("nothing is missing", `!document.querySelector('[role="dialog"] [role="status"]')`)
+}

@@ -2620,11 +2620,11 @@ export interface components {
       against: (number | null)[];
       /** @description The part that has it, by its label, at each place. */
       busiest: string[];
-      /** @description Why shares are loose, and where. */
+      /** @description Why shares are rough, and where. */
       doubts: components["schemas"]["ReportDoubt"][];
       /** @description The same force at the elbow. */
       elbow: (number | null)[];
-      /** @description 1 where shares can be relied on, 0 where they are loose. */
+      /** @description 1 where shares can be relied on, 0 where they are rough. */
       firm: (number | null)[];
       /** @description The finest pieces of the regions that have several. */
       heads: components["schemas"]["ReportRegionPart"][];
@@ -2844,7 +2844,7 @@ export interface components {
       torque: (number | null)[];
       /** @description Told in N·m in coarse steps, without a share. */
       torqueOnly?: boolean;
-      /** @description Why its share is loose everywhere. */
+      /** @description Why its share is rough everywhere. */
       weak?: string;
     };
     ReportRub: {

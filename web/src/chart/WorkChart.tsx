@@ -16,7 +16,7 @@ const Box = styled.div`
   li b { font-weight: 600; }
   small { color: var(--quiet); font-size: 12px; }
   p { color: var(--quiet); font-size: 12px; }
-  .loose { color: var(--quiet); font-style: italic; }
+  .rough { color: var(--quiet); font-style: italic; }
   summary { cursor: pointer; color: var(--slate); font-size: 12px; padding: 2px 0; }
 `;
 
@@ -48,7 +48,7 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
   const y = scaleLinear({ domain: [0, top * 1.05], range: [height - 2, 4] });
   const all = Array.from({ length: n }, (_, i) => i);
   const here = valueAt(report.curves.sweptDeg, s) ?? 0;
-  const loose = looseAt(report, s);
+  const rough = roughAt(report, s);
   const heads = report.muscles.heads.filter((h) => Math.max(...h.share.map((v) => v ?? 0)) >= 0.03);
   return (
     <Box ref={frame}>
@@ -77,7 +77,7 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
       )}
       <ul aria-label="Muscles at work here">
         {list.map((r, k) => (
-          <Row key={r.key} part={r} s={s} loose={loose !== ""} colour={colours[k % colours.length]} />
+          <Row key={r.key} part={r} s={s} rough={rough !== ""} colour={colours[k % colours.length]} />
         ))}
       </ul>
       {heads.length > 0 && (
@@ -85,32 +85,32 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
           <summary>Heads and strips</summary>
           <ul aria-label="Heads and strips at work here">
             {heads.map((r) => (
-              <Row key={r.key} part={r} s={s} loose={loose !== ""} />
+              <Row key={r.key} part={r} s={s} rough={rough !== ""} />
             ))}
           </ul>
         </details>
       )}
-      {loose && <p>Shares are loose here. {loose}</p>}
+      {rough && <p>Shares are rough here. {rough}</p>}
       <p>{left(report, s, units.text)}</p>
     </Box>
   );
 }
 
-/** One muscle at a place: its share of what the helpers give, grey where that is loose; in N·m where it has none. */
-function Row({ part: r, s, loose, colour }: { part: RegionPart; s: number; loose: boolean; colour?: string }) {
+/** One muscle at a place: its share of what the helpers give, grey where that is rough; in N·m where it has none. */
+function Row({ part: r, s, rough, colour }: { part: RegionPart; s: number; rough: boolean; colour?: string }) {
   const units = useUnits();
   const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) => valueAt(c, s));
   const notes = [
     r.target && off != null && `${Math.round(off)}° off line`,
     length != null && `length ${length.toFixed(2)}`,
   ].filter(Boolean);
-  const grey = loose || Boolean(r.weak);
+  const grey = rough || Boolean(r.weak);
   return (
     <li data-region={r.key} title={r.weak}>
       <i aria-hidden style={{ background: colour ?? "transparent", opacity: r.target ? 0.9 : 0.6 }} />
       {r.target ? <b>{r.label}</b> : <span>{r.label}</span>}
       <small className="mono">{notes.join(", ")}</small>
-      <span className={grey ? "mono loose" : "mono"}>
+      <span className={grey ? "mono rough" : "mono"}>
         {r.torqueOnly
           ? drawn(valueAt(r.retracts, s), units.text)
           : share == null
@@ -130,8 +130,8 @@ function drawn(torque: number | null, text: (v: number, kind: string) => string)
   return `${text(Math.abs(step), "torque")} ${step > 0 ? "back" : "forward"}`;
 }
 
-/** Why shares are loose at a place; empty where they are firm. */
-function looseAt(report: Report, s: number): string {
+/** Why shares are rough at a place; empty where they are firm. */
+function roughAt(report: Report, s: number): string {
   const d = report.muscles.doubts.find((x) => s >= x.fromS - 1e-9 && s <= x.toS + 1e-9);
   return d?.text ?? "";
 }

@@ -61,7 +61,7 @@ const Drawn = memo(function Drawn(props: ChoiceProps) {
         <ChevronDown size={13} aria-hidden style={{ flex: "none" }} />
       </Button>
       <Pop>
-        <ListBox items={props.options.map((o) => ({ ...o, id: o.key }))} style={{ outline: "none" }}>
+        <ListBox items={props.options.map((o) => ({ ...o, id: o.key }))}>
           {(o) => (
             <Item id={o.id} textValue={o.label}>
               {o.label}

@@ -31,7 +31,7 @@ const Drawn = memo(function Drawn({ label, children, items, run }: DrawnProps) {
         {children}
       </Button>
       <Pop placement="bottom end">
-        <AriaMenu aria-label={label} style={{ outline: "none" }}>
+        <AriaMenu aria-label={label}>
           {items.map((item) => (
             <Item key={item} id={item} onAction={() => run(item)}>
               {item}

@@ -3,6 +3,9 @@ import styled, { css } from "styled-components";
 
 /** What floats over the page beside its button: lists and menus. */
 export const Pop = styled(Popover)`
+  display: flex;
+  flex-direction: column;
+  > [role="listbox"], > [role="menu"] { min-height: 0; overflow: auto; outline: none; }
   min-width: var(--trigger-width);
   background: var(--sheet);
   border: 1px solid var(--line);

@@ -63,7 +63,7 @@ export const Verdicts = memo(function Verdicts({ report, mends, settings, apply 
             <b>{names[v.key] ?? v.key}</b>
             <span>
               {units.sentence(v.text, v.values)}
-              {v.doubt && <small> Shares are loose here. {v.doubt}</small>}
+              {v.doubt && <small> Shares are rough here. {v.doubt}</small>}
               {mend && (
                 <>
                   {" "}

@@ -51,5 +51,5 @@ export const sharesExplained: Explained = {
   from: "Torque about collar bone, shoulder blade, shoulder, elbow and forearm, or hip and knee; lines, forces and fibre lengths of the muscles.",
   source:
     "After Crowninshield & Brand 1981; volumes after Holzbaur et al. 2007 and Handsfield et al. 2014, recalled; places from general anatomy.",
-  sure: "A model of nobody in particular, from recalled values: trust directions and neighbours, not single percents. Grey shares are loose: the cuff everywhere, and where a reason stands below.",
+  sure: "A model of nobody in particular, from recalled values: trust directions and neighbours, not single percents. Grey shares are rough: the cuff everywhere, and where a reason stands below.",
 };

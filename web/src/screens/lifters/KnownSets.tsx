@@ -155,7 +155,7 @@ function Actions({ known, actionLabel }: { known: Known; actionLabel: (action: s
   return (
     <>
       <h2>What strength rests on</h2>
-      <p>Where nothing else stands: {usual.charAt(0).toLowerCase() + usual.slice(1)}</p>
+      <p>Unless noted otherwise: {usual.charAt(0).toLowerCase() + usual.slice(1)}</p>
       <table>
         <thead>
           <tr>
