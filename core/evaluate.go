@@ -34,6 +34,7 @@ type Evaluator struct {
 	knownOf  setup.Lifter
 	capacity []float64
 	variable []float64
+	desk     desk
 }
 
 // model is a document made ready to compute.
@@ -53,7 +54,7 @@ type model struct {
 type grid struct{ muscles, bracing, strands int }
 
 var (
-	usual  = grid{muscles: 31, bracing: 11, strands: 11}
+	usual  = grid{muscles: 25, bracing: 11, strands: 11}
 	sparse = grid{muscles: 9, bracing: 5, strands: 7}
 )
 

@@ -6,6 +6,7 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/muscle"
 	"dialarc/core/profile"
+	"dialarc/core/space"
 )
 
 // Limit is what gives out first when the load grows: the joint whose torque first is all that the lifter has, or the muscle that the model
@@ -76,23 +77,13 @@ func (a *asking) resisting(i int) (total, part float64, rate body.Pose) {
 // demands are those of every joint at every place.
 type demands []demand
 
-// most is the largest with loads times a factor; nil when there is none.
-func (list demands) most(factor float64) *demand {
+// most is the largest with loads times a factor, of one joint or, with an empty name, of all; nil when there is none.
+func (list demands) most(joint string, factor float64) *demand {
 	var out *demand
 	for i := range list {
-		if out == nil || list[i].effort(factor) > out.effort(factor) {
-			out = &list[i]
-		}
-	}
-	return out
-}
-
-// of are those of one joint.
-func (list demands) of(joint string) demands {
-	var out demands
-	for _, d := range list {
-		if d.joint == joint {
-			out = append(out, d)
+		d := &list[i]
+		if (joint == "" || d.joint == joint) && (out == nil || d.effort(factor) > out.effort(factor)) {
+			out = d
 		}
 	}
 	return out
@@ -167,7 +158,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	if why := o.gapWhy(); why != "" {
 		return none(why)
 	}
-	most := list.most(1)
+	most := list.most("", 1)
 	if most == nil {
 		return none(firstOf(o.why, "No strength shape fits what this asks."))
 	}
@@ -175,7 +166,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	out.Effort, out.EffortAt = number(most.effort(1)), most.joint
 	first, factor := list.first()
 	if first != nil {
-		out.Now = number(list.of(first.joint).most(1).effort(1))
+		out.Now = number(list.most(first.joint, 1).effort(1))
 	}
 	if first == nil {
 		return out
@@ -202,7 +193,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 // follow fills in loads and repetitions for the factor at which something gives out.
 func (l *Limit) follow(o *outcome, list demands, factor float64) {
 	l.Factor = number(factor)
-	if t := list.of(o.joint.Name()).most(factor); t != nil {
+	if t := list.most(o.joint.Name(), factor); t != nil {
 		l.TargetEffort = number(t.effort(factor))
 	}
 	wide := math.Exp(tenth * l.Spread)
@@ -238,7 +229,7 @@ func repetitions(factor float64) (m Metric, light bool) {
 // something speaks against.
 func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 	_, place, now := w.busiestNow()
-	if place < 0 {
+	if place < 0 || !w.mayFill(most, now) {
 		return nil, 0, 0
 	}
 	places := []int{place}
@@ -253,6 +244,7 @@ func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 		return nil, 0, 0
 	}
 	// Activation all but grows evenly with the load: a step between the present load and the most, and a second from there.
+	places = []int{at}
 	known, factor := 1.0, most
 	for range 2 {
 		next := factor + (modelHolds-top)*(factor-known)/(top-now)
@@ -261,6 +253,23 @@ func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 		}
 	}
 	return &w.regions[which], at, factor + (modelHolds-top)*(factor-known)/(top-now)
+}
+
+// mayFill says whether a muscle may have nothing left when the loads have grown by a factor, from how hard the busiest works now: what
+// a joint needs grows with the factor at most, but for weights that hang on it the other way.
+func (w *work) mayFill(factor, now float64) bool {
+	grows := factor
+	for i := range w.rep.S {
+		if !w.sound[i] {
+			continue
+		}
+		before, _ := w.at(w.joint, i, 1)
+		after, _ := w.at(w.joint, i, factor)
+		if space.Norm(before) > 0 {
+			grows = max(grows, space.Norm(after)/space.Norm(before))
+		}
+	}
+	return grows*now > 0.95*modelHolds
 }
 
 // nearer asks the muscles with a factor, and keeps the point that was known before.
@@ -278,9 +287,9 @@ func (w *work) counts(g, at int) bool {
 	if p.Weak != "" || p.Force < smallMuscle || !(p.Share[at] > 0) {
 		return false
 	}
-	whole := 0.0
+	whole, wholes := 0.0, muscle.Wholes()
 	for k := range w.regions {
-		if muscle.Whole(w.regions[k].Key) == muscle.Whole(p.Key) && w.regions[k].Share[at] > 0 {
+		if wholes[k] == wholes[g] && w.regions[k].Share[at] > 0 {
 			whole += w.regions[k].Share[at]
 		}
 	}

@@ -46,11 +46,24 @@ type RegionPart struct {
 	Share      Curve   `json:"share" doc:"Of what the muscles that help give about the axis, 0 for one that does not; null where that is under 5% of its peak."`
 	Retracts   Curve   `json:"retracts" doc:"Torque with which it draws the shoulder girdle back, N·m; null for a leg."`
 	Length     Curve   `json:"length" doc:"Of the fibres, over their optimal length."`
-	LineUpDeg  Curve   `json:"lineUpDeg" doc:"Angle between its pull about the shoulder and what is needed, degrees; null away from the shoulder."`
+	LineUpDeg  Curve   `json:"lineUpDeg" doc:"Angle between its pull about the shoulder and what is needed, degrees; of the target at the shoulder, null elsewhere."`
 }
 
 func (p *RegionPart) curves() []*Curve {
 	return []*Curve{&p.Activation, &p.Torque, &p.Share, &p.Retracts, &p.Length, &p.LineUpDeg}
+}
+
+// copied is a part with curves of its own.
+func (p *RegionPart) copied() RegionPart {
+	out := *p
+	curves := out.curves()
+	room := make([]float64, 0, len(p.Torque)*len(curves))
+	for _, c := range curves {
+		at := len(room)
+		room = append(room, *c...)
+		*c = room[at:len(room):len(room)]
+	}
+	return out
 }
 
 // Held is what something other than a muscle holds along the path.
@@ -149,7 +162,7 @@ func (e *Evaluator) muscles(o *outcome) (Muscles, *work) {
 		}
 	}
 	e.share.Run(in)
-	w := newWork(o, e.model(o), &e.share, e.limbStrength(o))
+	w := newWork(o, e.model(o), &e.share, e.limbStrength(o), &e.desk)
 	for i := range w.rep.S {
 		w.sample(i)
 	}

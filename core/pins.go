@@ -77,7 +77,7 @@ func (o *outcome) effortWith(part int, factor float64) Metric {
 		return Metric{Why: why}
 	}
 	if o.oneVaries() { // what grows with this pin alone is known at every joint
-		return number(o.demands.most(factor).effort(factor))
+		return number(o.demands.most("", factor).effort(factor))
 	}
 	most := math.Inf(-1)
 	for i, t := range o.rep.Total {

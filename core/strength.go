@@ -70,7 +70,7 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	if len(problems) > 0 {
 		return none, problems
 	}
-	most := e.efforts(o).most(1)
+	most := e.efforts(o).most("", 1)
 	if most == nil || !(most.effort(1) > 0) {
 		return none, setup.Problems{{Path: "exercise", What: d.Name + " asks nothing that strength is known for.", Hint: "Choose another exercise."}}
 	}

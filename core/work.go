@@ -2,6 +2,7 @@ package core
 
 import (
 	"math"
+	"slices"
 	"sort"
 
 	"dialarc/core/body"
@@ -29,12 +30,30 @@ type work struct {
 	sound    []bool // places where activations can be relied on: no reason speaks against them, even where one muscle has all the share
 }
 
-func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64) *work {
+// desk is the memory of what everything that may work does along a path; what is reported is copied from it.
+type desk struct {
+	regions []RegionPart
+	heads   []RegionPart
+	curves  []float64
+}
+
+// cleared makes room for a number of curves of a length.
+func (d *desk) cleared(curves, n int) []float64 {
+	d.curves = slices.Grow(d.curves[:0], curves*n)[:curves*n]
+	clear(d.curves)
+	return d.curves
+}
+
+// newWork begins with nothing done.
+func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64, desk *desk) *work {
 	w := &work{o: o, model: model, rep: rep, joint: o.joint, strength: strength,
 		rests: o.joint == body.KneeR && o.station.Root != body.OnFeet, stands: o.station.Root == body.OnFeet}
 	n := len(rep.S)
 	m := &w.out
 	m.S = clone(rep.S)
+	groups, heads := muscle.Groups(), muscle.Heads()
+	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
+	room := desk.cleared(len(new(RegionPart).curves())*(len(groups)+len(heads)), n)
 	for _, c := range []*Curve{&m.Against, &m.LeftTwist, &m.LeftRest, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
 		*c = make(Curve, n)
 	}
@@ -46,18 +65,19 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	add := func(list []RegionPart, p muscle.Part) []RegionPart {
 		part := RegionPart{Key: p.Key, Label: p.Label, Weak: p.Weak, TorqueOnly: p.TorqueOnly, Target: muscle.Within(p.Key, target)}
 		for _, c := range part.curves() {
-			*c = make(Curve, n)
+			*c, room = room[:n:n], room[n:]
 		}
 		return append(list, part)
 	}
-	for _, g := range muscle.Groups() {
+	for _, g := range groups {
 		w.regions = add(w.regions, g)
 	}
-	for h, head := range muscle.Heads() {
+	for h, head := range heads {
 		w.heads = add(w.heads, head.Part)
 		w.heads[h].Force = muscle.Force(h)
 		w.regions[head.Group].Force += muscle.Force(h)
 	}
+	desk.regions, desk.heads = w.regions, w.heads
 	model.Begin()
 	return w
 }
@@ -118,7 +138,11 @@ func (w *work) sample(i int) {
 		for _, c := range []Curve{out.LeftTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
 			c[i] = math.NaN()
 		}
-		out.LeftRest[i] = math.Abs(map[body.Joint]float64{body.HipR: a.Left.Hip, body.KneeR: a.Left.Knee}[w.joint])
+		left := a.Left.Hip
+		if w.joint == body.KneeR {
+			left = a.Left.Knee
+		}
+		out.LeftRest[i] = math.Abs(left)
 	} else {
 		w.joints(i, a)
 	}
@@ -131,7 +155,7 @@ func (w *work) sample(i int) {
 		if !legJoint(w.joint) {
 			p.Retracts[i] = -r3.Dot(a.Girdle()[h], forward)
 		}
-		if need := w.rep.Vector[i]; w.joint == body.ShoulderR && a.Lever[h] != (space.Vec{}) && space.Norm(need) > 0 {
+		if need := w.rep.Vector[i]; p.Target && w.joint == body.ShoulderR && a.Lever[h] != (space.Vec{}) && space.Norm(need) > 0 {
 			p.LineUpDeg[i] = space.Deg(math.Acos(max(-1, min(1, r3.Dot(r3.Unit(a.Lever[h]), r3.Unit(need))))))
 		}
 		share := p.Force / r.Force
@@ -156,7 +180,14 @@ func (w *work) joints(i int, a *muscle.Answer) {
 	out.ShoulderLeanDeg[i] = m.Lean(press)
 	d := m.UpperArm()
 	out.LeftTwist[i] = r3.Dot(a.Left.Shoulder, d)
-	out.LeftRest[i] = space.Norm(map[body.Joint]space.Vec{body.GirdleR: a.Left.Girdle, body.ShoulderR: space.Reject(a.Left.Shoulder, d), body.ElbowR: a.Left.Elbow}[w.joint])
+	switch w.joint {
+	case body.GirdleR:
+		out.LeftRest[i] = space.Norm(a.Left.Girdle)
+	case body.ShoulderR:
+		out.LeftRest[i] = space.Norm(space.Reject(a.Left.Shoulder, d))
+	case body.ElbowR:
+		out.LeftRest[i] = space.Norm(a.Left.Elbow)
+	}
 	girdle, _ := w.at(body.GirdleR, i, 1)
 	rises, forward := m.GirdleAxes()
 	out.Raises[i], out.Retracts[i] = r3.Dot(girdle, rises), -r3.Dot(girdle, forward)
@@ -180,29 +211,8 @@ func (w *work) about(a *muscle.Answer, h int, axis space.Vec) float64 {
 // report works the shares out and keeps what does something, the target first.
 func (w *work) report() Muscles {
 	w.shares()
-	kept := func(list []RegionPart) []RegionPart {
-		out := make([]RegionPart, 0, len(list))
-		for i := range list {
-			if p := &list[i]; floats.Max(p.Activation) >= seldom || (p.Target && !math.IsNaN(p.Length[0])) {
-				out = append(out, *p)
-			}
-		}
-		sort.SliceStable(out, func(i, k int) bool {
-			if out[i].Target != out[k].Target {
-				return out[i].Target
-			}
-			return doing(&out[i]) > doing(&out[k])
-		})
-		return out
-	}
-	w.out.Regions = kept(w.regions)
-	several := make([]RegionPart, 0, len(w.heads))
-	for h := range w.heads {
-		if w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key {
-			several = append(several, w.heads[h])
-		}
-	}
-	w.out.Heads = kept(several)
+	w.out.Regions = kept(w.regions, func(int) bool { return true })
+	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key }) // not those that are all of a group
 	if p := w.out.Part(w.o.doc.Target.Region); p != nil {
 		target := *p
 		w.out.Target = &target
@@ -210,6 +220,27 @@ func (w *work) report() Muscles {
 	w.doubts()
 	w.lengths()
 	return w.out
+}
+
+// kept copies what does something out of a list, or is the target, the target first and then what does most.
+func kept(list []RegionPart, worth func(k int) bool) []RegionPart {
+	var some []*RegionPart
+	for k := range list {
+		if p := &list[k]; worth(k) && (floats.Max(p.Activation) >= seldom || (p.Target && !math.IsNaN(p.Length[0]))) {
+			some = append(some, p)
+		}
+	}
+	sort.SliceStable(some, func(i, k int) bool {
+		if some[i].Target != some[k].Target {
+			return some[i].Target
+		}
+		return doing(some[i]) > doing(some[k])
+	})
+	out := make([]RegionPart, len(some))
+	for k, p := range some {
+		out[k] = p.copied()
+	}
+	return out
 }
 
 // doing is how much a part does over the whole path.
@@ -232,30 +263,31 @@ func (w *work) shares() {
 	for _, t := range w.rep.Total {
 		peak = max(peak, math.Abs(t))
 	}
-	for i, total := range w.rep.Total {
-		helps, against := 0.0, 0.0
-		for g := range w.regions {
-			if t := math.Copysign(w.regions[g].Torque[i], w.regions[g].Torque[i]*total); t > 0 {
-				helps += t
+	helps, against := make([]float64, len(w.rep.S)), w.out.Against
+	for g := range w.regions {
+		for i, t := range w.regions[g].Torque {
+			if t *= math.Copysign(1, w.rep.Total[i]); t > 0 {
+				helps[i] += t
 			} else {
-				against -= t
+				against[i] -= t
 			}
 		}
-		known := math.Abs(total) >= fewTorque*peak && helps > 0 && !still
-		w.out.Against[i] = math.NaN()
-		if known {
-			w.out.Against[i] = against / helps
+	}
+	for i, total := range w.rep.Total {
+		if still || math.Abs(total) < fewTorque*peak || helps[i] == 0 {
+			helps[i] = math.NaN()
 		}
-		for _, list := range [][]RegionPart{w.regions, w.heads} {
-			for k := range list {
-				p := &list[k]
-				p.Share[i] = math.NaN()
-				if known {
-					p.Share[i] = max(0, math.Copysign(p.Torque[i], p.Torque[i]*total)/helps)
-				}
-				if still {
-					p.Torque[i] = math.NaN()
-				}
+		against[i] /= helps[i]
+		helps[i] = math.Copysign(helps[i], total)
+	}
+	for _, list := range [][]RegionPart{w.regions, w.heads} {
+		for k := range list {
+			torque, share := list[k].Torque, list[k].Share
+			for i, t := range torque {
+				share[i] = max(0, t/helps[i])
+			}
+			if still {
+				blank(torque)
 			}
 		}
 	}
@@ -305,10 +337,9 @@ const (
 
 // largestWhole is the largest share that one muscle with all its parts has at a place.
 func (w *work) largestWhole(i int) float64 {
-	sums := map[string]float64{}
+	var sums [maxRegions]float64
 	most := 0.0
-	for g := range w.regions {
-		whole := muscle.Whole(w.regions[g].Key)
+	for g, whole := range muscle.Wholes() {
 		sums[whole] += w.regions[g].Share[i]
 		most = max(most, sums[whole])
 	}

@@ -157,6 +157,9 @@ func (m *Model) tellArm(strength float64) {
 		out.Activation[h] += a * l.force
 		out.Length[h] += l.norm * l.force
 		out.Lever[h] = r3.Add(out.Lever[h], r3.Scale(l.force, l.now.about[atShoulder]))
+		if a == 0 {
+			continue
+		}
 		n := strength * a * l.strength
 		for c := range out.About {
 			out.About[c][h] = r3.Add(out.About[c][h], r3.Scale(n, l.now.about[c]))

@@ -93,6 +93,8 @@ type arm struct {
 	along  space.Vec            // the forearm's long axis, from the hand to the elbow
 	lift   space.Vec            // axis about which the girdle rises, unit
 	scale  float64              // of the lifter to the table
+	nodes  [mostNodes]node      // of the line that is being laid
+	count  int
 }
 
 // bladeJoint is where collar bone and shoulder blade meet, from the shoulder's centre in the blade's axes, m (own).
@@ -201,28 +203,31 @@ const mostNodes = 12
 
 // lay computes a line as it lies.
 func (l *line) lay(a *arm) pull {
-	var nodes [mostNodes]node
-	n := 0
-	add := func(p space.Vec, on level, arc float64) {
-		nodes[n] = node{p, on, arc}
-		n++
-	}
-	var places [mostNodes]space.Vec
+	a.count = 0
+	next := a.of(&l.points[0])
 	for i := range l.points {
-		places[i] = a.of(&l.points[i])
-	}
-	for i := range l.points {
-		add(places[i], l.points[i].on.level(), 0)
-		if i+1 < len(l.points) && len(l.wraps) > 0 {
-			l.wrapAfter(a, i, places[i], places[i+1], &nodes, &n)
+		here := next
+		a.add(here, l.points[i].on.level(), 0)
+		if i+1 == len(l.points) {
+			break
+		}
+		next = a.of(&l.points[i+1])
+		if len(l.wraps) > 0 {
+			l.wrapAfter(a, i, here, next)
 		}
 	}
-	return measured(a, nodes[:n])
+	return measured(a, a.nodes[:a.count])
+}
+
+// add puts a node at the end of the line that is being laid.
+func (a *arm) add(at space.Vec, on level, arc float64) {
+	a.nodes[a.count] = node{at, on, arc}
+	a.count++
 }
 
 // wrapAfter adds where the piece after a point touches its wraps. Two wraps on one piece are laid in turn until the line
 // is still.
-func (l *line) wrapAfter(a *arm, i int, p, q space.Vec, nodes *[mostNodes]node, n *int) {
+func (l *line) wrapAfter(a *arm, i int, p, q space.Vec) {
 	var list [2]*wrap
 	count := 0
 	for w := range l.wraps {
@@ -231,17 +236,20 @@ func (l *line) wrapAfter(a *arm, i int, p, q space.Vec, nodes *[mostNodes]node, 
 			count++
 		}
 	}
-	if count == 0 {
+	switch count {
+	case 0:
+		return
+	case 1:
+		if first, last, arc, touches := a.wrapped(list[0], p, q); touches {
+			a.add(first, levelOf(list[0]), arc)
+			a.add(last, levelOf(list[0]), 0)
+		}
 		return
 	}
 	var first, last [2]space.Vec
 	var arc [2]float64
 	var touches [2]bool
-	rounds := 1
-	if count == 2 {
-		rounds = 60
-	}
-	for range rounds {
+	for range 60 {
 		moved := 0.0
 		for w := range count {
 			from, to := p, q
@@ -262,8 +270,8 @@ func (l *line) wrapAfter(a *arm, i int, p, q space.Vec, nodes *[mostNodes]node, 
 	for w := range count {
 		if touches[w] {
 			on := levelOf(list[w])
-			nodes[*n], nodes[*n+1] = node{first[w], on, arc[w]}, node{last[w], on, 0}
-			*n += 2
+			a.add(first[w], on, arc[w])
+			a.add(last[w], on, 0)
 		}
 	}
 }

@@ -21,13 +21,15 @@ func (v *vector) dot(w *vector) float64 {
 type column struct {
 	at      vector
 	stiff   float64
+	soft    float64 // 1 over it
 	passive bool
 	first   int // of the rows that it does something to: the others are 0
 	last    int
 }
 
-// bounded finds the rows between which a column does something.
+// bounded finds the rows between which a column does something, and what is asked of it again and again.
 func (c column) bounded() column {
+	c.soft = 1 / c.stiff
 	c.first, c.last = most, -1
 	for i, x := range c.at {
 		if x != 0 {
@@ -122,6 +124,7 @@ func (o *optimum) solve(y *vector) {
 // value is the dual at r. It writes x of every column and dx/d(d·r), 0 where a column does not work.
 func (o *optimum) value(y, r *vector, xs, slopes []float64) float64 {
 	sum := r.dot(r)/2 - y.dot(r)
+	half := 1 / (2 * o.cube) // unused where there is none
 	for j := range o.columns {
 		c := &o.columns[j]
 		dot := c.dot(r)
@@ -129,8 +132,8 @@ func (o *optimum) value(y, r *vector, xs, slopes []float64) float64 {
 			xs[j], slopes[j] = 0, 0
 			continue
 		}
-		v := dot / c.stiff
-		x, slope := v, 1/c.stiff
+		v := dot * c.soft
+		x, slope := v, c.soft
 		switch {
 		case c.passive:
 			sum += dot * x / 2
@@ -139,7 +142,7 @@ func (o *optimum) value(y, r *vector, xs, slopes []float64) float64 {
 			sum += dot * x / 2
 		default:
 			root := math.Sqrt(o.small*o.small + 4*o.cube*v)
-			x, slope = (root-o.small)/(2*o.cube), slope/root
+			x, slope = (root-o.small)*half, slope/root
 			sum += dot*x - c.stiff*x*x*(o.small/2+o.cube*x/3)
 		}
 		xs[j], slopes[j] = x, slope

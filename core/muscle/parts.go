@@ -1,6 +1,9 @@
 package muscle
 
-import "strings"
+import (
+	"slices"
+	"strings"
+)
 
 // Part is a muscle, or a part of one, as coaches speak of it. Keys go from the whole to the piece with dots between: pectoralis,
 // pectoralis.costal; triceps, triceps.long.
@@ -136,13 +139,28 @@ func Within(part, whole string) bool {
 // Whole is the muscle that a part counts to when it is asked who does most: all parts of chest, latissimus, cuff, biceps, triceps,
 // quadriceps and hamstrings together, each part of deltoid and trapezius by itself, as coaches speak of them.
 func Whole(part string) string {
-	pieces := strings.Split(part, ".")
-	switch pieces[0] {
-	case "deltoid", "trapezius", "gluteus", "adductor", "teres":
-		return strings.Join(pieces[:min(2, len(pieces))], ".")
+	first, rest, pieces := strings.Cut(part, ".")
+	if !pieces {
+		return part
 	}
-	return pieces[0]
+	switch first {
+	case "deltoid", "trapezius", "gluteus", "adductor", "teres":
+		second, _, _ := strings.Cut(rest, ".")
+		return part[:len(first)+1+len(second)]
+	}
+	return first
 }
+
+// Wholes numbers the whole of each of Groups: groups of one whole have one number, which is that of the first of them.
+func Wholes() []int { return wholes }
+
+var wholes = func() []int {
+	out := make([]int, len(groups))
+	for g := range groups {
+		out[g] = slices.IndexFunc(groups, func(other group) bool { return Whole(other.Key) == Whole(groups[g].Key) })
+	}
+	return out
+}()
 
 // spoken are the names of wholes in a sentence.
 var spoken = map[string]string{"deltoid.anterior": "front deltoid", "deltoid.middle": "middle deltoid", "deltoid.posterior": "rear deltoid", "pectoralis": "chest", "latissimus": "latissimus",

@@ -19,22 +19,24 @@ func overSphere(p, q, centre space.Vec, radius float64) (first, last space.Vec, 
 	}
 	na, nb := space.Norm(a), space.Norm(b)
 	normal := r3.Cross(a, b)
-	if space.Norm(normal) < 1e-12 || na <= radius || nb <= radius {
+	area := space.Norm(normal)
+	if area < 1e-12 || na <= radius || nb <= radius {
 		return first, last, 0, false
 	}
-	normal = r3.Unit(normal)
-	between := math.Atan2(space.Norm(r3.Cross(a, b)), r3.Dot(a, b))
-	from, to := math.Acos(radius/na), math.Acos(radius/nb)
-	if between <= from+to {
+	// Of the angles between p, the two touching places and q as the centre sees them only the arc is wanted as such.
+	cosFrom, cosTo := radius/na, radius/nb
+	sinFrom, sinTo := math.Sqrt(1-cosFrom*cosFrom), math.Sqrt(1-cosTo*cosTo)
+	cosAll, sinAll := r3.Dot(a, b)/(na*nb), area/(na*nb)
+	round := math.Atan2(sinAll, cosAll) - math.Acos(cosFrom) - math.Acos(cosTo)
+	if round <= 0 {
 		return first, last, 0, false
 	}
 	u := r3.Scale(1/na, a)
-	v := r3.Cross(normal, u)
-	at := func(angle float64) space.Vec {
-		s, c := math.Sincos(angle)
+	v := r3.Scale(1/area, r3.Cross(normal, u))
+	at := func(c, s float64) space.Vec {
 		return r3.Add(centre, r3.Scale(radius, r3.Add(r3.Scale(c, u), r3.Scale(s, v))))
 	}
-	return at(from), at(between - to), radius * (between - from - to), true
+	return at(cosFrom, sinFrom), at(cosAll*cosTo+sinAll*sinTo, sinAll*cosTo-cosAll*sinTo), radius * round, true
 }
 
 // cylinder is a wrap that is long and round: its axis through a place, and the plane across it.

@@ -2,6 +2,7 @@ package profile
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/setup"
@@ -30,12 +31,11 @@ type Capacity struct {
 	of     *Strength
 	joint  string
 	spin   bool
-	curves map[string]*curve
 }
 
 // NewCapacity is the capacity at a joint, named without its side; with spin that of turning the segment about itself.
 func NewCapacity(of *Strength, joint string, spin bool) *Capacity {
-	return &Capacity{Trust: Measured, of: of, joint: joint, spin: spin, curves: make(map[string]*curve, 4)}
+	return &Capacity{Trust: Measured, of: of, joint: joint, spin: spin}
 }
 
 type curve struct {
@@ -154,11 +154,7 @@ const counts = 0.25
 
 // value reads the curve of an action at an angle in radians, which makes up a part of the capacity there.
 func (c *Capacity) value(action string, angle, part float64) float64 {
-	k, ok := c.curves[action]
-	if !ok {
-		k = c.of.curve(action)
-		c.curves[action] = k
-	}
+	k := c.of.curve(action)
 	if part >= counts {
 		if rank(k.trust) > rank(c.Trust) {
 			c.Trust = k.trust
@@ -168,9 +164,10 @@ func (c *Capacity) value(action string, angle, part float64) float64 {
 	return k.value(space.Deg(angle))
 }
 
-func rank(t Trust) int {
-	return map[Trust]int{Measured: 0, Scaled: 1, BySets: 2, Estimate: 3, Unknown: 4}[t]
-}
+// rank orders what a strength rests on, the best first.
+func rank(t Trust) int { return slices.Index(ranks[:], t) }
+
+var ranks = [...]Trust{Measured, Scaled, BySets, Estimate, Unknown}
 
 // Along writes the capacity at every sample of a path. Where the path stands still for a moment, as keyframes may make it
 // at their ends, that of the nearest moving sample holds. It says false, and writes NaN, when there is none.

@@ -9,11 +9,14 @@ import (
 	"dialarc/core/setup"
 )
 
-// Strength is what is known of a lifter's strength: tests, sets and, for the rest, an estimate.
+// Strength is what is known of a lifter's strength: tests, sets and, for the rest, an estimate. It keeps the curves that it was asked for,
+// so that the lifter must stay as it is, and it must not be shared between goroutines.
 type Strength struct {
 	Lifter *setup.Lifter
 	// Sets says what known sets tell: each by how much the lifter is stronger, or weaker, in an action than the estimate.
 	Sets []Told
+
+	curves map[string]*curve
 }
 
 // Told is what one known set tells: the factor on the estimated strength of the actions that gave out in it, with how much each had to
@@ -40,9 +43,20 @@ const (
 	elsewhere = 0.05
 )
 
-// curve is the best there is for an action: PCHIP through two or more tests; the library's shape through one test, or scaled by what known
-// sets tell, or by body mass, training and sex. Outside its table a curve is flat.
+// curve is the best there is for an action.
 func (s *Strength) curve(action string) *curve {
+	if s.curves == nil {
+		s.curves = make(map[string]*curve)
+	}
+	if s.curves[action] == nil {
+		s.curves[action] = s.fit(action)
+	}
+	return s.curves[action]
+}
+
+// fit makes the curve of an action: PCHIP through two or more tests; the library's shape through one test, or scaled by what known
+// sets tell, or by body mass, training and sex. Outside its table a curve is flat.
+func (s *Strength) fit(action string) *curve {
 	tests := testsOf(s.Lifter, action)
 	if len(tests) >= 2 {
 		x, y := make([]float64, len(tests)), make([]float64, len(tests))

@@ -37,7 +37,7 @@ func TestWorkSentence(t *testing.T) {
 		everyNameHasAValue(t, s)
 	}
 	rough := verdict.Work(verdict.WorkInput{Shares: chest, Target: &verdict.WorkTarget{Name: "the chest", Share: 0.62, Leads: true}, Doubt: "Why."})
-	if rough.Doubt != "Why." || loose.Tone != verdict.Good {
+	if rough.Doubt != "Why." || rough.Tone != verdict.Good {
 		t.Errorf("%+v", rough)
 	}
 }

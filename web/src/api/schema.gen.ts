@@ -2832,7 +2832,7 @@ export interface components {
       label: string;
       /** @description Of the fibres, over their optimal length. */
       length: (number | null)[];
-      /** @description Angle between its pull about the shoulder and what is needed, degrees; null away from the shoulder. */
+      /** @description Angle between its pull about the shoulder and what is needed, degrees; of the target at the shoulder, null elsewhere. */
       lineUpDeg: (number | null)[];
       /** @description Torque with which it draws the shoulder girdle back, N·m; null for a leg. */
       retracts: (number | null)[];
