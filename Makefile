@@ -55,7 +55,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	cd web && npm run --silent lint
 	./scripts/check-generated
 	go test $(GO_TAGS) -timeout 20m ./core/...
-	go test $(GO_TAGS) -race -timeout 20m $(SHARED)
+	go test $(GO_TAGS) -race -short -timeout 20m $(SHARED)
 	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...
 
 # Renews docs/screenshots from a running demo.

@@ -77,10 +77,14 @@ func TestSearchFindsWhatWasPlanted(t *testing.T) {
 
 // On a dial or two the search is never worse than trying every value, and what it gives can be done: evaluated, held, off its rest.
 func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
-	for _, c := range []struct {
+	cases := []struct {
 		key  string
 		free []string
-	}{{"raise.behind.hand", []string{"pulley.height/0", "stance.out"}}, {"curl.behind", []string{"stance.out"}}, {"reverse.high.bench", []string{"bench.angle", "stance.out"}}} {
+	}{{"curl.behind", []string{"stance.out"}}, {"raise.behind.hand", []string{"pulley.height/0", "stance.out"}}, {"reverse.high.bench", []string{"bench.angle", "stance.out"}}}
+	if testing.Short() { // races show in one search as in three
+		cases = cases[:1]
+	}
+	for _, c := range cases {
 		d := sample.Ready(t, c.key)
 		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, LineUp: new(0.0), Look: new(0.0), Budget: 300}, nil)
 		if err != nil || len(problems) > 0 {
