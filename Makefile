@@ -8,7 +8,7 @@ SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not
 PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
 # What works on several things at once: only there can there be a race.
-SHARED := ./core/parallel ./core/dialin ./core/compare ./core/survey ./internal/... ./cmd/dialarc
+SHARED := ./core/parallel ./core/dialin ./core/compare ./internal/...
 
 .PHONY: demo build test check generate screenshots clean
 
@@ -54,7 +54,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	cd web && npm run --silent lint
 	./scripts/check-generated
-	go test $(GO_TAGS) -timeout 20m ./core/...
+	go test $(GO_TAGS) -timeout 20m ./core/... ./cmd/dialarc
 	go test $(GO_TAGS) -race -short -timeout 20m $(SHARED)
 	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...
 
