@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/muscle"
 	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
@@ -209,7 +210,7 @@ func (o *outcome) limitWords(r *Report, in *verdict.JointsInput) {
 	}
 	in.First, in.Effort = "the "+limit.Label, *limit.Now.Value
 	if limit.Kind == "muscle" {
-		in.First = "the " + partWords(limit.Label)
+		in.First = "the " + muscle.InSentence(limit.Label)
 	}
 	if limit.Load >= 0 {
 		in.Load = massOf(&o.doc.Loads[limit.Load])

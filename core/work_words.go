@@ -51,7 +51,7 @@ func (w *work) target(at int, shares []verdict.Share) *verdict.WorkTarget {
 	name := "the " + whole
 	part := p.Key != muscle.Whole(p.Key)
 	if part {
-		name = "the " + partWords(p.Label)
+		name = "the " + muscle.InSentence(p.Label)
 	}
 	t := &verdict.WorkTarget{Name: name, Share: p.Share[at], Part: part}
 	if !(p.Share[at] > 0) {
@@ -76,16 +76,6 @@ func instead(p *RegionPart, at int, total float64) string {
 		return "holds a joint beside it"
 	}
 	return "rests"
-}
-
-// partWords turns a label like "Chest, lower" into "lower chest", and lowers others.
-func partWords(label string) string {
-	for i := range label {
-		if label[i] == ',' {
-			return label[i+2:] + " " + string(label[0]|0x20) + label[1:i]
-		}
-	}
-	return string(label[0]|0x20) + label[1:]
 }
 
 // nobody says what the model lacks when no muscle of it turns the lift's way.

@@ -4,6 +4,8 @@ import (
 	"cmp"
 	"slices"
 	"strings"
+
+	"dialarc/core/muscle"
 )
 
 // Set is a pair or triple of setups that do more together than each of them alone.
@@ -164,7 +166,7 @@ func why(roles []role, others []string, wide bool) string {
 		}
 		for k, label := range others {
 			if alone(func(r *role) float64 { return r.others[k] }) {
-				regions = append(regions, strings.ToLower(label[:1])+label[1:])
+				regions = append(regions, muscle.InSentence(label))
 			}
 		}
 		var does []string

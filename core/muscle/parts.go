@@ -162,6 +162,19 @@ var wholes = func() []int {
 	return out
 }()
 
+// InSentence turns a label as lists have it into words of a sentence: "Chest, lower" into "lower chest"; others lose their capital.
+func InSentence(label string) string {
+	muscle, part, divided := strings.Cut(label, ", ")
+	muscle = strings.ToLower(muscle[:1]) + muscle[1:]
+	switch {
+	case part == "all of it":
+		return "whole " + muscle
+	case divided:
+		return part + " " + muscle
+	}
+	return muscle
+}
+
 // spoken are the names of wholes in a sentence.
 var spoken = map[string]string{"deltoid.anterior": "front deltoid", "deltoid.middle": "middle deltoid", "deltoid.posterior": "rear deltoid", "pectoralis": "chest", "latissimus": "latissimus",
 	"teres.major": "teres major", "cuff": "rotator cuff", "coracobrachialis": "coracobrachialis", "biceps": "biceps", "brachialis": "brachialis", "brachioradialis": "brachioradialis",

@@ -32,7 +32,7 @@ func troupe() []person {
 			stack: 10, bell: 2.5, also: []string{"pulldown.kneeling", "curl.behind", "plank"},
 			body: setup.Lifter{Stature: 1.68, Mass: 61, Sex: "female", Training: "advanced", NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.315},
 				Ranges:   map[string]setup.Range{"shoulder.elevation": {FromDeg: -50, ToDeg: 170}},
-				Strength: append(on("2026-11-02", "shoulder.abduction", 45, 39, 29), append(on("2026-09-07", "shoulder.abduction", 41, 37, 27), on("2026-11-02", "shoulder.flexion", 51, 46, 36)...)...),
+				Strength: append(on("2026-11-02", "shoulder.abduction", 62, 58, 52), append(on("2026-09-07", "shoulder.abduction", 57, 54, 48), on("2026-11-02", "shoulder.flexion", 68, 63, 56)...)...),
 			},
 		},
 		{
