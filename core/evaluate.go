@@ -110,6 +110,7 @@ type outcome struct {
 	result    profile.Result
 	capacity  []float64
 	trust     profile.Trust
+	trustText string
 	why       string  // why the capacity is unknown
 	spread    float64 // of the capacity: standard deviation of its logarithm
 	starts    []support.Start
@@ -166,7 +167,7 @@ func (e *Evaluator) fillCapacity(o *outcome) {
 	}
 	e.capacity = e.capacity[:len(e.rep.S)]
 	c.Along(e.capacity, e.rep.Pose, e.rep.Rate)
-	o.capacity, o.trust, o.why, o.spread = e.capacity, c.Trust, c.Why, c.Spread
+	o.capacity, o.trust, o.trustText, o.why, o.spread = e.capacity, c.Trust, c.Words(), c.Why, c.Spread
 }
 
 // model is that of the muscles of an outcome's lifter.
@@ -262,7 +263,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 	r.Muscles, w = e.muscles(o)
 	r.Limit = e.limit(o, w)
 	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
-	r.TrustText = e.strength(o.doc).Words(o.trust)
+	r.TrustText = o.trustText
 	r.Bracing = e.bracing(o)
 	r.Rubs, r.Entry, r.Pins = o.reportRubs(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)

@@ -181,7 +181,7 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	}
 	out.Kind, out.Key, out.Label, out.Action = "joint", first.joint, jointWords[first.joint], largestOf(first.actions(o))
 	out.AngleDeg = number(degrees1(o.rep.Angle[first.index]))
-	out.Trust, out.Spread, out.TrustText = string(first.capacity.Trust), first.capacity.Spread, e.strength(o.doc).Words(first.capacity.Trust)
+	out.Trust, out.Spread, out.TrustText = string(first.capacity.Trust), first.capacity.Spread, first.capacity.Words()
 	if k, at, f := w.firstMuscle(factor); k != nil {
 		out.Kind, out.Key, out.Label, out.Action, factor = "muscle", k.Key, k.Label, "", f
 		out.AngleDeg, out.Now = number(degrees1(w.rep.Angle[at])), number(1/f)

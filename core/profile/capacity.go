@@ -3,6 +3,7 @@ package profile
 import (
 	"math"
 	"slices"
+	"strings"
 
 	"dialarc/core/body"
 	"dialarc/core/setup"
@@ -31,6 +32,7 @@ type Capacity struct {
 	of     *Strength
 	joint  string
 	spin   bool
+	tested bool // one of the curves rests on a test
 }
 
 // NewCapacity is the capacity at a joint, named without its side; with spin that of turning the segment about itself.
@@ -112,6 +114,15 @@ func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action stri
 	return false
 }
 
+// Words says what the capacity that was asked for so far rests on.
+func (c *Capacity) Words() string {
+	text := c.of.Words(c.Trust)
+	if c.tested && rank(c.Trust) > rank(Scaled) && c.Trust != Unknown {
+		return "In part as tested. For the rest: " + strings.ToLower(text[:1]) + text[1:]
+	}
+	return text
+}
+
 func (c *Capacity) unknown() {
 	c.Trust, c.Why = Unknown, "No strength shape fits this action of the "+c.joint+"."
 }
@@ -159,6 +170,7 @@ func (c *Capacity) value(action string, angle, part float64) float64 {
 		if rank(k.trust) > rank(c.Trust) {
 			c.Trust = k.trust
 		}
+		c.tested = c.tested || rank(k.trust) <= rank(Scaled)
 		c.Spread = max(c.Spread, k.spread)
 	}
 	return k.value(space.Deg(angle))
