@@ -165,21 +165,19 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	out := none("No load that may be changed asks more of a joint.")
 	out.Effort, out.EffortAt = number(most.effort(1)), most.joint
 	first, factor := list.first()
-	if first != nil {
-		out.Now = number(list.most(first.joint, 1).effort(1))
-	}
 	if first == nil {
 		return out
 	}
+	out.Now = number(list.most(first.joint, 1).effort(1))
+	out.Kind, out.Key, out.Label = "joint", first.joint, jointWords[first.joint]
 	if factor <= 0 {
 		why := "The body's own weight and the fixed loads already ask for all that the " + first.joint + " has."
 		for _, m := range []*Metric{&out.Factor, &out.Kg, &out.KgLow, &out.KgHigh, &out.Reps, &out.RepsLow, &out.RepsHigh} {
 			*m = Metric{Why: why}
 		}
-		out.Kind, out.Key, out.Label = "joint", first.joint, jointWords[first.joint]
 		return out
 	}
-	out.Kind, out.Key, out.Label, out.Action = "joint", first.joint, jointWords[first.joint], largestOf(first.actions(o))
+	out.Action = largestOf(first.actions(o))
 	out.AngleDeg = number(degrees1(o.rep.Angle[first.index]))
 	out.Trust, out.Spread, out.TrustText = string(first.capacity.Trust), first.capacity.Spread, first.capacity.Words()
 	if k, at, f := w.firstMuscle(factor); k != nil {
@@ -225,10 +223,10 @@ func repetitions(factor float64) (m Metric, light bool) {
 
 // firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor
 // at which it does; nil when the joints give out first. Only the target's muscle counts, and what carries most of the torque there, so that
-// nobody is told that a helper ends the set; and neither small ones, nor those whose share is loose everywhere, nor places that
+// nobody is told that a helper ends the set; and neither small ones, nor those whose share is rough everywhere, nor places that
 // something speaks against.
 func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
-	_, place, now := w.busiestNow()
+	place, now := w.busiestNow()
 	if place < 0 || !w.mayFill(most, now) {
 		return nil, 0, 0
 	}
@@ -296,20 +294,20 @@ func (w *work) counts(g, at int) bool {
 	return whole >= carries || muscle.Whole(p.Key) == muscle.Whole(w.o.doc.Target.Region)
 }
 
-// busiestNow is the region that works hardest with the present loads where shares are firm; a place of -1 where none does.
-func (w *work) busiestNow() (which, at int, top float64) {
+// busiestNow is where a region works hardest with the present loads and shares are firm, and how hard; a place of -1 where none does.
+func (w *work) busiestNow() (at int, top float64) {
 	at = -1
 	for g := range w.regions {
 		for i, x := range w.regions[g].Activation {
 			if x > top && w.sound[i] && w.counts(g, i) {
-				which, at, top = g, i, x
+				at, top = i, x
 			}
 		}
 	}
-	return which, at, top
+	return at, top
 }
 
-// busiestWith is the same at some places with the loads that may be changed times a factor.
+// busiestWith is the region that works hardest at some places with the loads that may be changed times a factor.
 func (w *work) busiestWith(factor float64, places []int) (which, at int, top float64) {
 	which = -1
 	for _, i := range places {

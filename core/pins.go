@@ -87,12 +87,15 @@ func (o *outcome) effortWith(part int, factor float64) Metric {
 }
 
 // oneVaries says whether a single load may be changed, and what the joints ask is known.
-func (o *outcome) oneVaries() bool {
+func (o *outcome) oneVaries() bool { return varying(o.doc) == 1 && len(o.demands) > 0 }
+
+// varying is how many loads may be changed.
+func varying(d *setup.Document) int {
 	count := 0
-	for i := range o.doc.Loads {
-		if o.doc.Loads[i].Variable {
+	for i := range d.Loads {
+		if d.Loads[i].Variable {
 			count++
 		}
 	}
-	return count == 1 && len(o.demands) > 0
+	return count
 }

@@ -26,8 +26,7 @@ func told(l *setup.Lifter) []profile.Told {
 	if len(l.Sets) == 0 {
 		return nil
 	}
-	plain := *l
-	plain.Sets, plain.Strength = nil, nil
+	plain := untested(l)
 	var out []profile.Told
 	for _, set := range l.Sets {
 		if t, problems := tellSet(&plain, &set); len(problems) == 0 {
@@ -77,10 +76,16 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
 }
 
-// CheckSets says what is wrong with the sets that a lifter knows, beyond what the document alone shows; the paths begin with base.
-func CheckSets(base string, l *setup.Lifter) setup.Problems {
+// untested is a lifter of whom neither tests nor sets are known, whom a set is held against.
+func untested(l *setup.Lifter) setup.Lifter {
 	plain := *l
 	plain.Sets, plain.Strength = nil, nil
+	return plain
+}
+
+// CheckSets says what is wrong with the sets that a lifter knows, beyond what the document alone shows; the paths begin with base.
+func CheckSets(base string, l *setup.Lifter) setup.Problems {
+	plain := untested(l)
 	var out setup.Problems
 	for i := range l.Sets {
 		_, problems := tellSet(&plain, &l.Sets[i])
@@ -117,13 +122,8 @@ var countedHow = map[string]string{"dumbbell": "each dumbbell", "bar": "the whol
 func CountedExercises() []CountedExercise {
 	var out []CountedExercise
 	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
-		i, varies := Counted(&r.Document), 0
-		for k := range r.Document.Loads {
-			if r.Document.Loads[k].Variable {
-				varies++
-			}
-		}
-		if i >= 0 && varies == 1 && r.Document.Movement.Kind != "hold" {
+		i := Counted(&r.Document)
+		if i >= 0 && varying(&r.Document) == 1 && r.Document.Movement.Kind != "hold" {
 			out = append(out, CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: countedHow[r.Document.Loads[i].Kind]})
 		}
 	}
@@ -158,8 +158,7 @@ type Known struct {
 
 // KnownOf says for every action what a lifter's strength rests on and how much it is, and what every known set told.
 func KnownOf(l *setup.Lifter) *Known {
-	plain := *l
-	plain.Sets, plain.Strength = nil, nil
+	plain := untested(l)
 	out := &Known{Actions: strengthOf(l), Sets: make([]SetTold, len(l.Sets))}
 	for i := range l.Sets {
 		set := &l.Sets[i]

@@ -14,6 +14,8 @@ import (
 	"dialarc/core/muscle"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
+
+	"gonum.org/v1/gonum/floats"
 )
 
 // Row is one exercise as a report finds it. Metrics that are missing say why.
@@ -71,9 +73,9 @@ func (row *Row) read(r *core.Report) {
 	row.Clear = !slices.ContainsFunc(r.Rubs, func(b core.Rub) bool { return b.State == "touches" || b.State == "blocked" })
 	row.Start = !slices.ContainsFunc(r.Starts, func(s core.Start) bool { return s.Least <= 0 || s.Most > s.Travel }) && taut(r)
 	row.InRange = !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return strings.Contains(p.What, "beyond what this lifter owns") })
-	peak, least := largest(r.Curves.Torque), -largest(negative(r.Curves.Torque))
+	peak, least := floats.Max(r.Curves.Torque), floats.Min(r.Curves.Torque)
 	row.Helps = !r.Hold && least < -helping*peak
-	at := largestAt(r.Muscles.Largest)
+	at := floats.MaxIdx(r.Muscles.Largest)
 	row.Activation, row.Busiest = known(r.Muscles.Largest[at]), r.Muscles.Busiest[at]
 	row.leads(r)
 }
@@ -93,7 +95,7 @@ func (row *Row) leads(r *core.Report) {
 		none.Why = "No muscle of the model turns this way."
 	}
 	row.LeaderShare, row.TargetShare = none, none
-	target := trimHead(row.Region)
+	own := muscle.Whole(row.Region)
 	for _, at := range []int{(len(r.Muscles.S) - 1) / 2, heaviest(r)} {
 		shares := map[string]float64{}
 		for i := range r.Muscles.Regions {
@@ -107,7 +109,7 @@ func (row *Row) leads(r *core.Report) {
 				leader = key
 			}
 		}
-		if leader != "" && (row.Leader == "" || row.Leader != muscle.Whole(target)) {
+		if leader != "" && (row.Leader == "" || row.Leader != own) {
 			row.Leader, row.LeaderShare = leader, known(shares[leader])
 		}
 		if t := r.Muscles.Target; t != nil && !math.IsNaN(t.Share[at]) && (row.TargetShare.Value == nil || t.Share[at] > *row.TargetShare.Value) {
@@ -116,37 +118,9 @@ func (row *Row) leads(r *core.Report) {
 	}
 }
 
-// trimHead is the region that a head of a deltoid or other part belongs to.
-func trimHead(region string) string {
-	if pieces := strings.Split(region, "."); len(pieces) > 2 {
-		return pieces[0] + "." + pieces[1]
-	}
-	return region
-}
-
 // heaviest is the place of the muscles at which the torque is largest.
 func heaviest(r *core.Report) int {
-	return int(math.Round(r.Curves.S[largestAt(r.Curves.Torque)] * float64(len(r.Muscles.S)-1)))
-}
-
-func largestAt(c core.Curve) int {
-	at := 0
-	for i, x := range c {
-		if x > c[at] || math.IsNaN(c[at]) {
-			at = i
-		}
-	}
-	return at
-}
-
-func largest(c core.Curve) float64 { return c[largestAt(c)] }
-
-func negative(c core.Curve) core.Curve {
-	out := make(core.Curve, len(c))
-	for i, x := range c {
-		out[i] = -x
-	}
-	return out
+	return int(math.Round(r.Curves.S[floats.MaxIdx(r.Curves.Torque)] * float64(len(r.Muscles.S)-1)))
 }
 
 func known(x float64) core.Metric { return core.Metric{Value: &x} }

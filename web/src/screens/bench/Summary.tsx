@@ -2,6 +2,7 @@ import styled from "styled-components";
 import type { Limit, Report, Uncertainty } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 import { type Explained, How } from "../../ui/How";
+import { inSentence } from "../../ui/inSentence";
 import { explain } from "./explained";
 
 const Numbers = styled.dl`
@@ -43,12 +44,10 @@ export function Summary({ report, uncertainty }: { report: Report; uncertainty: 
       {[...whys].map((why) => (
         <Note key={why}>{why}</Note>
       ))}
-      <Note>Strength: {sentenceStart(report.trustText)}</Note>
+      <Note>Strength: {inSentence(report.trustText)}</Note>
     </>
   );
 }
-
-const sentenceStart = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Between what the repetitions lie, by how far strength is known. */
 function spreadOf(limit: Limit): string | undefined {

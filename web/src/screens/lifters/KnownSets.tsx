@@ -8,6 +8,7 @@ import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
+import { inSentence } from "../../ui/inSentence";
 
 const Sets = styled.section`
   display: grid;
@@ -155,7 +156,7 @@ function Actions({ known, actionLabel }: { known: Known; actionLabel: (action: s
   return (
     <>
       <h2>What strength rests on</h2>
-      <p>Unless noted otherwise: {usual.charAt(0).toLowerCase() + usual.slice(1)}</p>
+      <p>Unless noted otherwise: {inSentence(usual)}</p>
       <table>
         <thead>
           <tr>

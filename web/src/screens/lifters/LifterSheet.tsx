@@ -15,6 +15,7 @@ import type { Lifter, StoredLifter } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
 import { Segments } from "../../ui/Choice";
+import { inSentence } from "../../ui/inSentence";
 import { notify } from "../../ui/Notices";
 import { BodyPart } from "./BodyPart";
 import { RangesPart } from "./RangesPart";
@@ -147,7 +148,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
   );
 }
 
-const sentence = (text: string) => text.charAt(0).toLowerCase() + text.slice(1).replace(/\.$/, "");
+const sentence = (text: string) => inSentence(text).replace(/\.$/, "");
 
 const counted = (n: number, what: string) => (n === 1 ? `one ${what}` : `${n} ${what}s`);
 
