@@ -278,6 +278,25 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "pulldown.kneeling")
 			return moreThan(max(r.active("rhomboids", r.mid()), r.active("trapezius.middle", r.mid())), max(r.active("serratus.lower", r.mid()), r.active("serratus.upper", r.mid())))
 		}},
+		{"elbows close: more latissimus than in a wide row", true, func() (bool, string) {
+			a, b := of(t, "row.cable"), of(t, "row.seated.wide")
+			return moreThan(a.share("latissimus", a.mid()), b.share("latissimus", b.mid()))
+		}},
+		{"elbow to the hip in a high one-arm pull: more latissimus still", false, func() (bool, string) {
+			a, b := of(t, "pulldown.kneeling"), of(t, "row.cable")
+			return moreThan(a.share("latissimus", a.mid()), b.share("latissimus", b.mid()))
+		}},
+		{"dead hang: no muscle of the shoulder over 0.3", false, func() (bool, string) {
+			r := hanging(t)
+			most, name := 0.0, ""
+			for _, p := range r.Muscles.Regions {
+				if strings.HasPrefix(p.Key, "biceps") || strings.HasPrefix(p.Key, "triceps") || p.Activation[0] <= most {
+					continue
+				}
+				most, name = p.Activation[0], p.Key
+			}
+			return most <= 0.3, fmt.Sprintf("%s %.2f", name, most)
+		}},
 	} {
 		if ok, what := f.holds(); ok != f.meets {
 			t.Errorf("%s: %v (%s), marked %v", f.says, ok, what, f.meets)
@@ -289,6 +308,13 @@ func TestFactsOfWork(t *testing.T) {
 func turnedCurl(t *testing.T, deg float64) looked {
 	d := ready(t, "curl.dumbbell")
 	d.Movement.Hold["forearm.pronationDeg"] = deg
+	return looked{evaluated(t, &d)}
+}
+
+// hanging is a pull-up whose first place is the dead hang.
+func hanging(t *testing.T) looked {
+	d := ready(t, "pullup")
+	d.Movement.Guide.Start.Y = 0.61
 	return looked{evaluated(t, &d)}
 }
 
