@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
@@ -11,15 +12,15 @@ import (
 
 // Bracing says whether the surroundings hold the lifter, at the place of the path where they hold worst.
 type Bracing struct {
-	Holds     bool      `json:"holds"`
-	How       string    `json:"how,omitempty" doc:"How it fails." enum:"dragged,lifted,tips"`
-	TowardDeg float64   `json:"towardDeg" doc:"Which way, degrees from the lifter's heading to the right."`
-	AngleDeg  float64   `json:"angleDeg" doc:"Where it holds worst."`
-	Residual  float64   `json:"residual" doc:"What no contact gives, N; moments count over 1 m."`
-	Margin    Metric    `json:"margin" doc:"Of the pressure's centre to the edge of support, m; negative outside."`
-	Friction  Metric    `json:"friction" doc:"Least friction needed as a share of the usual."`
-	Contacts  []Contact `json:"contacts"`
-	Bench     BenchHold `json:"bench"`
+	Holds     bool          `json:"holds"`
+	How       string        `json:"how,omitempty" doc:"How it fails." enum:"dragged,lifted,tips"`
+	TowardDeg float64       `json:"towardDeg" doc:"Which way, degrees from the lifter's heading to the right."`
+	AngleDeg  float64       `json:"angleDeg" doc:"Where it holds worst."`
+	Residual  float64       `json:"residual" doc:"What no contact gives, N; moments count over 1 m."`
+	Margin    metric.Metric `json:"margin" doc:"Of the pressure's centre to the edge of support, m; negative outside."`
+	Friction  metric.Metric `json:"friction" doc:"Least friction needed as a share of the usual."`
+	Contacts  []Contact     `json:"contacts"`
+	Bench     BenchHold     `json:"bench"`
 }
 
 // Contact is what one contact pushes with.
@@ -31,36 +32,36 @@ type Contact struct {
 
 // BenchHold says whether the bench stays where it is.
 type BenchHold struct {
-	Used   bool   `json:"used" doc:"Whether there is one."`
-	Holds  bool   `json:"holds"`
-	How    string `json:"how,omitempty" enum:"slides,tips"`
-	Weight Metric `json:"weight" doc:"What on its foot would hold it, kg."`
+	Used   bool          `json:"used" doc:"Whether there is one."`
+	Holds  bool          `json:"holds"`
+	How    string        `json:"how,omitempty" enum:"slides,tips"`
+	Weight metric.Metric `json:"weight" doc:"What on its foot would hold it, kg."`
 }
 
 // bracing solves the bracing over the path.
 func (e *Evaluator) bracing(o *outcome) Bracing {
 	worst := e.brace.Worst(o.doc, o.path, o.items, o.grid.bracing)
 	b := Bracing{Holds: worst.Holds(), Residual: rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S), Contacts: contacts(worst.Pushes)}
-	b.Margin = Metric{Why: "More than the floor carries the lifter."}
+	b.Margin = metric.Missing("More than the floor carries the lifter.")
 	if !math.IsNaN(worst.Margin) {
 		m := rounded(worst.Margin)
-		b.Margin = Metric{Value: &m}
+		b.Margin = metric.Known(m)
 	}
-	b.Friction = Metric{Why: "No friction would hold it."}
+	b.Friction = metric.Missing("No friction would hold it.")
 	if g := e.brace.Grip(o.doc, o.path, o.items, worst.S); !math.IsNaN(g) {
 		g = math.Round(1e4*g) / 1e4
-		b.Friction = Metric{Value: &g}
+		b.Friction = metric.Known(g)
 	}
 	if !b.Holds {
 		b.How, b.TowardDeg = e.brace.Fails(o.doc, o.path, o.items, &worst)
 	}
 	o.path.Place(worst.S, &e.frame)
 	h := e.brace.Bench(&e.frame, o.doc, &worst)
-	b.Bench = BenchHold{Used: h.Known, Holds: h.Holds, How: h.How, Weight: Metric{Why: "It stays where it is."}}
+	b.Bench = BenchHold{Used: h.Known, Holds: h.Holds, How: h.How, Weight: metric.Missing("It stays where it is.")}
 	if h.Known && !h.Holds {
-		b.Bench.Weight = Metric{Why: "No weight on its foot would hold it."}
+		b.Bench.Weight = metric.Missing("No weight on its foot would hold it.")
 		if !math.IsNaN(h.Weight) {
-			b.Bench.Weight = Metric{Value: &h.Weight}
+			b.Bench.Weight = metric.Known(h.Weight)
 		}
 	}
 	return b
@@ -82,9 +83,9 @@ func contacts(pushes []support.Push) []Contact {
 
 // braceVerdict words the bracing.
 func braceVerdict(b *Bracing) Verdict {
-	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin.Value, Friction: b.Friction.Value}
+	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin, Friction: b.Friction}
 	if b.Bench.Used && !b.Bench.Holds {
-		in.Bench, in.BenchWeight = b.Bench.How, b.Bench.Weight.Value
+		in.Bench, in.BenchWeight = b.Bench.How, b.Bench.Weight
 	}
 	s := verdict.Brace(in)
 	return worded(&s)

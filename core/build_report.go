@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/load"
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -127,16 +128,16 @@ func (o *outcome) profile() Profile {
 	r := &o.result
 	return Profile{
 		Loads: shape(&r.Loads), Total: shape(&r.Total),
-		PeakEffort: metric(r.PeakEffort, 1), LimitingAngleDeg: metric(r.LimitingAngle, space.Deg(1)),
-		Match: metric(r.Match, 1), LoadFactor: metric(r.LoadFactor, 1), Reps: metric(r.Reps, 1),
+		PeakEffort: r.PeakEffort, LimitingAngleDeg: r.LimitingAngle.Times(space.Deg(1)),
+		Match: r.Match, LoadFactor: r.LoadFactor, Reps: r.Reps,
 		DeadSpots: spans(r.DeadSpots), Cliffs: spans(r.Cliffs),
 	}
 }
 
 func shape(s *profile.Shape) Shape {
-	return Shape{Peak: metric(s.Peak, 1), PeakAngleDeg: metric(s.PeakAngle, space.Deg(1)), LeftStart: metric(s.LeftStart, 1),
-		LeftEnd: metric(s.LeftEnd, 1), Centroid: metric(s.Centroid, 1), Phase: s.Phase, Assisting: metric(s.Assisting, 1),
-		Thirds: [3]Metric{metric(s.Thirds[0], 1), metric(s.Thirds[1], 1), metric(s.Thirds[2], 1)}}
+	return Shape{Peak: s.Peak, PeakAngleDeg: s.PeakAngle.Times(space.Deg(1)), LeftStart: s.LeftStart,
+		LeftEnd: s.LeftEnd, Centroid: s.Centroid, Phase: s.Phase, Assisting: s.Assisting,
+		Thirds: [3]metric.Metric{s.Thirds[0], s.Thirds[1], s.Thirds[2]}}
 }
 
 func spans(in []profile.Span) []Span {

@@ -32,7 +32,7 @@ func TestEveryReadySetup(t *testing.T) {
 				t.Errorf("%s at %v m: %v", ready.Key, l.Stature, problems)
 				continue
 			}
-			if len(r.Gaps) > 0 || (r.Profile.PeakEffort.Value != nil && *r.Profile.PeakEffort.Value > 1.6) {
+			if len(r.Gaps) > 0 || (r.Profile.PeakEffort.Known() && r.Profile.PeakEffort.OrNaN() > 1.6) {
 				t.Errorf("%s at %v m: effort %v, gaps %+v", ready.Key, l.Stature, r.Profile.PeakEffort, r.Gaps)
 			}
 			if b := r.Bracing; (!b.Holds || (b.Bench.Used && !b.Bench.Holds)) && !strings.Contains(ready.Note, "has to hold on") {
@@ -63,8 +63,8 @@ func TestPhasesOfReadySetups(t *testing.T) {
 		reports[ready.Key] = r
 	}
 	at := func(key string) float64 {
-		if c := reports[key]; c != nil && c.Profile.Loads.Centroid.Value != nil {
-			return *c.Profile.Loads.Centroid.Value
+		if c := reports[key]; c != nil && c.Profile.Loads.Centroid.Known() {
+			return c.Profile.Loads.Centroid.OrNaN()
 		}
 		t.Errorf("%s has no centroid", key)
 		return math.NaN()
@@ -147,21 +147,21 @@ func TestLoadFactorGivesFullEffort(t *testing.T) {
 	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
 		limit := evaluated(t, &r.Document).Limit
 		factor := limit.Factor
-		if factor.Value == nil {
-			if factor.Why == "" {
+		if !factor.Known() {
+			if factor.Why() == "" {
 				t.Errorf("%s: no factor and no reason", r.Key)
 			}
 			continue
 		}
-		full := r.Document.WithLoadsTimes(*factor.Value)
+		full := r.Document.WithLoadsTimes(factor.OrNaN())
 		report, problems := core.Evaluate(&full)
 		if len(problems) > 0 { // a stack or dumbbell beyond what documents allow
 			continue
 		}
 		kinds[r.Document.Loads[0].Kind]++
-		e, left := *report.Limit.Effort.Value, *report.Limit.Factor.Value
+		e, left := report.Limit.Effort.OrNaN(), report.Limit.Factor.OrNaN()
 		if limit.Kind == "joint" && (math.Abs(left-1) > 1e-6 || math.Abs(e-1) > 1e-6) || limit.Kind == "muscle" && (left < 0.97 || left > 1.25 || e > 1+1e-6) {
-			t.Errorf("%s: times %g the effort is %g, %s gives out at %g of that", r.Key, *factor.Value, e, report.Limit.Label, left)
+			t.Errorf("%s: times %g the effort is %g, %s gives out at %g of that", r.Key, factor.OrNaN(), e, report.Limit.Label, left)
 		}
 	}
 	for _, kind := range []string{"cable", "dumbbell", "band", "bar", "lever", "cam"} {

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/setup"
 	"dialarc/core/support"
@@ -167,10 +168,11 @@ func pinVerdicts(pins []Pins) []Verdict {
 	var out []Verdict
 	for _, p := range pins {
 		least := p.List[0]
-		if least.Effort.Value == nil {
+		effort, known := least.Effort.Get()
+		if !known {
 			continue
 		}
-		if s, ok := verdict.Pins(least.Mass, *least.Effort.Value); ok {
+		if s, ok := verdict.Pins(least.Mass, effort); ok {
 			out = append(out, worded(&s))
 		}
 	}
@@ -205,31 +207,32 @@ func (o *outcome) jointsVerdict(r *Report) Verdict {
 // limitWords tells the sentence about joints what gives out first.
 func (o *outcome) limitWords(r *Report, in *verdict.JointsInput) {
 	limit := &r.Limit
-	if limit.Kind == "" || limit.Now.Value == nil {
+	now, known := limit.Now.Get()
+	if limit.Kind == "" || !known {
 		return
 	}
-	in.First, in.Effort = "the "+limit.Label, *limit.Now.Value
+	in.First, in.Effort = "the "+limit.Label, now
 	if limit.Kind == "muscle" {
 		in.First = "the " + muscle.InSentence(limit.Label)
 	}
 	if limit.Load >= 0 {
-		in.Load = massOf(&o.doc.Loads[limit.Load])
-		in.Once, in.Low, in.High = limit.Kg.Value, roughly(limit.KgLow.Value), roughly(limit.KgHigh.Value)
+		in.Load = metric.Known(*massOf(&o.doc.Loads[limit.Load]))
+		in.Once, in.Low, in.High = limit.Kg, roughly(limit.KgLow), roughly(limit.KgHigh)
 	}
 }
 
 // roughly is a load as coarse as it is known: in half kilograms below 10, in whole ones below 60, above in steps of 5.
-func roughly(kg *float64) *float64 {
-	if kg == nil {
-		return nil
+func roughly(load metric.Metric) metric.Metric {
+	kg, ok := load.Get()
+	if !ok {
+		return load
 	}
 	step := 5.0
 	switch {
-	case *kg < 10:
+	case kg < 10:
 		step = 0.5
-	case *kg < 60:
+	case kg < 60:
 		step = 1
 	}
-	x := step * math.Round(*kg/step)
-	return &x
+	return metric.Known(step * math.Round(kg/step))
 }

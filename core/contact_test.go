@@ -70,11 +70,11 @@ func TestOtherPlacesOnTheArm(t *testing.T) {
 		if place.Here {
 			check.Near(t, "the present place", factor, 1, 1e-9)
 		}
-		if g := place.Grip.Value; place.Contact.Segment != "hand" && g != nil && *g > 1 {
-			t.Errorf("%s: the hand holds %.0f N", place.Label, *g)
+		if place.Contact.Segment != "hand" && place.Grip.Or(0) > 1 {
+			t.Errorf("%s: the hand holds %.0f N", place.Label, place.Grip.OrNaN())
 		}
 	}
-	if a, b := p.Places[0], p.Places[len(p.Places)-1]; *b.Across.Value <= *a.Across.Value || *b.Elbow.Value >= *a.Elbow.Value {
+	if a, b := p.Places[0], p.Places[len(p.Places)-1]; b.Across.OrNaN() <= a.Across.OrNaN() || b.Elbow.OrNaN() >= a.Elbow.OrNaN() {
 		t.Errorf("hand %+v, upper arm %+v: the joint should get more and the elbow less", a, b)
 	}
 	none := ready(t, "raise.dumbbell")

@@ -1,15 +1,16 @@
 package core
 
 import (
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 )
 
 // EqualLoads says by what the variable loads of a setup have to be multiplied to ask as much as another setup does.
 type EqualLoads struct {
-	Peak Metric `json:"peak" doc:"Factor for the same largest torque."`
-	Mean Metric `json:"mean" doc:"Factor for the same mean torque over the range."`
-	End  Metric `json:"end" doc:"Factor for the same torque at the end of the range."`
+	Peak metric.Metric `json:"peak" doc:"Factor for the same largest torque."`
+	Mean metric.Metric `json:"mean" doc:"Factor for the same mean torque over the range."`
+	End  metric.Metric `json:"end" doc:"Factor for the same torque at the end of the range."`
 }
 
 // Equal compares a setup with a reference. Only loads that may be changed are scaled; segments and fixed loads stay.
@@ -26,7 +27,7 @@ func Equal(d, reference *setup.Document) (*EqualLoads, setup.Problems) {
 		return nil, problems
 	}
 	e := profile.Equal(own, other)
-	return &EqualLoads{Peak: metric(e.Peak, 1), Mean: metric(e.Mean, 1), End: metric(e.End, 1)}, nil
+	return &EqualLoads{Peak: e.Peak, Mean: e.Mean, End: e.End}, nil
 }
 
 // CurvesOf runs a document and gives what loads are compared by.

@@ -10,6 +10,7 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/load"
+	"dialarc/core/metric"
 	"dialarc/core/movement"
 	"dialarc/core/muscle"
 	"dialarc/core/profile"
@@ -281,8 +282,8 @@ var verdictOrder = map[string]int{"lineUp": 0, "profile": 1, "brace": 2, "start"
 
 // Score is what a sweep needs of a document: the match (0 to 100) and the largest effort.
 type Score struct {
-	Match  profile.Metric
-	Effort profile.Metric
+	Match  metric.Metric
+	Effort metric.Metric
 }
 
 // Score judges a document at n samples without building a report.
@@ -328,8 +329,8 @@ func (o *outcome) sentences(line LineUp) []verdict.Sentence {
 	if o.path.Still() {
 		return append(out, verdict.Hold(o.joint.Name(), o.rep.Size[0]))
 	}
-	if line.OffAxisShare.Value != nil {
-		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: *line.OffAxisShare.Value, PassesBy: line.PassesBy.Value, Kind: o.firstLine()}))
+	if off, known := line.OffAxisShare.Get(); known {
+		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: off, PassesBy: line.PassesBy, Kind: o.firstLine()}))
 	}
 	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.School))
 	for _, st := range o.starts {
@@ -349,10 +350,10 @@ func (o *outcome) lineUp() LineUp {
 	for i := range n {
 		off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
 	}
-	l := LineUp{PassesBy: Metric{Why: "No cable or band pulls on an arm that is raised."}, OffAxisShare: Metric{Why: "The loads put no torque on the joint."}}
+	l := LineUp{PassesBy: metric.Missing("No cable or band pulls on an arm that is raised."), OffAxisShare: metric.Missing("The loads put no torque on the joint.")}
 	if along > 0 {
 		share := rounded(off / along)
-		l.OffAxisShare = Metric{Value: &share}
+		l.OffAxisShare = metric.Known(share)
 	}
 	if it := o.firstCable(); it != nil && o.rep.Name == setup.ShoulderElevation && o.joint == body.ShoulderR {
 		l.PassesBy = o.passesBy(it, n-1)
@@ -381,14 +382,14 @@ func (o *outcome) firstLine() string {
 }
 
 // passesBy is the horizontal distance from the shoulder to a cable's line seen from above, along the lifter's heading.
-func (o *outcome) passesBy(it *load.Item, i int) Metric {
+func (o *outcome) passesBy(it *load.Item, i int) metric.Metric {
 	grip, joint := o.rep.Grip[i], o.rep.Joint[i]
 	line := space.Vec{X: it.From.X - grip.X, Z: it.From.Z - grip.Z}
 	if space.Norm(line) < 0.01 {
-		return Metric{Why: "It hangs straight, so from above it has no direction."}
+		return metric.Missing("It hangs straight, so from above it has no direction.")
 	}
 	u := r3.Unit(line)
 	off := space.Reject(space.Vec{X: grip.X - joint.X, Z: grip.Z - joint.Z}, u)
 	by := rounded(math.Copysign(space.Norm(off), r3.Dot(off, o.station.Heading.Apply(space.X))))
-	return Metric{Value: &by}
+	return metric.Known(by)
 }

@@ -11,16 +11,17 @@ import (
 	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/internal/check"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
 
-func value(t *testing.T, what string, m core.Metric) float64 {
+func value(t *testing.T, what string, m metric.Metric) float64 {
 	t.Helper()
-	if m.Value == nil {
-		t.Errorf("%s is missing: %s", what, m.Why)
+	if !m.Known() {
+		t.Errorf("%s is missing: %s", what, m.Why())
 		return math.NaN()
 	}
-	return *m.Value
+	return m.OrNaN()
 }
 
 func evaluated(t *testing.T, d *setup.Document) *core.Report {
@@ -195,7 +196,7 @@ func TestSlackIsAGap(t *testing.T) {
 	if !math.IsNaN(r.Curves.Torque[0]) || math.IsNaN(r.Curves.Torque[100]) || math.IsNaN(r.Curves.Weights[0]) {
 		t.Errorf("torque %v to %v, arm %v", r.Curves.Torque[0], r.Curves.Torque[100], r.Curves.Weights[0])
 	}
-	if r.Profile.Match.Value != nil || r.Profile.Match.Why == "" {
+	if r.Profile.Match.Known() || r.Profile.Match.Why() == "" {
 		t.Errorf("match %+v", r.Profile.Match)
 	}
 	raw, err := json.Marshal(r)
@@ -367,18 +368,11 @@ func TestSketch(t *testing.T) {
 		if full.Bracing.Holds != sketch.Bracing.Holds || full.Hold != sketch.Hold || len(full.Joints) != len(sketch.Joints) {
 			t.Errorf("%s: %+v, sketched %+v", ready.Key, full.Bracing, sketch.Bracing)
 		}
-		for what, pair := range map[string][2]*float64{"match": {full.Profile.Match.Value, sketch.Profile.Match.Value}, "peak": {full.Profile.Total.Peak.Value, sketch.Profile.Total.Peak.Value}} {
+		for what, pair := range map[string][2]metric.Metric{"match": {full.Profile.Match, sketch.Profile.Match}, "peak": {full.Profile.Total.Peak, sketch.Profile.Total.Peak}} {
 			a, b := pair[0], pair[1]
-			if (a == nil) != (b == nil) || (a != nil && math.Abs(*a-*b) > 0.03*math.Abs(*a)+0.1) {
-				t.Errorf("%s: %s %v, sketched %v", ready.Key, what, deref(a), deref(b))
+			if a.Known() != b.Known() || math.Abs(a.Or(0)-b.Or(0)) > 0.03*math.Abs(a.Or(0))+0.1 {
+				t.Errorf("%s: %s %v, sketched %v", ready.Key, what, a, b)
 			}
 		}
 	}
-}
-
-func deref(x *float64) any {
-	if x == nil {
-		return nil
-	}
-	return *x
 }

@@ -292,7 +292,7 @@ func TestBalance(t *testing.T) {
 func TestPlank(t *testing.T) {
 	d := ready(t, "plank")
 	r := evaluated(t, &d)
-	if !r.Hold || r.Profile.Match.Value != nil || r.Profile.Match.Why == "" || !math.IsNaN(r.Curves.Torque[0]) {
+	if !r.Hold || r.Profile.Match.Known() || r.Profile.Match.Why() == "" || !math.IsNaN(r.Curves.Torque[0]) {
 		t.Errorf("a hold has no profile: %+v", r.Profile.Match)
 	}
 	weight := 75 * 9.80665

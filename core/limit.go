@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/profile"
 	"dialarc/core/space"
@@ -12,27 +13,27 @@ import (
 // Limit is what gives out first when the load grows: the joint whose torque first is all that the lifter has, or the muscle that the model
 // first asks more of than there is. Loads and repetitions follow it.
 type Limit struct {
-	Kind         string  `json:"kind" doc:"What it is; empty when nothing is known to give out." enum:"joint,muscle,"`
-	Key          string  `json:"key" doc:"The joint's name, or the muscle's key."`
-	Label        string  `json:"label" doc:"The same in words."`
-	Action       string  `json:"action" doc:"Of a joint: the action that counts most there."`
-	AngleDeg     Metric  `json:"angleDeg" doc:"Where it does, degrees of the coordinate that names the sweep."`
-	Effort       Metric  `json:"effort" doc:"With the present load: the largest effort of any joint."`
-	EffortAt     string  `json:"effortAt" doc:"Whose that is."`
-	Now          Metric  `json:"now" doc:"With the present load: how much of what it has is asked of it."`
-	Factor       Metric  `json:"factor" doc:"On the loads that may be changed, until it gives out."`
-	Load         int     `json:"load" doc:"Place of the load that is counted in the document's loads; -1 for none."`
-	Kg           Metric  `json:"kg" doc:"That load then, kg as it is counted."`
-	KgLow        Metric  `json:"kgLow" doc:"By how far strength is known: what nine of ten exceed, kg."`
-	KgHigh       Metric  `json:"kgHigh" doc:"What one of ten exceeds, kg."`
-	TargetEffort Metric  `json:"targetEffort" doc:"Effort of the target joint then."`
-	Reps         Metric  `json:"reps" doc:"Repetitions with the present load, by Epley 1985."`
-	RepsLow      Metric  `json:"repsLow"`
-	RepsHigh     Metric  `json:"repsHigh"`
-	Light        bool    `json:"light" doc:"More than 30 repetitions: the load is light."`
-	Trust        string  `json:"trust" doc:"What the strength there rests on." enum:"measured,scaled,sets,estimate,unknown"`
-	TrustText    string  `json:"trustText" doc:"The same in words."`
-	Spread       float64 `json:"spread" doc:"How far that strength is known: standard deviation of its logarithm."`
+	Kind         string        `json:"kind" doc:"What it is; empty when nothing is known to give out." enum:"joint,muscle,"`
+	Key          string        `json:"key" doc:"The joint's name, or the muscle's key."`
+	Label        string        `json:"label" doc:"The same in words."`
+	Action       string        `json:"action" doc:"Of a joint: the action that counts most there."`
+	AngleDeg     metric.Metric `json:"angleDeg" doc:"Where it does, degrees of the coordinate that names the sweep."`
+	Effort       metric.Metric `json:"effort" doc:"With the present load: the largest effort of any joint."`
+	EffortAt     string        `json:"effortAt" doc:"Whose that is."`
+	Now          metric.Metric `json:"now" doc:"With the present load: how much of what it has is asked of it."`
+	Factor       metric.Metric `json:"factor" doc:"On the loads that may be changed, until it gives out."`
+	Load         int           `json:"load" doc:"Place of the load that is counted in the document's loads; -1 for none."`
+	Kg           metric.Metric `json:"kg" doc:"That load then, kg as it is counted."`
+	KgLow        metric.Metric `json:"kgLow" doc:"By how far strength is known: what nine of ten exceed, kg."`
+	KgHigh       metric.Metric `json:"kgHigh" doc:"What one of ten exceeds, kg."`
+	TargetEffort metric.Metric `json:"targetEffort" doc:"Effort of the target joint then."`
+	Reps         metric.Metric `json:"reps" doc:"Repetitions with the present load, by Epley 1985."`
+	RepsLow      metric.Metric `json:"repsLow"`
+	RepsHigh     metric.Metric `json:"repsHigh"`
+	Light        bool          `json:"light" doc:"More than 30 repetitions: the load is light."`
+	Trust        string        `json:"trust" doc:"What the strength there rests on." enum:"measured,scaled,sets,estimate,unknown"`
+	TrustText    string        `json:"trustText" doc:"The same in words."`
+	Spread       float64       `json:"spread" doc:"How far that strength is known: standard deviation of its logarithm."`
 }
 
 // asking is what a repetition asks of one joint: torque that resists, the part of it that grows with the loads that may be changed, and
@@ -152,7 +153,7 @@ const mostReps = 30
 func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	list := o.demands
 	none := func(why string) Limit {
-		x := Metric{Why: why}
+		x := metric.Missing(why)
 		return Limit{Load: -1, AngleDeg: x, Effort: x, Now: x, Factor: x, Kg: x, KgLow: x, KgHigh: x, TargetEffort: x, Reps: x, RepsLow: x, RepsHigh: x, Trust: string(profile.Unknown)}
 	}
 	if why := o.gapWhy(); why != "" {
@@ -172,8 +173,8 @@ func (e *Evaluator) limit(o *outcome, w *work) Limit {
 	out.Kind, out.Key, out.Label = "joint", first.joint, jointWords[first.joint]
 	if factor <= 0 {
 		why := "The body's own weight and the fixed loads already ask for all that the " + first.joint + " has."
-		for _, m := range []*Metric{&out.Factor, &out.Kg, &out.KgLow, &out.KgHigh, &out.Reps, &out.RepsLow, &out.RepsHigh} {
-			*m = Metric{Why: why}
+		for _, m := range []*metric.Metric{&out.Factor, &out.Kg, &out.KgLow, &out.KgHigh, &out.Reps, &out.RepsLow, &out.RepsHigh} {
+			*m = metric.Missing(why)
 		}
 		return out
 	}
@@ -199,7 +200,7 @@ func (l *Limit) follow(o *outcome, list demands, factor float64) {
 		kg := *massOf(&o.doc.Loads[l.Load])
 		l.Kg, l.KgLow, l.KgHigh = number(kg*factor), number(kg*factor/wide), number(kg*factor*wide)
 	} else {
-		none := Metric{Why: "No load here is counted in kilograms."}
+		none := metric.Missing("No load here is counted in kilograms.")
 		l.Kg, l.KgLow, l.KgHigh = none, none, none
 	}
 	l.Reps, l.Light = repetitions(factor)
@@ -209,16 +210,16 @@ func (l *Limit) follow(o *outcome, list demands, factor float64) {
 
 // repetitions are those that are possible with a load that a factor more of would go once: Epley 1985 (from memory), 1RM = w (1 + n/30),
 // for n of at least 2. More than 30 are no longer a test of strength.
-func repetitions(factor float64) (m Metric, light bool) {
+func repetitions(factor float64) (m metric.Metric, light bool) {
 	switch n := 30 * (factor - 1); {
 	case n > mostReps:
-		return Metric{Why: "More than 30 repetitions: light."}, true
+		return metric.Missing("More than 30 repetitions: light."), true
 	case n >= 2:
 		return number(n), false
 	case n >= 0:
-		return Metric{Why: "Once, perhaps twice: too near what goes once for a count."}, false
+		return metric.Missing("Once, perhaps twice: too near what goes once for a count."), false
 	}
-	return Metric{Why: "The load is more than what goes once."}, false
+	return metric.Missing("The load is more than what goes once."), false
 }
 
 // firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor
@@ -340,9 +341,9 @@ func largestOf(weights map[string]float64) string {
 	return best
 }
 
-func number(x float64) Metric {
+func number(x float64) metric.Metric {
 	v := rounded(x)
-	return Metric{Value: &v}
+	return metric.Known(v)
 }
 
 func firstOf(a, b string) string {

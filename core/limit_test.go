@@ -16,10 +16,10 @@ func TestTheWeakestJointIsTheLimit(t *testing.T) {
 	d := ready(t, "press.standing")
 	r := evaluated(t, &d)
 	l := r.Limit
-	if l.Key != "elbow" || *l.TargetEffort.Value > 0.8 || *l.Effort.Value <= *r.Profile.PeakEffort.Value {
-		t.Errorf("%s gives out first, the shoulder then at %.2f; effort %.2f and %.2f", l.Key, *l.TargetEffort.Value, *l.Effort.Value, *r.Profile.PeakEffort.Value)
+	if l.Key != "elbow" || l.TargetEffort.OrNaN() > 0.8 || l.Effort.OrNaN() <= r.Profile.PeakEffort.OrNaN() {
+		t.Errorf("%s gives out first, the shoulder then at %.2f; effort %.2f and %.2f", l.Key, l.TargetEffort.OrNaN(), l.Effort.OrNaN(), r.Profile.PeakEffort.OrNaN())
 	}
-	check.Near(t, "the load", *l.Kg.Value, d.Loads[0].Mass*(*l.Factor.Value), 1e-6)
+	check.Near(t, "the load", l.Kg.OrNaN(), d.Loads[0].Mass*(l.Factor.OrNaN()), 1e-6)
 	said := ""
 	for _, v := range r.Verdicts {
 		if v.Key == "joints" {
@@ -42,22 +42,22 @@ func TestTheWeakestJointIsTheLimit(t *testing.T) {
 // than what goes once says so (Epley 1985, from memory).
 func TestRepetitionsFollowTheLimit(t *testing.T) {
 	d := ready(t, "curl.dumbbell")
-	once := *evaluated(t, &d).Limit.Kg.Value
+	once := evaluated(t, &d).Limit.Kg.OrNaN()
 	at := func(kg float64) core.Limit {
 		d.Loads[0].Mass = kg
 		return evaluated(t, &d).Limit
 	}
-	check.Near(t, "at three quarters", *at(once / (1 + 10.0/30)).Reps.Value, 10, 1e-6)
+	check.Near(t, "at three quarters", at(once/(1+10.0/30)).Reps.OrNaN(), 10, 1e-6)
 	light := at(once / 10)
-	if !light.Light || light.Reps.Value != nil || light.Reps.Why == "" {
+	if !light.Light || light.Reps.Known() || light.Reps.Why() == "" {
 		t.Errorf("%+v", light.Reps)
 	}
-	if heavy := at(1.1 * once); heavy.Reps.Value != nil || !strings.Contains(heavy.Reps.Why, "more than") || *heavy.Effort.Value <= 1 {
+	if heavy := at(1.1 * once); heavy.Reps.Known() || !strings.Contains(heavy.Reps.Why(), "more than") || heavy.Effort.OrNaN() <= 1 {
 		t.Errorf("%+v", heavy)
 	}
 	span := at(once / 1.3)
-	if !(*span.KgLow.Value < *span.Kg.Value && *span.Kg.Value < *span.KgHigh.Value) || (span.RepsLow.Value != nil && *span.RepsLow.Value >= *span.Reps.Value) {
-		t.Errorf("%v to %v kg", *span.KgLow.Value, *span.KgHigh.Value)
+	if !(span.KgLow.OrNaN() < span.Kg.OrNaN() && span.Kg.OrNaN() < span.KgHigh.OrNaN()) || (span.RepsLow.Known() && span.RepsLow.OrNaN() >= span.Reps.OrNaN()) {
+		t.Errorf("%v to %v kg", span.KgLow.OrNaN(), span.KgHigh.OrNaN())
 	}
 }
 
@@ -66,11 +66,11 @@ func TestRepetitionsFollowTheLimit(t *testing.T) {
 func TestKnownSetMovesItsOwnExercise(t *testing.T) {
 	d := ready(t, "curl.dumbbell")
 	d.Lifter.Training, d.Lifter.Sex = "trained", "male"
-	estimate := *evaluated(t, &d).Limit.Kg.Value
+	estimate := evaluated(t, &d).Limit.Kg.OrNaN()
 	want := 12 * (1 + 12.0/30)
 	d.Lifter.Sets = []setup.KnownSet{{Exercise: "curl.dumbbell", Load: 12, Reps: 10, Left: 2}}
 	r := evaluated(t, &d)
-	got := *r.Limit.Kg.Value
+	got := r.Limit.Kg.OrNaN()
 	if math.Abs(math.Log(got/want)) > 0.3*math.Abs(math.Log(estimate/want)) || r.Limit.Trust != "sets" {
 		t.Errorf("%.1f kg goes once by the set, %.1f by the estimate, the model has %.1f, resting on %s", want, estimate, got, r.Limit.Trust)
 	}
@@ -78,7 +78,7 @@ func TestKnownSetMovesItsOwnExercise(t *testing.T) {
 	moves := func(key string) float64 {
 		with, without := ready(t, key), ready(t, key)
 		with.Lifter.Sets = d.Lifter.Sets
-		return *evaluated(t, &with).Limit.Kg.Value / *evaluated(t, &without).Limit.Kg.Value
+		return evaluated(t, &with).Limit.Kg.OrNaN() / evaluated(t, &without).Limit.Kg.OrNaN()
 	}
 	if arm, leg := moves("extension.lying"), moves("knee.extension"); !(arm < 0.98 && arm < leg && leg > 0.85 && leg < 1) {
 		t.Errorf("lying extension times %.3f, leg extension times %.3f", arm, leg)
@@ -93,7 +93,7 @@ func TestSetsThatSayNothing(t *testing.T) {
 		t.Errorf("%+v", problems)
 	}
 	known := core.KnownOf(&l)
-	if known.Sets[0].Factor.Value == nil || known.Sets[0].Action != "elbow.flexion" || known.Sets[1].Factor.Value != nil || known.Sets[1].Factor.Why == "" {
+	if !known.Sets[0].Factor.Known() || known.Sets[0].Action != "elbow.flexion" || known.Sets[1].Factor.Known() || known.Sets[1].Factor.Why() == "" {
 		t.Errorf("%+v", known.Sets)
 	}
 	d := ready(t, "curl.dumbbell")
@@ -113,7 +113,7 @@ func TestSpreadOfStrengthIsInTheBand(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
-		return *u.PeakEffort.High.Value / *u.PeakEffort.Low.Value
+		return u.PeakEffort.High.OrNaN() / u.PeakEffort.Low.OrNaN()
 	}
 	plain := ready(t, "curl.dumbbell")
 	tested := plain.Clone()

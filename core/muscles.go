@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/setup"
 )
@@ -12,25 +13,25 @@ import (
 // Muscles says which muscles carry the work, by static optimisation at all joints of the limb at once, at fewer places along the path
 // than the curves have. It rests on a table that was recalled, not measured on the lifter.
 type Muscles struct {
-	S               Curve        `json:"s" doc:"Places along the path."`
-	Regions         []RegionPart `json:"regions" doc:"Muscles and their parts: the target's first, then by how much they do."`
-	Heads           []RegionPart `json:"heads" doc:"The finest pieces of the regions that have several."`
-	Target          *RegionPart  `json:"target" doc:"The target as one: the sum of its regions, or one of the heads; null where the model has no such muscle."`
-	Against         Curve        `json:"against" doc:"Torque of muscles that turn the other way, as a share of what the helpers give."`
-	Passive         []Held       `json:"passive" doc:"What joints at their ends, ligaments and ribs hold."`
-	LeftTwist       Curve        `json:"leftTwist" doc:"Torque about the upper arm that nothing gives, N·m; null for a leg."`
-	LeftRest        Curve        `json:"leftRest" doc:"Size of what else nothing gives at the target joint, N·m."`
-	Largest         Curve        `json:"largest" doc:"Largest activation of any part; above 1.2 the load is more than the model holds."`
-	Busiest         []string     `json:"busiest" doc:"The part that has it, by its label, at each place."`
-	Raises          Curve        `json:"raises" doc:"Torque that lifts the shoulder girdle, asked of its muscles, N·m; null for a leg."`
-	Retracts        Curve        `json:"retracts" doc:"Torque that draws the shoulder girdle back, asked of its muscles, N·m; negative forward; null for a leg."`
-	Shoulder        Curve        `json:"shoulder" doc:"Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg."`
-	ShoulderLeanDeg Curve        `json:"shoulderLeanDeg" doc:"How far that force leans from the socket's axis, degrees."`
-	Elbow           Curve        `json:"elbow" doc:"The same force at the elbow."`
-	Firm            Curve        `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
-	Doubts          []Doubt      `json:"doubts" doc:"Why shares are rough, and where."`
-	LengthenedShare Metric       `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
-	LongEnd         string       `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,unknown"`
+	S               Curve         `json:"s" doc:"Places along the path."`
+	Regions         []RegionPart  `json:"regions" doc:"Muscles and their parts: the target's first, then by how much they do."`
+	Heads           []RegionPart  `json:"heads" doc:"The finest pieces of the regions that have several."`
+	Target          *RegionPart   `json:"target" doc:"The target as one: the sum of its regions, or one of the heads; null where the model has no such muscle."`
+	Against         Curve         `json:"against" doc:"Torque of muscles that turn the other way, as a share of what the helpers give."`
+	Passive         []Held        `json:"passive" doc:"What joints at their ends, ligaments and ribs hold."`
+	LeftTwist       Curve         `json:"leftTwist" doc:"Torque about the upper arm that nothing gives, N·m; null for a leg."`
+	LeftRest        Curve         `json:"leftRest" doc:"Size of what else nothing gives at the target joint, N·m."`
+	Largest         Curve         `json:"largest" doc:"Largest activation of any part; above 1.2 the load is more than the model holds."`
+	Busiest         []string      `json:"busiest" doc:"The part that has it, by its label, at each place."`
+	Raises          Curve         `json:"raises" doc:"Torque that lifts the shoulder girdle, asked of its muscles, N·m; null for a leg."`
+	Retracts        Curve         `json:"retracts" doc:"Torque that draws the shoulder girdle back, asked of its muscles, N·m; negative forward; null for a leg."`
+	Shoulder        Curve         `json:"shoulder" doc:"Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg."`
+	ShoulderLeanDeg Curve         `json:"shoulderLeanDeg" doc:"How far that force leans from the socket's axis, degrees."`
+	Elbow           Curve         `json:"elbow" doc:"The same force at the elbow."`
+	Firm            Curve         `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
+	Doubts          []Doubt       `json:"doubts" doc:"Why shares are rough, and where."`
+	LengthenedShare metric.Metric `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
+	LongEnd         string        `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,unknown"`
 }
 
 // RegionPart is what one muscle, or a part of one, does along the path.

@@ -5,7 +5,7 @@ import (
 	"math"
 	"strconv"
 
-	"dialarc/core/profile"
+	"dialarc/core/metric"
 	"dialarc/core/space"
 )
 
@@ -21,7 +21,7 @@ func (c Curve) MarshalJSON() ([]byte, error) {
 		if i > 0 {
 			b = append(b, ',')
 		}
-		b = appendNumber(b, x)
+		b = metric.Append(b, x)
 	}
 	return append(b, ']'), nil
 }
@@ -43,22 +43,9 @@ type Point struct {
 // MarshalJSON writes the point with 10 significant digits.
 func (p Point) MarshalJSON() ([]byte, error) {
 	b := append(make([]byte, 0, 60), `{"x":`...)
-	b = append(appendNumber(b, p.X), `,"y":`...)
-	b = append(appendNumber(b, p.Y), `,"z":`...)
-	return append(appendNumber(b, p.Z), '}'), nil
-}
-
-// Metric is a number that may be missing; then why says why.
-type Metric struct {
-	Value *float64 `json:"value" doc:"The number, or null."`
-	Why   string   `json:"why,omitempty" doc:"Why there is none."`
-}
-
-func appendNumber(b []byte, x float64) []byte {
-	if math.IsNaN(x) || math.IsInf(x, 0) {
-		return append(b, "null"...)
-	}
-	return strconv.AppendFloat(b, x, 'g', 10, 64)
+	b = append(metric.Append(b, p.X), `,"y":`...)
+	b = append(metric.Append(b, p.Y), `,"z":`...)
+	return append(metric.Append(b, p.Z), '}'), nil
 }
 
 func point(v space.Vec) Point { return Point{v.X, v.Y, v.Z} }
@@ -70,14 +57,6 @@ func rounded(x float64) float64 {
 		return x
 	}
 	return y
-}
-
-func metric(m profile.Metric, scale float64) Metric {
-	if m.Value == nil {
-		return Metric{Why: m.Why}
-	}
-	v := rounded(*m.Value * scale)
-	return Metric{Value: &v, Why: m.Why}
 }
 
 // splitNumbers parses a JSON list of numbers and nulls.

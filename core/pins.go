@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/kit"
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 )
@@ -17,9 +18,9 @@ type Pins struct {
 
 // Pin is one pin.
 type Pin struct {
-	Mass   float64 `json:"mass" doc:"kg."`
-	Here   bool    `json:"here" doc:"Whether the pin is in it."`
-	Effort Metric  `json:"effort" doc:"Largest torque over capacity with this pin."`
+	Mass   float64       `json:"mass" doc:"kg."`
+	Here   bool          `json:"here" doc:"Whether the pin is in it."`
+	Effort metric.Metric `json:"effort" doc:"Largest torque over capacity with this pin."`
 }
 
 // pins lists the pins of every cable that is taken from a known station.
@@ -69,12 +70,12 @@ func pinsBeside(mass float64, c *setup.Column) []float64 {
 // effortWith is the largest effort of any joint when one part of the loads is multiplied by a factor: a cable's pull grows with the mass on
 // the pin, the rest stays. With several loads
 // that may be changed it is that of the target joint.
-func (o *outcome) effortWith(part int, factor float64) Metric {
+func (o *outcome) effortWith(part int, factor float64) metric.Metric {
 	if o.path.Still() || o.trust == profile.Unknown {
-		return Metric{Why: "The strength over this path is not known."}
+		return metric.Missing("The strength over this path is not known.")
 	}
 	if why := o.gapWhy(); why != "" {
-		return Metric{Why: why}
+		return metric.Missing(why)
 	}
 	if o.oneVaries() { // what grows with this pin alone is known at every joint
 		return number(o.demands.most("", factor).effort(factor))

@@ -3,6 +3,7 @@ package core
 import (
 	"math"
 
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
 
@@ -12,11 +13,11 @@ type Place struct {
 	Label   string        `json:"label"`
 	Contact setup.Contact `json:"contact"`
 	Here    bool          `json:"here" doc:"Where it is fixed now."`
-	Factor  Metric        `json:"factor" doc:"By what the load has to be multiplied."`
-	Across  Metric        `json:"across" doc:"Largest resultant across the limb at the target joint, N."`
-	Surface Metric        `json:"surface" doc:"Largest estimate between the target joint's surfaces, N."`
-	Elbow   Metric        `json:"elbow" doc:"Largest torque that the elbow has to hold, N·m."`
-	Grip    Metric        `json:"grip" doc:"Largest force that the hand holds, N."`
+	Factor  metric.Metric `json:"factor" doc:"By what the load has to be multiplied."`
+	Across  metric.Metric `json:"across" doc:"Largest resultant across the limb at the target joint, N."`
+	Surface metric.Metric `json:"surface" doc:"Largest estimate between the target joint's surfaces, N."`
+	Elbow   metric.Metric `json:"elbow" doc:"Largest torque that the elbow has to hold, N·m."`
+	Grip    metric.Metric `json:"grip" doc:"Largest force that the hand holds, N."`
 }
 
 // Places are those on an arm from the hand up.
@@ -72,23 +73,25 @@ func place(d *setup.Document, index int, p Place) Place {
 	reference := moved.Clone()
 	moved.Loads[index].Contact = p.Contact
 	fail := func(why string) Place {
-		p.Factor, p.Across, p.Surface, p.Elbow, p.Grip = Metric{Why: why}, Metric{Why: why}, Metric{Why: why}, Metric{Why: why}, Metric{Why: why}
+		p.Factor, p.Across, p.Surface, p.Elbow, p.Grip = metric.Missing(why), metric.Missing(why), metric.Missing(why), metric.Missing(why), metric.Missing(why)
 		return p
 	}
 	equal, problems := Equal(&moved, &reference)
 	if len(problems) > 0 {
 		return fail(problems[0].What)
 	}
-	if p.Factor = equal.Peak; p.Factor.Value == nil {
-		return fail(p.Factor.Why)
+	p.Factor = equal.Peak
+	factor, ok := p.Factor.Get()
+	if !ok {
+		return fail(p.Factor.Why())
 	}
-	scale(&moved.Loads[index], *p.Factor.Value)
+	scale(&moved.Loads[index], factor)
 	r, problems := Evaluate(&moved)
 	if len(problems) > 0 {
 		return fail(problems[0].What)
 	}
 	p.Across, p.Grip = most(r.Curves.Across), most(r.Curves.Grip)
-	p.Surface, p.Elbow = Metric{Why: "The model has no surfaces of this joint."}, Metric{Why: "The elbow is the target."}
+	p.Surface, p.Elbow = metric.Missing("The model has no surfaces of this joint."), metric.Missing("The elbow is the target.")
 	switch r.Joint {
 	case "shoulder":
 		p.Surface = most(r.Muscles.Shoulder)
@@ -120,7 +123,7 @@ func scale(l *setup.Load, factor float64) {
 }
 
 // most is the largest known value of a curve.
-func most(c Curve) Metric {
+func most(c Curve) metric.Metric {
 	x := math.Inf(-1)
 	for _, v := range c {
 		if v > x {
@@ -128,8 +131,8 @@ func most(c Curve) Metric {
 		}
 	}
 	if math.IsInf(x, -1) {
-		return Metric{Why: "Nothing of it is known along this path."}
+		return metric.Missing("Nothing of it is known along this path.")
 	}
 	x = rounded(x)
-	return Metric{Value: &x}
+	return metric.Known(x)
 }

@@ -1,6 +1,7 @@
 package core
 
 import (
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 )
@@ -8,9 +9,9 @@ import (
 // Quick is what can be told of a document without muscles, bracing or joints.
 type Quick struct {
 	Score
-	OffAxis Metric            // share of the loads' torque that is beside the axis
-	Peak    Metric            // largest torque, N·m
-	PeakDeg Metric            // where that is, degrees of the named coordinate
+	OffAxis metric.Metric     // share of the loads' torque that is beside the axis
+	Peak    metric.Metric     // largest torque, N·m
+	PeakDeg metric.Metric     // where that is, degrees of the named coordinate
 	Tones   map[string]string // of the verdicts lineUp, profile, start and clear, by key; the worst where there are several
 }
 
@@ -29,7 +30,7 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 		return Quick{}, problems
 	}
 	q := Quick{Score: Score{Match: o.result.Match, Effort: o.result.PeakEffort}}
-	q.Peak, q.PeakDeg = metric(o.result.Total.Peak, 1), metric(o.result.Total.PeakAngle, space.Deg(1))
+	q.Peak, q.PeakDeg = o.result.Total.Peak, o.result.Total.PeakAngle.Times(space.Deg(1))
 	verdicts := rubVerdict(o.reportRubs())
 	line := o.lineUp()
 	q.OffAxis = line.OffAxisShare

@@ -1,6 +1,9 @@
 package core
 
-import "dialarc/core/setup"
+import (
+	"dialarc/core/metric"
+	"dialarc/core/setup"
+)
 
 // ReportSchema is the version of the report.
 const ReportSchema = "dialarc.report/1"
@@ -89,14 +92,14 @@ type Part struct {
 
 // Shape describes a torque curve.
 type Shape struct {
-	Peak         Metric    `json:"peak" doc:"Largest torque, N·m."`
-	PeakAngleDeg Metric    `json:"peakAngleDeg" doc:"Where it is, degrees."`
-	LeftStart    Metric    `json:"leftStart" doc:"Share of the peak at the start."`
-	LeftEnd      Metric    `json:"leftEnd" doc:"Share of the peak at the end."`
-	Centroid     Metric    `json:"centroid" doc:"Mean place of the torque, 0 long end to 1 short end."`
-	Phase        string    `json:"phase" doc:"early, mid or late; empty when there is no centroid."`
-	Thirds       [3]Metric `json:"thirds" doc:"Share of the torque in each third from the long end."`
-	Assisting    Metric    `json:"assisting" doc:"Share of the torque that helps the lift."`
+	Peak         metric.Metric    `json:"peak" doc:"Largest torque, N·m."`
+	PeakAngleDeg metric.Metric    `json:"peakAngleDeg" doc:"Where it is, degrees."`
+	LeftStart    metric.Metric    `json:"leftStart" doc:"Share of the peak at the start."`
+	LeftEnd      metric.Metric    `json:"leftEnd" doc:"Share of the peak at the end."`
+	Centroid     metric.Metric    `json:"centroid" doc:"Mean place of the torque, 0 long end to 1 short end."`
+	Phase        string           `json:"phase" doc:"early, mid or late; empty when there is no centroid."`
+	Thirds       [3]metric.Metric `json:"thirds" doc:"Share of the torque in each third from the long end."`
+	Assisting    metric.Metric    `json:"assisting" doc:"Share of the torque that helps the lift."`
 }
 
 // Span is a piece of the range.
@@ -107,21 +110,21 @@ type Span struct {
 
 // Profile judges the curve.
 type Profile struct {
-	Loads            Shape  `json:"loads" doc:"Of the loads alone; the phase word is taken from here."`
-	Total            Shape  `json:"total" doc:"With the arm's own weight."`
-	PeakEffort       Metric `json:"peakEffort" doc:"Largest torque over capacity."`
-	LimitingAngleDeg Metric `json:"limitingAngleDeg" doc:"Where that is, degrees."`
-	Match            Metric `json:"match" doc:"How well the profile fits the school, 0 to 100."`
-	LoadFactor       Metric `json:"loadFactor" doc:"Factor on the variable loads for a peak effort of 1."`
-	Reps             Metric `json:"reps" doc:"Repetitions possible with this load by the model."`
-	DeadSpots        []Span `json:"deadSpots" doc:"Under 15% of the peak."`
-	Cliffs           []Span `json:"cliffs" doc:"More than half the peak gained or lost within a tenth of the range."`
+	Loads            Shape         `json:"loads" doc:"Of the loads alone; the phase word is taken from here."`
+	Total            Shape         `json:"total" doc:"With the arm's own weight."`
+	PeakEffort       metric.Metric `json:"peakEffort" doc:"Largest torque over capacity."`
+	LimitingAngleDeg metric.Metric `json:"limitingAngleDeg" doc:"Where that is, degrees."`
+	Match            metric.Metric `json:"match" doc:"How well the profile fits the school, 0 to 100."`
+	LoadFactor       metric.Metric `json:"loadFactor" doc:"Factor on the variable loads for a peak effort of 1."`
+	Reps             metric.Metric `json:"reps" doc:"Repetitions possible with this load by the model."`
+	DeadSpots        []Span        `json:"deadSpots" doc:"Under 15% of the peak."`
+	Cliffs           []Span        `json:"cliffs" doc:"More than half the peak gained or lost within a tenth of the range."`
 }
 
 // LineUp says how well the loads lie in the plane of movement.
 type LineUp struct {
-	OffAxisShare Metric `json:"offAxisShare" doc:"Mean size of the loads' off-axis torque over the mean of their resisting torque."`
-	PassesBy     Metric `json:"passesBy" doc:"Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it."`
+	OffAxisShare metric.Metric `json:"offAxisShare" doc:"Mean size of the loads' off-axis torque over the mean of their resisting torque."`
+	PassesBy     metric.Metric `json:"passesBy" doc:"Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it."`
 }
 
 // Start says how far a stack is lifted.

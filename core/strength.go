@@ -6,6 +6,7 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/catalogue"
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 )
@@ -145,9 +146,9 @@ func massOf(l *setup.Load) *float64 {
 
 // SetTold is what one known set says.
 type SetTold struct {
-	Once   Metric `json:"once" doc:"What goes once by it, kg: Epley 1985."`
-	Factor Metric `json:"factor" doc:"By how much the lifter is stronger than the estimate there."`
-	Action string `json:"action" doc:"The action that gave out."`
+	Once   metric.Metric `json:"once" doc:"What goes once by it, kg: Epley 1985."`
+	Factor metric.Metric `json:"factor" doc:"By how much the lifter is stronger than the estimate there."`
+	Action string        `json:"action" doc:"The action that gave out."`
 }
 
 // Known is what is known of a lifter's strength.
@@ -165,7 +166,7 @@ func KnownOf(l *setup.Lifter) *Known {
 		one := SetTold{Once: number(math.Round(2*set.Load*onceFactor(set.Reps+set.Left)) / 2)}
 		t, problems := tellSet(&plain, set)
 		if len(problems) > 0 {
-			one.Factor = Metric{Why: problems[0].What}
+			one.Factor = metric.Missing(problems[0].What)
 		} else {
 			one.Factor, one.Action = number(t.Factor), largestOf(t.Actions)
 		}
@@ -176,12 +177,12 @@ func KnownOf(l *setup.Lifter) *Known {
 
 // Basis says what the strength of a lifter in one action rests on.
 type Basis struct {
-	Action string `json:"action"`
-	Trust  string `json:"trust" enum:"measured,scaled,sets,estimate"`
-	Text   string `json:"text" doc:"The same in words."`
-	Best   Metric `json:"best" doc:"At the best angle, N·m."`
-	Low    Metric `json:"low" doc:"What nine of ten people of whom no more is known exceed, N·m."`
-	High   Metric `json:"high" doc:"What one of ten exceeds, N·m."`
+	Action string        `json:"action"`
+	Trust  string        `json:"trust" enum:"measured,scaled,sets,estimate"`
+	Text   string        `json:"text" doc:"The same in words."`
+	Best   metric.Metric `json:"best" doc:"At the best angle, N·m."`
+	Low    metric.Metric `json:"low" doc:"What nine of ten people of whom no more is known exceed, N·m."`
+	High   metric.Metric `json:"high" doc:"What one of ten exceeds, N·m."`
 }
 
 func strengthOf(l *setup.Lifter) []Basis {
@@ -191,7 +192,7 @@ func strengthOf(l *setup.Lifter) []Basis {
 	for _, action := range setup.Actions {
 		best, trust, spread := s.Best(action)
 		value, low, high := rounded(best), rounded(best*math.Exp(-tenth*spread)), rounded(best*math.Exp(tenth*spread))
-		out = append(out, Basis{Action: action, Trust: string(trust), Text: s.Words(trust), Best: Metric{Value: &value}, Low: Metric{Value: &low}, High: Metric{Value: &high}})
+		out = append(out, Basis{Action: action, Trust: string(trust), Text: s.Words(trust), Best: metric.Known(value), Low: metric.Known(low), High: metric.Known(high)})
 	}
 	return out
 }

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/metric"
 	"dialarc/core/movement"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -15,30 +16,30 @@ import (
 // stacks beside the torque at rest. Curves have one value per time sample, lifting first, then lowering; pauses are
 // left out.
 type Tempo struct {
-	Time         Curve   `json:"time" doc:"Seconds from the start of the lift."`
-	S            Curve   `json:"s" doc:"Place along the path."`
-	AngleDeg     Curve   `json:"angleDeg" doc:"The joint coordinate that names the sweep, degrees."`
-	Static       Curve   `json:"static" doc:"Resisting torque at rest, in the direction of the movement, N·m."`
-	Dynamic      Curve   `json:"dynamic" doc:"Resisting torque in motion, N·m."`
-	Duration     float64 `json:"duration" doc:"Of the whole repetition with its pauses, s."`
-	Lifting      int     `json:"lifting" doc:"How many of the samples are lifting."`
-	Peak         Metric  `json:"peak" doc:"Largest torque in motion, N·m."`
-	PeakAngleDeg Metric  `json:"peakAngleDeg" doc:"Where it is, degrees."`
-	PeakPhase    string  `json:"peakPhase" doc:"lifting or lowering."`
-	OverStatic   Metric  `json:"overStatic" doc:"Largest torque in motion over the largest at rest."`
-	Floating     Metric  `json:"floating" doc:"Share of the way, both directions, with under half the torque at rest."`
-	Slack        bool    `json:"slack" doc:"Whether a cable goes slack under the acceleration."`
-	Bracing      Swaying `json:"bracing"`
+	Time         Curve         `json:"time" doc:"Seconds from the start of the lift."`
+	S            Curve         `json:"s" doc:"Place along the path."`
+	AngleDeg     Curve         `json:"angleDeg" doc:"The joint coordinate that names the sweep, degrees."`
+	Static       Curve         `json:"static" doc:"Resisting torque at rest, in the direction of the movement, N·m."`
+	Dynamic      Curve         `json:"dynamic" doc:"Resisting torque in motion, N·m."`
+	Duration     float64       `json:"duration" doc:"Of the whole repetition with its pauses, s."`
+	Lifting      int           `json:"lifting" doc:"How many of the samples are lifting."`
+	Peak         metric.Metric `json:"peak" doc:"Largest torque in motion, N·m."`
+	PeakAngleDeg metric.Metric `json:"peakAngleDeg" doc:"Where it is, degrees."`
+	PeakPhase    string        `json:"peakPhase" doc:"lifting or lowering."`
+	OverStatic   metric.Metric `json:"overStatic" doc:"Largest torque in motion over the largest at rest."`
+	Floating     metric.Metric `json:"floating" doc:"Share of the way, both directions, with under half the torque at rest."`
+	Slack        bool          `json:"slack" doc:"Whether a cable goes slack under the acceleration."`
+	Bracing      Swaying       `json:"bracing"`
 }
 
 // Swaying says whether the surroundings hold the lifter in motion too, at the moment that is held worst.
 type Swaying struct {
-	Holds    bool    `json:"holds"`
-	Time     float64 `json:"time" doc:"From the start of the lift, s."`
-	Phase    string  `json:"phase" enum:"lifting,lowering"`
-	AngleDeg float64 `json:"angleDeg" doc:"Where on the path."`
-	Margin   Metric  `json:"margin" doc:"Of the pressure's centre to the edge of support then, m; negative outside."`
-	Residual float64 `json:"residual" doc:"What no contact gives, N; moments count over 1 m."`
+	Holds    bool          `json:"holds"`
+	Time     float64       `json:"time" doc:"From the start of the lift, s."`
+	Phase    string        `json:"phase" enum:"lifting,lowering"`
+	AngleDeg float64       `json:"angleDeg" doc:"Where on the path."`
+	Margin   metric.Metric `json:"margin" doc:"Of the pressure's centre to the edge of support then, m; negative outside."`
+	Residual float64       `json:"residual" doc:"What no contact gives, N; moments count over 1 m."`
 }
 
 // tempoSamples is how many samples a moving phase has.
@@ -72,7 +73,7 @@ func EvaluateTempo(d *setup.Document) (*Tempo, setup.Problems) {
 // swaying looks at the bracing with the inertia of the body and of the loads.
 func (m *model) swaying(course *movement.Course, t *Tempo) Swaying {
 	worst, at := new(support.Bracer).InMotion(m.doc, m.input(0), course)
-	out := Swaying{Holds: worst.Holds(), Time: rounded(at), Phase: "lifting", Residual: rounded(worst.Residual), Margin: Metric{Why: "More than the floor carries the lifter."}}
+	out := Swaying{Holds: worst.Holds(), Time: rounded(at), Phase: "lifting", Residual: rounded(worst.Residual), Margin: metric.Missing("More than the floor carries the lifter.")}
 	if at > course.Moving()[0][1] {
 		out.Phase = "lowering"
 	}
@@ -85,7 +86,7 @@ func (m *model) swaying(course *movement.Course, t *Tempo) Swaying {
 	out.AngleDeg = rounded(t.AngleDeg[nearest])
 	if !math.IsNaN(worst.Margin) {
 		margin := rounded(worst.Margin)
-		out.Margin = Metric{Value: &margin}
+		out.Margin = metric.Known(margin)
 	}
 	return out
 }
@@ -103,9 +104,9 @@ func tempoReport(m *torque.Motion, course *movement.Course) *Tempo {
 	if top >= tempoSamples {
 		t.PeakPhase = "lowering"
 	}
-	number := func(x float64) Metric { x = rounded(x); return Metric{Value: &x} }
+	number := func(x float64) metric.Metric { x = rounded(x); return metric.Known(x) }
 	t.Peak, t.PeakAngleDeg = number(m.Dynamic[top]), number(space.Deg(m.Angle[top]))
-	none := Metric{Why: "At rest nothing resists the lift."}
+	none := metric.Missing("At rest nothing resists the lift.")
 	t.OverStatic, t.Floating = none, none
 	if still := slices.Max(m.Static); still > 0 {
 		t.OverStatic, t.Floating = number(m.Dynamic[top]/still), number(floating(m))

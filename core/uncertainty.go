@@ -6,7 +6,10 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"dialarc/core/metric"
+	"dialarc/core/profile"
 	"dialarc/core/setup"
+	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/stat"
 )
@@ -27,8 +30,8 @@ var UsualErrors = Errors{Tape: 0.01, Pulley: 0.01, Stance: 0.03, AngleDeg: 3, Ba
 
 // Band is where nine of ten draws lie: between the 5th and the 95th percentile.
 type Band struct {
-	Low  Metric `json:"low"`
-	High Metric `json:"high"`
+	Low  metric.Metric `json:"low"`
+	High metric.Metric `json:"high"`
 }
 
 // Uncertainty says how far a document's numbers could be off, by evaluating it many times with its inputs shifted at random.
@@ -71,23 +74,34 @@ func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncert
 		shifted := shift(&base, &errors, r)
 		m := newModel(&shifted)
 		o, problems := e.judge(m, spreadSamples)
-		if len(problems) > 0 || o.result.Match.Value == nil || o.result.Total.PeakAngle.Value == nil || o.result.Total.LeftEnd.Value == nil || o.result.Loads.Centroid.Value == nil {
+		if len(problems) > 0 || !take(metrics, &o.result) {
 			out.Failed++
 			continue
 		}
 		for i, x := range o.rep.Total {
 			curves[i] = append(curves[i], x)
 		}
-		t := &o.result.Total
-		for k, x := range []float64{*t.Peak.Value, *t.PeakAngle.Value * 180 / math.Pi, *t.LeftEnd.Value, *o.result.Loads.Centroid.Value, *o.result.Match.Value} {
-			metrics[k] = append(metrics[k], x)
-		}
-		if e := o.result.PeakEffort.Value; e != nil { // how strong the lifter is, is known only so well
-			metrics[5] = append(metrics[5], *e*math.Exp(errors.Strength*o.spread*r.NormFloat64()))
+		if effort, known := o.result.PeakEffort.Get(); known { // how strong the lifter is, is known only so well
+			metrics[5] = append(metrics[5], effort*math.Exp(errors.Strength*o.spread*r.NormFloat64()))
 		}
 	}
 	out.summarise(curves, metrics)
 	return out, nil
+}
+
+// take adds what one draw came to, all of it or, saying false, none.
+func take(metrics [][]float64, r *profile.Result) bool {
+	t := &r.Total
+	list := [...]metric.Metric{t.Peak, t.PeakAngle.Times(space.Deg(1)), t.LeftEnd, r.Loads.Centroid, r.Match}
+	for _, m := range list {
+		if !m.Known() {
+			return false
+		}
+	}
+	for k, m := range list {
+		metrics[k] = append(metrics[k], m.OrNaN())
+	}
+	return true
 }
 
 func (d *Uncertainty) summarise(curves, metrics [][]float64) {
@@ -102,13 +116,13 @@ func (d *Uncertainty) summarise(curves, metrics [][]float64) {
 	for k, band := range []*Band{&d.Peak, &d.PeakAngleDeg, &d.LeftEnd, &d.Centroid, &d.Match, &d.PeakEffort} {
 		values := metrics[k]
 		if len(values) < enoughDraws {
-			why := Metric{Why: "Too few of the shifted setups have a profile."}
+			why := metric.Missing("Too few of the shifted setups have a profile.")
 			*band = Band{Low: why, High: why}
 			continue
 		}
 		slices.Sort(values)
 		low, high := rounded(stat.Quantile(0.05, stat.Empirical, values, nil)), rounded(stat.Quantile(0.95, stat.Empirical, values, nil))
-		*band = Band{Low: Metric{Value: &low}, High: Metric{Value: &high}}
+		*band = Band{Low: metric.Known(low), High: metric.Known(high)}
 	}
 }
 

@@ -6,6 +6,7 @@ import (
 	"sort"
 
 	"dialarc/core/body"
+	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -296,7 +297,7 @@ func (w *work) shares() {
 // lengths tells where on its length the target is worked.
 func (w *work) lengths() {
 	out := &w.out
-	out.LongEnd, out.LengthenedShare = "unknown", Metric{Why: "The model has no length of this muscle over this path."}
+	out.LongEnd, out.LengthenedShare = "unknown", metric.Missing("The model has no length of this muscle over this path.")
 	low, high, ok := muscle.RangeOf(w.o.doc.Target.Region)
 	if out.Target == nil || !ok {
 		return
@@ -316,9 +317,9 @@ func (w *work) lengths() {
 	}
 	if whole > 0 {
 		share := rounded(long / whole)
-		out.LengthenedShare = Metric{Value: &share}
+		out.LengthenedShare = metric.Known(share)
 	} else {
-		out.LengthenedShare = Metric{Why: "No torque resists the lift."}
+		out.LengthenedShare = metric.Missing("No torque resists the lift.")
 	}
 }
 

@@ -80,10 +80,10 @@ func runCompare(args []string, out io.Writer) error {
 	for _, d := range found.Differences {
 		row := []string{d.Label, d.Kind}
 		for _, m := range d.Per {
-			if m.Value == nil {
-				row = append(row, "")
+			if x, known := m.Get(); known {
+				row = append(row, decimal(x))
 			} else {
-				row = append(row, decimal(*m.Value))
+				row = append(row, "")
 			}
 		}
 		rows = append(rows, append(row, decimal(d.Weight)))

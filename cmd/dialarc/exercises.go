@@ -14,6 +14,7 @@ import (
 	"strings"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/core/survey"
 )
@@ -119,11 +120,11 @@ func runShares(args []string, out io.Writer) error {
 	return csv.NewWriter(out).WriteAll(table)
 }
 
-func rounded(m core.Metric, digits int) string {
-	if m.Value == nil {
-		return ""
+func rounded(m metric.Metric, digits int) string {
+	if x, known := m.Get(); known {
+		return strconv.FormatFloat(x, 'f', digits, 64)
 	}
-	return strconv.FormatFloat(*m.Value, 'f', digits, 64)
+	return ""
 }
 
 func yes(b bool) string { return strconv.FormatBool(b) }

@@ -19,8 +19,8 @@ func bench(_ js.Value, args []js.Value) any {
 	for range args[1].Int() {
 		r, _ = evaluator.Evaluate(&d)
 	}
-	if r == nil || r.Profile.Total.Peak.Value == nil {
+	if r == nil || !r.Profile.Total.Peak.Known() {
 		return -1
 	}
-	return *r.Profile.Total.Peak.Value
+	return r.Profile.Total.Peak.OrNaN()
 }

@@ -105,11 +105,7 @@ func rangeOf(s *side) (from, to float64) {
 }
 
 func lengthsOf(s *side) (from, to float64) {
-	long, short := reached(s, math.Max), reached(s, math.Min)
-	if long.Value == nil || short.Value == nil {
-		return math.NaN(), math.NaN()
-	}
-	return percent * *long.Value, percent * *short.Value
+	return percent * reached(s, math.Max).OrNaN(), percent * reached(s, math.Min).OrNaN()
 }
 
 // ofKit compares what makes a pin's number mean another pull, and where the loads hold on.

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 )
 
 // Difference is one number that setups are compared by.
@@ -13,7 +14,7 @@ type Difference struct {
 	Key    string                   `json:"key"`
 	Label  string                   `json:"label"`
 	Kind   string                   `json:"kind" doc:"Kind of unit."`
-	Per    []core.Metric            `json:"per" doc:"One for each setup, in their order."`
+	Per    []metric.Metric          `json:"per" doc:"One for each setup, in their order."`
 	Weight float64                  `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
 	Text   string                   `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
 	Values map[string]core.Quantity `json:"values"`
@@ -22,7 +23,7 @@ type Difference struct {
 // measure is a number of a setup.
 type measure struct {
 	key, label, kind string
-	of               func(s *side) core.Metric
+	of               func(s *side) metric.Metric
 	notice           float64                 // the difference that a coach would notice (own); of a ratio, its size less one
 	ratio            bool                    // compared by its ratio: torques and forces are
 	alike            func(sides []side) bool // whether the numbers mean the same in all setups; nil for always
@@ -31,19 +32,8 @@ type measure struct {
 	text string
 }
 
-// number is a metric that is known.
-func number(x float64) core.Metric { return core.Metric{Value: &x} }
-
-// times is a metric multiplied, for another unit.
-func times(m core.Metric, factor float64) core.Metric {
-	if m.Value == nil {
-		return m
-	}
-	return number(*m.Value * factor)
-}
-
 // most is the largest value of a curve that has one.
-func most(curve core.Curve, why string) core.Metric {
+func most(curve core.Curve, why string) metric.Metric {
 	best := math.Inf(-1)
 	for _, x := range curve {
 		if !math.IsNaN(x) {
@@ -51,62 +41,64 @@ func most(curve core.Curve, why string) core.Metric {
 		}
 	}
 	if math.IsInf(best, -1) {
-		return core.Metric{Why: why}
+		return metric.Missing(why)
 	}
-	return number(best)
+	return metric.Known(best)
 }
 
 // meanOver is the mean of a curve over another one that rises, NaN nowhere.
-func meanOver(along, curve core.Curve) core.Metric {
+func meanOver(along, curve core.Curve) metric.Metric {
 	whole, sum := along[len(along)-1]-along[0], 0.0
 	for i := 1; i < len(along); i++ {
 		sum += (along[i] - along[i-1]) * (curve[i] + curve[i-1]) / 2
 	}
 	if math.IsNaN(sum) || !(whole > 0) {
-		return core.Metric{Why: "There is no torque over a whole range."}
+		return metric.Missing("There is no torque over a whole range.")
 	}
-	return number(sum / whole)
+	return metric.Known(sum / whole)
 }
 
 const percent = 100
 
 var measures = []measure{
-	{"peak", "Largest torque", "torque", func(s *side) core.Metric { return s.report.Profile.Total.Peak }, 0.1, true, nil,
+	{"peak", "Largest torque", "torque", func(s *side) metric.Metric { return s.report.Profile.Total.Peak }, 0.1, true, nil,
 		"Where it is heaviest {High} asks for {more} more torque than {Low}."},
-	{"mean", "Mean torque", "torque", func(s *side) core.Metric { return meanOver(s.report.Curves.SweptDeg, s.report.Curves.Torque) }, 0.1, true, nil,
+	{"mean", "Mean torque", "torque", func(s *side) metric.Metric { return meanOver(s.report.Curves.SweptDeg, s.report.Curves.Torque) }, 0.1, true, nil,
 		"On the mean {High} asks for {more} more torque than {Low}."},
 	{"peakAngle", "Heaviest at", "angle", peakAngle, 10, false, sameCoordinate, "{High} is heaviest at {high}, {Low} at {low}."},
-	{"centroid", "Middle of the torque", "percent", func(s *side) core.Metric { return times(s.report.Profile.Loads.Centroid, percent) }, 5, false, nil,
+	{"centroid", "Middle of the torque", "percent", func(s *side) metric.Metric { return s.report.Profile.Loads.Centroid.Times(percent) }, 5, false, nil,
 		"{High} loads later: the middle of its torque lies {high} of the way, that of {Low} {low}."},
-	{"lengthened", "Torque while long", "percent", func(s *side) core.Metric { return times(s.report.Muscles.LengthenedShare, percent) }, 10, false, nil,
+	{"lengthened", "Torque while long", "percent", func(s *side) metric.Metric { return s.report.Muscles.LengthenedShare.Times(percent) }, 10, false, nil,
 		"{High} puts {high} of its torque where the target is long, {Low} {low}."},
-	{"longest", "Target's longest", "percent", func(s *side) core.Metric { return times(reached(s, math.Max), percent) }, 5, false, nil,
+	{"longest", "Target's longest", "percent", func(s *side) metric.Metric { return reached(s, math.Max).Times(percent) }, 5, false, nil,
 		"{High} takes the target to {high} of its best length, {Low} only to {low}."},
-	{"shortest", "Target's shortest", "percent", func(s *side) core.Metric { return times(reached(s, math.Min), percent) }, 5, false, nil,
+	{"shortest", "Target's shortest", "percent", func(s *side) metric.Metric { return reached(s, math.Min).Times(percent) }, 5, false, nil,
 		"{Low} takes the target down to {low} of its best length, {High} only to {high}."},
-	{"range", "Range", "angle", func(s *side) core.Metric { return number(s.report.Curves.SweptDeg[len(s.report.Curves.SweptDeg)-1]) }, 10, false, nil,
+	{"range", "Range", "angle", func(s *side) metric.Metric {
+		return metric.Known(s.report.Curves.SweptDeg[len(s.report.Curves.SweptDeg)-1])
+	}, 10, false, nil,
 		"{High} moves over {high}, {Low} over {low}."},
-	{"start", "Left at the start", "percent", func(s *side) core.Metric { return times(s.report.Profile.Total.LeftStart, percent) }, 15, false, nil,
+	{"start", "Left at the start", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.LeftStart.Times(percent) }, 15, false, nil,
 		"At the start {High} has {high} of its largest torque, {Low} {low}."},
-	{"end", "Left at the end", "percent", func(s *side) core.Metric { return times(s.report.Profile.Total.LeftEnd, percent) }, 15, false, nil,
+	{"end", "Left at the end", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.LeftEnd.Times(percent) }, 15, false, nil,
 		"At the end {High} keeps {high} of its largest torque, {Low} {low}."},
-	{"effort", "Largest effort", "percent", func(s *side) core.Metric { return times(s.report.Profile.PeakEffort, percent) }, 10, false, nil,
+	{"effort", "Largest effort", "percent", func(s *side) metric.Metric { return s.report.Profile.PeakEffort.Times(percent) }, 10, false, nil,
 		"{High} asks for {high} of the lifter's strength, {Low} for {low}."},
-	{"match", "Match", "count", func(s *side) core.Metric { return s.report.Profile.Match }, 8, false, sameSchool,
+	{"match", "Match", "count", func(s *side) metric.Metric { return s.report.Profile.Match }, 8, false, sameSchool,
 		"{High} fits what is wanted of it better, {high} against {low} of {Low}."},
-	{"target", "Target's share", "percent", func(s *side) core.Metric { return times(shareOf(s, s.doc.Target.Region), percent) }, 10, false, nil,
+	{"target", "Target's share", "percent", func(s *side) metric.Metric { return shareOf(s, s.doc.Target.Region).Times(percent) }, 10, false, nil,
 		"The target gives {high} of the torque in {High}, {low} in {Low}."},
-	{"offAxis", "Beside the path", "percent", func(s *side) core.Metric { return times(s.report.LineUp.OffAxisShare, percent) }, 10, false, nil,
+	{"offAxis", "Beside the path", "percent", func(s *side) metric.Metric { return s.report.LineUp.OffAxisShare.Times(percent) }, 10, false, nil,
 		"Beside the path {High} leaves {high} as much torque as along it, {Low} {low}."},
-	{"grip", "Hand holds", "force", func(s *side) core.Metric { return most(s.report.Curves.Grip, "Nothing is held in the hand.") }, 0.25, true, nil,
+	{"grip", "Hand holds", "force", func(s *side) metric.Metric { return most(s.report.Curves.Grip, "Nothing is held in the hand.") }, 0.25, true, nil,
 		"The hand holds {high} in {High}, {low} in {Low}."},
-	{"across", "Across the joint", "force", func(s *side) core.Metric { return most(s.report.Curves.Across, "It is not known.") }, 0.25, true, nil,
+	{"across", "Across the joint", "force", func(s *side) metric.Metric { return most(s.report.Curves.Across, "It is not known.") }, 0.25, true, nil,
 		"{High} puts {high} across the joint, {Low} {low}, before any muscle."},
 	{"contact", "Joint's surfaces", "force", contact, 0.25, true, nil,
 		"By the model the joint's surfaces bear {high} in {High}, {low} in {Low}."},
 	{"lowBack", "Low back", "torque", lowBack, 0.25, true, nil,
 		"The low back holds {high} in {High}, {low} in {Low}."},
-	{"margin", "To the edge of support", "length", func(s *side) core.Metric { return s.report.Bracing.Margin }, 0.05, false, nil,
+	{"margin", "To the edge of support", "length", func(s *side) metric.Metric { return s.report.Bracing.Margin }, 0.05, false, nil,
 		"{Low} stands nearer to the edge of its support: {low}, {High} {high}."},
 	{"lift", "Stack lifted at least", "length", leastLift, 0.05, false, nil,
 		"The stack is lifted {low} at least in {Low}, {high} in {High}."},
@@ -118,52 +110,52 @@ func sameSchool(sides []side) bool {
 }
 
 // peakAngle is where the torque is largest. Angles of different coordinates are not put into words: because says so.
-func peakAngle(s *side) core.Metric { return s.report.Profile.Total.PeakAngleDeg }
+func peakAngle(s *side) metric.Metric { return s.report.Profile.Total.PeakAngleDeg }
 
 // reached is the largest or smallest length of the target.
-func reached(s *side, pick func(a, b float64) float64) core.Metric {
+func reached(s *side, pick func(a, b float64) float64) metric.Metric {
 	r := regionOf(s.report, s.doc.Target.Region)
 	if r == nil || math.IsNaN(r.Length[0]) {
-		return core.Metric{Why: "The model has no length of this region here."}
+		return metric.Missing("The model has no length of this region here.")
 	}
 	best := r.Length[0]
 	for _, x := range r.Length {
 		best = pick(best, x)
 	}
-	return number(best)
+	return metric.Known(best)
 }
 
 // regionOf is what a muscle, a region or a head does in a report, nil where it does nothing that is known.
 func regionOf(r *core.Report, key string) *core.RegionPart { return r.Muscles.Part(key) }
 
 // contact is the largest force between the surfaces of the target joint.
-func contact(s *side) core.Metric {
+func contact(s *side) metric.Metric {
 	curve := map[string]core.Curve{"shoulder": s.report.Muscles.Shoulder, "elbow": s.report.Muscles.Elbow}[s.report.Joint]
 	m := most(curve, "The model does not know it for this joint.")
-	if m.Value != nil {
-		return number(10 * math.Round(*m.Value/10)) // an estimate does not know single newtons
+	if x, known := m.Get(); known {
+		return metric.Known(10 * math.Round(x/10)) // an estimate does not know single newtons
 	}
 	return m
 }
 
 // lowBack is the largest torque that bends the trunk forward.
-func lowBack(s *side) core.Metric {
+func lowBack(s *side) metric.Metric {
 	m := most(s.report.Curves.LowBack, "A pad carries the trunk.")
-	if m.Value != nil && *m.Value <= 0 {
-		return core.Metric{Why: "Nothing bends the trunk forward."}
+	if m.Or(1) <= 0 {
+		return metric.Missing("Nothing bends the trunk forward.")
 	}
 	return m
 }
 
-func leastLift(s *side) core.Metric {
+func leastLift(s *side) metric.Metric {
 	if len(s.report.Starts) == 0 {
-		return core.Metric{Why: "It has no stack."}
+		return metric.Missing("It has no stack.")
 	}
 	least := math.Inf(1)
 	for _, st := range s.report.Starts {
 		least = min(least, st.Least)
 	}
-	return number(least)
+	return metric.Known(least)
 }
 
 // differences are all measures that any setup has, with the largest difference first.
@@ -175,7 +167,7 @@ func differences(sides []side) []Difference {
 		for k := range sides {
 			d.Per = append(d.Per, m.per(&sides[k]))
 		}
-		if slices.ContainsFunc(d.Per, func(x core.Metric) bool { return x.Value != nil }) {
+		if slices.ContainsFunc(d.Per, func(x metric.Metric) bool { return x.Known() }) {
 			m.word(&d, sides)
 			out = append(out, d)
 		}
@@ -185,9 +177,9 @@ func differences(sides []side) []Difference {
 }
 
 // per is a measure of one setup. A hold has no range, and so none of most numbers.
-func (m *measure) per(s *side) core.Metric {
+func (m *measure) per(s *side) metric.Metric {
 	if s.report == nil {
-		return core.Metric{Why: "It cannot be evaluated."}
+		return metric.Missing("It cannot be evaluated.")
 	}
 	return m.of(s)
 }
@@ -196,20 +188,20 @@ func (m *measure) per(s *side) core.Metric {
 func (m *measure) word(d *Difference, sides []side) {
 	high, low := -1, -1
 	for i, x := range d.Per {
-		if x.Value == nil {
+		if !x.Known() {
 			continue
 		}
-		if high < 0 || *x.Value > *d.Per[high].Value {
+		if high < 0 || x.OrNaN() > d.Per[high].OrNaN() {
 			high = i
 		}
-		if low < 0 || *x.Value < *d.Per[low].Value {
+		if low < 0 || x.OrNaN() < d.Per[low].OrNaN() {
 			low = i
 		}
 	}
 	if high == low || m.alike != nil && !m.alike(sides) {
 		return
 	}
-	top, bottom := *d.Per[high].Value, *d.Per[low].Value
+	top, bottom := d.Per[high].OrNaN(), d.Per[low].OrNaN()
 	d.Weight = (top - bottom) / m.notice
 	if m.ratio {
 		if top <= 0 {

@@ -7,6 +7,7 @@ import (
 	"dialarc/core"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -14,7 +15,7 @@ import (
 
 // Equalised is one setup with its variable loads made such that it asks as much as the first one in one respect.
 type Equalised struct {
-	Factor   core.Metric     `json:"factor" doc:"What the variable loads are multiplied by; 1 for the first."`
+	Factor   metric.Metric   `json:"factor" doc:"What the variable loads are multiplied by; 1 for the first."`
 	Document *setup.Document `json:"document" doc:"The setup with those loads; null when there is no factor."`
 	Loads    []EqualLoad     `json:"loads" doc:"What that comes to."`
 }
@@ -47,15 +48,15 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 		e, own := Equalised{Loads: []EqualLoad{}}, adjustable(&docs[i])
 		switch {
 		case len(problems) > 0:
-			e.Factor = core.Metric{Why: "The first setup cannot be evaluated: " + problems[0].What}
+			e.Factor = metric.Missing("The first setup cannot be evaluated: " + problems[0].What)
 		case i == 0:
-			e.Factor = number(1)
+			e.Factor = metric.Known(1)
 		default:
 			e.Factor = factor(&own, reference, by, space.Rad(atDeg))
 		}
-		if e.Factor.Value != nil {
-			d := own.WithLoadsTimes(*e.Factor.Value)
-			e.Loads = equalLoads(&own, *e.Factor.Value)
+		if factor, known := e.Factor.Get(); known {
+			d := own.WithLoadsTimes(factor)
+			e.Loads = equalLoads(&own, factor)
 			for k := range d.Loads {
 				d.Loads[k].Variable = docs[i].Loads[k].Variable
 			}
@@ -82,21 +83,18 @@ func adjustable(d *setup.Document) setup.Document {
 	return c
 }
 
-func factor(d *setup.Document, reference *profile.Curves, by string, at float64) core.Metric {
+func factor(d *setup.Document, reference *profile.Curves, by string, at float64) metric.Metric {
 	own, problems := core.CurvesOf(d)
 	if len(problems) > 0 {
-		return core.Metric{Why: "It cannot be evaluated: " + problems[0].What}
+		return metric.Missing("It cannot be evaluated: " + problems[0].What)
 	}
-	var m profile.Metric
 	switch by {
 	case "peak":
-		m = profile.Equal(own, reference).Peak
+		return profile.Equal(own, reference).Peak
 	case "mean":
-		m = profile.Equal(own, reference).Mean
-	default:
-		m = profile.EqualAt(own, reference, at)
+		return profile.Equal(own, reference).Mean
 	}
-	return core.Metric{Value: m.Value, Why: m.Why}
+	return profile.EqualAt(own, reference, at)
 }
 
 // loadDials are the dials that say how much a load is.

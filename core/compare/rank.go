@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
@@ -14,15 +15,15 @@ import (
 
 // Ranked is how well one setup serves to load a region in some way.
 type Ranked struct {
-	Index    int         `json:"index" doc:"Its place in the list that was ranked."`
-	Aimed    bool        `json:"aimed" doc:"Whether it is meant for the region; others may load it beside theirs."`
-	Score    float64     `json:"score" doc:"How well it serves, 0 to 1."`
-	Share    float64     `json:"share" doc:"Part of what the helping muscles give over the range that the region gives, 0 to 1."`
-	Thirds   [3]float64  `json:"thirds" doc:"The same by where the region is long, at middle length and short, over all lengths that any of the setups takes it through."`
-	Longest  core.Metric `json:"longest" doc:"The region's largest length, over its best."`
-	Shortest core.Metric `json:"shortest" doc:"Its smallest length, over its best."`
-	Even     float64     `json:"even" doc:"How evenly the region works over the range, 1 when its activation is the same all the way."`
-	Tones    []string    `json:"tones" doc:"Verdicts of it that stop: brace, start, clear or profile."`
+	Index    int           `json:"index" doc:"Its place in the list that was ranked."`
+	Aimed    bool          `json:"aimed" doc:"Whether it is meant for the region; others may load it beside theirs."`
+	Score    float64       `json:"score" doc:"How well it serves, 0 to 1."`
+	Share    float64       `json:"share" doc:"Part of what the helping muscles give over the range that the region gives, 0 to 1."`
+	Thirds   [3]float64    `json:"thirds" doc:"The same by where the region is long, at middle length and short, over all lengths that any of the setups takes it through."`
+	Longest  metric.Metric `json:"longest" doc:"The region's largest length, over its best."`
+	Shortest metric.Metric `json:"shortest" doc:"Its smallest length, over its best."`
+	Even     float64       `json:"even" doc:"How evenly the region works over the range, 1 when its activation is the same all the way."`
+	Tones    []string      `json:"tones" doc:"Verdicts of it that stop: brace, start, clear or profile."`
 }
 
 // Hows lists the ways to load a region: while it is long, while it is short, evenly.
@@ -102,9 +103,9 @@ func rankListed(docs []setup.Document, reports []*core.Report, region string) []
 		if !one.Aimed && (p == nil || !p.TorqueOnly || !(slices.Max(p.Retracts) >= drawsBack)) {
 			continue
 		}
-		one.Longest, one.Shortest = core.Metric{Why: "The model has no muscle for it."}, core.Metric{Why: "The model has no muscle for it."}
+		one.Longest, one.Shortest = metric.Missing("The model has no muscle for it."), metric.Missing("The model has no muscle for it.")
 		if p != nil {
-			one.Longest, one.Shortest = number(slices.Max(p.Length)), number(slices.Min(p.Length))
+			one.Longest, one.Shortest = metric.Known(slices.Max(p.Length)), metric.Known(slices.Min(p.Length))
 		}
 		out = append(out, one)
 	}
@@ -157,24 +158,24 @@ func servesBy(report *core.Report, region string, least float64) *core.RegionPar
 	if r == nil || math.IsNaN(r.Length[0]) {
 		return nil
 	}
-	if share := integralShare(report, r, func(int) bool { return true }); share.Value == nil || *share.Value < least {
+	if share := integralShare(report, r, func(int) bool { return true }); share.Or(-1) < least {
 		return nil
 	}
 	return r
 }
 
 func ranked(i int, report *core.Report, r *core.RegionPart, w window, how string) Ranked {
-	out := Ranked{Index: i, Longest: number(slices.Max(r.Length)), Shortest: number(slices.Min(r.Length)), Even: evenness(report, r)}
+	out := Ranked{Index: i, Longest: metric.Known(slices.Max(r.Length)), Shortest: metric.Known(slices.Min(r.Length)), Even: evenness(report, r)}
 	longs := 0.0
 	for piece := 1; piece < len(r.Length); piece++ {
-		share := integralShare(report, r, func(i int) bool { return i == piece })
-		if share.Value == nil {
+		share, known := integralShare(report, r, func(i int) bool { return i == piece }).Get()
+		if !known {
 			continue
 		}
 		length := (r.Length[piece] + r.Length[piece-1]) / 2
-		out.Share += *share.Value
-		out.Thirds[w.third(length)] += *share.Value
-		longs += *share.Value * w.place(length)
+		out.Share += share
+		out.Thirds[w.third(length)] += share
+		longs += share * w.place(length)
 	}
 	switch how {
 	case "long":

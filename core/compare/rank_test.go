@@ -56,7 +56,7 @@ func TestRankedNumbers(t *testing.T) {
 		}
 		for i, r := range list {
 			check.Near(t, r.Ready.Name, r.Thirds[0]+r.Thirds[1]+r.Thirds[2], r.Share, 1e-12)
-			if r.Score < 0 || r.Score > r.Share+1e-12 || r.Even < 0 || r.Even > 1 || *r.Longest.Value < *r.Shortest.Value {
+			if r.Score < 0 || r.Score > r.Share+1e-12 || r.Even < 0 || r.Even > 1 || r.Longest.OrNaN() < r.Shortest.OrNaN() {
 				t.Errorf("%s %s: %+v", how, r.Ready.Name, r.Ranked)
 			}
 			if stopped && len(r.Tones) == 0 {

@@ -6,13 +6,14 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 )
 
 // Shares says how much of the torque one region gives in each setup.
 type Shares struct {
-	Key   string        `json:"key"`
-	Label string        `json:"label"`
-	Per   []core.Metric `json:"per" doc:"Share of the resisting torque over the range for each setup, 0 to 1; null where it does nothing that is known."`
+	Key   string          `json:"key"`
+	Label string          `json:"label"`
+	Per   []metric.Metric `json:"per" doc:"Share of the resisting torque over the range for each setup, 0 to 1; null where it does nothing that is known."`
 }
 
 // least is the share below which a region is left out of the list when it reaches it in no setup (own).
@@ -20,20 +21,20 @@ const least = 0.03
 
 // shareOf is the part of what the helping muscles give over the range that a region gives: the integral of its torque about the axis over
 // that of all that help, both over the swept angle by the trapezoidal rule at the places of the muscles.
-func shareOf(s *side, key string) core.Metric {
+func shareOf(s *side, key string) metric.Metric {
 	if s.report.Hold {
-		return core.Metric{Why: "It is held, so there is no torque over a range."}
+		return metric.Missing("It is held, so there is no torque over a range.")
 	}
 	r := regionOf(s.report, key)
 	if r == nil {
-		return number(0)
+		return metric.Known(0)
 	}
 	return integralShare(s.report, r, func(int) bool { return true })
 }
 
 // integralShare is the part of what all helpers give, over the whole range, that a region gives on those pieces between two places for
 // which a condition holds. Pieces where shares are loose count for nothing.
-func integralShare(report *core.Report, r *core.RegionPart, in func(piece int) bool) core.Metric {
+func integralShare(report *core.Report, r *core.RegionPart, in func(piece int) bool) metric.Metric {
 	places := report.Muscles.S
 	whole, own := 0.0, 0.0
 	for i := 1; i < len(places); i++ {
@@ -52,9 +53,9 @@ func integralShare(report *core.Report, r *core.RegionPart, in func(piece int) b
 		}
 	}
 	if !(whole > 0) || math.IsNaN(own) {
-		return core.Metric{Why: "No torque resists the lift where shares are known."}
+		return metric.Missing("No torque resists the lift where shares are known.")
 	}
-	return number(own / whole)
+	return metric.Known(own / whole)
 }
 
 // helped is what all muscles that help give at a place, N·m.
@@ -93,7 +94,7 @@ func shares(sides []side) []Shares {
 			row := Shares{Key: r.Key, Label: r.Label}
 			for k := range sides {
 				if sides[k].report == nil {
-					row.Per = append(row.Per, core.Metric{Why: "It cannot be evaluated."})
+					row.Per = append(row.Per, metric.Missing("It cannot be evaluated."))
 				} else {
 					row.Per = append(row.Per, shareOf(&sides[k], r.Key))
 				}
@@ -114,8 +115,8 @@ func shares(sides []side) []Shares {
 func (s *Shares) extremes() (low, high float64) {
 	low, high = math.Inf(1), math.Inf(-1)
 	for _, m := range s.Per {
-		if m.Value != nil {
-			low, high = min(low, *m.Value), max(high, *m.Value)
+		if x, known := m.Get(); known {
+			low, high = min(low, x), max(high, x)
 		}
 	}
 	return low, high

@@ -160,16 +160,16 @@ func TestSweepIsEvaluation(t *testing.T) {
 			turned, _ := dialin.Apply(&d, s.Key, v)
 			turned.Samples = dialin.Samples
 			r, problems := core.Evaluate(&turned)
-			if len(problems) > 0 || r.Profile.Match.Value == nil {
+			if len(problems) > 0 || !r.Profile.Match.Known() {
 				if sweep.Why[i] == "" || !math.IsNaN(sweep.Scores[i]) {
 					t.Errorf("%s = %v cannot be used, but is painted %v", s.Key, v, sweep.Scores[i])
 				}
 				continue
 			}
 			open++
-			want := *r.Profile.Match.Value
+			want := r.Profile.Match.OrNaN()
 			if s.Paint == "effort" {
-				want = *r.Profile.PeakEffort.Value
+				want = r.Profile.PeakEffort.OrNaN()
 			}
 			if math.Abs(sweep.Scores[i]-want) > 1e-8 {
 				t.Errorf("%s = %v is painted %v, evaluated %v", s.Key, v, sweep.Scores[i], want)
@@ -206,7 +206,7 @@ func TestMendKeepsItsPromise(t *testing.T) {
 	var w dialin.Sweeper
 	good, _ := w.Paint(&d)
 	if good.Mend != nil {
-		t.Errorf("a match of %v is mended by %+v", *good.Match.Value, good.Mend)
+		t.Errorf("a match of %v is mended by %+v", good.Match.OrNaN(), good.Mend)
 	}
 	d.Loads[0].Pulley.Y, d.Loads[0].Kit.Hole, d.Loads[0].Travel = 1.81, 24, 4
 	d.Movement.Hold["shoulder.planeDeg"] = 60
@@ -217,8 +217,8 @@ func TestMendKeepsItsPromise(t *testing.T) {
 	turned, _ := dialin.Apply(&d, bad.Mend.Key, bad.Mend.To)
 	turned.Samples = dialin.Samples
 	r, _ := core.Evaluate(&turned)
-	if got := *r.Profile.Match.Value; math.Abs(got-*bad.Mend.Match) > 1e-8 || got < *bad.Match.Value+3 {
-		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", *bad.Match.Value, *bad.Mend.Match, got)
+	if got := r.Profile.Match.OrNaN(); math.Abs(got-*bad.Mend.Match) > 1e-8 || got < bad.Match.OrNaN()+3 {
+		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", bad.Match.OrNaN(), *bad.Mend.Match, got)
 	}
 }
 
@@ -228,7 +228,7 @@ func TestPaintShowsTheWayOut(t *testing.T) {
 	d.Posture.X, d.Movement.Hold["shoulder.planeDeg"] = 0.05, 0
 	var w dialin.Sweeper
 	p, problems := w.Paint(&d)
-	if len(problems) > 0 || p.Match.Value != nil || p.Match.Why == "" {
+	if len(problems) > 0 || p.Match.Known() || p.Match.Why() == "" {
 		t.Fatalf("match %+v, problems %v", p.Match, problems)
 	}
 	for _, s := range p.Sweeps {

@@ -33,10 +33,7 @@ func mends(s *Setting) bool { return mendable[nameOf(s.Key)] && !s.Lock }
 
 // profileMend finds the fewest steps of one setting that reach most of what any single setting could gain.
 func profileMend(p *Painting, settings []Setting) *Mend {
-	now := math.Inf(-1)
-	if p.Match.Value != nil {
-		now = *p.Match.Value
-	}
+	now := p.Match.Or(math.Inf(-1))
 	best := now
 	for i, s := range p.Sweeps {
 		if mends(&settings[i]) && s.Best >= 0 {

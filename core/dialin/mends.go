@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
 
@@ -18,7 +19,7 @@ func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match.Value}
+	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match}
 	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
 		if m.before[verdict] == "good" || m.before[verdict] == "" {
 			continue
@@ -44,7 +45,7 @@ type mender struct {
 	eval   *core.Evaluator
 	doc    *setup.Document
 	before map[string]string // tones of its verdicts
-	match  *float64          // its match, nil when there is none
+	match  metric.Metric     // its match
 }
 
 // matchKept is how many points of match a mend of something else may cost (own).
@@ -63,7 +64,7 @@ func (m *mender) mends(verdict string, d *setup.Document) bool {
 	if after[verdict] != "good" && !core.Worse(m.before[verdict], after[verdict]) {
 		return false
 	}
-	if was := m.match; was != nil && (r.Profile.Match.Value == nil || *r.Profile.Match.Value < *was-matchKept) {
+	if was, known := m.match.Get(); known && r.Profile.Match.Or(0) < was-matchKept {
 		return false
 	}
 	for _, key := range kept {

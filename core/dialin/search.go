@@ -150,16 +150,11 @@ func (s *search) judge(e *core.Evaluator, p choice) outcome {
 		return bad
 	}
 	q, problems := e.Quick(&d, Samples)
-	if len(problems) > 0 || q.Match.Value == nil || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" {
+	match, known := q.Match.Get()
+	if len(problems) > 0 || !known || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" {
 		return bad
 	}
-	o := outcome{match: *q.Match.Value}
-	if q.OffAxis.Value != nil {
-		o.offAxis = *q.OffAxis.Value
-	}
-	if q.Effort.Value != nil {
-		o.effort = *q.Effort.Value
-	}
+	o := outcome{match: match, offAxis: q.OffAxis.Or(0), effort: q.Effort.Or(0)}
 	if o.effort > 1 && !s.overdone {
 		return bad
 	}

@@ -57,8 +57,8 @@ func TestSearchFindsWhatWasPlanted(t *testing.T) {
 		}
 		best := slices.MaxFunc(out.Answers, func(a, b dialin.Found) int { return cmp.Compare(a.Match, b.Match) })
 		q, _ := new(core.Evaluator).Quick(&home, dialin.Samples)
-		if best.Match < *q.Match.Value-1 {
-			t.Errorf("from %v: match %v, planted %v", turned, best.Match, *q.Match.Value)
+		if best.Match < q.Match.OrNaN()-1 {
+			t.Errorf("from %v: match %v, planted %v", turned, best.Match, q.Match.OrNaN())
 		}
 		if len(free) > 1 {
 			continue
@@ -134,13 +134,13 @@ func everyValue(t testing.TB, d *setup.Document, free, before []string) float64 
 	var e core.Evaluator
 	if len(free) == 0 {
 		q, problems := e.Quick(d, dialin.Samples)
-		if len(problems) > 0 || q.Match.Value == nil || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || *q.Effort.Value > 1 {
+		if len(problems) > 0 || !q.Match.Known() || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || q.Effort.OrNaN() > 1 {
 			return math.Inf(-1)
 		}
 		if b, problems := e.Brace(d); len(problems) > 0 || !b.Holds || adds(before, told(t, d)) {
 			return math.Inf(-1)
 		}
-		return *q.Match.Value
+		return q.Match.OrNaN()
 	}
 	best := math.Inf(-1)
 	for _, s := range dialin.Settings(d) {
@@ -267,8 +267,8 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
-		check.Near(t, s.Key+", match", *s.Match, *after.Profile.Match.Value-*before.Profile.Match.Value, 1e-6)
-		check.Near(t, s.Key+", peak", *s.Peak, *after.Profile.Total.Peak.Value-*before.Profile.Total.Peak.Value, 1e-6)
+		check.Near(t, s.Key+", match", *s.Match, after.Profile.Match.OrNaN()-before.Profile.Match.OrNaN(), 1e-6)
+		check.Near(t, s.Key+", peak", *s.Peak, after.Profile.Total.Peak.OrNaN()-before.Profile.Total.Peak.OrNaN(), 1e-6)
 	}
 }
 

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
 
@@ -69,9 +70,9 @@ func stepTo(e *core.Evaluator, d *setup.Document, before *core.Quick, s *Setting
 	if len(problems) == 0 {
 		var q core.Quick
 		if q, problems = e.Quick(&turned, Samples); len(problems) == 0 {
-			out.Match = change(before.Match.Value, q.Match.Value)
-			out.Peak, out.PeakDeg = change(before.Peak.Value, q.Peak.Value), change(before.PeakDeg.Value, q.PeakDeg.Value)
-			out.Why = q.Match.Why
+			out.Match = change(before.Match, q.Match)
+			out.Peak, out.PeakDeg = change(before.Peak, q.Peak), change(before.PeakDeg, q.PeakDeg)
+			out.Why = q.Match.Why()
 		}
 	}
 	if len(problems) > 0 {
@@ -80,10 +81,13 @@ func stepTo(e *core.Evaluator, d *setup.Document, before *core.Quick, s *Setting
 	return out
 }
 
-func change(from, to *float64) *float64 {
-	if from == nil || to == nil {
+// change is by how much a metric goes up; nil where it is not known before and after.
+func change(before, after metric.Metric) *float64 {
+	from, ok := before.Get()
+	to, too := after.Get()
+	if !ok || !too {
 		return nil
 	}
-	by := *to - *from
+	by := to - from
 	return &by
 }

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
 
@@ -50,13 +51,14 @@ func (w *Sweeper) score(d *setup.Document, paint string) (float64, string) {
 	if paint == "effort" {
 		m = sc.Effort
 	}
+	score, known := m.Get()
 	switch {
-	case m.Value == nil:
-		return math.NaN(), m.Why
-	case paint == "effort" && *m.Value > 1:
-		return *m.Value, "More than the lifter has."
+	case !known:
+		return math.NaN(), m.Why()
+	case paint == "effort" && score > 1:
+		return score, "More than the lifter has."
 	}
-	return *m.Value, ""
+	return score, ""
 }
 
 // valuesOf lists the values of a dial from end to end: its stops, or whole steps.
@@ -93,9 +95,9 @@ func thinned(all core.Curve, most int) core.Curve {
 
 // Painting is all that is painted for one document: the match it has, every sweep and what would mend its profile.
 type Painting struct {
-	Match  core.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
-	Sweeps []Sweep     `json:"sweeps"`
-	Mend   *Mend       `json:"mend" doc:"The smallest change of one setting that helps, or null."`
+	Match  metric.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
+	Sweeps []Sweep       `json:"sweeps"`
+	Mend   *Mend         `json:"mend" doc:"The smallest change of one setting that helps, or null."`
 }
 
 // Paint sweeps every setting of a document.
@@ -103,12 +105,12 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) { return w
 
 // PaintWith is Paint for whom some sweeps of the same document have been run before, by their keys.
 func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting, setup.Problems) {
-	p := Painting{Match: core.Metric{Why: "The setup cannot be evaluated as it stands."}, Sweeps: []Sweep{}}
+	p := Painting{Match: metric.Missing("The setup cannot be evaluated as it stands."), Sweeps: []Sweep{}}
 	settings := Settings(d)
 	if m, why := w.score(d, "match"); !math.IsNaN(m) {
-		p.Match = core.Metric{Value: &m}
+		p.Match = metric.Known(m)
 	} else {
-		p.Match.Why = why
+		p.Match = metric.Missing(why)
 	}
 	for i := range settings {
 		if settings[i].Paint == "none" {

@@ -4,6 +4,8 @@ import (
 	"math"
 
 	"gonum.org/v1/gonum/floats"
+
+	"dialarc/core/metric"
 )
 
 // Curves are what two setups are compared by: swept angle and named coordinate (rad), torque of everything and of the loads
@@ -14,7 +16,7 @@ type Curves struct {
 }
 
 // Factors are what the variable loads have to be multiplied by.
-type Factors struct{ Peak, Mean, End Metric }
+type Factors struct{ Peak, Mean, End metric.Metric }
 
 // Equal solves for the factors on the variable loads of one setup with which it asks for the largest torque, the mean, or
 // the torque at the end that another one asks for. Torque is linear in those loads, so each is the solution of a straight
@@ -22,7 +24,7 @@ type Factors struct{ Peak, Mean, End Metric }
 func Equal(own, other *Curves) Factors {
 	for _, c := range []*Curves{own, other} {
 		if c.GapWhy != "" {
-			m := Missing(c.GapWhy)
+			m := metric.Missing(c.GapWhy)
 			return Factors{m, m, m}
 		}
 	}
@@ -42,16 +44,16 @@ func Equal(own, other *Curves) Factors {
 
 // EqualAt solves for the factor on the variable loads of one setup with which it asks, where the named coordinate first has a
 // value (rad), for the torque that another one asks for there.
-func EqualAt(own, other *Curves, angle float64) Metric {
+func EqualAt(own, other *Curves, angle float64) metric.Metric {
 	for _, c := range []*Curves{own, other} {
 		if c.GapWhy != "" {
-			return Missing(c.GapWhy)
+			return metric.Missing(c.GapWhy)
 		}
 	}
 	here, reached := placeOf(own.Angle, angle)
 	there, also := placeOf(other.Angle, angle)
 	if !reached || !also {
-		return Missing("Not every setup passes that angle.")
+		return metric.Missing("Not every setup passes that angle.")
 	}
 	return line(between(other.Total, there), between(own.Total, here), between(own.Variable, here))
 }
@@ -76,21 +78,21 @@ func between(curve []float64, place float64) float64 {
 }
 
 // line is the factor on the variable part of a torque that brings it to what is wanted.
-func line(wanted, total, variable float64) Metric {
+func line(wanted, total, variable float64) metric.Metric {
 	if variable <= 1e-9 {
 		return usable(math.Inf(1))
 	}
 	return usable((wanted - (total - variable)) / variable)
 }
 
-func usable(factor float64) Metric {
+func usable(factor float64) metric.Metric {
 	switch {
 	case math.IsInf(factor, 0) || math.IsNaN(factor):
-		return Missing("No load that may be changed resists there.")
+		return metric.Missing("No load that may be changed resists there.")
 	case factor <= 0:
-		return Missing("Without any load it already asks for more.")
+		return metric.Missing("Without any load it already asks for more.")
 	}
-	return known(factor)
+	return metric.Known(factor)
 }
 
 // average is the mean over the swept angle.

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"dialarc/core/internal/check"
+	"dialarc/core/metric"
 )
 
 // rising is a torque that goes evenly from one value to another over a range of 90 degrees from 10, of which a part is variable.
@@ -27,11 +28,11 @@ func rising(from, to, variable float64) *Curves {
 func TestEqualByHand(t *testing.T) {
 	own, other := rising(0, 20, 0.5), rising(15, 25, 1)
 	f := Equal(own, other)
-	check.Near(t, "for the peak", *f.Peak.Value, 1.5, 1e-12)
-	check.Near(t, "for the mean", *f.Mean.Value, 3, 1e-12)
-	check.Near(t, "at the end", *f.End.Value, 1.5, 1e-12)
-	check.Near(t, "half way", *EqualAt(own, other, 55*math.Pi/180).Value, 3, 1e-12)
-	check.Near(t, "at the last angle", *EqualAt(own, other, 100*math.Pi/180).Value, 1.5, 1e-9)
+	check.Near(t, "for the peak", f.Peak.OrNaN(), 1.5, 1e-12)
+	check.Near(t, "for the mean", f.Mean.OrNaN(), 3, 1e-12)
+	check.Near(t, "at the end", f.End.OrNaN(), 1.5, 1e-12)
+	check.Near(t, "half way", EqualAt(own, other, 55*math.Pi/180).OrNaN(), 3, 1e-12)
+	check.Near(t, "at the last angle", EqualAt(own, other, 100*math.Pi/180).OrNaN(), 1.5, 1e-9)
 }
 
 // Where there is no factor it is said why: outside the range, with nothing to change, with too much of what cannot be changed, with
@@ -39,7 +40,7 @@ func TestEqualByHand(t *testing.T) {
 func TestNoEqual(t *testing.T) {
 	own, other := rising(0, 20, 0.5), rising(15, 25, 1)
 	for _, c := range []struct {
-		m    Metric
+		m    metric.Metric
 		says string
 	}{
 		{EqualAt(own, other, 120*math.Pi/180), "passes that angle"},
@@ -49,7 +50,7 @@ func TestNoEqual(t *testing.T) {
 		{EqualAt(own, &Curves{GapWhy: "The stack rests."}, 1), "The stack rests."},
 		{Equal(&Curves{GapWhy: "The stack rests."}, other).Mean, "The stack rests."},
 	} {
-		if c.m.Value != nil || !strings.Contains(c.m.Why, c.says) {
+		if c.m.Known() || !strings.Contains(c.m.Why(), c.says) {
 			t.Errorf("%+v does not say %q", c.m, c.says)
 		}
 	}

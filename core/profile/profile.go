@@ -4,18 +4,9 @@ import (
 	"math"
 
 	"gonum.org/v1/gonum/floats"
+
+	"dialarc/core/metric"
 )
-
-// Metric is a number that may be missing; then Why says why. Its unit is given where it is used.
-type Metric struct {
-	Value *float64
-	Why   string
-}
-
-func known(x float64) Metric { return Metric{Value: &x} }
-
-// Missing is a metric that could not be computed.
-func Missing(why string) Metric { return Metric{Why: why} }
 
 // Input is one repetition to judge: slices of equal length, from the start of the lift to its end. The long end of the
 // target is the start, where the region that lifts has not shortened yet, unless LongAtEnd says otherwise.
@@ -35,14 +26,14 @@ type Input struct {
 
 // Shape describes one torque curve.
 type Shape struct {
-	Peak      Metric // N·m
-	PeakAngle Metric // rad, named coordinate; the first angle of a plateau
-	LeftStart Metric // share of the peak at the start
-	LeftEnd   Metric // share of the peak at the end
-	Centroid  Metric // mean place from the long end, 0 to 1, weighted by torque; torque that assists weighs nothing
-	Phase     string // early, mid or late; empty when the centroid is missing
-	Thirds    [3]Metric
-	Assisting Metric // share of |torque| that helps the lift instead of resisting it
+	Peak      metric.Metric // N·m
+	PeakAngle metric.Metric // rad, named coordinate; the first angle of a plateau
+	LeftStart metric.Metric // share of the peak at the start
+	LeftEnd   metric.Metric // share of the peak at the end
+	Centroid  metric.Metric // mean place from the long end, 0 to 1, weighted by torque; torque that assists weighs nothing
+	Phase     string        // early, mid or late; empty when the centroid is missing
+	Thirds    [3]metric.Metric
+	Assisting metric.Metric // share of |torque| that helps the lift instead of resisting it
 }
 
 // Span is a piece of the range, rad of the named coordinate.
@@ -52,14 +43,14 @@ type Span struct{ From, To float64 }
 type Result struct {
 	Loads, Total  Shape
 	Effort        []float64 // total over capacity
-	PeakEffort    Metric
-	LimitingAngle Metric    // rad, where effort is largest
-	Target        []float64 // N·m, the wanted curve, scaled to the same mean; nil when there is no score
-	Match         Metric    // 0 to 100
-	LoadFactor    Metric    // what the variable loads would have to be multiplied by for a peak effort of 1
-	Reps          Metric    // repetitions possible with the present load, by Epley 1985
-	DeadSpots     []Span    // under 15% of the peak
-	Cliffs        []Span    // more than half of the peak gained or lost within a tenth of the swept range
+	PeakEffort    metric.Metric
+	LimitingAngle metric.Metric // rad, where effort is largest
+	Target        []float64     // N·m, the wanted curve, scaled to the same mean; nil when there is no score
+	Match         metric.Metric // 0 to 100
+	LoadFactor    metric.Metric // what the variable loads would have to be multiplied by for a peak effort of 1
+	Reps          metric.Metric // repetitions possible with the present load, by Epley 1985
+	DeadSpots     []Span        // under 15% of the peak
+	Cliffs        []Span        // more than half of the peak gained or lost within a tenth of the swept range
 }
 
 const (
@@ -90,13 +81,13 @@ func Judge(in *Input) Result {
 	}
 	r.Loads, r.Total = describe(u, in.Angle, in.Loads), describe(u, in.Angle, in.Total)
 	if in.Capacity == nil {
-		none := Missing(in.Unknown)
+		none := metric.Missing(in.Unknown)
 		r.PeakEffort, r.LimitingAngle, r.LoadFactor, r.Reps = none, none, none, none
 	} else {
 		r.Effort = make([]float64, len(u))
 		floats.DivTo(r.Effort, in.Total, in.Capacity)
 		limit := floats.MaxIdx(r.Effort)
-		r.PeakEffort, r.LimitingAngle = known(r.Effort[limit]), known(in.Angle[limit])
+		r.PeakEffort, r.LimitingAngle = metric.Known(r.Effort[limit]), metric.Known(in.Angle[limit])
 		r.solveLoad(in)
 	}
 	r.score(in, u)
@@ -105,8 +96,8 @@ func Judge(in *Input) Result {
 }
 
 func (r *Result) fail(why string) {
-	m := Missing(why)
-	s := Shape{Peak: m, PeakAngle: m, LeftStart: m, LeftEnd: m, Centroid: m, Thirds: [3]Metric{m, m, m}, Assisting: m}
+	m := metric.Missing(why)
+	s := Shape{Peak: m, PeakAngle: m, LeftStart: m, LeftEnd: m, Centroid: m, Thirds: [3]metric.Metric{m, m, m}, Assisting: m}
 	r.Loads, r.Total = s, s
 	r.PeakEffort, r.LimitingAngle, r.Match, r.LoadFactor, r.Reps = m, m, m, m, m
 }
@@ -134,8 +125,8 @@ func mean(u []float64, y func(int) float64) float64 {
 func describe(u, angle, torque []float64) Shape {
 	top := floats.MaxIdx(torque)
 	peak := torque[top]
-	none := Missing("No torque resists the lift anywhere in the range.")
-	s := Shape{Peak: known(peak), PeakAngle: none, LeftStart: none, LeftEnd: none, Centroid: none, Thirds: [3]Metric{none, none, none}, Assisting: none}
+	none := metric.Missing("No torque resists the lift anywhere in the range.")
+	s := Shape{Peak: metric.Known(peak), PeakAngle: none, LeftStart: none, LeftEnd: none, Centroid: none, Thirds: [3]metric.Metric{none, none, none}, Assisting: none}
 	size := mean(u, func(i int) float64 { return math.Abs(torque[i]) })
 	resisting := make([]float64, len(torque))
 	for i, t := range torque {
@@ -143,7 +134,7 @@ func describe(u, angle, torque []float64) Shape {
 	}
 	area := mean(u, func(i int) float64 { return resisting[i] })
 	if size > 0 {
-		s.Assisting = known(max(0, size-area) / size)
+		s.Assisting = metric.Known(max(0, size-area) / size)
 	}
 	if peak <= 0 || area <= 0 {
 		return s
@@ -152,12 +143,12 @@ func describe(u, angle, torque []float64) Shape {
 	for first > 0 && torque[first-1] >= peak*(1-1e-9) {
 		first--
 	}
-	s.PeakAngle = known(angle[first])
-	s.LeftStart, s.LeftEnd = known(torque[0]/peak), known(torque[len(torque)-1]/peak)
+	s.PeakAngle = metric.Known(angle[first])
+	s.LeftStart, s.LeftEnd = metric.Known(torque[0]/peak), metric.Known(torque[len(torque)-1]/peak)
 	centroid := mean(u, func(i int) float64 { return u[i] * resisting[i] }) / area
-	s.Centroid, s.Phase = known(centroid), PhaseOf(centroid)
+	s.Centroid, s.Phase = metric.Known(centroid), PhaseOf(centroid)
 	for k := range s.Thirds {
-		s.Thirds[k] = known(third(u, resisting, k) / area)
+		s.Thirds[k] = metric.Known(third(u, resisting, k) / area)
 	}
 	return s
 }
@@ -199,24 +190,24 @@ func (r *Result) solveLoad(in *Input) {
 	}
 	switch {
 	case math.IsInf(factor, 1):
-		r.LoadFactor = Missing("No load that may be changed resists the lift.")
+		r.LoadFactor = metric.Missing("No load that may be changed resists the lift.")
 	case factor <= 0:
-		r.LoadFactor = Missing("The arm's own weight and the fixed loads already ask for all that the lifter has.")
+		r.LoadFactor = metric.Missing("The arm's own weight and the fixed loads already ask for all that the lifter has.")
 	default:
-		r.LoadFactor = known(factor)
+		r.LoadFactor = metric.Known(factor)
 	}
-	r.Reps = Missing(r.LoadFactor.Why)
-	if r.LoadFactor.Value == nil {
+	r.Reps = metric.Missing(r.LoadFactor.Why())
+	if !r.LoadFactor.Known() {
 		return
 	}
 	// Epley 1985 (from memory): 1RM = w (1 + n/30), for n of at least 2.
 	switch n := 30 * (factor - 1); {
 	case n >= 2:
-		r.Reps = known(n)
+		r.Reps = metric.Known(n)
 	case n >= 0:
-		r.Reps = Missing("The load is too near the model's one-repetition limit for a count.")
+		r.Reps = metric.Missing("The load is too near the model's one-repetition limit for a count.")
 	default:
-		r.Reps = Missing("The load is more than the model's one-repetition limit.")
+		r.Reps = metric.Missing("The load is more than the model's one-repetition limit.")
 	}
 }
 

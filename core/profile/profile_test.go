@@ -7,6 +7,7 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/internal/check"
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -15,13 +16,13 @@ import (
 	"gonum.org/v1/gonum/integrate"
 )
 
-func value(t *testing.T, what string, m profile.Metric) float64 {
+func value(t *testing.T, what string, m metric.Metric) float64 {
 	t.Helper()
-	if m.Value == nil {
-		t.Errorf("%s is missing: %s", what, m.Why)
+	if !m.Known() {
+		t.Errorf("%s is missing: %s", what, m.Why())
 		return math.NaN()
 	}
-	return *m.Value
+	return m.OrNaN()
 }
 
 // curve is a profile over 90 degrees from 5 degrees on, given over the place u in [0, 1].
@@ -159,7 +160,7 @@ func TestLoadFactorLeavesTheArm(t *testing.T) {
 	for i := range in.Capacity {
 		in.Capacity[i] = 9
 	}
-	if r := profile.Judge(in); r.LoadFactor.Value != nil || r.LoadFactor.Why == "" || r.Reps.Why == "" {
+	if r := profile.Judge(in); r.LoadFactor.Known() || r.LoadFactor.Why() == "" || r.Reps.Why() == "" {
 		t.Errorf("the arm alone is too much, yet the factor is %+v", r.LoadFactor)
 	}
 }
@@ -169,7 +170,7 @@ func TestRepetitions(t *testing.T) {
 	in := curve(11, constant(80), constant(106.666666666))
 	check.Near(t, "repetitions", value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
 	for capacity, why := range map[float64]string{82: "too near", 70: "more than"} {
-		if r := profile.Judge(curve(11, constant(80), constant(capacity))); r.Reps.Value != nil || !strings.Contains(r.Reps.Why, why) {
+		if r := profile.Judge(curve(11, constant(80), constant(capacity))); r.Reps.Known() || !strings.Contains(r.Reps.Why(), why) {
 			t.Errorf("80 of %v leave no count, yet %+v", capacity, r.Reps)
 		}
 	}
@@ -181,7 +182,7 @@ func TestAssistingTorque(t *testing.T) {
 	check.Near(t, "assisting", value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
 	check.Near(t, "centroid of the first half wave", value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
 	r = profile.Judge(curve(101, constant(-5), constant(60)))
-	if r.Match.Value == nil || *r.Match.Value != 0 || r.Match.Why == "" || r.Total.Centroid.Value != nil {
+	if !r.Match.Known() || r.Match.OrNaN() != 0 || r.Match.Why() == "" || r.Total.Centroid.Known() {
 		t.Errorf("all help: match %+v, centroid %+v", r.Match, r.Total.Centroid)
 	}
 }
@@ -208,8 +209,8 @@ func TestMissingMetricsSayWhy(t *testing.T) {
 	still := curve(11, constant(30), constant(60))
 	clear(still.Swept)
 	for _, r := range []profile.Result{profile.Judge(in), profile.Judge(still)} {
-		for i, m := range []profile.Metric{r.Match, r.Total.Peak, r.Total.Centroid, r.Loads.LeftEnd, r.PeakEffort, r.LoadFactor, r.Reps} {
-			if m.Value != nil || m.Why == "" {
+		for i, m := range []metric.Metric{r.Match, r.Total.Peak, r.Total.Centroid, r.Loads.LeftEnd, r.PeakEffort, r.LoadFactor, r.Reps} {
+			if m.Known() || m.Why() == "" {
 				t.Errorf("metric %d: %+v", i, m)
 			}
 		}

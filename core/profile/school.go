@@ -5,6 +5,8 @@ import (
 
 	"gonum.org/v1/gonum/floats"
 	"gonum.org/v1/gonum/interp"
+
+	"dialarc/core/metric"
 )
 
 // Wanted is what a school wants at a place u (0 long end, 1 short end) before scaling, and whether that is an effort
@@ -40,7 +42,7 @@ func Wanted(school string, custom []float64) (want func(u float64) float64, effo
 func (r *Result) score(in *Input, u []float64) {
 	want, effort := Wanted(in.School, in.Custom)
 	if effort && in.Capacity == nil {
-		r.Match = Missing(in.Unknown)
+		r.Match = metric.Missing(in.Unknown)
 		return
 	}
 	actual := in.Total
@@ -53,7 +55,7 @@ func (r *Result) score(in *Input, u []float64) {
 		return
 	}
 	if !(level > 0) {
-		r.Match = Metric{Value: new(float64), Why: "On the whole the torque helps the lift instead of resisting it."}
+		r.Match = metric.Known(0).Because("On the whole the torque helps the lift instead of resisting it.")
 		return
 	}
 	wanted := make([]float64, len(u))
@@ -63,7 +65,7 @@ func (r *Result) score(in *Input, u []float64) {
 	scale := mean(u, func(i int) float64 { return wanted[i] })
 	floats.Scale(1/scale, wanted)
 	off := mean(u, func(i int) float64 { e := actual[i]/level - wanted[i]; return e * e })
-	r.Match = known(100 * max(0, 1-math.Sqrt(off)))
+	r.Match = metric.Known(100 * max(0, 1-math.Sqrt(off)))
 	r.Target = wanted
 	floats.Scale(level, r.Target)
 	if effort {
@@ -72,12 +74,12 @@ func (r *Result) score(in *Input, u []float64) {
 }
 
 func (r *Result) scoreOverload(in *Input, u []float64) {
-	if r.LoadFactor.Value == nil {
-		r.Match = Missing(r.LoadFactor.Why)
+	k, known := r.LoadFactor.Get()
+	if !known {
+		r.Match = metric.Missing(r.LoadFactor.Why())
 		return
 	}
-	k := *r.LoadFactor.Value
-	r.Match = known(100 * max(0, mean(u, func(i int) float64 {
+	r.Match = metric.Known(100 * max(0, mean(u, func(i int) float64 {
 		return (in.Total[i] + (k-1)*in.Variable[i]) / in.Capacity[i]
 	})))
 	// Drawn where the muscle would be asked for the same effort as at the limiting angle.

@@ -215,8 +215,8 @@ func settle(d *setup.Document) (setup.Document, setup.Problems) {
 	if len(problems) > 0 {
 		return c, problems
 	}
-	if f := r.Profile.LoadFactor.Value; f != nil && *f > 0 {
-		l, k := &c.Loads[0], asked**f
+	if f, known := r.Profile.LoadFactor.Get(); known && f > 0 {
+		l, k := &c.Loads[0], asked*f
 		if now := weightOf(l); k*now > mostBegun*d.Lifter.Mass {
 			k = lightBegun * d.Lifter.Mass / now
 		}

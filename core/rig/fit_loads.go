@@ -6,6 +6,7 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/kit"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
 
@@ -284,16 +285,16 @@ func (f *fitter) lever(path string, l *setup.Load) {
 
 // Effect is what moving into a room does to a setup.
 type Effect struct {
-	Match  core.Metric `json:"match" doc:"0 to 100."`
-	Effort core.Metric `json:"effort" doc:"Largest torque over capacity."`
-	Peak   core.Metric `json:"peak" doc:"Largest torque of loads and body, N·m."`
-	Phase  string      `json:"phase" doc:"early, mid or late; empty when there is none."`
-	Stop   string      `json:"stop,omitempty" doc:"What stands against it, when anything does."`
+	Match  metric.Metric `json:"match" doc:"0 to 100."`
+	Effort metric.Metric `json:"effort" doc:"Largest torque over capacity."`
+	Peak   metric.Metric `json:"peak" doc:"Largest torque of loads and body, N·m."`
+	Phase  string        `json:"phase" doc:"early, mid or late; empty when there is none."`
+	Stop   string        `json:"stop,omitempty" doc:"What stands against it, when anything does."`
 }
 
 // EffectOf evaluates a document for comparing it before and after.
 func EffectOf(d *setup.Document) Effect {
-	none := core.Metric{Why: "The setup cannot be evaluated as it stands."}
+	none := metric.Missing("The setup cannot be evaluated as it stands.")
 	e := Effect{Match: none, Effort: none, Peak: none}
 	r, problems := core.Evaluate(d)
 	if len(problems) > 0 {

@@ -163,8 +163,8 @@ func TestBegin(t *testing.T) {
 						t.Errorf("%s %s %s: %v", region, kind, position, problems)
 						continue
 					}
-					if e := r.Profile.PeakEffort.Value; e != nil && *e > 0.85 || rig.PositionOf(&d) != position || d.Loads[0].Kind != kind || d.Target.Region != region {
-						t.Errorf("%s %s %s: effort %v in %s", region, kind, position, e, rig.PositionOf(&d))
+					if r.Profile.PeakEffort.Or(0) > 0.85 || rig.PositionOf(&d) != position || d.Loads[0].Kind != kind || d.Target.Region != region {
+						t.Errorf("%s %s %s: effort %v in %s", region, kind, position, r.Profile.PeakEffort, rig.PositionOf(&d))
 					}
 					if r.Bracing.Holds {
 						stands++
@@ -190,7 +190,7 @@ func TestBeginOnAMachine(t *testing.T) {
 			continue
 		}
 		r, problems := core.Evaluate(&d)
-		if len(problems) > 0 || d.Target.Region != region || r.Profile.PeakEffort.Value == nil || *r.Profile.PeakEffort.Value > 0.85 {
+		if len(problems) > 0 || d.Target.Region != region || !r.Profile.PeakEffort.Known() || r.Profile.PeakEffort.OrNaN() > 0.85 {
 			t.Errorf("%s: %v, effort %v", region, problems, r.Profile.PeakEffort)
 		}
 	}

@@ -11,6 +11,7 @@ import (
 
 	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
@@ -22,23 +23,23 @@ import (
 type Row struct {
 	Key, Name, Region string
 	Hold              bool
-	Note              string      // what the exercise says of itself where it is not what its name promises
-	Leader            string      // key of the muscle that does most, at mid-path or where the torque is largest
-	LeaderShare       core.Metric // of what the helpers give, 0 to 1
-	TargetShare       core.Metric // of the target, the larger of the two places
-	HardestDeg        core.Metric // where the torque is largest
+	Note              string        // what the exercise says of itself where it is not what its name promises
+	Leader            string        // key of the muscle that does most, at mid-path or where the torque is largest
+	LeaderShare       metric.Metric // of what the helpers give, 0 to 1
+	TargetShare       metric.Metric // of the target, the larger of the two places
+	HardestDeg        metric.Metric // where the torque is largest
 	Phase             string
-	Effort            core.Metric // largest of any joint
-	LimitKg           core.Metric // load that goes once, as it is counted
-	LimitedBy         string      // what gives out first
-	Activation        core.Metric // largest of any part
-	Busiest           string      // the part that has it
-	Holds             bool        // lifter and bench stay where they are
-	Start             bool        // stacks and bands pull from the start
-	Clear             bool        // no strand touches body or kit
-	InRange           bool        // of the usual or the lifter's own ranges
-	Helps             bool        // load and limb together help the lift somewhere
-	LengthenedShare   core.Metric
+	Effort            metric.Metric // largest of any joint
+	LimitKg           metric.Metric // load that goes once, as it is counted
+	LimitedBy         string        // what gives out first
+	Activation        metric.Metric // largest of any part
+	Busiest           string        // the part that has it
+	Holds             bool          // lifter and bench stay where they are
+	Start             bool          // stacks and bands pull from the start
+	Clear             bool          // no strand touches body or kit
+	InRange           bool          // of the usual or the lifter's own ranges
+	Helps             bool          // load and limb together help the lift somewhere
+	LengthenedShare   metric.Metric
 	Problems          setup.Problems // why there is no report
 }
 
@@ -76,7 +77,7 @@ func (row *Row) read(r *core.Report) {
 	peak, least := floats.Max(r.Curves.Torque), floats.Min(r.Curves.Torque)
 	row.Helps = !r.Hold && least < -helping*peak
 	at := floats.MaxIdx(r.Muscles.Largest)
-	row.Activation, row.Busiest = known(r.Muscles.Largest[at]), r.Muscles.Busiest[at]
+	row.Activation, row.Busiest = metric.Known(r.Muscles.Largest[at]), r.Muscles.Busiest[at]
 	row.leads(r)
 }
 
@@ -90,9 +91,9 @@ func taut(r *core.Report) bool {
 
 // leads finds who does most at mid-path and where the torque is largest. Where the target's muscle leads at either, it leads.
 func (row *Row) leads(r *core.Report) {
-	none := core.Metric{Why: "A hold has no path that a muscle could lead."}
-	if !r.Hold {
-		none.Why = "No muscle of the model turns this way."
+	none := metric.Missing("No muscle of the model turns this way.")
+	if r.Hold {
+		none = metric.Missing("A hold has no path that a muscle could lead.")
 	}
 	row.LeaderShare, row.TargetShare = none, none
 	own := muscle.Whole(row.Region)
@@ -110,10 +111,10 @@ func (row *Row) leads(r *core.Report) {
 			}
 		}
 		if leader != "" && (row.Leader == "" || row.Leader != own) {
-			row.Leader, row.LeaderShare = leader, known(shares[leader])
+			row.Leader, row.LeaderShare = leader, metric.Known(shares[leader])
 		}
-		if t := r.Muscles.Target; t != nil && !math.IsNaN(t.Share[at]) && (row.TargetShare.Value == nil || t.Share[at] > *row.TargetShare.Value) {
-			row.TargetShare = known(t.Share[at])
+		if t := r.Muscles.Target; t != nil && !math.IsNaN(t.Share[at]) && t.Share[at] > row.TargetShare.Or(-1) {
+			row.TargetShare = metric.Known(t.Share[at])
 		}
 	}
 }
@@ -122,5 +123,3 @@ func (row *Row) leads(r *core.Report) {
 func heaviest(r *core.Report) int {
 	return int(math.Round(r.Curves.S[floats.MaxIdx(r.Curves.Torque)] * float64(len(r.Muscles.S)-1)))
 }
-
-func known(x float64) core.Metric { return core.Metric{Value: &x} }

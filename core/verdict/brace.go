@@ -1,15 +1,17 @@
 package verdict
 
+import "dialarc/core/metric"
+
 // BraceInput is what Brace speaks of.
 type BraceInput struct {
 	Holds       bool
-	How         string   // dragged, lifted, tips
-	TowardDeg   float64  // from the heading to the right
-	AtDeg       float64  // named coordinate
-	Margin      *float64 // m; nil when more than the floor carries
-	Friction    *float64 // share of the usual; nil when none would do
-	Bench       string   // slides or tips; empty when it stays
-	BenchWeight *float64 // kg
+	How         string        // dragged, lifted, tips
+	TowardDeg   float64       // from the heading to the right
+	AtDeg       float64       // named coordinate
+	Margin      metric.Metric // m; missing when more than the floor carries
+	Friction    metric.Metric // share of the usual; missing when none would do
+	Bench       string        // slides or tips; empty when it stays
+	BenchWeight metric.Metric // kg
 }
 
 // Margins below which a stance is called shaky, m, and above which a share of the friction is called slippery (own).
@@ -22,6 +24,8 @@ const (
 func Brace(in BraceInput) Sentence {
 	s := Sentence{Key: "brace", Tone: Good, Values: map[string]Quantity{"at": {in.AtDeg, "angle"}}}
 	way := Direction(in.TowardDeg)
+	margin, byFeet := in.Margin.Get()
+	friction, grips := in.Friction.Get()
 	switch {
 	case !in.Holds && in.How == "lifted":
 		s.Tone, s.Text = Stop, "The pull lifts the lifter off at {at}."
@@ -29,24 +33,24 @@ func Brace(in BraceInput) Sentence {
 		s.Tone, s.Text = Stop, "The pull drags the lifter "+way+" at {at}: the soles would slip."
 	case !in.Holds:
 		s.Tone, s.Text = Stop, "The lifter tips "+way+" at {at}."
-		if in.Margin != nil && *in.Margin < 0 {
-			s.Values["over"] = Quantity{-*in.Margin, "length"}
+		if byFeet && margin < 0 {
+			s.Values["over"] = Quantity{-margin, "length"}
 			s.Text = "The lifter tips " + way + " at {at}: the pressure would have to be {over} outside the feet."
 		}
 	case in.Bench != "":
 		s.Tone, s.Text = Stop, "The lifter is held, but the bench "+in.Bench+" at {at}."
-		if in.BenchWeight != nil {
-			s.Values["weight"] = Quantity{*in.BenchWeight, "mass"}
+		if weight, ok := in.BenchWeight.Get(); ok {
+			s.Values["weight"] = Quantity{weight, "mass"}
 			s.Text = "The lifter is held, but the bench " + in.Bench + " at {at}: lay {weight} on its foot."
 		}
-	case in.Margin != nil && *in.Margin < shaky:
-		s.Values["margin"] = Quantity{*in.Margin, "length"}
+	case byFeet && margin < shaky:
+		s.Values["margin"] = Quantity{margin, "length"}
 		s.Tone, s.Text = Look, "Held, but shaky at {at}: {margin} from the edge of the feet."
-	case in.Friction != nil && *in.Friction > slippery:
-		s.Values["friction"] = percent(*in.Friction)
+	case grips && friction > slippery:
+		s.Values["friction"] = percent(friction)
 		s.Tone, s.Text = Look, "Held, but it takes {friction} of the soles' usual grip at {at}."
-	case in.Margin != nil:
-		s.Values["margin"] = Quantity{*in.Margin, "length"}
+	case byFeet:
+		s.Values["margin"] = Quantity{margin, "length"}
 		s.Text = "Held all the way, at worst {margin} from the edge of the feet."
 	default:
 		s.Text = "Held all the way."

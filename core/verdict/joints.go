@@ -3,6 +3,8 @@ package verdict
 import (
 	"cmp"
 	"math"
+
+	"dialarc/core/metric"
 )
 
 // Rub says what a strand comes too near to. Distance is that to the surface or the depth in it, m.
@@ -29,10 +31,10 @@ type JointsInput struct {
 	LowBack       float64 // N·m; 0 where a pad carries the trunk
 	Along, Across float64 // resultant at the target joint, N; along + pushes the limb away
 
-	First      string   // what gives out first, like "the elbow"; empty when nothing is known to
-	Effort     float64  // its effort with the present load, or the largest of any
-	Load, Once *float64 // kg: the present load, and what goes once; nil when none is counted
-	Low, High  *float64 // by how far strength is known
+	First      string        // what gives out first, like "the elbow"; empty when nothing is known to
+	Effort     float64       // its effort with the present load, or the largest of any
+	Load, Once metric.Metric // kg: the present load, and what goes once; missing when none is counted
+	Low, High  metric.Metric // by how far strength is known
 
 	GripLimit, BackLimit float64 // the lifter's own, 0 for the usual
 	Contact              float64 // estimate between the joint's surfaces, N; NaN when the model has none
@@ -75,12 +77,14 @@ func (s *Sentence) first(in *JointsInput) {
 	}
 	s.Values["effort"] = percent(in.Effort)
 	s.Text = capital(in.First) + " gives out first: {effort} of its strength"
-	if in.Load != nil {
-		s.Values["load"] = Quantity{*in.Load, "mass"}
+	if load, ok := in.Load.Get(); ok {
+		s.Values["load"] = Quantity{load, "mass"}
 		s.Text += " at {load}"
 	}
-	if in.Once != nil && in.Low != nil && in.High != nil {
-		s.Values["low"], s.Values["high"] = Quantity{*in.Low, "mass"}, Quantity{*in.High, "mass"}
+	low, from := in.Low.Get()
+	high, to := in.High.Get()
+	if in.Once.Known() && from && to {
+		s.Values["low"], s.Values["high"] = Quantity{low, "mass"}, Quantity{high, "mass"}
 		s.Text += "; {low} to {high} would go once"
 	}
 	s.Text += ". "

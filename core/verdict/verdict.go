@@ -5,6 +5,7 @@ package verdict
 import (
 	"math"
 
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/space"
 	"dialarc/core/support"
@@ -43,14 +44,15 @@ func percent(share float64) Quantity { return Quantity{100 * share, "percent"} }
 // wants. The slices have one value per sample.
 func Profile(r *profile.Result, swept, total []float64, school string) Sentence {
 	s := Sentence{Key: "profile", Tone: Good, Values: map[string]Quantity{}}
-	if r.Match.Value == nil || r.Total.PeakAngle.Value == nil {
-		s.Tone, s.Text = Stop, "No profile: "+lower(firstOf(r.Match.Why, r.Total.PeakAngle.Why))
+	at, moves := r.Total.PeakAngle.Get()
+	left, ends := r.Total.LeftEnd.Get()
+	if !moves || !ends || !r.Match.Known() {
+		s.Tone, s.Text = Stop, "No profile: "+lower(firstOf(r.Match.Why(), r.Total.PeakAngle.Why()))
 		return s
 	}
-	s.Values["at"], s.Values["peak"] = angle(*r.Total.PeakAngle.Value), Quantity{*r.Total.Peak.Value, "torque"}
-	s.Values["left"] = percent(*r.Total.LeftEnd.Value)
+	s.Values["at"], s.Values["peak"], s.Values["left"] = angle(at), Quantity{r.Total.Peak.OrNaN(), "torque"}, percent(left)
 	s.Text = "Heaviest at {at} ({peak}), {left} of it left at the end"
-	switch left := *r.Total.LeftEnd.Value; {
+	switch {
 	case left >= 1-1e-9:
 		s.Text = "Heaviest at the very end ({peak})"
 	case left < -0.005:
@@ -66,12 +68,19 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 		s.Text += " Next to nothing from {deadFrom} to {deadTo}."
 		s.Tone = Look
 	}
-	if e := *r.PeakEffort.Value; e > 1 {
-		s.Values["effort"], s.Values["limit"] = percent(e), angle(*r.LimitingAngle.Value)
+	s.tooMuch(r)
+	return s
+}
+
+// tooMuch says where more is asked than the lifter has; where strength is not known, nothing.
+func (s *Sentence) tooMuch(r *profile.Result) {
+	effort, known := r.PeakEffort.Get()
+	at, placed := r.LimitingAngle.Get()
+	if known && placed && effort > 1 {
+		s.Values["effort"], s.Values["limit"] = percent(effort), angle(at)
 		s.Text += " It asks for {effort} of the lifter's strength at {limit}."
 		s.Tone = Stop
 	}
-	return s
 }
 
 // Hold says what a held pose asks of a joint; there is no range to judge.
@@ -129,10 +138,10 @@ func wantedAs(against, school string) string {
 }
 
 // LineUpInput is what LineUp speaks of: the share of the loads' torque that is beside the axis, and how far the first
-// cable or band passes from the shoulder seen from above (m, positive in front; nil when there is none).
+// cable or band passes from the shoulder seen from above (m, positive in front; missing when there is none).
 type LineUpInput struct {
 	OffAxisShare float64
-	PassesBy     *float64
+	PassesBy     metric.Metric
 	Kind         string // cable or band
 }
 
@@ -143,14 +152,14 @@ const linedUp = 0.02
 // LineUp says whether the pull lies in the plane of the path.
 func LineUp(in LineUpInput) Sentence {
 	s := Sentence{Key: "lineUp", Tone: Good, Values: map[string]Quantity{"off": percent(in.OffAxisShare)}}
-	if in.PassesBy == nil {
+	by, passes := in.PassesBy.Get()
+	if !passes {
 		s.Text = "The pull lies in the plane of the path."
 		if in.OffAxisShare > 0.1 {
 			s.Text, s.Tone = "Beside the path there is {off} as much torque as along it.", Look
 		}
 		return s
 	}
-	by := *in.PassesBy
 	s.Values["by"] = Quantity{math.Abs(by), "length"}
 	if math.Abs(by) <= linedUp {
 		s.Text = "Seen from above the " + in.Kind + " runs along the arm and under the shoulder."

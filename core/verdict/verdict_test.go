@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
@@ -89,15 +90,14 @@ func TestStartSentence(t *testing.T) {
 }
 
 func TestLineUpSentence(t *testing.T) {
-	by := func(x float64) *float64 { return &x }
 	for _, c := range []struct {
 		in   verdict.LineUpInput
 		tone verdict.Tone
 		says string
 	}{
-		{verdict.LineUpInput{PassesBy: by(0.01), Kind: "band"}, verdict.Good, "the band runs along the arm and under the shoulder"},
-		{verdict.LineUpInput{PassesBy: by(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Look, "the cable passes {by} in front of the shoulder"},
-		{verdict.LineUpInput{PassesBy: by(-0.1), OffAxisShare: 0.3}, verdict.Look, "behind the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(0.01), Kind: "band"}, verdict.Good, "the band runs along the arm and under the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Look, "the cable passes {by} in front of the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(-0.1), OffAxisShare: 0.3}, verdict.Look, "behind the shoulder"},
 		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.Good, "in the plane of the path"},
 		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Look, "Beside the path"},
 	} {

@@ -19,7 +19,7 @@ func TestDemoSetupsAreSound(t *testing.T) {
 			t.Errorf("%s, %v kg: %v", d.Name, d.Lifter.Mass, problems)
 			continue
 		}
-		if e := r.Profile.PeakEffort; !r.Hold && (e.Value == nil || *e.Value > 1) || len(r.Gaps)+len(r.Warnings) > 0 {
+		if e := r.Profile.PeakEffort; !r.Hold && (!e.Known() || e.OrNaN() > 1) || len(r.Gaps)+len(r.Warnings) > 0 {
 			t.Errorf("%s, %v kg: effort %+v, gaps %v, warnings %v", d.Name, d.Lifter.Mass, e, r.Gaps, r.Warnings)
 		}
 	}

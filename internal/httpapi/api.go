@@ -7,6 +7,7 @@ import (
 	"reflect"
 
 	"dialarc/core"
+	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
@@ -91,7 +92,7 @@ func (nullableBench) Schema(r huma.Registry) *huma.Schema {
 	return &bench
 }
 
-// metricSchema is core.Metric with a value that may be null.
+// metricSchema is metric.Metric with a value that may be null.
 type metricSchema struct{}
 
 // Schema implements huma.SchemaProvider.
@@ -105,7 +106,7 @@ func (metricSchema) Schema(huma.Registry) *huma.Schema {
 
 func registerTypes(r huma.Registry) {
 	r.RegisterTypeAlias(reflect.TypeFor[core.Curve](), reflect.TypeFor[nullableNumbers]())
-	r.RegisterTypeAlias(reflect.TypeFor[core.Metric](), reflect.TypeFor[metricSchema]())
+	r.RegisterTypeAlias(reflect.TypeFor[metric.Metric](), reflect.TypeFor[metricSchema]())
 	r.RegisterTypeAlias(reflect.TypeFor[*setup.Bench](), reflect.TypeFor[nullableBench]())
 }
 

@@ -66,7 +66,7 @@ func TestServerCompares(t *testing.T) {
 	}
 	var equal struct{ Setups []compare.Equalised }
 	c.call("POST", "/api/compare/equal", map[string]any{"setups": docs, "by": "peak"}, 200, &equal)
-	if len(equal.Setups) != 2 || math.Abs(*equal.Setups[1].Factor.Value-0.5) > 1e-9 {
+	if len(equal.Setups) != 2 || math.Abs(equal.Setups[1].Factor.OrNaN()-0.5) > 1e-9 {
 		t.Errorf("%+v", equal)
 	}
 	var f failure

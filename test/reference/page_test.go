@@ -110,7 +110,7 @@ func compare(t *testing.T, d *setup.Document, line []byte) {
 			t.Fatalf("%s: number %d is %v, the page has %v", d.Name, i, w, g)
 		}
 	}
-	if m := report.Profile.Match.Value; (m == nil) != (page.Match == nil) || (m != nil && math.Abs(*m-*page.Match) > 1e-7) {
+	if m, known := report.Profile.Match.Get(); known != (page.Match != nil) || known && math.Abs(m-*page.Match) > 1e-7 {
 		t.Errorf("%s: match %v, the page has %v", d.Name, m, page.Match)
 	}
 }
