@@ -2,12 +2,14 @@ package core
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
+	"dialarc/core/support"
 	"dialarc/core/verdict"
 
 	"gonum.org/v1/gonum/floats"
@@ -157,9 +159,17 @@ func (o *outcome) reportStarts() []Start {
 	return out
 }
 
+// rests are where the target stands still; a hold has no axis anywhere.
+func (o *outcome) rests() []support.Gap {
+	if o.path.Still() {
+		return nil
+	}
+	return support.Rests(o.rep)
+}
+
 func (o *outcome) reportGaps() []Gap {
 	out := make([]Gap, 0, len(o.gaps))
-	for _, g := range o.gaps {
+	for _, g := range slices.Concat(o.gaps, o.rests()) {
 		out = append(out, Gap{Kind: stateNames[g.State], Index: g.Index, Why: gapWords[g.State],
 			FromDeg: rounded(space.Deg(o.rep.Angle[g.From])), ToDeg: rounded(space.Deg(o.rep.Angle[g.To]))})
 	}

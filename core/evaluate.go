@@ -311,6 +311,7 @@ var gapWords = map[load.State]string{
 	load.ToppedOut: "The stack is at the top of its travel over a part of the range, so the curve has a gap.",
 	load.TooWide:   "Over a part of the range the hands are further apart than the rope is long, so the curve has a gap.",
 	load.OffPad:    "Over a part of the range the limb does not reach the machine's pad, so the curve has a gap.",
+	load.NoAxis:    "The target stands still over a part of the range, so there is no axis for a torque to be about.",
 	load.Blocked:   "Over a part of the range something is in the strand's way, so the curve has a gap.",
 }
 
@@ -348,7 +349,9 @@ func (o *outcome) lineUp() LineUp {
 	n := len(o.rep.S)
 	off, along := 0.0, 0.0
 	for i := range n {
-		off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
+		if !math.IsNaN(o.rep.Loads[i]) {
+			off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
+		}
 	}
 	l := LineUp{PassesBy: metric.Missing("No cable or band pulls on an arm that is raised."), OffAxisShare: metric.Missing("The loads put no torque on the joint.")}
 	if along > 0 {

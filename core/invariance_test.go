@@ -65,7 +65,7 @@ func tolerance(key string) float64 {
 func same(t *testing.T, key string, a, b *core.Report, scale float64) {
 	t.Helper()
 	for name, pair := range map[string][2]core.Curve{"torque": {a.Curves.Torque, b.Curves.Torque}, "lowering": {a.Curves.Lowering, b.Curves.Lowering}, "size": {a.Curves.Size, b.Curves.Size},
-		"off axis": {a.Curves.OffAxis, b.Curves.OffAxis}, "low back": {a.Curves.LowBack, b.Curves.LowBack}} {
+		"off axis": {a.Curves.OffAxis, b.Curves.OffAxis}, "twist": {a.Curves.Twist, b.Curves.Twist}, "bend": {a.Curves.Bend, b.Curves.Bend}, "low back": {a.Curves.LowBack, b.Curves.LowBack}} {
 		for i := range pair[0] {
 			x, y := scale*pair[0][i], pair[1][i]
 			if math.IsNaN(x) != math.IsNaN(y) || math.Abs(x-y) > tolerance(key)*math.Max(1, math.Abs(x)) {

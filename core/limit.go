@@ -246,12 +246,26 @@ func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 	places = []int{at}
 	known, factor := 1.0, most
 	for range 2 {
-		next := factor + (modelHolds-top)*(factor-known)/(top-now)
+		next, rises := full(factor, top, known, now)
+		if !rises {
+			return nil, 0, 0
+		}
 		if which, at, top, factor, known, now = w.nearer(next, places, top, factor); which < 0 {
 			return nil, 0, 0
 		}
 	}
-	return &w.regions[which], at, factor + (modelHolds-top)*(factor-known)/(top-now)
+	if last, rises := full(factor, top, known, now); rises {
+		return &w.regions[which], at, last
+	}
+	return nil, 0, 0
+}
+
+// full is the factor at which a straight line through two of them with their activations reaches what the model holds; false where it
+// does not rise, so that there is none to be trusted.
+func full(factor, top, known, now float64) (float64, bool) {
+	slope := (top - now) / (factor - known)
+	x := factor + (modelHolds-top)/slope
+	return x, slope > 0 && x > 0
 }
 
 // mayFill says whether a muscle may have nothing left when the loads have grown by a factor, from how hard the busiest works now: what

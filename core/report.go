@@ -139,8 +139,8 @@ type Start struct {
 
 // Gap is a stretch without an answer.
 type Gap struct {
-	Kind    string  `json:"kind" enum:"slack,toppedOut,tooWide,offPad,blocked"`
-	Index   int     `json:"index" doc:"The load's place in the document's loads."`
+	Kind    string  `json:"kind" enum:"slack,toppedOut,tooWide,offPad,blocked,noAxis"`
+	Index   int     `json:"index" doc:"The load's place in the document's loads; -1 where it is no load's doing."`
 	FromDeg float64 `json:"fromDeg"`
 	ToDeg   float64 `json:"toDeg"`
 	Why     string  `json:"why"`

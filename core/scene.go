@@ -83,7 +83,7 @@ type SceneColumn struct {
 }
 
 var stateNames = map[load.State]string{load.Working: "working", load.Slack: "slack", load.ToppedOut: "toppedOut",
-	load.TooWide: "tooWide", load.OffPad: "offPad", load.Blocked: "blocked"}
+	load.TooWide: "tooWide", load.OffPad: "offPad", load.Blocked: "blocked", load.NoAxis: "noAxis"}
 
 // SceneAt computes the scene of a valid document at s in [0, 1].
 func SceneAt(d *setup.Document, s float64) (*Scene, setup.Problems) {

@@ -10,6 +10,8 @@ import (
 	"dialarc/core/space"
 	"dialarc/core/support"
 	"dialarc/core/torque"
+
+	"gonum.org/v1/gonum/floats"
 )
 
 // Tempo is what one repetition asks in motion, at the document's tempo: the torque with the inertia of arm, weights and
@@ -94,12 +96,7 @@ func (m *model) swaying(course *movement.Course, t *Tempo) Swaying {
 func tempoReport(m *torque.Motion, course *movement.Course) *Tempo {
 	t := &Tempo{Time: clone(m.Time), S: clone(m.S), AngleDeg: degrees(m.Angle), Static: clone(m.Static), Dynamic: clone(m.Dynamic),
 		Duration: rounded(course.Duration()), Lifting: tempoSamples, Slack: slices.Contains(m.Slack, true)}
-	top := 0
-	for i, x := range m.Dynamic {
-		if x > m.Dynamic[top] {
-			top = i
-		}
-	}
+	top := floats.MaxIdx(m.Dynamic)
 	t.PeakPhase = "lifting"
 	if top >= tempoSamples {
 		t.PeakPhase = "lowering"
@@ -108,7 +105,7 @@ func tempoReport(m *torque.Motion, course *movement.Course) *Tempo {
 	t.Peak, t.PeakAngleDeg = number(m.Dynamic[top]), number(space.Deg(m.Angle[top]))
 	none := metric.Missing("At rest nothing resists the lift.")
 	t.OverStatic, t.Floating = none, none
-	if still := slices.Max(m.Static); still > 0 {
+	if still := floats.Max(m.Static); still > 0 {
 		t.OverStatic, t.Floating = number(m.Dynamic[top]/still), number(floating(m))
 	}
 	return t

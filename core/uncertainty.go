@@ -79,7 +79,9 @@ func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncert
 			continue
 		}
 		for i, x := range o.rep.Total {
-			curves[i] = append(curves[i], x)
+			if !math.IsNaN(x) {
+				curves[i] = append(curves[i], x)
+			}
 		}
 		if effort, known := o.result.PeakEffort.Get(); known { // how strong the lifter is, is known only so well
 			metrics[5] = append(metrics[5], effort*math.Exp(errors.Strength*o.spread*r.NormFloat64()))

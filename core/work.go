@@ -257,13 +257,20 @@ func doing(p *RegionPart) float64 {
 	return sum
 }
 
-// shares divides what each part gives by what all that help give together: never more than 1. What turns the other way is told by itself.
-func (w *work) shares() {
-	still := w.o.path.Still()
+// peak is the size of the largest torque.
+func (w *work) peak() float64 {
 	peak := 0.0
 	for _, t := range w.rep.Total {
-		peak = max(peak, math.Abs(t))
+		if size := math.Abs(t); size > peak {
+			peak = size
+		}
 	}
+	return peak
+}
+
+// shares divides what each part gives by what all that help give together: never more than 1. What turns the other way is told by itself.
+func (w *work) shares() {
+	still, peak := w.o.path.Still(), w.peak()
 	helps, against := make([]float64, len(w.rep.S)), w.out.Against
 	for g := range w.regions {
 		for i, t := range w.regions[g].Torque {
@@ -275,7 +282,7 @@ func (w *work) shares() {
 		}
 	}
 	for i, total := range w.rep.Total {
-		if still || math.Abs(total) < fewTorque*peak || helps[i] == 0 {
+		if still || !(math.Abs(total) >= fewTorque*peak) || helps[i] == 0 {
 			helps[i] = math.NaN()
 		}
 		against[i] /= helps[i]
@@ -310,6 +317,9 @@ func (w *work) lengths() {
 	whole, long := 0.0, 0.0
 	for i := 1; i < len(length); i++ {
 		piece := (w.rep.Swept[i] - w.rep.Swept[i-1]) * max(0, (w.rep.Total[i]+w.rep.Total[i-1])/2)
+		if math.IsNaN(piece) { // the target stands still
+			continue
+		}
 		whole += piece
 		if (length[i]+length[i-1])/2 > (low+high)/2 {
 			long += piece
@@ -349,10 +359,7 @@ func (w *work) largestWhole(i int) float64 {
 
 // doubts marks the places where shares are rough, and says why.
 func (w *work) doubts() {
-	peak := 0.0
-	for _, t := range w.rep.Total {
-		peak = max(peak, math.Abs(t))
-	}
+	peak := w.peak()
 	out, arm := &w.out, !legJoint(w.joint)
 	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
 	behind := func(i int) float64 { // of the upper arm's direction, which way it points forward
@@ -368,7 +375,7 @@ func (w *work) doubts() {
 		key, text string
 		at        func(i int) bool
 	}{
-		{"little", "There is little torque here, so shares of it mean little.", func(i int) bool { return math.Abs(w.rep.Total[i]) < littleTorque*peak }},
+		{"little", "There is little torque here, so shares of it mean little.", func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
 		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
 		{"twist", "Some twist of the upper arm is held by nothing in the model here.", func(i int) bool {
 			return math.Abs(out.LeftTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)

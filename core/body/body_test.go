@@ -205,3 +205,22 @@ func TestBenchOfAKnownSize(t *testing.T) {
 	check.Near(t, "half of the length", half.Y, 0.45, 1e-12)
 	check.Near(t, "half of the width", half.Z, 0.18, 1e-12)
 }
+
+// Setting the feet wider lowers the hips bit by bit, in every stance: nowhere do they jump.
+func TestHipsSinkEvenlyAsFeetGoApart(t *testing.T) {
+	for name, p := range map[string]setup.Posture{
+		"parallel": {Kind: "standing"}, "split": {Kind: "standing", Feet: "split"}, "staggered": {Kind: "standing", Feet: "staggered"},
+		"hinged": {Kind: "hinged", Trunk: setup.Trunk{PitchDeg: 50}}, "knees bent": {Kind: "standing", Feet: "split", KneesDeg: 40},
+	} {
+		b := body.New(&setup.Lifter{Stature: 1.75, Mass: 75})
+		before := math.NaN()
+		for apart := 0.1; apart < 0.9; apart += 0.01 {
+			p.FeetApart = apart
+			st := b.Settle(&p, nil, nil)
+			if y := st.MidHip.Y; y > before+1e-12 || before-y > 0.008 {
+				t.Errorf("%s: from %.3f to %.3f m at %.2f m apart", name, before, y, apart)
+			}
+			before = st.MidHip.Y
+		}
+	}
+}

@@ -185,10 +185,8 @@ func (b *Body) standingHip(p *setup.Posture) float64 {
 		aside, ahead := apart/2-b.HipHalf, b.fromHip(p)
 		return math.Sqrt(max(0.01, leg*leg-aside*aside-ahead*ahead))
 	}
-	if p.FeetApart <= kept {
-		return b.AnkleH + math.Sqrt(max(0.01, leg*leg-math.Pow(b.fromHip(p), 2)))
-	}
-	return b.AnkleH + leg - height(kept) + height(p.FeetApart)
+	close := b.AnkleH + math.Sqrt(max(0.01, leg*leg-math.Pow(b.fromHip(p), 2)))
+	return close - height(kept) + height(max(kept, p.FeetApart))
 }
 
 // hipsBack is how far behind the ankles the hips of somebody who hinges are, m: so far that the weight, with the arms

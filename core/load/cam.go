@@ -21,6 +21,7 @@ import (
 type cam struct {
 	weight  float64 // k m g, N
 	mass    float64 // k m, kg, that the machine's arm lifts
+	ratio   float64 // k
 	arms    interp.FritschButland
 	from    float64 // table's ends, rad
 	to      float64
@@ -48,7 +49,7 @@ var turnings = map[string]turning{
 }
 
 func newCam(b *builder) (Source, *space.Vec) {
-	c := &cam{mass: b.Ratio * b.StackMass, radius: b.PadRadius, turning: turnings[b.Coordinate], at: b.at}
+	c := &cam{mass: b.Ratio * b.StackMass, ratio: b.Ratio, radius: b.PadRadius, turning: turnings[b.Coordinate], at: b.at}
 	c.weight = c.mass * Gravity
 	side := b.at.side
 	x, y := make([]float64, len(b.Cam)), make([]float64, len(b.Cam))
@@ -147,24 +148,53 @@ func (c *cam) At(f *body.Frames) Pull {
 	return p
 }
 
-// Moving adds the inertia of the stack, which rises by k r with the angle of the machine's arm: the torque is k m r (g +
-// (k r θ')'), never below zero. The pad's velocity square to its arm gives θ'; the change of r within the step is left out.
-func (c *cam) Moving(f *body.Frames, _, a space.Vec) Pull {
+// Moving adds the inertia of the stack. It rises by k r with the angle of the machine's arm, so that with its kinetic energy m (k r θ')²/2
+// the torque on that arm is k m r (g + k (r θ” + r_θ θ'²)) by Lagrange's equation; never below zero.
+func (c *cam) Moving(f *body.Frames, v, a space.Vec) Pull {
 	p := c.At(f)
 	if p.State != Working {
 		return p
 	}
 	angle, touch, push, _ := c.stand(f)
-	w := c.hinge(f)
-	arm := r3.Scale(1/c.radius, space.Reject(r3.Sub(touch, c.axis), w))
-	turn := c.sign * r3.Dot(a, r3.Cross(w, arm)) / c.radius
+	rate, speeding := c.turn(f, touch, v, a)
 	r := c.momentArm(angle)
-	p.Force = r3.Scale(max(0, c.mass*r*(Gravity+r*turn)), push)
+	rise := c.sign * c.ratio * (r*speeding + c.widens(angle)*rate*rate)
+	p.Force = r3.Scale(max(0, c.mass*r*(Gravity+rise)), push)
 	p.Tension = space.Norm(p.Force)
 	if p.Tension == 0 {
 		p.State = Slack
 	}
 	return p
+}
+
+// widens is the derivative of the moment arm by the angle, m/rad.
+func (c *cam) widens(angle float64) float64 {
+	if angle < c.from || angle > c.to {
+		return 0
+	}
+	return c.arms.PredictDerivative(angle)
+}
+
+// turn is the first and second derivative in time of the machine's arm's angle, from the velocity and acceleration of the limb where the
+// pad touches. The pad moves along its circle, P' = R θ' t with t square to the arm e, and along the limb d, over which it slides at ξ
+// while the limb turns at ω: P' = v + ξ d, P” = a + ξ' d + 2 ω ξ n with n square to the limb. Their parts along n and d give θ', ξ
+// and θ”.
+func (c *cam) turn(f *body.Frames, touch, v, a space.Vec) (rate, speeding float64) {
+	w := c.hinge(f)
+	limb := c.at.side.On(c.turning.segment)
+	d := r3.Unit(space.Reject(f.Direction(limb), w))
+	n := r3.Cross(w, d)
+	arm := r3.Scale(1/c.radius, space.Reject(r3.Sub(touch, c.axis), w))
+	t := r3.Cross(w, arm)
+	across := c.radius * r3.Dot(t, n)
+	rate = r3.Dot(v, n) / across
+	slide := c.radius*rate*r3.Dot(t, d) - r3.Dot(v, d)
+	// The frames know how the limb turns per unit of the path; how fast that is passed shows in the place's velocity.
+	omega := 0.0
+	if along := f.Velocity(limb, touch); r3.Norm2(along) > 0 {
+		omega = r3.Dot(f.Omega[limb], w) * r3.Dot(v, along) / r3.Norm2(along)
+	}
+	return rate, (r3.Dot(a, n) + 2*omega*slide + c.radius*rate*rate*r3.Dot(arm, n)) / across
 }
 
 // Energy is k m g ∫ r dθ in the lifting direction, by Simpson's rule.

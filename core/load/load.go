@@ -22,6 +22,7 @@ const (
 	ToppedOut       // the stack has come to the end of its travel: the path cannot go on
 	TooWide         // the hands are further apart than the rope between them is long
 	OffPad          // the limb does not reach the machine's pad, or lies all but across its way
+	NoAxis          // of no load: the target stands still
 	Blocked         // something is in a strand's way, so that it does not run straight
 )
 

@@ -190,3 +190,46 @@ func TestSharedByTwoHands(t *testing.T) {
 	middle := r3.Scale(0.5, r3.Add(f.Grip[0], f.Grip[1]))
 	check.Vec(t, "from the middle", r3.Unit(a.Force), r3.Unit(r3.Sub(space.Vec{X: 1.2, Y: 0.3}, middle)))
 }
+
+// Wherever the pulley is, the two strands and the cable balance at their junction (the parallelogram of forces, Stevin 1586): together the
+// hands feel the cable's whole tension, a strand's pull is along the strand and never a push, and from one strand loose to both tight
+// nothing jumps.
+func TestStrandsBesideThePulley(t *testing.T) {
+	right, left, f := spread(t, 60)
+	grips := [2]space.Vec{f.Grip[body.Right], f.Grip[body.Left]}
+	middle := r3.Scale(0.5, r3.Add(grips[0], grips[1]))
+	before := [2]float64{math.NaN(), math.NaN()}
+	loose := 0
+	for aside := -6.0; aside <= 6; aside += 0.02 {
+		*right.From = r3.Add(middle, space.Vec{X: 0.1, Y: 2.5, Z: aside})
+		*left.From = *right.From
+		a, b := right.At(f), left.At(f)
+		whole := r3.Add(a.Force, b.Force)
+		check.Near(t, "both hands together", r3.Norm(whole), 10*9.80665, 1e-9)
+		// The cable runs from the junction, which lies a strand's length along each pull, to the pulley.
+		for side, p := range [2]load.Pull{a, b} {
+			if p.Tension < 1e-9 {
+				loose++
+				continue
+			}
+			junction := r3.Add(grips[side], r3.Scale(right.Def.StrandLength/p.Tension, p.Force))
+			line := r3.Unit(r3.Sub(*right.From, junction))
+			check.Near(t, "in line with the cable", r3.Dot(r3.Unit(whole), line), 1, 1e-9)
+			if r3.Dot(p.Force, r3.Sub(*right.From, grips[side])) < 0 {
+				t.Errorf("%.2f m aside: strand %d pushes", aside, side)
+			}
+		}
+		if aside > 0.05 && a.Tension >= b.Tension { // the strand on the far side holds more
+			t.Errorf("%.2f m to the right the right hand holds %.1f N, the left %.1f", aside, a.Tension, b.Tension)
+		}
+		for side, p := range [2]load.Pull{a, b} {
+			if math.Abs(p.Tension-before[side]) > 0.1*98.0665 {
+				t.Errorf("%.2f m aside strand %d jumps from %.1f to %.1f N", aside, side, before[side], p.Tension)
+			}
+			before[side] = p.Tension
+		}
+	}
+	if loose == 0 {
+		t.Error("no strand is ever loose")
+	}
+}

@@ -12,10 +12,11 @@ import (
 // strands are two strands of equal length l from the end of one cable, one to each hand.
 //
 // Their junction lies at the distance sqrt(l² - h²) from the middle M of the hands, which are 2 h apart, as near to the
-// pulley as it can: in the plane square to the line between the hands. Of the cable's tension T at an angle b to that
-// plane the strands carry T_R + T_L = T cos b l / sqrt(l² - h²) and T_R - T_L = T sin b l / h. For mirrored hands that is
-// T / (2 cos(q/2)) each, with q the angle between the strands, and each hand has to hold (T/2) tan(q/2) outward. Hands 2 l
-// apart or more cannot hold it.
+// pulley as it can: in the plane square to the line between the hands. A cable's tension T at an angle b to that plane, + to the right,
+// is balanced by T_R + T_L = T cos b l / sqrt(l² - h²) and T_R - T_L = -T sin b l / h. With the pulley in the middle that is
+// T / (2 cos(q/2)) each, with q the angle between the strands, and each hand has to hold (T/2) tan(q/2) outward. A strand cannot push:
+// where one would have to, it hangs loose, and the other lies in line with the cable and carries all. Hands 2 l apart or more cannot hold
+// it.
 type strands struct {
 	stack
 	pulley space.Vec
@@ -31,13 +32,16 @@ func newStrands(b *builder) (Source, *space.Vec) {
 
 // knot is the geometry of the junction at one place along the path.
 type knot struct {
-	at       space.Vec // the junction
-	deep     float64   // from the middle of the hands, m
-	half     float64   // half the distance between the hands, m
-	across   space.Vec // unit vector from the left hand to the right
-	toward   space.Vec // unit vector from their middle to the junction
-	cable    space.Vec // unit vector from the junction to the pulley
-	length   float64   // of the cable, m
+	at       space.Vec  // the junction
+	strands  [2]float64 // tension of each side's for a cable tension of 1 N
+	deep     float64    // from the middle of the hands, m
+	reach    float64    // from there to the pulley, in the plane square to the line between the hands, m
+	aside    float64    // how far the pulley is from that plane, m
+	half     float64    // half the distance between the hands, m
+	across   space.Vec  // unit vector from the left hand to the right
+	toward   space.Vec  // unit vector from their middle to the junction
+	cable    space.Vec  // unit vector from the junction to the pulley
+	length   float64    // of the cable, m
 	possible bool
 }
 
@@ -48,35 +52,57 @@ func (s *strands) tie(f *body.Frames) knot {
 	k.half = space.Norm(apart) / 2
 	k.across = r3.Scale(1/max(2*k.half, 1e-12), apart)
 	plane := space.Reject(r3.Sub(s.pulley, middle), k.across)
-	reach := space.Norm(plane)
-	if k.half >= s.length || reach == 0 {
+	k.reach, k.aside = space.Norm(plane), r3.Dot(r3.Sub(s.pulley, middle), k.across)
+	if k.half >= s.length || k.reach == 0 {
 		return k
 	}
 	k.possible = true
 	k.deep = math.Sqrt(s.length*s.length - k.half*k.half)
-	k.toward = r3.Scale(1/reach, plane)
-	k.at = r3.Add(middle, r3.Scale(k.deep, k.toward))
-	line := r3.Sub(s.pulley, k.at)
-	k.length = space.Norm(line)
-	k.cable = r3.Scale(1/max(k.length, 1e-12), line)
-	if reach < k.deep { // the junction would have to be beyond the pulley: the stack rests
+	k.toward = r3.Scale(1/k.reach, plane)
+	k.to(r3.Add(middle, r3.Scale(k.deep, k.toward)), s.pulley)
+	if k.reach < k.deep { // the junction would have to be beyond the pulley: the stack rests
 		k.length = -k.length
+	}
+	sum, difference := r3.Dot(k.cable, k.toward)*s.length/k.deep, 0.0
+	if k.half > 1e-9 {
+		difference = -r3.Dot(k.cable, k.across) * s.length / k.half
+	}
+	k.strands = [2]float64{(sum + difference) / 2, (sum - difference) / 2}
+	for side := range k.strands {
+		if loose := 1 - side; k.strands[loose] < 0 && k.length > 0 {
+			k.alone(side, f.Grip[side], s)
+			break
+		}
 	}
 	return k
 }
 
+// to puts the junction somewhere, with the cable from there to the pulley.
+func (k *knot) to(at, pulley space.Vec) {
+	k.at = at
+	line := r3.Sub(pulley, at)
+	k.length = space.Norm(line)
+	k.cable = r3.Scale(1/max(k.length, 1e-12), line)
+}
+
+// alone hangs the junction on one hand's strand, in line with the cable.
+func (k *knot) alone(side int, hand space.Vec, s *strands) {
+	line := r3.Sub(s.pulley, hand)
+	whole := space.Norm(line)
+	k.to(r3.Add(hand, r3.Scale(s.length/max(whole, 1e-12), line)), s.pulley)
+	if whole < s.length {
+		k.length = -k.length
+	}
+	k.strands = [2]float64{}
+	k.strands[side] = 1
+}
+
+// single says whether one hand carries everything.
+func (k *knot) single() bool { return k.strands[0] == 0 || k.strands[1] == 0 }
+
 // share is the force on this side's hand for a cable tension of 1 N.
 func (s *strands) share(f *body.Frames, k *knot) space.Vec {
-	sum := r3.Dot(k.cable, k.toward) * s.length / k.deep
-	difference := 0.0
-	if k.half > 1e-9 {
-		difference = r3.Dot(k.cable, k.across) * s.length / k.half
-	}
-	if s.at.side == body.Left {
-		difference = -difference
-	}
-	own := (sum + difference) / 2
-	return r3.Scale(own/s.length, r3.Sub(k.at, f.Grip[s.at.side]))
+	return r3.Scale(k.strands[s.at.side]/s.length, r3.Sub(k.at, f.Grip[s.at.side]))
 }
 
 func (s *strands) At(f *body.Frames) Pull {
@@ -113,24 +139,16 @@ func (s *strands) rate(f *body.Frames, k *knot) float64 {
 	return sum
 }
 
-// Moving adds the inertia of the stack, for hands that mirror each other: with D from their middle to the pulley and h
-// half of what lies between them, the cable's length changes by L” = D” - (sqrt(l² - h²))”.
+// Moving adds the inertia of the stack, for hands that mirror each other. In the plane square to the line between them the junction is q =
+// D - sqrt(l² - h²) from the pulley, D being the distance from their middle and h half of what lies between them; with the pulley
+// a beside that plane the cable's length is L = sqrt(q² + a²). Of one strand that carries all it is |P - hand| - l.
 func (s *strands) Moving(f *body.Frames, v, a space.Vec) Pull {
 	p := s.At(f)
 	if p.State != Working {
 		return p
 	}
 	k := s.tie(f)
-	out := 1 - 2*float64(s.at.side)
-	wide, wider := out*r3.Dot(v, k.across), out*r3.Dot(a, k.across)
-	v, a = space.Reject(v, k.across), space.Reject(a, k.across)
-	line := r3.Sub(s.pulley, r3.Sub(k.at, r3.Scale(k.deep, k.toward)))
-	length := space.Norm(line)
-	u := r3.Scale(1/length, line)
-	near := -r3.Dot(u, v)
-	rate := near + k.half*wide/k.deep
-	bend := (r3.Norm2(v)-near*near)/length - r3.Dot(u, a) + (wide*wide+k.half*wider)/k.deep + math.Pow(k.half*wide, 2)/math.Pow(k.deep, 3)
-	tension, state := s.moving(rate, bend)
+	tension, state := s.moving(s.lengthens(&k, v, a))
 	force := s.share(f, &k)
 	p.Force = r3.Scale(tension, force)
 	p.Tension = space.Norm(p.Force)
@@ -138,6 +156,28 @@ func (s *strands) Moving(f *body.Frames, v, a space.Vec) Pull {
 		p.State = Slack
 	}
 	return p
+}
+
+// lengthens is how fast the cable gets longer and by how much that speeds up, from this hand's velocity and acceleration.
+func (s *strands) lengthens(k *knot, v, a space.Vec) (rate, bend float64) {
+	if k.single() {
+		if k.strands[s.at.side] == 0 { // the loose strand; what the other does shows in its own pull
+			return 0, 0
+		}
+		return drawing(k.cable, k.length+s.length, v, a)
+	}
+	out := 1 - 2*float64(s.at.side)
+	wide, wider := out*r3.Dot(v, k.across), out*r3.Dot(a, k.across)
+	near, nearer := drawing(k.toward, k.reach, space.Reject(v, k.across), space.Reject(a, k.across))
+	q, q1 := k.reach-k.deep, near+k.half*wide/k.deep
+	q2 := nearer + (wide*wide+k.half*wider)/k.deep + math.Pow(k.half*wide, 2)/math.Pow(k.deep, 3)
+	return q * q1 / k.length, (q1*q1+q*q2)/k.length - math.Pow(q*q1, 2)/math.Pow(k.length, 3)
+}
+
+// drawing is the first and second derivative of a straight length whose near end moves: u points along it to the fixed end.
+func drawing(u space.Vec, length float64, v, a space.Vec) (rate, bend float64) {
+	rate = -r3.Dot(u, v)
+	return rate, (r3.Norm2(v)-rate*rate)/length - r3.Dot(u, a)
 }
 
 // Energy is half of the cable's, the other half being the other hand's.

@@ -15,8 +15,13 @@ type Metric struct {
 	why   string
 }
 
-// Known is a metric that has a value.
-func Known(x float64) Metric { return Metric{value: x, known: true} }
+// Known is a metric that has a value; of what is no finite number there is none.
+func Known(x float64) Metric {
+	if math.IsNaN(x) || math.IsInf(x, 0) {
+		return Missing("It comes to no number.")
+	}
+	return Metric{value: x, known: true}
+}
 
 // Missing is a metric that could not be computed, and why.
 func Missing(why string) Metric { return Metric{why: why} }

@@ -19,7 +19,7 @@ func TestWrittenAndRead(t *testing.T) {
 		{metric.Known(0).Because(`It "helps".`), `{"value":0,"why":"It \"helps\"."}`},
 		{metric.Missing("No range."), `{"value":null,"why":"No range."}`},
 		{metric.Metric{}, `{"value":null}`},
-		{metric.Known(math.Inf(1)), `{"value":null}`},
+		{metric.Known(math.Inf(1)), `{"value":null,"why":"It comes to no number."}`},
 	} {
 		raw, err := json.Marshal(c.m)
 		if err != nil || string(raw) != c.text {

@@ -22,6 +22,7 @@ type Path struct {
 	fixed   body.Pose
 	solve   func(s float64, q *body.Pose) float64 // coordinates that a constraint decides, and by how many metres it cannot be met
 	idle    body.Pose                             // of a side that takes no part
+	rests   [][]setup.Coordinate                  // what turns together and may come to rest on the way
 	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
@@ -72,6 +73,7 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	case m.BarWidth > 0:
 		p.solve = p.onBar(m.BarWidth)
 	}
+	p.rests = p.mayRest()
 	if st.Root == body.OnHands {
 		var poses, rates [2]body.Pose
 		var f body.Frames
@@ -171,11 +173,7 @@ const difference = 1e-5
 // At writes the joint coordinates of both sides at s (radians) and their rates per unit s. A side that takes no part
 // stays still.
 func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
-	var q, dq body.Pose
-	p.named(s, &q, &dq)
-	if p.solve != nil {
-		q, dq = p.solved(s)
-	}
+	q, dq := p.pose(s)
 	for side, moves := range p.moves {
 		if moves {
 			poses[side], rates[side] = q, dq
@@ -185,7 +183,24 @@ func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
 	}
 }
 
-// solved is the pose of a constrained path and its rates; apart from At, whose values then need no memory of their own.
+// pose is that of a side that moves, and its rates.
+func (p *Path) pose(s float64) (q, dq body.Pose) {
+	q, dq = p.raw(s)
+	for _, group := range p.rests {
+		p.point(group, s, &q, &dq)
+	}
+	return q, dq
+}
+
+func (p *Path) raw(s float64) (q, dq body.Pose) {
+	if p.solve != nil {
+		return p.solved(s)
+	}
+	p.named(s, &q, &dq)
+	return q, dq
+}
+
+// solved is the pose of a constrained path and its rates; apart from raw, whose values then need no memory of their own.
 func (p *Path) solved(s float64) (q, dq body.Pose) {
 	at := func(s float64) body.Pose {
 		var q, rate body.Pose
@@ -230,10 +245,7 @@ func (p *Path) PlaceArm(s float64, f *body.Frames, sides ...body.Side) bool {
 	if p.station.LegsMove || p.station.Root == body.OnHands {
 		return false
 	}
-	var q, dq body.Pose
-	if p.named(s, &q, &dq); p.solve != nil {
-		q, dq = p.solved(s)
-	}
+	q, dq := p.pose(s)
 	for _, side := range sides {
 		if p.moves[side] {
 			f.PlaceArm(side, &q, &dq)

@@ -28,6 +28,11 @@ func Equal(own, other *Curves) Factors {
 			return Factors{m, m, m}
 		}
 	}
+	own, other = own.moving(), other.moving()
+	if len(own.Total) == 0 || len(other.Total) == 0 {
+		none := metric.Missing(noRange)
+		return Factors{none, none, none}
+	}
 	peak, factor := floats.Max(other.Total), math.Inf(1)
 	for i, v := range own.Variable {
 		if v > 1e-9 {
@@ -50,6 +55,7 @@ func EqualAt(own, other *Curves, angle float64) metric.Metric {
 			return metric.Missing(c.GapWhy)
 		}
 	}
+	own, other = own.moving(), other.moving()
 	here, reached := placeOf(own.Angle, angle)
 	there, also := placeOf(other.Angle, angle)
 	if !reached || !also {

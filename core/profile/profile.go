@@ -14,7 +14,7 @@ type Input struct {
 	LongAtEnd bool      // the target is longer at the end of the path than at its start
 	Swept     []float64 // swept angle from the start, rad, rising
 	Angle     []float64 // named coordinate, rad
-	Total     []float64 // resisting torque of loads and weights, N·m
+	Total     []float64 // resisting torque of loads and weights, N·m; NaN where the target stands still
 	Loads     []float64 // of the loads alone, N·m
 	Variable  []float64 // of the loads that advice may scale, N·m
 	Capacity  []float64 // N·m, above zero; nil when it is unknown
@@ -65,14 +65,27 @@ const (
 // Judge computes every metric of a profile. Metrics that need the whole range are missing when there are gaps.
 func Judge(in *Input) Result {
 	var r Result
-	if in.GapWhy != "" {
+	switch some := moving(in.Total); {
+	case in.GapWhy != "":
 		r.fail(in.GapWhy)
-		return r
+	case some == nil:
+		r.judge(in)
+	case len(some) < 2:
+		r.fail(noRange)
+	default:
+		r.judge(in.at(some))
+		r.Effort, r.Target = spread(r.Effort, some, len(in.Total)), spread(r.Target, some, len(in.Total))
 	}
+	return r
+}
+
+const noRange = "The target joint does not move, so there is no range to judge."
+
+func (r *Result) judge(in *Input) {
 	u := places(in.Swept)
 	if u == nil {
-		r.fail("The target joint does not move, so there is no range to judge.")
-		return r
+		r.fail(noRange)
+		return
 	}
 	if in.LongAtEnd {
 		for i := range u {
@@ -92,7 +105,6 @@ func Judge(in *Input) Result {
 	}
 	r.score(in, u)
 	r.DeadSpots, r.Cliffs = deadSpots(in), cliffs(in, u)
-	return r
 }
 
 func (r *Result) fail(why string) {

@@ -103,8 +103,23 @@ func Unusable(gaps []Gap, loads []setup.Load, n int) setup.Problems {
 // Gap is a stretch of the path in which a load cannot do its work.
 type Gap struct {
 	From, To int // samples, inclusive
-	Index    int // of the load in the document
+	Index    int // of the load in the document, -1 for none
 	State    load.State
+}
+
+// Rests lists the stretches in which the target stands still, so that there is no axis for a torque to be about.
+func Rests(rep *torque.Repetition) []Gap {
+	var rests []Gap
+	for i := 0; i < len(rep.Total); i++ {
+		from := i
+		for i < len(rep.Total) && math.IsNaN(rep.Total[i]) {
+			i++
+		}
+		if i > from {
+			rests = append(rests, Gap{From: from, To: i - 1, Index: -1, State: load.NoAxis})
+		}
+	}
+	return rests
 }
 
 // Gaps lists the stretches in which a cable is slack or has topped out.

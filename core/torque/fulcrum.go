@@ -1,6 +1,8 @@
 package torque
 
 import (
+	"math"
+
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/space"
@@ -44,15 +46,47 @@ func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
 
 // moved is the unit vector from the joint along the segment that is seen to move: the limb, or what stands on it.
 func (c *fulcrum) moved(f *body.Frames) space.Vec {
-	switch right := c.joint % body.GirdleL; {
+	right := c.joint % body.GirdleL
+	switch {
 	case right == body.GirdleR:
 		return r3.Unit(r3.Sub(f.Joint[c.joint+1], f.Joint[c.joint]))
-	case c.rooted && right == body.AnkleR, c.rooted && right == body.KneeR:
-		return r3.Unit(r3.Sub(f.Joint[c.joint-1], f.Joint[c.joint]))
-	case c.rooted && right == body.HipR:
+	case c.stands() && right == body.HipR:
 		return f.Turn[body.Trunk].Apply(space.Y)
+	case c.stands():
+		return r3.Unit(r3.Sub(f.Joint[c.joint-1], f.Joint[c.joint]))
 	}
 	return f.Direction(body.Beyond[c.joint][0])
+}
+
+// stands says whether what is seen to move is the body on a foot that stays in place.
+func (c *fulcrum) stands() bool { return c.rooted && !c.hands }
+
+// resultant splits a force on the far side, and so the one that the joint has to give: along the moved segment, + where it pushes it away
+// from the joint, and the size of what lies across it, N.
+func (c *fulcrum) resultant(f *body.Frames, force space.Vec) (along, across float64) {
+	d := c.moved(f)
+	along = -r3.Dot(force, d)
+	if c.hands { // the far side is the body, what is seen to move the arm
+		along = -along
+	}
+	return along, space.Norm(space.Reject(force, d))
+}
+
+// rest splits what a torque vector leaves beside a unit axis: twist about the moved segment as far as that lies across the axis, bend
+// about what is square to both. Signs are those of the right side. About an axis along the segment there is no twist left, and bend is the
+// size of all the rest; twist² + bend² is always what the axis leaves.
+func (c *fulcrum) rest(f *body.Frames, t, axis space.Vec) (twist, bend float64) {
+	d := space.Reject(c.moved(f), axis)
+	if size := space.Norm(d); size > 1e-6 {
+		d = r3.Scale(1/size, d)
+	} else {
+		return 0, space.Norm(space.Reject(t, axis))
+	}
+	twist, bend = r3.Dot(t, d), r3.Dot(t, r3.Cross(d, axis))
+	if c.lead == body.Left {
+		return -twist, -bend
+	}
+	return twist, bend
 }
 
 // base is where the root's force is taken to act: under the ankle, or at the grip.
@@ -167,21 +201,21 @@ func AxisOf(f *body.Frames, joint body.Joint, side body.Side, rule *AxisRule) sp
 	return a
 }
 
+// noTurn is the rate, rad per unit s, below which a joint does not turn: what rounding leaves of the rates of guided paths is less.
+const noTurn = 1e-7
+
 // axis is the unit vector about which the lifting direction turns a joint, and the rate of that turn per unit s: of the
 // swing, square to the moved segment; of the spin, along it; or a given direction. Without a turn both are zero.
 func (c *fulcrum) axis(f *body.Frames, rule *AxisRule) (space.Vec, float64) {
 	spin := r3.Scale(c.sign, f.Spin[c.joint])
-	d := f.Direction(body.Beyond[c.joint][0])
+	d := c.moved(f)
 	switch rule.Kind {
 	case "spin":
 		along := r3.Dot(spin, d)
-		if along < 0 {
-			d = r3.Scale(-1, d)
-		}
-		if along == 0 {
+		if math.Abs(along) < noTurn {
 			return space.Vec{}, 0
 		}
-		return d, max(along, -along)
+		return r3.Scale(math.Copysign(1, along), d), math.Abs(along)
 	case "vector":
 		return rule.Along, max(0, r3.Dot(spin, rule.Along))
 	}
@@ -190,7 +224,7 @@ func (c *fulcrum) axis(f *body.Frames, rule *AxisRule) (space.Vec, float64) {
 		swing = spin
 	}
 	speed := space.Norm(swing)
-	if speed < 1e-9 {
+	if speed < noTurn {
 		return space.Vec{}, 0
 	}
 	return r3.Scale(1/speed, swing), speed

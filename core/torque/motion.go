@@ -1,6 +1,8 @@
 package torque
 
 import (
+	"math"
+
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/movement"
@@ -89,11 +91,19 @@ func Move(in *Input, course *movement.Course, n int) *Motion {
 			axis, _ := mv.c.axis(&mv.here, &in.Axis)
 			out.Time, out.S, out.Rate = append(out.Time, t), append(out.S, s), append(out.Rate, rate)
 			out.Angle = append(out.Angle, mv.here.Pose[mv.c.lead][name])
-			out.Static, out.Dynamic = append(out.Static, -r3.Dot(static, axis)), append(out.Dynamic, -r3.Dot(dynamic, axis))
+			out.Static, out.Dynamic = append(out.Static, about(axis, static)), append(out.Dynamic, about(axis, dynamic))
 			out.Slack = append(out.Slack, slack)
 		}
 	}
 	return out
+}
+
+// about is the part of a torque that resists a turn about a unit axis; none where there is no axis, because the joint stands still.
+func about(axis, t space.Vec) float64 {
+	if axis == (space.Vec{}) {
+		return math.NaN()
+	}
+	return -r3.Dot(t, axis)
 }
 
 // InMotion is the torque vector in N·m, room axes, on the far side of a joint (of the right side; the lead side's is taken)

@@ -194,10 +194,8 @@ func (u *run) place(i int) {
 // sample computes everything at one place and returns the speed at which the segment swings, per unit s.
 func (u *run) sample(i int) float64 {
 	f, r, c := &u.frames, u.Repetition, &u.target
-	j := f.Joint[c.joint]
-	d := f.Direction(body.Beyond[c.joint][0])
 	axis, speed := c.axis(f, &u.in.Axis)
-	r.Axis[i], r.Joint[i], r.Direction[i] = axis, j, c.moved(f)
+	r.Axis[i], r.Joint[i], r.Direction[i] = axis, f.Joint[c.joint], c.moved(f)
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
 	others := u.startOthers()
@@ -232,7 +230,10 @@ func (u *run) sample(i int) float64 {
 			back = r3.Add(back, u.aboutBack(&a))
 		}
 	}
-	u.write(i, axis, d, weights, loads, lowering, force)
+	u.write(i, axis, weights, loads, lowering, force)
+	if speed == 0 && !u.in.Path.Still() {
+		u.standsStill(i)
+	}
 	u.finishOthers(i, others)
 	if u.in.Whole {
 		r.Varying[i], r.VaryingForce[i] = u.needed(&u.target, target.varies), u.borne(&u.target, target.varyingForce)
@@ -242,7 +243,7 @@ func (u *run) sample(i int) float64 {
 }
 
 // write notes the target's torques, all about its joint.
-func (u *run) write(i int, axis, d, weights, loads, lowering, force space.Vec) {
+func (u *run) write(i int, axis, weights, loads, lowering, force space.Vec) {
 	r := u.Repetition
 	total := r3.Add(loads, weights)
 	r.Weights[i] = -r3.Dot(weights, axis)
@@ -250,14 +251,23 @@ func (u *run) write(i int, axis, d, weights, loads, lowering, force space.Vec) {
 	r.Total[i] = -r3.Dot(total, axis)
 	r.Lowering[i] = -r3.Dot(r3.Add(lowering, weights), axis)
 	r.OffAxis[i] = space.Norm(space.Reject(loads, axis))
-	r.Twist[i] = r3.Dot(total, d)
-	r.Bend[i] = r3.Dot(total, r3.Cross(d, axis))
+	r.Twist[i], r.Bend[i] = u.target.rest(&u.frames, total, axis)
 	r.Size[i] = space.Norm(total)
 	if u.in.Whole {
 		r.Vector[i], r.AxisIn[i] = u.needed(&u.target, total), u.needed(&u.target, r3.Scale(-1, axis))
 		r.Force[i] = u.borne(&u.target, force)
 	}
-	r.Along[i], r.Across[i] = -u.target.sign*r3.Dot(force, d), space.Norm(space.Reject(force, d))
+	r.Along[i], r.Across[i] = u.target.resultant(&u.frames, force)
+}
+
+// standsStill takes out what has no meaning where the target does not turn: a torque about no axis.
+func (u *run) standsStill(i int) {
+	r, none := u.Repetition, math.NaN()
+	r.Weights[i], r.Loads[i], r.Total[i], r.Lowering[i], r.Twist[i], r.Bend[i], r.OffAxis[i] = none, none, none, none, none, none, none
+	for k := range r.Parts {
+		p := &r.Parts[k]
+		p.Torque[i], p.MomentArm[i], p.InPlane[i], p.OffAxis[i], p.Lowering[i] = none, none, none, none, none
+	}
 }
 
 // needed turns a torque on the far side of a joint into what muscles have to give on its outer side, in the axes of the

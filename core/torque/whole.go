@@ -39,15 +39,14 @@ func (u *run) finishOthers(i int, all []sums) {
 	for o := range all {
 		c, out, s := &u.others[o], &u.Others[o], &all[o]
 		axis, speed := c.axis(f, &AxisRule{})
-		d := f.Direction(body.Beyond[c.joint][0])
 		out.Torque[i], out.Varies[i] = math.NaN(), math.NaN()
-		if speed > 1e-6 {
+		if speed > 0 {
 			out.Torque[i], out.Varies[i] = -r3.Dot(s.torque, axis), -r3.Dot(s.varies, axis)
 		}
 		out.Size[i] = space.Norm(s.torque)
 		out.Vector[i], out.Force[i] = u.needed(c, s.torque), u.borne(c, s.force)
 		out.Varying[i], out.VaryingForce[i] = u.needed(c, s.varies), u.borne(c, s.varyingForce)
-		out.Along[i], out.Across[i] = -c.sign*r3.Dot(s.force, d), space.Norm(space.Reject(s.force, d))
+		out.Along[i], out.Across[i] = c.resultant(f, s.force)
 	}
 }
 

@@ -98,6 +98,9 @@ func straying(r *profile.Result, swept, total []float64, school string) (string,
 	var off [3]float64
 	for i := 1; i < len(swept); i++ {
 		step := swept[i] - swept[i-1]
+		if step == 0 || math.IsNaN(total[i]+total[i-1]) { // the target stands still
+			continue
+		}
 		k := min(2, int(3*(swept[i]+swept[i-1])/2/whole))
 		off[k] += step * (total[i] + total[i-1] - r.Target[i] - r.Target[i-1]) / 2
 		level += step * (r.Target[i] + r.Target[i-1]) / 2
