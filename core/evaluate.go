@@ -118,7 +118,7 @@ type outcome struct {
 	gaps      []support.Gap
 	rubs      []support.Rub
 	cautions  setup.Problems
-	longAtEnd bool // the target is longer at the end of the path
+	longEnd   string // where on the path the target is longest: start, end, undecided or unknown
 	demands   demands
 }
 
@@ -150,8 +150,8 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	}
 	e.fillCapacity(o)
 	e.fillVariable(m)
-	o.longAtEnd = longAtEnd(m)
-	in2 := profile.Input{LongAtEnd: o.longAtEnd, Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
+	o.longEnd = longEnd(m)
+	in2 := profile.Input{LongAtEnd: o.longEnd == "end", NoLongEnd: noLongEnd[o.longEnd], Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
 		Variable: e.variable, Capacity: e.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
 	if o.trust == profile.Unknown {
 		in2.Capacity = nil

@@ -263,6 +263,9 @@ func (w *work) firstMuscle(most float64) (*RegionPart, int, float64) {
 // full is the factor at which a straight line through two of them with their activations reaches what the model holds; false where it
 // does not rise, so that there is none to be trusted.
 func full(factor, top, known, now float64) (float64, bool) {
+	if math.Abs(top-modelHolds) < 1e-6 { // there already: the slope of so short a step is rounding
+		return factor, factor > 0
+	}
 	slope := (top - now) / (factor - known)
 	x := factor + (modelHolds-top)/slope
 	return x, slope > 0 && x > 0

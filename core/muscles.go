@@ -31,7 +31,7 @@ type Muscles struct {
 	Firm            Curve         `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
 	Doubts          []Doubt       `json:"doubts" doc:"Why shares are rough, and where."`
 	LengthenedShare metric.Metric `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
-	LongEnd         string        `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,unknown"`
+	LongEnd         string        `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,undecided,unknown"`
 }
 
 // RegionPart is what one muscle, or a part of one, does along the path.
@@ -170,23 +170,35 @@ func (e *Evaluator) muscles(o *outcome) (Muscles, *work) {
 	return w.report(), w
 }
 
-// longAtEnd says whether the target is clearly longer at the end of a path than at its start.
-func longAtEnd(m *model) bool {
+// longEnd says where on a path the target is longest, start or end; undecided where both ends are about as long, and unknown where the
+// model has no length of it, so that the start is taken, from which a muscle that lifts shortens.
+func longEnd(m *model) string {
 	var start, end, rates [2]body.Pose
 	m.path.At(0, &start, &rates)
 	m.path.At(1, &end, &rates)
 	lead := m.path.Lead()
 	a, ok := muscle.LengthIn(&m.body, m.doc.Target.Region, &start[lead])
 	b, _ := muscle.LengthIn(&m.body, m.doc.Target.Region, &end[lead])
-	return ok && b > a+longer
+	switch {
+	case !ok || m.path.Still():
+		return "unknown"
+	case b > a+longer:
+		return "end"
+	case b > a-longer:
+		return "undecided"
+	}
+	return "start"
 }
 
-// longer is by how much, in optimal lengths, a target has to be longer at the end for the path to be the wrong way (own).
+// noLongEnd says why nothing is counted from the long end.
+var noLongEnd = map[string]string{"undecided": "The target is about as long at both ends of this path, so that neither is its long end."}
+
+// longer is by how much, in optimal lengths, a target has to be longer at one end for that to be the long one (own).
 const longer = 0.03
 
 // shortens cautions when the target gets longer where it should lift.
 func (o *outcome) shortens() setup.Problems {
-	if !o.longAtEnd || o.path.Still() {
+	if o.longEnd != "end" {
 		return nil
 	}
 	return setup.Problems{{Path: "target.region", What: "Along this path the target gets longer, so lifting is not its work.",

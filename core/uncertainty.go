@@ -95,13 +95,13 @@ func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncert
 func take(metrics [][]float64, r *profile.Result) bool {
 	t := &r.Total
 	list := [...]metric.Metric{t.Peak, t.PeakAngle.Times(space.Deg(1)), t.LeftEnd, r.Loads.Centroid, r.Match}
-	for _, m := range list {
-		if !m.Known() {
-			return false
-		}
+	if !t.PeakAngle.Known() || !r.Match.Known() {
+		return false
 	}
 	for k, m := range list {
-		metrics[k] = append(metrics[k], m.OrNaN())
+		if x, known := m.Get(); known {
+			metrics[k] = append(metrics[k], x)
+		}
 	}
 	return true
 }

@@ -5,6 +5,7 @@ import (
 	"math"
 	"strconv"
 
+	"dialarc/core/body"
 	"dialarc/core/catalogue"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -56,13 +57,39 @@ func (o *outcome) travel(c setup.Coordinate) (least, most, from, to float64) {
 		if c == setup.ShoulderPlane && math.Abs(math.Sin(poses[i][setup.ShoulderElevation])) < 0.3 {
 			continue
 		}
-		x := space.Deg(poses[i][c])
+		x := o.read(i, c)
 		least, most = min(least, x), max(most, x)
 	}
 	if least == 0 && most == 0 {
 		return 1, 0, 0, 0
 	}
-	return least, most, space.Deg(poses[0][c]), space.Deg(poses[len(poses)-1][c])
+	return least, most, o.read(0, c), o.read(len(poses)-1, c)
+}
+
+// read is a coordinate of the pose at a sample, degrees. Plane and elevation of the arm are read in the way that the lifter owns, where
+// the other one, p + 180 degrees and -e, is not owned: both are one direction of the arm.
+func (o *outcome) read(i int, c setup.Coordinate) float64 {
+	q := o.rep.Pose[i]
+	if c == setup.ShoulderPlane || c == setup.ShoulderElevation {
+		other := q
+		other[setup.ShoulderPlane] = math.Remainder(q[setup.ShoulderPlane]+math.Pi, 2*math.Pi)
+		other[setup.ShoulderElevation] = -q[setup.ShoulderElevation]
+		if !o.owns(&q) && o.owns(&other) {
+			q = other
+		}
+	}
+	return space.Deg(q[c])
+}
+
+// owns says whether the direction of the arm in a pose is one that the lifter owns.
+func (o *outcome) owns(q *body.Pose) bool {
+	for _, c := range [2]setup.Coordinate{setup.ShoulderPlane, setup.ShoulderElevation} {
+		owned := o.doc.Lifter.Owned(c)
+		if x := space.Deg(q[c]); x < owned.FromDeg || x > owned.ToDeg {
+			return false
+		}
+	}
+	return true
 }
 
 // pathOf is where in the document the lower and the upper end of a coordinate's travel come from.

@@ -310,10 +310,7 @@ func (w *work) lengths() {
 		return
 	}
 	length := out.Target.Length
-	out.LongEnd = "start"
-	if w.o.longAtEnd {
-		out.LongEnd = "end"
-	}
+	out.LongEnd = w.o.longEnd
 	whole, long := 0.0, 0.0
 	for i := 1; i < len(length); i++ {
 		piece := (w.rep.Swept[i] - w.rep.Swept[i-1]) * max(0, (w.rep.Total[i]+w.rep.Total[i-1])/2)

@@ -3,6 +3,7 @@ package core_test
 import (
 	"math"
 	"slices"
+	"strings"
 	"testing"
 
 	"dialarc/core"
@@ -204,6 +205,39 @@ func TestTheWrongWay(t *testing.T) {
 	r := evaluated(t, &d)
 	if r.Muscles.LongEnd != "end" || !slices.ContainsFunc(r.Warnings, func(w setup.Problem) bool { return w.Path == "target.region" }) {
 		t.Errorf("long end %s, warnings %v", r.Muscles.LongEnd, r.Warnings)
+	}
+}
+
+// Where a path changes the target's length hardly at all, neither end is the long one: nothing is told that would turn round with a
+// millimetre.
+func TestNoLongEnd(t *testing.T) {
+	d := ready(t, "curl.dumbbell")
+	d.Target = setup.Target{Region: "triceps", School: "match", Joint: "elbow"}
+	d.Movement.FromDeg = 60
+	seen := map[string]bool{}
+	before := math.NaN()
+	for to := 65.0; to <= 100; to += 0.25 {
+		d.Movement.ToDeg = to
+		r := evaluated(t, &d)
+		seen[r.Muscles.LongEnd] = true
+		centroid, known := r.Profile.Loads.Centroid.Get()
+		if known == (r.Muscles.LongEnd == "undecided") || (r.Profile.Loads.Phase == "") == known {
+			t.Errorf("to %v the long end is the %s, the centroid %v, the phase %q", to, r.Muscles.LongEnd, r.Profile.Loads.Centroid, r.Profile.Loads.Phase)
+		}
+		if known && math.Abs(centroid-before) > 0.02 {
+			t.Errorf("to %v the centroid jumps from %.3f to %.3f", to, before, centroid)
+		}
+		before = centroid
+		if !known {
+			before = math.NaN()
+		}
+	}
+	if !seen["undecided"] || !seen["end"] {
+		t.Errorf("seen %v", seen)
+	}
+	d.Movement.ToDeg, d.Target.School = 65, "early"
+	if m := evaluated(t, &d).Profile.Match; m.Known() || !strings.Contains(m.Why(), "neither") {
+		t.Errorf("the school early is judged without a long end: %v", m)
 	}
 }
 

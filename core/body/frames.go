@@ -285,3 +285,12 @@ func (f *Frames) Shift(by, rate space.Vec) {
 		f.Grip[side], f.Wrist[side], f.Tip[side] = add(f.Grip[side], by), add(f.Wrist[side], by), add(f.Tip[side], by)
 	}
 }
+
+// ReadAs writes the shoulder of a pose in the reading of another: a plane of elevation p with an elevation e and p + 180 degrees with -e
+// are one orientation of the arm, and differences mean something only between like readings.
+func (q *Pose) ReadAs(other *Pose) {
+	if math.Cos(q[setup.ShoulderPlane]-other[setup.ShoulderPlane]) < 0 {
+		q[setup.ShoulderPlane] += math.Pi
+		q[setup.ShoulderElevation] = -q[setup.ShoulderElevation]
+	}
+}

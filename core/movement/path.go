@@ -208,11 +208,14 @@ func (p *Path) solved(s float64) (q, dq body.Pose) {
 		p.solve(s, &q)
 		return q
 	}
+	q = at(s)
 	before, after := at(s-difference), at(s+difference)
+	before.ReadAs(&q)
+	after.ReadAs(&q)
 	for c := range dq {
 		dq[c] = math.Remainder(after[c]-before[c], 2*math.Pi) / (2 * difference)
 	}
-	return at(s), dq
+	return q, dq
 }
 
 // Place computes the frames of the whole body at s.

@@ -99,3 +99,43 @@ func TestKeyframes(t *testing.T) {
 		}
 	}
 }
+
+// A guided arm may go from one reading of its pose, plane p and elevation e, to the other, p + 180 degrees and -e, just where its rates are
+// taken. Those stay what they are beside it: the change is one of names.
+func TestRatesWhereTheReadingChanges(t *testing.T) {
+	guided := func(swivel float64) *movement.Path {
+		return path(&setup.Movement{Kind: "guided", Side: "right", Guide: &setup.Guide{Kind: "line", Relative: true, SwivelDeg: swivel,
+			Start: setup.Point{X: 0.30, Y: -0.10, Z: 0.10}, End: &setup.Point{X: 0.05, Y: -0.20, Z: 0.25}}})
+	}
+	const s = 0.2
+	plane := func(swivel float64) float64 {
+		poses, _ := at(guided(swivel), s)
+		return poses[0][setup.ShoulderPlane]
+	}
+	jumps := func(a, b float64) bool { return math.Cos(plane(a)-plane(b)) < 0 }
+	found := 0
+	for swivel := -100.0; swivel < 140; swivel += 2 {
+		low, high := swivel, swivel+2
+		if !jumps(low, high) {
+			continue
+		}
+		for range 60 {
+			if mid := (low + high) / 2; jumps(low, mid) {
+				high = mid
+			} else {
+				low = mid
+			}
+		}
+		found++
+		poses, rates := at(guided(low), s)
+		_, beside := at(guided(low), s+1e-3)
+		e := math.Sin(poses[0][setup.ShoulderElevation])
+		speed, near := math.Hypot(rates[0][setup.ShoulderElevation], e*rates[0][setup.ShoulderPlane]), math.Hypot(beside[0][setup.ShoulderElevation], e*beside[0][setup.ShoulderPlane])
+		if math.Abs(speed-near) > 0.1*near {
+			t.Errorf("at a swivel of %.6f the arm swings at %.1f rad, beside it at %.1f", low, speed, near)
+		}
+	}
+	if found == 0 {
+		t.Error("the reading never changes")
+	}
+}

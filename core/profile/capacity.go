@@ -70,12 +70,6 @@ func (c *Capacity) Actions(q, rate *body.Pose) map[string]float64 {
 }
 
 // each calls what is done with every action that a movement is blended from.
-//
-// At the shoulder the actions are blended by squares (own): raising and lowering against moving forward and back by the
-// squares of the speeds with which they swing the arm, and in each plane of elevation p abduction against flexion, or
-// adduction against extension, by cos² p and sin² p. An arm that hangs has no plane to be moved in: at an elevation e
-// moving forward counts as horizontal adduction by sin² e, else as what brings a hanging arm there. So nothing jumps
-// where a path is turned or passes the hanging line.
 func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action string, angle float64)) bool {
 	hinge := func(up, down string, coordinate setup.Coordinate) bool {
 		action := up
@@ -97,7 +91,7 @@ func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action stri
 		if c.spin {
 			return hinge("shoulder.internalRotation", "shoulder.externalRotation", setup.ShoulderRotation)
 		}
-		return shoulder(q, rate, add)
+		return swing(q, rate, add)
 	case "elbow":
 		return hinge("elbow.flexion", "elbow.extension", setup.ElbowFlexion)
 	case "knee":
@@ -125,32 +119,6 @@ func (c *Capacity) Words() string {
 
 func (c *Capacity) unknown() {
 	c.Trust, c.Why = Unknown, "No strength shape fits this action of the "+c.joint+"."
-}
-
-func shoulder(q, rate *body.Pose, add func(weight float64, action string, angle float64)) bool {
-	plane, elevation := q[setup.ShoulderPlane], q[setup.ShoulderElevation]
-	rise, sweep := rate[setup.ShoulderElevation], rate[setup.ShoulderPlane]*math.Sin(elevation)
-	both := rise*rise + sweep*sweep
-	if both < 1e-12 {
-		return false
-	}
-	part := func(weight float64, action string, angle float64) {
-		if weight > 1e-9 {
-			add(weight, action, angle)
-		}
-	}
-	level := math.Pow(math.Sin(elevation), 2)
-	s := math.Sin(max(0, min(plane, math.Pi/2)))
-	if w := rise * rise / both; w > 1e-9 {
-		part(w*(1-s*s), oneOf(rise > 0, "shoulder.abduction", "shoulder.adduction"), elevation)
-		part(w*s*s, oneOf(rise > 0, "shoulder.flexion", "shoulder.extension"), elevation)
-	}
-	if w := sweep * sweep / both; w > 1e-9 {
-		part(w*level, oneOf(sweep > 0, "shoulder.horizontalAdduction", "shoulder.horizontalAbduction"), plane)
-		part(w*(1-level)*(1-s*s), oneOf(sweep > 0, "shoulder.flexion", "shoulder.extension"), elevation)
-		part(w*(1-level)*s*s, oneOf(sweep > 0, "shoulder.adduction", "shoulder.abduction"), elevation)
-	}
-	return true
 }
 
 func oneOf(first bool, a, b string) string {

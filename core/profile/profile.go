@@ -12,6 +12,7 @@ import (
 // target is the start, where the region that lifts has not shortened yet, unless LongAtEnd says otherwise.
 type Input struct {
 	LongAtEnd bool      // the target is longer at the end of the path than at its start
+	NoLongEnd string    // why neither end is the long one; empty when one is. Then nothing is told that is counted from it
 	Swept     []float64 // swept angle from the start, rad, rising
 	Angle     []float64 // named coordinate, rad
 	Total     []float64 // resisting torque of loads and weights, N·m; NaN where the target stands still
@@ -105,6 +106,18 @@ func (r *Result) judge(in *Input) {
 	}
 	r.score(in, u)
 	r.DeadSpots, r.Cliffs = deadSpots(in), cliffs(in, u)
+	if in.NoLongEnd != "" {
+		r.Loads.forgetLongEnd(in.NoLongEnd)
+		r.Total.forgetLongEnd(in.NoLongEnd)
+	}
+}
+
+// forgetLongEnd takes out what is counted from the long end.
+func (s *Shape) forgetLongEnd(why string) {
+	if s.Centroid.Known() {
+		none := metric.Missing(why)
+		s.Centroid, s.Phase, s.Thirds = none, "", [3]metric.Metric{none, none, none}
+	}
 }
 
 func (r *Result) fail(why string) {

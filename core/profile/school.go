@@ -41,6 +41,10 @@ func Wanted(school string, custom []float64) (want func(u float64) float64, effo
 // the mean effort, in percent, at the load whose largest effort is 1.
 func (r *Result) score(in *Input, u []float64) {
 	want, effort := Wanted(in.School, in.Custom)
+	if in.NoLongEnd != "" && (in.School == "early" || in.School == "late") {
+		r.Match = metric.Missing(in.NoLongEnd)
+		return
+	}
 	if effort && in.Capacity == nil {
 		r.Match = metric.Missing(in.Unknown)
 		return

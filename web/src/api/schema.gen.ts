@@ -2455,11 +2455,11 @@ export interface components {
       fromDeg: number;
       /**
        * Format: int64
-       * @description The load's place in the document's loads.
+       * @description The load's place in the document's loads; -1 where it is no load's doing.
        */
       index: number;
       /** @enum {string} */
-      kind: "slack" | "toppedOut" | "tooWide" | "offPad" | "blocked";
+      kind: "slack" | "toppedOut" | "tooWide" | "offPad" | "blocked" | "noAxis";
       /** Format: double */
       toDeg: number;
       why: string;
@@ -2644,7 +2644,7 @@ export interface components {
        * @description Where on the path the target is longest.
        * @enum {string}
        */
-      longEnd: "start" | "end" | "unknown";
+      longEnd: "start" | "end" | "undecided" | "unknown";
       /** @description What joints at their ends, ligaments and ribs hold. */
       passive: components["schemas"]["ReportHeld"][];
       /** @description Torque that lifts the shoulder girdle, asked of its muscles, N·m; null for a leg. */
