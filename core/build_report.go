@@ -68,13 +68,14 @@ func (o *outcome) curves() Curves {
 		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
 		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Size: o.known(r.Size),
 		Along: o.known(r.Along), Across: o.known(r.Across), Grip: o.known(r.GripForce),
-		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff),
+		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff), BarTwist: degrees(r.BarTwist),
 	}
 	if o.station.Carried {
 		blank(c.LowBack)
 	}
 	if o.doc.Movement.BarWidth == 0 {
 		blank(c.BarOff)
+		blank(c.BarTwist)
 	}
 	if o.path.Still() { // a hold has no axis
 		for _, axial := range []Curve{c.Torque, c.Loads, c.Weights, c.Lowering, c.Effort, c.Bend, c.OffAxis} {

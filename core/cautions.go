@@ -24,6 +24,34 @@ type Rub struct {
 	At       Point   `json:"at" doc:"On the strand, m."`
 }
 
+// Meet is a part of the arm that has no room: its middle line would have to go through something.
+type Meet struct {
+	Limb     string  `json:"limb" enum:"upper arm,forearm,hand"`
+	Part     string  `json:"part" enum:"trunk,thigh,head,bench"`
+	Depth    float64 `json:"depth" doc:"Of the limb's middle line under the surface, m."`
+	AngleDeg float64 `json:"angleDeg" doc:"Where on the path it is deepest."`
+}
+
+// meets lists the parts of the arm that have no room.
+func (o *outcome) meets() []Meet {
+	found := support.Meetings(o.path, o.grid.bracing)
+	out := make([]Meet, 0, len(found))
+	for _, m := range found {
+		out = append(out, Meet{Limb: m.Limb, Part: m.Part, Depth: rounded(m.Depth), AngleDeg: degreesAt(o, m.S)})
+	}
+	return out
+}
+
+// meetVerdict words the deepest of them; nothing when there is room.
+func meetVerdict(meets []Meet) []Verdict {
+	if len(meets) == 0 {
+		return nil
+	}
+	m := slices.MaxFunc(meets, func(a, b Meet) int { return cmp.Compare(a.Depth, b.Depth) })
+	s := verdict.NoRoom(m.Limb, m.Part, m.Depth, m.AngleDeg)
+	return []Verdict{worded(&s)}
+}
+
 // Caution is a rule of the trade that this setup meets. It never blocks work.
 type Caution struct {
 	Key    string              `json:"key"`

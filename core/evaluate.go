@@ -266,11 +266,12 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
 	r.TrustText = o.trustText
 	r.Bracing = e.bracing(o)
-	r.Rubs, r.Entry, r.Pins = o.reportRubs(), e.entry(o), o.pins()
+	r.Rubs, r.Meets, r.Entry, r.Pins = o.reportRubs(), o.meets(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)
 	r.Verdicts = append(r.Verdicts, braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
 	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
+	r.Verdicts = append(r.Verdicts, meetVerdict(r.Meets)...)
 	r.Verdicts = append(r.Verdicts, o.jointsVerdict(r))
 	r.Verdicts = append(r.Verdicts, w.workVerdict()...)
 	slices.SortStableFunc(r.Verdicts, func(a, b Verdict) int { return verdictOrder[a.Key] - verdictOrder[b.Key] })

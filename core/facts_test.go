@@ -3,6 +3,7 @@ package core_test
 import (
 	"math"
 	"slices"
+	"strings"
 	"testing"
 
 	"dialarc/core"
@@ -223,8 +224,22 @@ func TestBarCurl(t *testing.T) {
 	if spread := slices.Max(r.Curves.BarOff) - slices.Min(r.Curves.BarOff); spread < 2 {
 		t.Errorf("forearm and bar change by %.2f degrees", spread)
 	}
-	free := d.Clone()
-	free.Movement.BarWidth = 0
+	// Palms that face each other cannot hold it; full supination can, and the nearer to it, the less is left.
+	twist := func(pronation float64) (most float64, warned bool) {
+		c := d.Clone()
+		c.Movement.Hold["forearm.pronationDeg"] = pronation
+		r := evaluated(t, &c)
+		for _, x := range r.Curves.BarTwist {
+			most = max(most, math.Abs(x))
+		}
+		return most, slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return strings.Contains(p.What, "straight bar") })
+	}
+	full, fine := twist(-90)
+	usual, also := twist(-75)
+	thumb, warned := twist(0)
+	if !(full < 12 && full < usual && usual < 30 && thumb > 60) || fine || also || !warned {
+		t.Errorf("the bar twists by %.0f, %.0f and %.0f degrees, warned %v %v %v", full, usual, thumb, fine, also, warned)
+	}
 	straight := d.Clone()
 	straight.Lifter.CarryingDeg = 0
 	straight.Movement.Hold["shoulder.elevationDeg"] = 0

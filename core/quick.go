@@ -31,7 +31,7 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 	}
 	q := Quick{Score: Score{Match: o.result.Match, Effort: o.result.PeakEffort}}
 	q.Peak, q.PeakDeg = o.result.Total.Peak, o.result.Total.PeakAngle.Times(space.Deg(1))
-	verdicts := rubVerdict(o.reportRubs())
+	verdicts := append(rubVerdict(o.reportRubs()), meetVerdict(o.meets())...)
 	line := o.lineUp()
 	q.OffAxis = line.OffAxisShare
 	for _, s := range o.sentences(line) {

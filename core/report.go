@@ -31,6 +31,7 @@ type Report struct {
 	Entry     *Entry          `json:"entry" doc:"Picking up and putting back two handles; null for any other setup."`
 	Pins      []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
 	Rubs      []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
+	Meets     []Meet          `json:"meets" doc:"Parts of the arm that would have to go through the body or the bench."`
 	Cautions  []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
 	Profile   Profile         `json:"profile"`
 	LineUp    LineUp          `json:"lineUp"`
@@ -62,6 +63,7 @@ type Curves struct {
 	Grip     Curve `json:"grip" doc:"Force that the hand has to hold, N."`
 	LowBack  Curve `json:"lowBack" doc:"Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk."`
 	Balance  Curve `json:"balance" doc:"Where feet or hands carry the moving body, how far ahead of ankle or grip its weight comes down, m; else null."`
+	BarTwist Curve `json:"barTwistDeg" doc:"On a straight bar, how much further the forearm would have to turn for the hand to lie along it, palm in +, degrees: what wrist, elbow and shoulder take up; else null."`
 	BarOff   Curve `json:"barOffDeg" doc:"On a straight bar, how far the forearm is from square to it, degrees; else null."`
 }
 
@@ -173,7 +175,7 @@ type Path struct {
 func (r *Report) AllCurves() []*Curve {
 	c := &r.Curves
 	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Weights, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffAxis,
-		&c.Size, &c.Along, &c.Across, &c.Grip, &c.LowBack, &c.Balance, &c.BarOff}
+		&c.Size, &c.Along, &c.Across, &c.Grip, &c.LowBack, &c.Balance, &c.BarOff, &c.BarTwist}
 	for i := range r.Parts {
 		p := &r.Parts[i]
 		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift, &p.Stretch)

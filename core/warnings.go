@@ -44,8 +44,32 @@ func (o *outcome) warnings() []setup.Problem {
 				Why: "It is held flat there.", Hint: "Measure the lifter's strength near the end of the range."})
 		}
 	}
+	out = append(out, o.palms()...)
 	sortProblems(out)
 	return out
+}
+
+// thumbUp is how far from lying along a straight bar a closed hand can no longer hold it, rad (own).
+const thumbUp = math.Pi / 4
+
+// palms says when hands are to hold a straight bar with the thumbs up.
+func (o *outcome) palms() setup.Problems {
+	if o.doc.Movement.BarWidth == 0 {
+		return nil
+	}
+	worst := 0
+	for i, x := range o.rep.BarTwist {
+		if math.Abs(x) > math.Abs(o.rep.BarTwist[worst]) {
+			worst = i
+		}
+	}
+	if math.Abs(o.rep.BarTwist[worst]) < thumbUp {
+		return nil
+	}
+	now, mid := o.rep.Pose[worst][setup.ForearmPronation], len(o.rep.S)/2
+	asked := o.rep.Pose[mid][setup.ForearmPronation] + o.rep.BarTwist[mid]
+	return setup.Problems{{Path: "movement.hold.forearm.pronationDeg", What: fmt.Sprintf("On a straight bar the hands cannot be at a pronation of %s degrees.", short(space.Deg(now))),
+		Why: "A closed hand lies along the bar.", Hint: fmt.Sprintf("Give about %.0f degrees: that is what the bar asks half way.", space.Deg(asked))}}
 }
 
 // travel is the least and largest value of a coordinate along the path, and those at its ends, degrees. Least is above

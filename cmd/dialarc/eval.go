@@ -124,10 +124,10 @@ func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
 // curvesOf lists the curves of a report with their heads.
 func curvesOf(r *core.Report) (heads []string, columns []core.Curve) {
 	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "weights_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm",
-		"off_axis_Nm", "size_Nm", "along_N", "across_N", "grip_N", "low_back_Nm", "balance_m", "bar_off_deg"}
+		"off_axis_Nm", "size_Nm", "along_N", "across_N", "grip_N", "low_back_Nm", "balance_m", "bar_off_deg", "bar_twist_deg"}
 	c := &r.Curves
 	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend,
-		c.OffAxis, c.Size, c.Along, c.Across, c.Grip, c.LowBack, c.Balance, c.BarOff}
+		c.OffAxis, c.Size, c.Along, c.Across, c.Grip, c.LowBack, c.Balance, c.BarOff, c.BarTwist}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
 		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift, p.Stretch)

@@ -45,6 +45,9 @@ func shoulderSetups(m *maker) []Ready {
 		d := m.base("deltoid.middle", "shoulder", p, nil)
 		d.Movement = through("both", arm(20, 15, 40, 10), arm(20, 45, 70, 45), arm(20, 75, 70, 90))
 		d.Movement.BarWidth, d.Loads = barWidth, []setup.Load{load}
+		if barWidth > 0 { // along the bar half way
+			d.Movement.Hold = map[string]float64{"forearm.pronationDeg": 25}
+		}
 		return d
 	}
 	low := cable(at(0, 0.2, 0), m.pin(0.13), grip)

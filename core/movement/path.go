@@ -268,6 +268,21 @@ func (p *Path) Misses(s float64) float64 {
 	return p.solve(s, &q)
 }
 
+// ArmMoves says whether shoulder or elbow of the side that moves change along the path, or are held by it.
+func (p *Path) ArmMoves() bool {
+	if p.still {
+		return true
+	}
+	start, _ := p.raw(0)
+	middle, _ := p.raw(0.6)
+	for c := setup.ShoulderPlane; c <= setup.ElbowFlexion; c++ {
+		if math.Abs(start[c]-middle[c]) > 1e-6 {
+			return true
+		}
+	}
+	return false
+}
+
 // Lead is the side that the profile is read from: the left only when it moves alone.
 func (p *Path) Lead() body.Side {
 	if p.moves[body.Right] {

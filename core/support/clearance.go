@@ -287,9 +287,14 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance, radiu
 		d, at := toTrunk(f, me.a, me.b)
 		take("trunk", d, trunkDeep*h, at)
 	}
-	head := r3.Add(f.Origin[body.Head], f.Turn[body.Head].Apply(space.Vec{Y: 0.12 * h}))
+	head := headOf(f)
 	d, at := between(me.a, me.b, head, head)
 	take("head", d-headRadius*h, headRadius*h, at)
+}
+
+// headOf is the middle of the head.
+func headOf(f *body.Frames) space.Vec {
+	return r3.Add(f.Origin[body.Head], f.Turn[body.Head].Apply(space.Vec{Y: 0.12 * f.Body.Stature}))
 }
 
 // toBox is how near a straight piece comes to a pad, negative inside, and where: the signed distance to a box is convex along

@@ -72,6 +72,7 @@ type Repetition struct {
 	LowBack   []float64 // torque about the hips' line that bends everything above forward, N·m
 	Balance   []float64 // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
 	BarOff    []float64 // on a bar: how far the forearm is from square to it, rad
+	BarTwist  []float64 // on a bar: how much further the forearm would have to turn, palm in +, for the closed hand to lie along it, rad
 	Axis      []space.Vec
 	Joint     []space.Vec // the target joint's centre
 	Direction []space.Vec // along the moved segment

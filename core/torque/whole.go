@@ -5,6 +5,7 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/load"
+	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
@@ -137,10 +138,16 @@ func (u *run) whole(i int, held, back space.Vec) {
 	if u.in.Bar {
 		across := f.Turn[body.Trunk].Apply(space.Z)
 		r.BarOff[i] = math.Asin(max(-1, min(1, r3.Dot(f.Direction(u.lead.On(body.ForearmR)), across))))
-		if u.lead == body.Left {
-			r.BarOff[i] = -r.BarOff[i]
-		}
+		r.BarTwist[i] = barTwist(f, across)
 	}
+}
+
+// barTwist is how much further the right forearm would have to turn for the closed hand, which lies along X of its frame, to lie along the
+// bar as far as the forearm lets it. Either palm may face either way, so that it is a quarter turn at most.
+func barTwist(f *body.Frames, bar space.Vec) float64 {
+	back := f.Turn[body.ForearmR].Transpose()
+	b := back.Apply(bar)
+	return math.Remainder(math.Atan2(-b.Z, b.X)-f.Pose[body.Right][setup.ForearmPronation], math.Pi)
 }
 
 // press is the force on the lead root and how far ahead of its base it acts: its moment over the force downward.

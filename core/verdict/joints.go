@@ -23,6 +23,12 @@ func Rub(part, state string, distance, atDeg float64) Sentence {
 	return s
 }
 
+// NoRoom says that a part of the arm would have to go through something. Depth is that of its middle line under the surface, m.
+func NoRoom(limb, part string, depth, atDeg float64) Sentence {
+	return Sentence{Key: "clear", Tone: Stop, Text: "The " + limb + " would go through the " + part + " at {at}: {depth} into it.",
+		Values: map[string]Quantity{"depth": {depth, "length"}, "at": {atDeg, "angle"}}}
+}
+
 // JointsInput is what Joints speaks of: the largest values along the path.
 type JointsInput struct {
 	Joint         string

@@ -2172,6 +2172,8 @@ export interface components {
       /** @description What gives out first, and the loads and repetitions that follow. */
       limit: components["schemas"]["ReportLimit"];
       lineUp: components["schemas"]["ReportLineUp"];
+      /** @description Parts of the arm that would have to go through the body or the bench. */
+      meets: components["schemas"]["ReportMeet"][];
       muscles: components["schemas"]["ReportMuscles"];
       /** @description The document's name. */
       name: string;
@@ -2330,6 +2332,8 @@ export interface components {
       balance: (number | null)[];
       /** @description On a straight bar, how far the forearm is from square to it, degrees; else null. */
       barOffDeg: (number | null)[];
+      /** @description On a straight bar, how much further the forearm would have to turn for the hand to lie along it, palm in +, degrees: what wrist, elbow and shoulder take up; else null. */
+      barTwistDeg: (number | null)[];
       /** @description Torque out of the plane of movement, N·m. */
       bend: (number | null)[];
       /** @description Largest torque that the lifter can hold, N·m. */
@@ -2614,6 +2618,22 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+    };
+    ReportMeet: {
+      /**
+       * Format: double
+       * @description Where on the path it is deepest.
+       */
+      angleDeg: number;
+      /**
+       * Format: double
+       * @description Of the limb's middle line under the surface, m.
+       */
+      depth: number;
+      /** @enum {string} */
+      limb: "upper arm" | "forearm" | "hand";
+      /** @enum {string} */
+      part: "trunk" | "thigh" | "head" | "bench";
     };
     ReportMuscles: {
       /** @description Torque of muscles that turn the other way, as a share of what the helpers give. */

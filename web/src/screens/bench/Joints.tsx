@@ -92,8 +92,8 @@ export function Joints({ report, lifter, s, limit }: Props) {
         </p>
         {valueAt(curves.barOffDeg, s) !== null && (
           <p>
-            Forearm <b className="mono">{here(curves.barOffDeg, "angle")}</b> off square to the bar: the wrist has to
-            turn by that
+            The forearm is <b className="mono">{here(curves.barOffDeg, "angle")}</b> off square to the bar, and the bar
+            twists it by <b className="mono">{here(curves.barTwistDeg, "angle")}</b>: wrist and elbow take that up
           </p>
         )}
         {valueAt(curves.lowBack, s) !== null && (
