@@ -133,7 +133,7 @@ func (o *outcome) profile() Profile {
 		Loads: shape(&r.Loads), Total: shape(&r.Total),
 		PeakEffort: r.PeakEffort, LimitingAngleDeg: r.LimitingAngle.Times(space.Deg(1)),
 		Match: r.Match, LoadFactor: r.LoadFactor, Reps: r.Reps,
-		DeadSpots: spans(r.DeadSpots), Cliffs: spans(r.Cliffs),
+		DeadSpots: spans(r.DeadSpots), Cliffs: cliffs(r.Cliffs),
 	}
 }
 
@@ -141,6 +141,14 @@ func shape(s *profile.Shape) Shape {
 	return Shape{Peak: s.Peak, PeakAngleDeg: s.PeakAngle.Times(space.Deg(1)), LeftStart: s.LeftStart,
 		LeftEnd: s.LeftEnd, Centroid: s.Centroid, Phase: s.Phase, Assisting: s.Assisting,
 		Thirds: [3]metric.Metric{s.Thirds[0], s.Thirds[1], s.Thirds[2]}}
+}
+
+func cliffs(list []profile.Cliff) []Cliff {
+	out := make([]Cliff, len(list))
+	for i, c := range list {
+		out[i] = Cliff{FromDeg: rounded(space.Deg(c.From)), ToDeg: rounded(space.Deg(c.To)), Falls: c.Falls}
+	}
+	return out
 }
 
 func spans(in []profile.Span) []Span {

@@ -338,6 +338,33 @@ func (o *outcome) sentences(line LineUp) []verdict.Sentence {
 	for _, st := range o.starts {
 		out = append(out, verdict.Start(st, o.angleAt(st.AtS)))
 	}
+	return append(out, o.bands()...)
+}
+
+// bands say whether the bands on the side that moves pull all the way.
+func (o *outcome) bands() []verdict.Sentence {
+	var out []verdict.Sentence
+	for k, index := range o.rep.Index {
+		if o.doc.Loads[index].Kind != "band" {
+			continue
+		}
+		stretch, n := o.rep.Parts[k].Stretch, len(o.rep.S)
+		from, to := -1, -1
+		for i, x := range stretch {
+			if x <= 1 && (from < 0 || i == to+1) {
+				if from < 0 {
+					from = i
+				}
+				to = i
+			}
+		}
+		if from < 0 {
+			out = append(out, verdict.Band(false, 0, 0, 0, stretch[0]))
+			continue
+		}
+		share := (o.rep.Swept[to] - o.rep.Swept[from]) / math.Max(o.rep.Swept[n-1], 1e-9)
+		out = append(out, verdict.Band(true, degrees1(o.rep.Angle[from]), degrees1(o.rep.Angle[to]), share, 0))
+	}
 	return out
 }
 

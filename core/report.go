@@ -110,6 +110,13 @@ type Span struct {
 	ToDeg   float64 `json:"toDeg"`
 }
 
+// Cliff is a piece of the range on which torque changes fast.
+type Cliff struct {
+	FromDeg float64 `json:"fromDeg"`
+	ToDeg   float64 `json:"toDeg"`
+	Falls   bool    `json:"falls" doc:"Whether it falls off; else it comes in."`
+}
+
 // Profile judges the curve.
 type Profile struct {
 	Loads            Shape         `json:"loads" doc:"Of the loads alone; the phase word is taken from here."`
@@ -120,7 +127,7 @@ type Profile struct {
 	LoadFactor       metric.Metric `json:"loadFactor" doc:"Factor on the variable loads for a peak effort of 1."`
 	Reps             metric.Metric `json:"reps" doc:"Repetitions possible with this load by the model."`
 	DeadSpots        []Span        `json:"deadSpots" doc:"Under 15% of the peak."`
-	Cliffs           []Span        `json:"cliffs" doc:"More than half the peak gained or lost within a tenth of the range."`
+	Cliffs           []Cliff       `json:"cliffs" doc:"More than half the peak lost within a third of the range, or gained within a tenth."`
 }
 
 // LineUp says how well the loads lie in the plane of movement.

@@ -40,6 +40,12 @@ type Shape struct {
 // Span is a piece of the range, rad of the named coordinate.
 type Span struct{ From, To float64 }
 
+// Cliff is a stretch of the range on which torque changes fast; whether it falls or comes in.
+type Cliff struct {
+	Span
+	Falls bool
+}
+
 // Result is what Judge finds.
 type Result struct {
 	Loads, Total  Shape
@@ -51,13 +57,14 @@ type Result struct {
 	LoadFactor    metric.Metric // what the variable loads would have to be multiplied by for a peak effort of 1
 	Reps          metric.Metric // repetitions possible with the present load, by Epley 1985
 	DeadSpots     []Span        // under 15% of the peak
-	Cliffs        []Span        // more than half of the peak gained or lost within a tenth of the swept range
+	Cliffs        []Cliff       // more than half of the peak lost within a third of the swept range, or gained within a tenth
 }
 
 const (
-	deadShare     = 0.15 // of the peak
-	cliffShare    = 0.5  // of the peak
-	cliffWindow   = 0.1  // of the swept range
+	deadShare     = 0.15    // of the peak
+	cliffShare    = 0.5     // of the peak
+	fallWindow    = 1.0 / 3 // of the swept range (own): a weight that is led over its top loses half of its peak in 30 degrees
+	riseWindow    = 0.1     // of the swept range
 	earlyCentroid = 0.45
 	lateCentroid  = 0.55
 	lowEffort     = 0.35 // where the schools early and late let effort go
@@ -244,24 +251,37 @@ func deadSpots(in *Input) []Span {
 	return spans(in.Angle, func(i int) bool { return in.Total[i] < deadShare*peak })
 }
 
-// cliffs lists the stretches in which torque changes by more than half the peak within a tenth of the swept range.
-func cliffs(in *Input, u []float64) []Span {
+// cliffs lists the stretches in which torque falls off by more than half the peak within a third of the swept range, or comes in by as
+// much within a tenth.
+func cliffs(in *Input, u []float64) []Cliff {
 	peak := floats.Max(in.Total)
 	if peak <= 0 {
 		return nil
 	}
-	steep := make([]bool, len(u))
+	var out []Cliff
+	for _, s := range steep(in, u, fallWindow, -cliffShare*peak) {
+		out = append(out, Cliff{s, true})
+	}
+	for _, s := range steep(in, u, riseWindow, cliffShare*peak) {
+		out = append(out, Cliff{s, false})
+	}
+	return out
+}
+
+// steep lists the stretches in which torque changes by more than an amount, with its sign, within a window of the swept range.
+func steep(in *Input, u []float64, window, amount float64) []Span {
+	on := make([]bool, len(u))
 	for i := range u {
-		for j := i + 1; j < len(u) && math.Abs(u[j]-u[i]) <= cliffWindow+1e-9; j++ {
-			if math.Abs(in.Total[j]-in.Total[i]) > cliffShare*peak {
+		for j := i + 1; j < len(u) && math.Abs(u[j]-u[i]) <= window+1e-9; j++ {
+			if (in.Total[j]-in.Total[i])/amount > 1 {
 				for k := i; k <= j; k++ {
-					steep[k] = true
+					on[k] = true
 				}
 				break
 			}
 		}
 	}
-	return spans(in.Angle, func(i int) bool { return steep[i] })
+	return spans(in.Angle, func(i int) bool { return on[i] })
 }
 
 // spans collects the runs of samples for which in holds.

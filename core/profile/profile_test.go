@@ -200,6 +200,21 @@ func TestCliff(t *testing.T) {
 	if r := profile.Judge(curve(101, func(u float64) float64 { return 40 - 35*u }, constant(60))); len(r.Cliffs) > 0 {
 		t.Errorf("a steady fall is no cliff: %v", r.Cliffs)
 	}
+	// A weight that is led from level to over its top, cos of the angle (closed form), loses half of its peak there; one that stops short
+	// of it does not.
+	top := func(deg float64) []profile.Cliff {
+		return profile.Judge(curve(101, func(u float64) float64 { return 40 * math.Cos(u*deg*math.Pi/180) }, constant(60))).Cliffs
+	}
+	if over := top(115); len(over) != 1 || !over[0].Falls {
+		t.Errorf("over its top: %v", over)
+	}
+	if short := top(80); len(short) > 0 {
+		t.Errorf("short of its top: %v", short)
+	}
+	// What comes in within a tenth of the range is one that rises.
+	if in := profile.Judge(curve(101, func(u float64) float64 { return 40 / (1 + math.Exp(-100*(u-0.5))) }, constant(60))).Cliffs; len(in) != 1 || in[0].Falls {
+		t.Errorf("coming in: %v", in)
+	}
 }
 
 // With a gap every metric is missing and says why; so it is when nothing moves.

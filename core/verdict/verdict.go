@@ -67,6 +67,10 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 		s.Values["deadFrom"], s.Values["deadTo"] = angle(d.From), angle(d.To)
 		s.Text += " Next to nothing from {deadFrom} to {deadTo}."
 		s.Tone = Look
+	} else if len(r.Cliffs) > 0 {
+		c := r.Cliffs[0]
+		s.Values["from"], s.Values["to"] = angle(c.From), angle(c.To)
+		s.Text += map[bool]string{true: " It falls off fast from {from} to {to}.", false: " It comes in all at once from {from} to {to}."}[c.Falls]
 	}
 	s.tooMuch(r)
 	return s
@@ -193,6 +197,19 @@ func Start(st support.Start, leastAt float64) Sentence {
 	default:
 		s.Text = "Stack lifted {first} at the start, {left} of travel to spare."
 	}
+	return s
+}
+
+// Band says whether a band pulls from the beginning. Slack is the stretch of the path on which it hangs loose, degrees of the named
+// coordinate, and how much of the range that is; stretch is that at the start, length over length at rest.
+func Band(slack bool, fromDeg, toDeg, share, stretch float64) Sentence {
+	s := Sentence{Key: "start", Tone: Good, Values: map[string]Quantity{"stretch": percent(stretch - 1)}}
+	if !slack {
+		s.Text = "The band is taut from the start, {stretch} longer than at rest."
+		return s
+	}
+	s.Values = map[string]Quantity{"from": {fromDeg, "angle"}, "to": {toDeg, "angle"}, "share": percent(share)}
+	s.Tone, s.Text = Look, "The band is slack from {from} to {to}, {share} of the range: nothing pulls there."
 	return s
 }
 

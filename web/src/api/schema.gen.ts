@@ -2303,6 +2303,14 @@ export interface components {
       /** @description The usual way out. */
       way: string;
     };
+    ReportCliff: {
+      /** @description Whether it falls off; else it comes in. */
+      falls: boolean;
+      /** Format: double */
+      fromDeg: number;
+      /** Format: double */
+      toDeg: number;
+    };
     ReportContact: {
       /** @description m. */
       at: components["schemas"]["ReportPoint"];
@@ -2795,8 +2803,8 @@ export interface components {
       z: number;
     };
     ReportProfile: {
-      /** @description More than half the peak gained or lost within a tenth of the range. */
-      cliffs: components["schemas"]["ReportSpan"][];
+      /** @description More than half the peak lost within a third of the range, or gained within a tenth. */
+      cliffs: components["schemas"]["ReportCliff"][];
       /** @description Under 15% of the peak. */
       deadSpots: components["schemas"]["ReportSpan"][];
       /** @description Where that is, degrees. */
