@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/core/support"
@@ -20,7 +21,28 @@ type Bracing struct {
 	Margin    metric.Metric `json:"margin" doc:"Of the pressure's centre to the edge of support, m; negative outside."`
 	Friction  metric.Metric `json:"friction" doc:"Least friction needed as a share of the usual."`
 	Contacts  []Contact     `json:"contacts"`
+	Bears     []Bear        `json:"bears" doc:"What a hand that holds on, straps and pads have to hold at most over the path."`
 	Bench     BenchHold     `json:"bench"`
+}
+
+// Bear is what something that holds the lifter has to hold at most, and what it can be asked to.
+type Bear struct {
+	Name  string  `json:"name" enum:"hand,strap,thighPad,footPlate"`
+	Force float64 `json:"force" doc:"N."`
+	Limit float64 `json:"limit" doc:"The grip of a hand; of strap and pads the lifter's weight, beyond which nobody lets himself be held; of a plate for the feet three times that. N."`
+}
+
+// bears lists them; what they can be asked to hold is common practice, no source, the numbers own.
+func (o *outcome) bears(most map[string]float64) []Bear {
+	_, grip := o.doc.Lifter.Bearable()
+	weight := o.doc.Lifter.Mass * load.Gravity
+	out := []Bear{}
+	for _, b := range []Bear{{"hand", 0, grip}, {"strap", 0, weight}, {"thighPad", 0, weight}, {"footPlate", 0, 3 * weight}} {
+		if b.Force = rounded(most[b.Name]); b.Force >= 1 {
+			out = append(out, b)
+		}
+	}
+	return out
 }
 
 // Contact is what one contact pushes with.
@@ -42,6 +64,7 @@ type BenchHold struct {
 func (e *Evaluator) bracing(o *outcome) Bracing {
 	worst := e.brace.Worst(o.doc, o.path, o.items, o.grid.bracing)
 	b := Bracing{Holds: worst.Holds(), Residual: rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S), Contacts: contacts(worst.Pushes)}
+	b.Bears = o.bears(e.brace.Most())
 	b.Margin = metric.Missing("More than the floor carries the lifter.")
 	if !math.IsNaN(worst.Margin) {
 		m := rounded(worst.Margin)
@@ -82,13 +105,31 @@ func contacts(pushes []support.Push) []Contact {
 }
 
 // braceVerdict words the bracing.
-func braceVerdict(b *Bracing) Verdict {
-	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin, Friction: b.Friction}
+func (o *outcome) braceVerdict(b *Bracing) Verdict {
+	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin, Friction: b.Friction, On: o.on()}
 	if b.Bench.Used && !b.Bench.Holds {
 		in.Bench, in.BenchWeight = b.Bench.How, b.Bench.Weight
 	}
+	for _, bear := range b.Bears {
+		if over := bear.Force / bear.Limit; over > 1 && over > in.Bears/max(in.BearLimit, 1) {
+			in.BearsWhat, in.Bears, in.BearLimit = bear.Name, bear.Force, bear.Limit
+		}
+	}
 	s := verdict.Brace(in)
 	return worded(&s)
+}
+
+// on is what the lifter is on.
+func (o *outcome) on() string {
+	switch p := &o.doc.Posture; p.Kind {
+	case "kneeling", "half-kneeling":
+		return "knees"
+	case "seated":
+		return "seat"
+	case "supine", "prone", "side-lying":
+		return "bench"
+	}
+	return "feet"
 }
 
 // Brace solves the bracing of a document alone.

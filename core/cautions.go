@@ -11,6 +11,8 @@ import (
 	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
+
+	"gonum.org/v1/gonum/floats"
 )
 
 // Rub is how near a cable, band or rope comes to something that it should not touch.
@@ -102,13 +104,13 @@ func (o *outcome) cautionsOf(r *Report) []Caution {
 		}
 		if deg, ok := o.where(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderElevation]) > overhead }); ok {
 			if owned := o.doc.Lifter.Owned(setup.ShoulderRotation); owned.FromDeg > neededTurn {
-				add("overhead", "Pressing overhead at {at} asks for more outward rotation than this lifter owns ({owned}).", "A lower bench is the usual way out.",
+				add("overhead", "Arms overhead, at {at}, ask for more outward rotation than this lifter owns ({owned}).", "Stop lower: a flatter bench for a press, a pull from in front for a pulldown.",
 					map[string]Quantity{"at": {deg, "angle"}, "owned": {-owned.FromDeg, "angle"}})
 			}
 		}
 	}
-	if most := largest(o.rep.LowBack); p.Kind == "hinged" && most > cmp.Or(o.doc.Lifter.LowBackLimit, verdict.BackPerMass*o.doc.Lifter.Mass) {
-		add("low-back", "The low back holds {torque} by itself.", "Support the chest on a bench.", map[string]Quantity{"torque": {rounded(most), "torque"}})
+	if most, limit := o.lowBack(); most > limit {
+		add("low-back", "The low back holds {torque}, more than {limit}.", o.easesBack(), map[string]Quantity{"torque": {rounded(most), "torque"}, "limit": {rounded(limit), "torque"}})
 	}
 	if math.Abs(p.Trunk.TurnDeg) > spineTurned && !o.path.Both() {
 		add("spine", "The spine is turned by {turn} under a one-sided load.", "Hold against the turn instead of moving through it.", map[string]Quantity{"turn": {math.Abs(p.Trunk.TurnDeg), "angle"}})
@@ -131,10 +133,32 @@ func (o *outcome) cautionsOf(r *Report) []Caution {
 	return out
 }
 
+// lowBack is what the low back has to hold at most, N·m, 0 where something carries the trunk, and what it can.
+func (o *outcome) lowBack() (most, limit float64) {
+	limit, _ = o.doc.Lifter.Bearable()
+	if o.station.Carried {
+		return 0, limit
+	}
+	return max(0, floats.Max(o.rep.LowBack)), limit
+}
+
+// easesBack is the usual way to ask less of the low back.
+func (o *outcome) easesBack() string {
+	switch p := &o.doc.Posture; {
+	case o.station.LegsMove:
+		return "A more upright trunk, or less load."
+	case p.Kind == "seated":
+		return "Sit more upright, or lay the trunk on the thighs."
+	case !o.path.Both() && !o.station.Leans && p.HandAt == nil:
+		return "Support the chest on a bench, or lean the free hand on the thigh."
+	}
+	return "Support the chest on a bench."
+}
+
 // bandCautions are those of one band.
 func (o *outcome) bandCautions(l *setup.Load, stretch float64, add func(key, text, way string, values map[string]Quantity)) {
 	if stretch > support.StretchCaution {
-		add("band-stretch", "The band is stretched to {stretch} of its length at rest.", "A longer band, or a nearer anchor.",
+		add("band-stretch", "The band is stretched to {stretch} of its length at rest, where it wears fast.", "A longer band, or a nearer anchor; look it over before every set.",
 			map[string]Quantity{"stretch": {100 * stretch, "percent"}})
 	}
 	if l.Worn {
@@ -170,7 +194,7 @@ func (o *outcome) loadedWhere(holds func(*body.Pose) bool) (float64, bool) {
 	})
 }
 
-func largest(x []float64) float64 { return slices.Max(x) }
+func largest(x []float64) float64 { return floats.Max(x) }
 
 // rubVerdict words what is in a strand's way; nothing when all is clear.
 func rubVerdict(rubs []Rub) []Verdict {
@@ -209,9 +233,10 @@ func pinVerdicts(pins []Pins) []Verdict {
 
 // jointsVerdict words what grip, low back and joint bear.
 func (o *outcome) jointsVerdict(r *Report) Verdict {
-	l, m := &o.doc.Lifter, &r.Muscles
-	in := verdict.JointsInput{Joint: o.joint.Name(), Mass: l.Mass, Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0],
-		GripLimit: l.GripLimit, BackLimit: l.LowBackLimit, Contact: math.NaN()}
+	m := &r.Muscles
+	in := verdict.JointsInput{Joint: o.joint.Name(), Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0],
+		Contact: math.NaN()}
+	_, in.GripLimit = o.doc.Lifter.Bearable()
 	switch o.joint {
 	case body.ShoulderR:
 		in.Contact = largest(m.Shoulder)
@@ -223,9 +248,8 @@ func (o *outcome) jointsVerdict(r *Report) Verdict {
 			in.Along = x
 		}
 	}
-	if o.doc.Posture.Kind == "hinged" {
-		in.LowBack = largest(o.rep.LowBack)
-	}
+	in.LowBack, in.BackLimit = o.lowBack()
+	in.EasesBack = o.easesBack()
 	in.Contact = 10 * math.Round(in.Contact/10) // an estimate does not know single newtons
 	o.limitWords(r, &in)
 	s := verdict.Joints(in)

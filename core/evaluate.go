@@ -268,7 +268,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 	r.Bracing = e.bracing(o)
 	r.Rubs, r.Meets, r.Entry, r.Pins = o.reportRubs(), o.meets(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)
-	r.Verdicts = append(r.Verdicts, braceVerdict(&r.Bracing))
+	r.Verdicts = append(r.Verdicts, o.braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
 	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
 	r.Verdicts = append(r.Verdicts, meetVerdict(r.Meets)...)

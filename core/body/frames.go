@@ -135,7 +135,7 @@ func (f *Frames) rise(q, rate *Pose) {
 	shank, thigh := q[setup.AnkleFlexion], q[setup.AnkleFlexion]-q[setup.KneeFlexion]
 	shankRate, thighRate := rate[setup.AnkleFlexion], rate[setup.AnkleFlexion]-rate[setup.KneeFlexion]
 	s, t := r3.Scale(b.Shank(), up(shank)), r3.Scale(b.Thigh(), up(thigh))
-	base := space.Vec{X: st.MidHip.X, Y: b.AnkleH, Z: st.MidHip.Z}
+	base := space.Vec{X: st.MidHip.X, Y: b.AnkleH + st.Riser, Z: st.MidHip.Z}
 	f.Origin[Trunk] = add(base, add(s, t))
 	f.Rate[Trunk] = sub(r3.Scale(-shankRate, r3.Cross(lateral, s)), r3.Scale(thighRate, r3.Cross(lateral, t)))
 	f.Turn[Trunk] = turned(&st.Heading, space.RotZ, -(thigh + q[setup.HipFlexion]))

@@ -2,6 +2,7 @@ package body
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -40,7 +41,9 @@ type Station struct {
 	Root     Root
 	LegsMove bool    // the movement moves the legs, so that they follow joint coordinates
 	Legs     Pose    // their coordinates where the movement says nothing, rad
-	Carried  bool    // a pad carries the trunk, so that the low back does not
+	Carried  bool    // a pad, or its own thighs, carry the trunk, so that the low back does not
+	Leans    bool    // the free hand leans on its own thigh
+	Riser    float64 // height of what the feet stand on, m
 	Pads     []Pad   // what the lifter sits or lies on
 	ankles   [2]legs // where the legs go when they do not move
 	OnToes   bool    // hands and toes carry the body between them
@@ -112,7 +115,8 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 		}
 	}
 	st.Trunk = lean(&st.Heading, pitch, bend, turn)
-	st.Carried = bench != nil
+	st.Carried = bench != nil || slices.Contains(p.Held, "trunkOnThighs")
+	st.Leans, st.Riser = slices.Contains(p.Held, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
 	b.placeLegs(p, bench, &st)
 	st.Pads = b.pads(p, bench, &st)
@@ -166,7 +170,7 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 	case "kneeling", "half-kneeling":
 		return b.Thigh() + kneeRadius*b.Stature
 	case "leaning":
-		return b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
+		return p.Riser + b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
 	}
 	if st.Root == OnHands {
 		return b.standingHip(p) + clearOfFloor
@@ -186,7 +190,7 @@ func (b *Body) standingHip(p *setup.Posture) float64 {
 		return math.Sqrt(max(0.01, leg*leg-aside*aside-ahead*ahead))
 	}
 	close := b.AnkleH + math.Sqrt(max(0.01, leg*leg-math.Pow(b.fromHip(p), 2)))
-	return close - height(kept) + height(max(kept, p.FeetApart))
+	return p.Riser + close - height(kept) + height(max(kept, p.FeetApart))
 }
 
 // hipsBack is how far behind the ankles the hips of somebody who hinges are, m: so far that the weight, with the arms
@@ -239,7 +243,7 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 		}
 		switch kind {
 		case "seated":
-			high := max(b.AnkleH, st.MidHip.Y-b.Shank()-0.12) // up to a seat from which the feet do not reach the floor
+			high := max(b.AnkleH+p.Riser, st.MidHip.Y-b.Shank()-0.12) // up to a seat from which the feet do not reach the floor
 			l.ankle = at(0.95*b.Thigh(), high, max(st.HalfFeet, b.HipHalf))
 		case "kneeling", "half-kneeling":
 			l.ankle = at(-b.Shank(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
@@ -250,7 +254,7 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 				l.foot = turned(&st.Heading, space.RotZ, math.Pi) // on the instep
 			}
 		case "supine":
-			l.ankle = at(0.75*b.Thigh(), b.AnkleH, max(st.HalfFeet, 1.5*b.HipHalf))
+			l.ankle = at(0.75*b.Thigh(), b.AnkleH+p.Riser, max(st.HalfFeet, 1.5*b.HipHalf))
 			l.knee = add(forward, space.Y)
 		case "prone", "leaning", "side-lying", "hanging":
 			l.ankle = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: out * max(st.HalfFeet, b.HipHalf)}))
@@ -267,7 +271,7 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 			if (p.Ahead == "left") != (side == Left) {
 				ahead = -ahead
 			}
-			l.ankle = at(ahead+b.hipsBack(p), b.AnkleH, st.HalfFeet)
+			l.ankle = at(ahead+b.hipsBack(p), b.AnkleH+p.Riser, st.HalfFeet)
 		}
 	}
 }

@@ -36,6 +36,9 @@ func All(l *setup.Lifter) []Ready {
 	for i := range out {
 		guided(&out[i])
 		out[i].Document.Name = out[i].Name
+		if what, held := supported[out[i].Key]; held {
+			out[i].Document.Posture.Held = append(out[i].Document.Posture.Held, what)
+		}
 		if lean, steady := stances[out[i].Key]; steady {
 			p := &out[i].Document.Posture
 			p.Feet, p.Ahead, p.FeetApart = "split", "left", 0.10
@@ -56,6 +59,10 @@ func Find(l *setup.Lifter, key string) (Ready, bool) {
 	}
 	return Ready{}, false
 }
+
+// supported are the setups in which the body carries itself elsewhere too, or has something to push against, and by what.
+var supported = map[string]string{"curl.hinged": "handOnThigh", "kickback": "handOnThigh", "extension.bent": "handOnThigh", "row.band": "handOnThigh",
+	"reverse.under": "trunkOnThighs", "row.cable": "footPlate", "row.seated.wide": "footPlate"}
 
 // stances are the setups that pull hard enough from one side for one foot to stand ahead, with how much more the trunk leans
 // against it, degrees.

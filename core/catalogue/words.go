@@ -37,7 +37,7 @@ func guided(r *Ready) {
 	g := words()[r.Key]
 	r.Name, r.Synonyms, r.Safely = g.Name, g.Synonyms, g.Safely
 	r.Region, r.Phase, r.Note, r.Mistakes, r.Needs = r.Document.Target.Region, g.Phase, g.Note, g.Mistakes, needs(&r.Document)
-	r.Document.Cues = slices.Clone(g.Cues)
+	r.Document.Cues, r.Document.Safely = slices.Clone(g.Cues), g.Safely
 }
 
 // kinds are what loads of a kind need.

@@ -30,6 +30,23 @@ func (p *Path) holdOn(at space.Vec) {
 	p.free = p.reach(target, outward, math.NaN(), &p.idle)
 }
 
+// Where a hand leans on the own thigh: the share of its length from the hip, and how far above its middle, as a share of stature (own).
+const (
+	leanAlong = 0.8
+	leanAbove = 0.04
+)
+
+// ownThigh is the place on the thigh of the side that takes no part at which its hand leans.
+func (p *Path) ownThigh() space.Vec {
+	var poses, rates [2]body.Pose
+	poses[0], poses[1] = p.fixed, p.fixed
+	var f body.Frames
+	f.Place(p.body, p.station, &poses, &rates)
+	on := f.PointOn((body.Left - p.Lead()).On(body.ThighR), leanAlong)
+	on.Y += leanAbove * p.body.Stature
+	return on
+}
+
 // FreeMisses is by how much the free hand does not reach what it is to hold on to, m.
 func (p *Path) FreeMisses() float64 { return p.free }
 

@@ -42,8 +42,12 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	}
 	p.moves[body.Right] = m.Side != "left"
 	p.moves[body.Left] = m.Side != "right"
-	if d.Posture.HandAt != nil && !p.Both() {
+	switch {
+	case p.Both():
+	case d.Posture.HandAt != nil:
 		p.holdOn(vec(d.Posture.HandAt))
+	case st.Leans:
+		p.holdOn(p.ownThigh())
 	}
 	for key, deg := range m.Hold {
 		if c, ok := setup.CoordinateOf(key); ok {

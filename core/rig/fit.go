@@ -188,8 +188,8 @@ func (f *fitter) supports() {
 		return slices.ContainsFunc(f.room.Supports, func(s kit.Support) bool { return s.Kind == kind })
 	}
 	for _, h := range p.Held {
-		if !has(h) && !f.onMachine() {
-			f.lacks("posture.held", supportWords[h], nil)
+		if text, kit := supportWords[h]; kit && !has(h) && !f.onMachine() {
+			f.lacks("posture.held", text, nil)
 		}
 	}
 	if b := f.doc.Bench; b != nil && b.PadUnderBack > 0 {

@@ -23,6 +23,7 @@ type Document struct {
 	Room     string   `json:"room,omitempty" doc:"Id of the room whose kit it was fitted to."`
 	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup."`
 	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each."`
+	Safely   string   `json:"safely,omitempty" doc:"How to end a set that will not go up."`
 	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside."`
 	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0."`
 	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
@@ -43,7 +44,7 @@ type Lifter struct {
 	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description."`
 	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees."`
 	CarryingDeg    float64            `json:"carryingDeg,omitempty" doc:"Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured." minimum:"-5" maximum:"30"`
-	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; 1.5 per kg of body mass unless given." minimum:"0" maximum:"1000"`
+	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; by body mass and training unless given." minimum:"0" maximum:"1000"`
 	GripLimit      float64            `json:"gripLimit,omitempty" doc:"Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given." minimum:"0" maximum:"2000"`
 	Ranges         map[string]Range   `json:"ranges,omitempty" doc:"Range owned at a joint coordinate, keyed like shoulder.elevation."`
 	Training       string             `json:"training,omitempty" doc:"How long they have trained for size: novice under half a year, trained one to four years, advanced longer; an estimate of strength is a trained one's unless given." enum:"novice,trained,advanced"`
@@ -57,7 +58,14 @@ type Lifter struct {
 type Range struct {
 	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees."`
 	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees."`
-	Pain    string  `json:"pain,omitempty" doc:"Where in it something hurts, in the coach's words."`
+	Pain    string  `json:"pain,omitempty" doc:"What hurts there, in the coach's words."`
+	Hurts   []Span  `json:"hurts,omitempty" doc:"Where in it something hurts; nothing goes there."`
+}
+
+// Span is a stretch of angles, degrees.
+type Span struct {
+	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees."`
+	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees."`
 }
 
 // StrengthTest is one isometric measurement of a joint action.
@@ -91,7 +99,8 @@ type Posture struct {
 	KneesDeg   float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
 	SeatHeight float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Down       string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms." enum:"strap,thighPad,armPad"`
+	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh"`
+	Riser      float64  `json:"riser,omitempty" doc:"Height of a block under the feet, m." minimum:"0" maximum:"0.6"`
 	HandAt     *Point   `json:"handAt,omitempty" doc:"Where the hand that takes no part holds on, m."`
 	Trunk      Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
 }
@@ -169,7 +178,8 @@ type Load struct {
 	Side     string  `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
 	Contact  Contact `json:"contact" doc:"Where on the body."`
 
-	Mass float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0" maximum:"500"`
+	Mass  float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0" maximum:"500"`
+	Catch string  `json:"catch,omitempty" doc:"bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots." enum:"arms,spotter"`
 
 	Pulley           *Point  `json:"pulley,omitempty" doc:"cable, strands: where the cable leaves the pulley, m."`
 	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, strands, cam: mass on the pin, kg." minimum:"0" maximum:"500"`
@@ -247,6 +257,8 @@ type Column struct {
 	Lightest   float64 `json:"lightest" doc:"Lightest pin, kg."`
 	Step       float64 `json:"step" doc:"From pin to pin, kg."`
 	Heaviest   float64 `json:"heaviest" doc:"Heaviest pin, kg."`
+	Mass       float64 `json:"mass,omitempty" doc:"Of a column that stands free, without what hangs on the cable, kg; 0 where it is fixed to floor or wall." minimum:"0" maximum:"1000"`
+	Foot       float64 `json:"foot,omitempty" doc:"Of a column that stands free: how far its base reaches out from its middle, m." minimum:"0" maximum:"1.5"`
 }
 
 // HoleHeight is the height of the pulley's exit in a hole, m; holes count from 1.

@@ -1,6 +1,9 @@
 package setup
 
-import "strings"
+import (
+	"cmp"
+	"strings"
+)
 
 // Coordinate numbers a joint coordinate of one side, in the order of Coordinates.
 type Coordinate int
@@ -97,6 +100,18 @@ var Lengths = []Length{
 	{"ankleHeight", "floor to ankle", 0.039},
 	{"footLength", "heel to toe", 0.152},      // own
 	{"footBreadth", "across the foot", 0.055}, // own
+}
+
+// Torque per body mass that a low back holds again and again without being what a set is about, N·m/kg, by training, and the force per
+// body mass that a hand holds through a set, N/kg (own; "" is trained).
+var (
+	backPerMass = map[string]float64{"novice": 2.4, "": 3, "trained": 3, "advanced": 3.6}
+	gripPerMass = 6.0
+)
+
+// Bearable is what the lifter's low back holds, N·m, and the hand, N: as the coach has it, or by body mass and training.
+func (l *Lifter) Bearable() (lowBack, grip float64) {
+	return cmp.Or(l.LowBackLimit, backPerMass[l.Training]*l.Mass), cmp.Or(l.GripLimit, gripPerMass*l.Mass)
 }
 
 // LengthOf is a length of the lifter in metres: measured, or the usual share of stature. An unknown key gives 0.

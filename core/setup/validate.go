@@ -137,6 +137,14 @@ func (v *Checks) ranges(l *Lifter) {
 		if ok && r.FromDeg >= r.ToDeg {
 			v.Add(path+".toDeg", "The range runs from "+number(r.FromDeg, "")+" to "+number(r.ToDeg, "degrees")+".", "A range needs some width.", "Give an end above the start.")
 		}
+		for i, h := range r.Hurts {
+			at := fmt.Sprintf("%s.hurts[%d]", path, i)
+			sound := v.Within(at+".fromDeg", "start of what hurts", h.FromDeg, -180, 180, "degrees", "")
+			sound = v.Within(at+".toDeg", "end of what hurts", h.ToDeg, -180, 180, "degrees", "") && sound
+			if sound && h.FromDeg > h.ToDeg {
+				v.Add(at+".toDeg", "What hurts runs from "+number(h.FromDeg, "")+" to "+number(h.ToDeg, "degrees")+".", "", "Give an end above the start.")
+			}
+		}
 	}
 }
 

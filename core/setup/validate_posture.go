@@ -19,6 +19,9 @@ var Postures = []struct {
 	{"side-lying", []string{"bench"}, true},
 }
 
+// Helds lists what else can keep a lifter in place.
+var Helds = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh"}
+
 // RootOf is what stays in place: the document's root, or the posture's own.
 func (p *Posture) RootOf() string {
 	if p.Root != "" {
@@ -51,9 +54,12 @@ func (v *Checks) posture(d *Document) {
 		v.OneOf("posture.down", "side that is below", p.Down, "left", "right")
 	}
 	for i, h := range p.Held {
-		v.OneOf(fmt.Sprintf("posture.held[%d]", i), "what holds the lifter", h, "strap", "thighPad", "armPad")
+		v.OneOf(fmt.Sprintf("posture.held[%d]", i), "what holds the lifter", h, Helds...)
 		if p.Kind != "seated" && h == "thighPad" {
 			v.Add(fmt.Sprintf("posture.held[%d]", i), "A pad on the thighs is for sitting.", "", "Leave it out.")
+		}
+		if h == "handOnThigh" && (d.Movement.Side == "both" || p.HandAt != nil) {
+			v.Add(fmt.Sprintf("posture.held[%d]", i), "No hand is free to lean on the thigh.", "Both arms move, or it holds on to something else.", "Leave it out, or let one side move.")
 		}
 	}
 	if p.HandAt != nil {
@@ -67,6 +73,7 @@ func (v *Checks) posture(d *Document) {
 	v.Within("posture.headingDeg", "heading", p.HeadingDeg, -360, 360, "degrees", "")
 	v.Within("posture.feetApart", "distance between the feet", p.FeetApart, 0, 1.2, "m", "")
 	v.Within("posture.stagger", "distance from foot to foot", p.Stagger, 0, 1.2, "m", "")
+	v.Within("posture.riser", "height of the block under the feet", p.Riser, 0, 0.6, "m", "")
 	v.Within("posture.kneesDeg", "bend of the knees", p.KneesDeg, 0, 120, "degrees", "")
 	if p.SeatHeight != 0 {
 		v.Within("posture.seatHeight", "height of the seat", p.SeatHeight, 0.1, 1.2, "m", "")

@@ -25,13 +25,9 @@ func Stretches(rep *torque.Repetition, loads []setup.Load) (refusals, cautions s
 		most := slices.Max(rep.Parts[k].Stretch)
 		p := setup.Problem{Path: fmt.Sprintf("loads[%d].restLength", index), What: fmt.Sprintf("The band is stretched to %.1f times its length.", most),
 			Hint: "Take a longer band, move the anchor nearer, or step towards it."}
-		switch {
-		case most > stretchRefused:
+		if most > stretchRefused {
 			p.Why = fmt.Sprintf("Past %.1f times a band may snap.", stretchRefused)
 			refusals = append(refusals, p)
-		case most > StretchCaution:
-			p.Why = fmt.Sprintf("Past %.1f times it wears fast: look it over before every set.", StretchCaution)
-			cautions = append(cautions, p)
 		}
 		if n := len(l.Pull); n > 0 && most*l.RestLength > l.Pull[n-1].Length+1e-9 {
 			cautions = append(cautions, setup.Problem{Path: fmt.Sprintf("loads[%d].pull", index), What: "The band is longer than it was measured.",

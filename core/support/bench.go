@@ -71,7 +71,7 @@ func (br *Bracer) benchResidual(f *body.Frames, b *Brace, mass, friction float64
 	}
 	applied := wrench{}
 	for _, p := range b.Pushes {
-		if p.Name == "seat" || p.Name == "back" || p.Name == "chest" || p.Name == "side" {
+		if p.Name == "seat" || p.Name == "back" || p.Name == "chest" || p.Name == "side" || p.Name == "thighs" {
 			applied.add(centre, p.At, r3.Scale(-1, p.Force))
 		}
 	}

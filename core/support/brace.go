@@ -42,6 +42,7 @@ func (b *Brace) Holds() bool { return b.Residual < held }
 type Bracer struct {
 	ridge   nnls.Ridge
 	columns int // of the last problem
+	most    map[string]float64
 	frame   body.Frames
 }
 
@@ -209,8 +210,12 @@ func pressed(points []touch, centre space.Vec, applied *wrench) (space.Vec, floa
 	if down < 1 {
 		return onFloor(centre), math.NaN()
 	}
-	// Through the floor at height 0 the moment of what is applied vanishes about both level axes.
-	m := r3.Add(applied.moment, r3.Cross(centre, applied.force))
+	// Where the ground pushes, at the height of what stands on it, the moment of what is applied vanishes about both level axes.
+	level := 0.0
+	for i := range points {
+		level = max(level, points[i].at.Y)
+	}
+	m := r3.Add(applied.moment, r3.Cross(r3.Sub(centre, space.Vec{Y: level}), applied.force))
 	at := space.Vec{X: -m.Z / down, Z: m.X / down}
 	var standing []space.Vec
 	for i := range points {
@@ -226,12 +231,16 @@ func pressed(points []touch, centre space.Vec, applied *wrench) (space.Vec, floa
 // nearest to the edge of support.
 func (br *Bracer) Worst(d *setup.Document, path *movement.Path, items []load.Item, n int) Brace {
 	var worst Brace
+	br.most = map[string]float64{}
 	br.columns = 0 // the same document gives the same answer, whatever came before
 	for i := range n {
 		s := float64(i) / float64(n-1)
 		path.Place(s, &br.frame)
 		b := br.At(&br.frame, d, items, 1)
 		b.S = s
+		for _, p := range b.Pushes {
+			br.most[p.Name] = max(br.most[p.Name], space.Norm(p.Force))
+		}
 		if i == 0 || worseThan(&b, &worst) {
 			worst = b
 		}
@@ -241,6 +250,9 @@ func (br *Bracer) Worst(d *setup.Document, path *movement.Path, items []load.Ite
 	}
 	return worst
 }
+
+// Most is the largest force that each contact had to give over the path that Worst ran last, N, by its name.
+func (br *Bracer) Most() map[string]float64 { return br.most }
 
 func worseThan(a, b *Brace) bool {
 	if math.Max(a.Residual, held) != math.Max(b.Residual, held) {

@@ -58,6 +58,20 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 			add(touch{name: "thighPad", at: thigh(side), normal: space.Vec{Y: -1}, friction: padFriction})
 		}
 	}
+	if slices.Contains(p.Held, "footPlate") {
+		back := st.Heading.Apply(space.Vec{X: -1})
+		for side := body.Right; side <= body.Left; side++ {
+			for _, y := range []float64{-0.05, 0.10} { // from below the ankle to the ball of a foot that is set against it
+				at := r3.Add(f.Origin[side.On(body.FootR)], st.Heading.Apply(space.Vec{X: 0.04, Y: y}))
+				add(touch{name: "footPlate", at: at, normal: back, friction: soleFriction})
+			}
+		}
+	}
+	if p.Kind == "prone" && bench != nil && bench.AngleDeg < flatBench && st.LegsMove { // the legs lie on it down to the knees
+		for side := body.Right; side <= body.Left; side++ {
+			add(touch{name: "thighs", at: thigh(side), normal: space.Y, friction: padFriction, bench: true})
+		}
+	}
 	if slices.Contains(p.Held, "armPad") {
 		for side := body.Right; side <= body.Left; side++ {
 			if at, normal, _, lies := armOnPad(f, side); lies {
@@ -74,6 +88,9 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	}
 	return out
 }
+
+// flatBench is the angle of a bench below which somebody who lies on it has the legs on it too, degrees (own).
+const flatBench = 20
 
 func handName(s body.Side) string { return "hand." + s.Name() }
 func footName(s body.Side) string { return "foot." + s.Name() }
@@ -105,13 +122,14 @@ func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
 		}
 		return append(out, touch{name: footName(side), at: onFloor(f.Origin[foot]), normal: space.Y, friction: soleFriction, floor: true})
 	}
-	if f.Origin[foot].Y > b.AnkleH+near {
+	if f.Origin[foot].Y > b.AnkleH+f.Station.Riser+near {
 		return nil
 	}
 	half := 0.055 * b.Stature / 2
 	for _, x := range []float64{-0.25, 0.75} {
 		for _, z := range []float64{-half, half} {
-			at := onFloor(r3.Add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: x * b.FootLength, Z: z})))
+			at := r3.Add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: x * b.FootLength, Z: z}))
+			at.Y = f.Station.Riser
 			out = append(out, touch{name: footName(side), at: at, normal: space.Y, friction: soleFriction, floor: true})
 		}
 	}

@@ -3,12 +3,16 @@ package support
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/movement"
 	"dialarc/core/setup"
+	"dialarc/core/space"
 	"dialarc/core/torque"
+
+	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // How far the body may stay from what it is asked to do, m (own): a guide, strand or bar that it follows; the circle that
@@ -23,8 +27,18 @@ const (
 func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Problems {
 	var found setup.Problems
 	if miss := path.FreeMisses(); miss > onCircle {
-		found = append(found, setup.Problem{Path: "posture.handAt", What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.", 100*miss),
+		path := "posture.handAt"
+		if d.Posture.HandAt == nil {
+			path = "posture.held"
+		}
+		found = append(found, setup.Problem{Path: path, What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.", 100*miss),
 			Why: "An arm is only so long.", Hint: "Give a place nearer to that shoulder, or step closer."})
+	}
+	if slices.Contains(d.Posture.Held, "trunkOnThighs") {
+		if apart := trunkFromThighs(path); apart > onThighs {
+			found = append(found, setup.Problem{Path: "posture.held", What: fmt.Sprintf("The trunk does not lie on the thighs: there are %.0f degrees between them.", apart),
+				Why: "What does not touch carries nothing.", Hint: fmt.Sprintf("Lean forward until there are %d degrees or less, or leave the support out.", onThighs)})
+		}
 	}
 	worst, at := 0.0, 0.0
 	for i := range clearSamples {
@@ -50,6 +64,18 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		}
 	}
 	return found
+}
+
+// onThighs is the angle between trunk and thighs up to which the one lies on the other, degrees (own).
+const onThighs = 55
+
+// trunkFromThighs is the angle between the trunk and the nearer thigh at the start, degrees.
+func trunkFromThighs(path *movement.Path) float64 {
+	var f body.Frames
+	path.Place(0, &f)
+	up := f.Turn[body.Trunk].Apply(space.Y)
+	along := max(r3.Dot(up, f.Direction(body.ThighR)), r3.Dot(up, f.Direction(body.ThighL)))
+	return space.Deg(math.Acos(max(-1, min(1, along))))
 }
 
 func offCircle(it *load.Item, path *movement.Path) (setup.Problem, bool) {

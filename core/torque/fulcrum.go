@@ -95,7 +95,7 @@ func (c *fulcrum) base(f *body.Frames) space.Vec {
 		return f.Grip[c.lead]
 	}
 	p := f.Joint[c.lead.Joint(body.AnkleR)]
-	p.Y = 0
+	p.Y = f.Station.Riser
 	return p
 }
 

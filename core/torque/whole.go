@@ -117,6 +117,9 @@ func (u *run) whole(i int, held, back space.Vec) {
 	f, r := &u.frames, u.Repetition
 	r.GripForce[i] = space.Norm(held)
 	r.LowBack[i] = -r3.Dot(back, f.Turn[body.Trunk].Apply(space.Z))
+	if u.in.Station.Leans {
+		r.LowBack[i] -= u.leaned(r.LowBack[i])
+	}
 	r.Balance[i] = math.NaN()
 	c := &u.target
 	if u.in.Station.Root == body.OnHands {
@@ -140,6 +143,18 @@ func (u *run) whole(i int, held, back space.Vec) {
 		r.BarOff[i] = math.Asin(max(-1, min(1, r3.Dot(f.Direction(u.lead.On(body.ForearmR)), across))))
 		r.BarTwist[i] = barTwist(f, across)
 	}
+}
+
+// leanedOn is the share of the body's weight that a hand on the own thigh takes off the back at the shoulder (own).
+const leanedOn = 0.3
+
+// leaned is how much of the low back's torque the free hand on the thigh takes: what pushes the shoulder up, as far ahead of the hips'
+// line as it is, N·m.
+func (u *run) leaned(torque float64) float64 {
+	f := &u.frames
+	shoulder := f.Joint[(body.Left - u.lead).Joint(body.ShoulderR)]
+	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Trunk]), f.Station.Heading.Apply(space.X))
+	return max(0, min(torque, leanedOn*u.in.Body.Mass*load.Gravity*ahead))
 }
 
 // barTwist is how much further the right forearm would have to turn for the closed hand, which lies along X of its frame, to lie along the

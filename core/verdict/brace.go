@@ -12,7 +12,28 @@ type BraceInput struct {
 	Friction    metric.Metric // share of the usual; missing when none would do
 	Bench       string        // slides or tips; empty when it stays
 	BenchWeight metric.Metric // kg
+
+	On               string  // what the lifter is on: feet, knees, seat or bench
+	BearsWhat        string  // what else has to hold more than it can be asked to: hand, strap, thighPad or footPlate; empty for nothing
+	Bears, BearLimit float64 // N
 }
+
+// slips says what gives where a lifter is dragged off what he is on, and grips what has to hold.
+var (
+	slips = map[string]string{"feet": "the soles would slip", "knees": "the knees would slip", "seat": "he would slide on the seat", "bench": "he would slide on the bench"}
+	grips = map[string]string{"feet": "of the soles' usual grip", "knees": "of the usual grip of the knees", "seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench"}
+)
+
+// bearers are what else holds a lifter, in words, and what to do when it is too much.
+var bearers = map[string]string{
+	"hand":      "the free hand has to hold {bears}, more than its {limit}: step nearer, or brace with the feet",
+	"strap":     "the strap has to hold {bears}, more than the lifter weighs: lighter, or another seat",
+	"thighPad":  "the pad on the thighs has to hold {bears}, more than the lifter weighs: lighter",
+	"footPlate": "the plate under the feet has to hold {bears}, three times what the lifter weighs: lighter",
+}
+
+// farOutside is beyond which the place where the ground would have to push is no number to tell, m (own).
+const farOutside = 1.0
 
 // Margins below which a stance is called shaky, m, and above which a share of the friction is called slippery (own).
 const (
@@ -25,15 +46,15 @@ func Brace(in BraceInput) Sentence {
 	s := Sentence{Key: "brace", Tone: Good, Values: map[string]Quantity{"at": {in.AtDeg, "angle"}}}
 	way := Direction(in.TowardDeg)
 	margin, byFeet := in.Margin.Get()
-	friction, grips := in.Friction.Get()
+	friction, rubs := in.Friction.Get()
 	switch {
 	case !in.Holds && in.How == "lifted":
 		s.Tone, s.Text = Stop, "The pull lifts the lifter off at {at}."
 	case !in.Holds && in.How == "dragged":
-		s.Tone, s.Text = Stop, "The pull drags the lifter "+way+" at {at}: the soles would slip."
+		s.Tone, s.Text = Stop, "The pull drags the lifter "+way+" at {at}: "+slips[in.On]+"."
 	case !in.Holds:
 		s.Tone, s.Text = Stop, "The lifter tips "+way+" at {at}."
-		if byFeet && margin < 0 {
+		if byFeet && margin < 0 && margin > -farOutside {
 			s.Values["over"] = Quantity{-margin, "length"}
 			s.Text = "The lifter tips " + way + " at {at}: the pressure would have to be {over} outside the feet."
 		}
@@ -43,12 +64,15 @@ func Brace(in BraceInput) Sentence {
 			s.Values["weight"] = Quantity{weight, "mass"}
 			s.Text = "The lifter is held, but the bench " + in.Bench + " at {at}: lay {weight} on its foot."
 		}
+	case in.BearsWhat != "":
+		s.Values["bears"], s.Values["limit"] = Quantity{in.Bears, "force"}, Quantity{in.BearLimit, "force"}
+		s.Tone, s.Text = Look, "Held, but "+bearers[in.BearsWhat]+"."
 	case byFeet && margin < shaky:
 		s.Values["margin"] = Quantity{margin, "length"}
 		s.Tone, s.Text = Look, "Held, but shaky at {at}: {margin} from the edge of the feet."
-	case grips && friction > slippery:
+	case rubs && friction > slippery:
 		s.Values["friction"] = percent(friction)
-		s.Tone, s.Text = Look, "Held, but it takes {friction} of the soles' usual grip at {at}."
+		s.Tone, s.Text = Look, "Held, but it takes {friction} "+grips[in.On]+" at {at}."
 	case byFeet:
 		s.Values["margin"] = Quantity{margin, "length"}
 		s.Text = "Held all the way, at worst {margin} from the edge of the feet."

@@ -1,7 +1,6 @@
 package verdict
 
 import (
-	"cmp"
 	"math"
 
 	"dialarc/core/metric"
@@ -16,7 +15,10 @@ func Rub(part, state string, distance, atDeg float64) Sentence {
 	case "close":
 		s.Text = "The strand passes {distance} from the " + part + " at {at}."
 	case "touches":
-		s.Text = "The strand rubs on the " + part + " at {at}: {distance} into it."
+		s.Text = "The strand rubs on the " + part + " at {at}."
+		if distance >= 0.005 {
+			s.Text = "The strand rubs on the " + part + " at {at}: {distance} into it."
+		}
 	default:
 		s.Tone, s.Text = Stop, "The "+part+" is in the strand's way at {at}: {distance} into it."
 	}
@@ -32,7 +34,6 @@ func NoRoom(limb, part string, depth, atDeg float64) Sentence {
 // JointsInput is what Joints speaks of: the largest values along the path.
 type JointsInput struct {
 	Joint         string
-	Mass          float64 // of the lifter, kg
 	Grip          float64 // N
 	LowBack       float64 // N·m; 0 where a pad carries the trunk
 	Along, Across float64 // resultant at the target joint, N; along + pushes the limb away
@@ -42,15 +43,10 @@ type JointsInput struct {
 	Load, Once metric.Metric // kg: the present load, and what goes once; missing when none is counted
 	Low, High  metric.Metric // by how far strength is known
 
-	GripLimit, BackLimit float64 // the lifter's own, 0 for the usual
+	GripLimit, BackLimit float64 // what hand and low back can be asked to hold
+	EasesBack            string  // the usual way to ask less of the low back, a sentence
 	Contact              float64 // estimate between the joint's surfaces, N; NaN when the model has none
 }
-
-// Above these the hand, or the low back, is likely to give out first: newtons and N·m per kg of body mass (own).
-const (
-	GripPerMass = 6.0
-	BackPerMass = 1.5
-)
 
 // Joints says what gives out first and at how much, whether hand or low back do before, and what the joint carries.
 func Joints(in JointsInput) Sentence {
@@ -63,15 +59,14 @@ func Joints(in JointsInput) Sentence {
 	} else {
 		s.Text += "The " + in.Joint + " bears at most {along} along the limb and {across} across it, before any muscle."
 	}
-	grip, back := cmp.Or(in.GripLimit, GripPerMass*in.Mass), cmp.Or(in.BackLimit, BackPerMass*in.Mass)
-	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{grip, "force"}, Quantity{back, "torque"}
+	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{in.GripLimit, "force"}, Quantity{in.BackLimit, "torque"}
 	switch {
-	case in.Grip > grip:
+	case in.Grip > in.GripLimit:
 		s.Tone = worse(s.Tone, Look)
 		s.Text += " The hand has to hold {grip}, more than {gripLimit}: straps or a cuff."
-	case in.LowBack > back:
+	case in.LowBack > in.BackLimit:
 		s.Tone = worse(s.Tone, Look)
-		s.Text += " The low back has to hold {back}, more than {backLimit}: a chest support is the usual way out."
+		s.Text += " The low back has to hold {back}, more than {backLimit}. " + in.EasesBack
 	}
 	return s
 }

@@ -56,7 +56,7 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 	case left >= 1-1e-9:
 		s.Text = "Heaviest at the very end ({peak})"
 	case left < -0.005:
-		s.Text = "Heaviest at {at} ({peak}), at the end the load helps"
+		s.Text = "Heaviest at {at} ({peak}), at the end the torque turns the other way"
 	}
 	if stray, tone := straying(r, swept, total, school); stray != "" {
 		s.Text, s.Tone = s.Text+": "+stray, tone
@@ -96,7 +96,7 @@ func Hold(joint string, size float64) Sentence {
 // straying compares the thirds of the range with the wanted curve and words the largest difference.
 func straying(r *profile.Result, swept, total []float64, school string) (string, Tone) {
 	if r.Target == nil {
-		return "on the whole it helps the lift", Stop
+		return "on the whole the torque turns the other way, so that the weights do the lift", Stop
 	}
 	whole, level := swept[len(swept)-1], 0.0
 	var off [3]float64

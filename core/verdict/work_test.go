@@ -45,7 +45,7 @@ func TestWorkSentence(t *testing.T) {
 
 // What gives out first comes first, with how much of it is asked at which load; more than there is stops.
 func TestFirstToGiveOut(t *testing.T) {
-	in := verdict.JointsInput{Joint: "shoulder", Mass: 75, First: "the elbow", Effort: 0.48, Load: metric.Known(9), Once: metric.Known(18), Low: metric.Known(15), High: metric.Known(22)}
+	in := verdict.JointsInput{Joint: "shoulder", GripLimit: 450, BackLimit: 225, First: "the elbow", Effort: 0.48, Load: metric.Known(9), Once: metric.Known(18), Low: metric.Known(15), High: metric.Known(22)}
 	s := verdict.Joints(in)
 	if s.Tone != verdict.Good || !strings.HasPrefix(s.Text, "The elbow gives out first: {effort} of its strength at {load}; {low} to {high} would go once.") {
 		t.Errorf("%s %q", s.Tone, s.Text)
