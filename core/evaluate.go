@@ -266,7 +266,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
 	r.TrustText = o.trustText
 	r.Bracing = e.bracing(o)
-	r.Rubs, r.Meets, r.Entry, r.Pins = o.reportRubs(), o.meets(), e.entry(o), o.pins()
+	r.Rubs, r.Meets, r.Hurts, r.Entry, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)
 	r.Verdicts = append(r.Verdicts, o.braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
@@ -285,6 +285,15 @@ var verdictOrder = map[string]int{"lineUp": 0, "profile": 1, "brace": 2, "start"
 type Score struct {
 	Match  metric.Metric
 	Effort metric.Metric
+	Hurts  string // the joint coordinate that the path leads where it hurts, in words; empty for none
+}
+
+func (o *outcome) score() Score {
+	s := Score{Match: o.result.Match, Effort: o.result.PeakEffort}
+	if hurts := o.hurts(); len(hurts) > 0 {
+		s.Hurts = hurts[0].Label
+	}
+	return s
 }
 
 // Score judges a document at n samples without building a report.
@@ -296,7 +305,7 @@ func (e *Evaluator) Score(d *setup.Document, n int) (Score, setup.Problems) {
 	if len(problems) > 0 {
 		return Score{}, problems
 	}
-	return Score{Match: o.result.Match, Effort: o.result.PeakEffort}, nil
+	return o.score(), nil
 }
 
 // gapWhy says in words why the curve has gaps; empty when it has none.
@@ -334,6 +343,9 @@ func (o *outcome) sentences(line LineUp) []verdict.Sentence {
 	if off, known := line.OffAxisShare.Get(); known {
 		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: off, PassesBy: line.PassesBy, Kind: o.firstLine()}))
 	}
+	if off, known := line.ForearmDeg.Get(); known {
+		out = append(out, verdict.Forearm(off, line.ForearmAtDeg.OrNaN()))
+	}
 	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.School))
 	for _, st := range o.starts {
 		out = append(out, verdict.Start(st, o.angleAt(st.AtS)))
@@ -370,57 +382,4 @@ func (o *outcome) bands() []verdict.Sentence {
 
 func (o *outcome) angleAt(s float64) float64 {
 	return o.rep.Angle[int(math.Round(s*float64(len(o.rep.S)-1)))]
-}
-
-// lineUp measures how well the loads lie in the plane of movement.
-func (o *outcome) lineUp() LineUp {
-	n := len(o.rep.S)
-	off, along := 0.0, 0.0
-	for i := range n {
-		if !math.IsNaN(o.rep.Loads[i]) {
-			off, along = off+o.rep.OffAxis[i], along+math.Abs(o.rep.Loads[i])
-		}
-	}
-	l := LineUp{PassesBy: metric.Missing("No cable or band pulls on an arm that is raised."), OffAxisShare: metric.Missing("The loads put no torque on the joint.")}
-	if along > 0 {
-		share := rounded(off / along)
-		l.OffAxisShare = metric.Known(share)
-	}
-	if it := o.firstCable(); it != nil && o.rep.Name == setup.ShoulderElevation && o.joint == body.ShoulderR {
-		l.PassesBy = o.passesBy(it, n-1)
-	}
-	return l
-}
-
-// firstCable is the first cable or band on the lead arm, nil when there is none.
-func (o *outcome) firstCable() *load.Item {
-	for k := range o.items {
-		it := &o.items[k]
-		strand := it.Def.Kind == "cable" || it.Def.Kind == "band" || it.Def.Kind == "strands"
-		if strand && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
-			return it
-		}
-	}
-	return nil
-}
-
-// firstLine is its kind.
-func (o *outcome) firstLine() string {
-	if it := o.firstCable(); it != nil {
-		return it.Def.Kind
-	}
-	return ""
-}
-
-// passesBy is the horizontal distance from the shoulder to a cable's line seen from above, along the lifter's heading.
-func (o *outcome) passesBy(it *load.Item, i int) metric.Metric {
-	grip, joint := o.rep.Grip[i], o.rep.Joint[i]
-	line := space.Vec{X: it.From.X - grip.X, Z: it.From.Z - grip.Z}
-	if space.Norm(line) < 0.01 {
-		return metric.Missing("It hangs straight, so from above it has no direction.")
-	}
-	u := r3.Unit(line)
-	off := space.Reject(space.Vec{X: grip.X - joint.X, Z: grip.Z - joint.Z}, u)
-	by := rounded(math.Copysign(space.Norm(off), r3.Dot(off, o.station.Heading.Apply(space.X))))
-	return metric.Known(by)
 }

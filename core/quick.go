@@ -29,7 +29,7 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 	if len(problems) > 0 {
 		return Quick{}, problems
 	}
-	q := Quick{Score: Score{Match: o.result.Match, Effort: o.result.PeakEffort}}
+	q := Quick{Score: o.score()}
 	q.Peak, q.PeakDeg = o.result.Total.Peak, o.result.Total.PeakAngle.Times(space.Deg(1))
 	verdicts := append(rubVerdict(o.reportRubs()), meetVerdict(o.meets())...)
 	line := o.lineUp()

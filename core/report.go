@@ -31,6 +31,7 @@ type Report struct {
 	Entry     *Entry          `json:"entry" doc:"Picking up and putting back two handles; null for any other setup."`
 	Pins      []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
 	Rubs      []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
+	Hurts     []Hurt          `json:"hurts" doc:"Where the path goes through what hurts the lifter."`
 	Meets     []Meet          `json:"meets" doc:"Parts of the arm that would have to go through the body or the bench."`
 	Cautions  []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
 	Profile   Profile         `json:"profile"`
@@ -132,7 +133,9 @@ type Profile struct {
 
 // LineUp says how well the loads lie in the plane of movement.
 type LineUp struct {
-	OffAxisShare metric.Metric `json:"offAxisShare" doc:"Mean size of the loads' off-axis torque over the mean of their resisting torque."`
+	ForearmDeg   metric.Metric `json:"forearmDeg" doc:"Where several joints share the movement: by how much the forearm is off the line of what the hand holds, at worst, degrees."`
+	ForearmAtDeg metric.Metric `json:"forearmAtDeg" doc:"Where on the path that is, degrees."`
+	OffAxisShare metric.Metric `json:"offAxisShare" doc:"Where one joint moves: mean size of the loads' off-axis torque over the mean of their resisting torque."`
 	PassesBy     metric.Metric `json:"passesBy" doc:"Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it."`
 }
 

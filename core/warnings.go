@@ -78,7 +78,7 @@ func (o *outcome) travel(c setup.Coordinate) (least, most, from, to float64) {
 	least, most = math.Inf(1), math.Inf(-1)
 	poses := o.rep.Pose
 	for i := range poses {
-		if c == setup.ShoulderPlane && math.Abs(math.Sin(poses[i][setup.ShoulderElevation])) < 0.3 {
+		if !o.means(i, c) {
 			continue
 		}
 		x := o.read(i, c)

@@ -19,7 +19,7 @@ func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match}
+	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match, hurts: len(r.Hurts)}
 	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
 		if m.before[verdict] == "good" || m.before[verdict] == "" {
 			continue
@@ -46,6 +46,7 @@ type mender struct {
 	doc    *setup.Document
 	before map[string]string // tones of its verdicts
 	match  metric.Metric     // its match
+	hurts  int               // in how many ways its path goes where it hurts
 }
 
 // matchKept is how many points of match a mend of something else may cost (own).
@@ -58,6 +59,9 @@ var kept = []string{"profile", "brace", "start", "clear", "joints", "lineUp"}
 func (m *mender) mends(verdict string, d *setup.Document) bool {
 	r, problems := m.eval.Evaluate(d)
 	if len(problems) > 0 {
+		return false
+	}
+	if len(r.Hurts) > m.hurts {
 		return false
 	}
 	after := core.Tones(r.Verdicts)

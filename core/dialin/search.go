@@ -151,7 +151,7 @@ func (s *search) judge(e *core.Evaluator, p choice) outcome {
 	}
 	q, problems := e.Quick(&d, Samples)
 	match, known := q.Match.Get()
-	if len(problems) > 0 || !known || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" {
+	if len(problems) > 0 || !known || q.Hurts != "" || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" {
 		return bad
 	}
 	o := outcome{match: match, offAxis: q.OffAxis.Or(0), effort: q.Effort.Or(0)}

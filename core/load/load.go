@@ -62,6 +62,14 @@ type Item struct {
 // Held says whether the hand holds the load, rather than a cuff.
 func (it *Item) Held() bool { return it.Segment == body.HandR || it.Segment == body.HandL }
 
+// Hand says which hand holds the load; false where none does.
+func (it *Item) Hand() (body.Side, bool) {
+	if it.Segment == body.HandL {
+		return body.Left, true
+	}
+	return body.Right, it.Segment == body.HandR
+}
+
 // OwnBody says whether the item stands for the weight of the body itself, which is no force of its own.
 func (it *Item) OwnBody() bool { return it.Def.Kind == "ownBody" }
 

@@ -32,7 +32,7 @@ type Capacity struct {
 	of     *Strength
 	joint  string
 	spin   bool
-	tested bool // one of the curves rests on a test
+	tested []string // the actions drawn on that rest on a test, in the order in which they were asked for
 }
 
 // NewCapacity is the capacity at a joint, named without its side; with spin that of turning the segment about itself.
@@ -111,10 +111,18 @@ func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action stri
 // Words says what the capacity that was asked for so far rests on.
 func (c *Capacity) Words() string {
 	text := c.of.Words(c.Trust)
-	if c.tested && rank(c.Trust) > rank(Scaled) && c.Trust != Unknown {
-		return "In part as tested. For the rest: " + strings.ToLower(text[:1]) + text[1:]
+	if len(c.tested) == 0 || c.Trust == Unknown {
+		return text
 	}
-	return text
+	parts := make([]string, len(c.tested))
+	for i, action := range c.tested {
+		parts[i] = c.of.testWords(action)
+	}
+	said := strings.ToUpper(parts[0][:1]) + strings.Join(parts, "; ")[1:] + "."
+	if rank(c.Trust) > rank(Scaled) {
+		said += " For the rest: " + strings.ToLower(text[:1]) + text[1:]
+	}
+	return said
 }
 
 func (c *Capacity) unknown() {
@@ -138,7 +146,9 @@ func (c *Capacity) value(action string, angle, part float64) float64 {
 		if rank(k.trust) > rank(c.Trust) {
 			c.Trust = k.trust
 		}
-		c.tested = c.tested || rank(k.trust) <= rank(Scaled)
+		if rank(k.trust) <= rank(Scaled) && !slices.Contains(c.tested, action) {
+			c.tested = append(c.tested, action)
+		}
 		c.Spread = max(c.Spread, k.spread)
 	}
 	return k.value(space.Deg(angle))

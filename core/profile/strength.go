@@ -4,6 +4,7 @@ import (
 	"math"
 	"sort"
 	"strings"
+	"unicode"
 
 	"dialarc/core/catalogue"
 	"dialarc/core/setup"
@@ -194,6 +195,35 @@ func (s *Strength) Best(action string) (best float64, trust Trust, spread float6
 		best = math.Max(best, c.value(deg))
 	}
 	return best, c.trust, c.spread
+}
+
+// testWords says what was tested of an action, and when, to go on in a sentence.
+func (s *Strength) testWords(action string) string {
+	tests := testsOf(s.Lifter, action)
+	text := ActionWords(action) + " as tested"
+	if len(tests) == 1 {
+		text = ActionWords(action) + " by the usual shape through one test"
+	}
+	if day := tests[0].Date; day != "" {
+		text += " on " + day
+	}
+	return text
+}
+
+// ActionWords names an action as the trade does, like "horizontal adduction of the shoulder".
+func ActionWords(action string) string {
+	joint, turn, _ := strings.Cut(action, ".")
+	var words strings.Builder
+	for _, r := range turn {
+		if unicode.IsUpper(r) {
+			words.WriteByte(' ')
+		}
+		words.WriteRune(unicode.ToLower(r))
+	}
+	if joint == "girdle" {
+		joint = "shoulder girdle"
+	}
+	return words.String() + " of the " + joint
 }
 
 // Words says what a trust in this lifter's strength means.

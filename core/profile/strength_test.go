@@ -99,15 +99,16 @@ func TestOverallStrength(t *testing.T) {
 	check.Near(t, "arm stays", strong.Overall(false), 1, 1e-12)
 }
 
-// A movement between a tested action and one that is not tested says so.
+// Of every action that a movement draws on it is said what was tested, how and when, and what is estimated.
 func TestPartlyTested(t *testing.T) {
-	s := &profile.Strength{Lifter: lifter(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 60, Torque: 50})}
+	s := &profile.Strength{Lifter: lifter(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 60, Torque: 50, Date: "2026-11-20"})}
 	words := func(sweep float64) string {
 		c := profile.NewCapacity(s, "shoulder", false)
 		c.At(&body.Pose{setup.ShoulderElevation: 1.4}, &body.Pose{setup.ShoulderElevation: 1, setup.ShoulderPlane: sweep})
 		return c.Words()
 	}
-	if up, aslant := words(0), words(1); strings.HasPrefix(up, "In part") || !strings.HasPrefix(aslant, "In part as tested. For the rest: estimate for a trained man") {
+	const tested = "Abduction of the shoulder by the usual shape through one test on 2026-11-20."
+	if up, aslant := words(0), words(1); up != tested || !strings.HasPrefix(aslant, tested+" For the rest: estimate for a trained man") {
 		t.Errorf("straight up: %q, aslant: %q", up, aslant)
 	}
 }

@@ -20,17 +20,20 @@ type Rub struct {
 	Part     string    // of the body, bench, or another cable
 	S        float64   // place along the path
 	Distance float64   // from the surface, m; negative inside
+	Longer   float64   // by what share the way round is longer than the straight one
 	Crosses  bool      // what it comes near to is another strand: thin things that at worst lie on each other
 	At       space.Vec // on the strand, m
 }
 
-// How near is close, and how far in skin gives; a strand that would have to go deeper is blocked (own).
+// How near is close, how far in skin gives, and how much longer a way round may be before a strand is blocked (own).
 const (
-	closeBy   = 0.01
-	skinGives = 0.03
+	closeBy    = 0.01
+	skinGives  = 0.03
+	detourFree = 0.05
 )
 
-// State says what a rub means: clear, crosses, close, touches or blocked.
+// State says what a rub means: clear, crosses, close, touches, or deeper than skin gives, bends where the way round is hardly longer, so
+// that the pull comes from about where it is reckoned from, and else blocked.
 func (r *Rub) State() string {
 	switch {
 	case r.Crosses:
@@ -41,6 +44,8 @@ func (r *Rub) State() string {
 		return "close"
 	case r.Distance >= -skinGives:
 		return "touches"
+	case r.Longer <= detourFree:
+		return "bends"
 	}
 	return "blocked"
 }
@@ -226,27 +231,34 @@ func (c *clearer) nearest(k int, s float64) Rub {
 	if !me.working {
 		return best
 	}
-	take := func(name string, distance float64, at space.Vec) {
+	take := func(name string, distance, radius float64, at space.Vec) {
 		if distance < best.Distance {
-			best.Part, best.Distance, best.At = name, distance, at
+			best.Part, best.Distance, best.At, best.Longer = name, distance, at, 0
+			switch {
+			case distance > -skinGives: // the way round does not matter yet
+			case radius > 0:
+				best.Longer = detour(me.a, me.b, at, radius, radius+distance)
+			default:
+				best.Longer = overEdge(me.a, me.b, at, -distance)
+			}
 		}
 	}
 	nearBody(&c.frames, me, take)
 	for i := range c.frames.Station.Pads {
 		d, at := toBox(me.a, me.b, &c.frames.Station.Pads[i])
-		take("bench", d, at)
+		take("bench", d, 0, at)
 	}
 	for i := range c.columns {
 		if col := &c.columns[i]; math.Hypot(col.X-me.a.X, col.Z-me.a.Z) > col.HalfWidth+0.01 { // not the one that it comes from
 			d, at := between(me.a, me.b, space.Vec{X: col.X, Z: col.Z}, space.Vec{X: col.X, Y: col.Height, Z: col.Z})
-			take(col.Side+" column", d-col.HalfWidth, at)
+			take(col.Side+" column", d-col.HalfWidth, 0, at)
 		}
 	}
 	for i := range c.strands {
 		if other := &c.strands[i]; i != k && other.working && space.Norm(r3.Sub(other.b, me.b)) > togetherAt {
 			d, at := between(me.a, me.b, other.a, other.b)
 			if d < closeBy && best.Distance > closeBy {
-				best.Part, best.Distance, best.At, best.Crosses = "other "+strandName(other.item), d, at, true
+				best.Part, best.Distance, best.At, best.Longer, best.Crosses = "other "+strandName(other.item), d, at, 0, true
 			}
 		}
 	}
@@ -263,7 +275,7 @@ func strandName(it *load.Item) string {
 	return "cable"
 }
 
-func nearBody(f *body.Frames, me *strand, take func(name string, distance float64, at space.Vec)) {
+func nearBody(f *body.Frames, me *strand, take func(name string, distance, radius float64, at space.Vec)) {
 	h := f.Body.Stature
 	for i := range capsules {
 		c := &capsules[i]
@@ -272,15 +284,15 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance float6
 		}
 		p, q := f.PointOn(c.segment, c.from), f.PointOn(c.segment, c.to)
 		d, at := between(me.a, me.b, p, q)
-		take(c.name, d-c.radius*h, at)
+		take(c.name, d-c.radius*h, c.radius*h, at)
 	}
 	if me.item.Segment != body.Trunk {
 		d, at := toTrunk(f, me.a, me.b)
-		take("trunk", d, at)
+		take("trunk", d, trunkDeep*h, at)
 	}
 	head := headOf(f)
 	d, at := between(me.a, me.b, head, head)
-	take("head", d-headRadius*h, at)
+	take("head", d-headRadius*h, headRadius*h, at)
 }
 
 // headOf is the middle of the head.
@@ -313,6 +325,12 @@ func toBox(a, b space.Vec, pad *body.Pad) (float64, space.Vec) {
 }
 
 func sq(x float64) float64 { return x * x }
+
+// overEdge is by what share the way from a to b is longer when it has to give way by a depth at a place.
+func overEdge(a, b, at space.Vec, depth float64) float64 {
+	la, lb := space.Norm(r3.Sub(at, a)), space.Norm(r3.Sub(b, at))
+	return (math.Hypot(la, depth)+math.Hypot(lb, depth))/(la+lb) - 1
+}
 
 // toTrunk is how near a strand comes to the trunk, an elliptic cylinder from below the hips to the shoulders, and where: by
 // stretching its breadth to its depth, which makes it round. Beside it distances come out short by up to that ratio.
@@ -369,4 +387,25 @@ func between(a, b, p, q space.Vec) (float64, space.Vec) {
 	}
 	at := r3.Add(a, r3.Scale(s, u))
 	return space.Norm(r3.Sub(at, r3.Add(p, r3.Scale(t, v)))), at
+}
+
+// detour is by what share the way from a to b round something of a radius, whose middle the straight line passes at a
+// distance, is longer than the straight one: tangents and an arc.
+func detour(a, b, at space.Vec, radius, distance float64) float64 {
+	if distance >= radius || distance < 0 {
+		distance = max(0, min(distance, radius))
+	}
+	la, lb := space.Norm(r3.Sub(at, a)), space.Norm(r3.Sub(b, at))
+	out := func(l float64) (tangent, angle float64) {
+		far := math.Hypot(l, distance)
+		if far <= radius {
+			return l, 0
+		}
+		tangent = math.Sqrt(far*far - radius*radius)
+		// Between the line to the middle's foot and the touching radius.
+		return tangent, math.Atan2(tangent, radius)*-1 + math.Atan2(l, distance)
+	}
+	ta, wa := out(la)
+	tb, wb := out(lb)
+	return (ta+tb+radius*max(0, wa+wb))/(la+lb) - 1
 }

@@ -20,6 +20,7 @@ import (
 type Column struct {
 	X, Z      float64 // foot on the floor, m
 	Height    float64 // m
+	Exit      float64 // height at which the cable leaves it, m
 	HalfWidth float64 // of its section, m
 	Index     int     // of the load in the document
 	Mirror    bool
@@ -44,7 +45,7 @@ func Columns(items []load.Item) []Column {
 		if (it.Def.Kind != "cable" && it.Def.Kind != "strands") || it.Def.Kit == nil || it.Def.Kit.Station == "" {
 			continue
 		}
-		c := Column{X: it.From.X, Z: it.From.Z, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
+		c := Column{X: it.From.X, Z: it.From.Z, Exit: it.From.Y, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
 		if c.Z < 0 {
 			c.Side = "left"
 		}

@@ -71,7 +71,7 @@ func (row *Row) read(r *core.Report) {
 	row.LimitKg, row.LimitedBy = r.Limit.Kg, r.Limit.Key
 	row.LengthenedShare = r.Muscles.LengthenedShare
 	row.Holds = r.Bracing.Holds && (!r.Bracing.Bench.Used || r.Bracing.Bench.Holds)
-	row.Clear = !slices.ContainsFunc(r.Rubs, func(b core.Rub) bool { return b.State == "touches" || b.State == "blocked" })
+	row.Clear = !slices.ContainsFunc(r.Rubs, func(b core.Rub) bool { return b.State == "touches" || b.State == "bends" || b.State == "blocked" }) && len(r.Meets) == 0
 	row.Start = !slices.ContainsFunc(r.Starts, func(s core.Start) bool { return s.Least <= 0 || s.Most > s.Travel }) && taut(r)
 	row.InRange = !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return strings.Contains(p.What, "beyond what this lifter owns") })
 	peak, least := floats.Max(r.Curves.Torque), floats.Min(r.Curves.Torque)

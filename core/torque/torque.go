@@ -57,7 +57,7 @@ type Repetition struct {
 	Lowering []float64   // the same while lowering
 	Twist    []float64   // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
 	Bend     []float64   // of the total, across the plane of movement
-	OffAxis  []float64   // size of what the loads leave beside the axis
+	OffAxis  []float64   // size of what the loads leave beside the axis, but for what two hands on one thing push each other apart with
 	Size     []float64   // of the total torque vector
 	Vector   []space.Vec // torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for the knee), N·m
 	Force    []space.Vec // of loads and weights on the outer side of the target joint, in the same axes, N
@@ -200,7 +200,8 @@ func (u *run) sample(i int) float64 {
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
 	others := u.startOthers()
-	var target sums // what loads do to the target
+	var target sums       // what loads do to the target
+	var between space.Vec // torque of what two hands that hold one thing push each other apart with: the other hand carries that
 	var back space.Vec
 	if u.in.Whole {
 		back = u.startBack()
@@ -219,6 +220,11 @@ func (u *run) sample(i int) float64 {
 			r.Parts[p].set(i, &pull, up, down, axis)
 			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
 			target.add(up, on, item.Def.Variable)
+			if item.Def.Shared || item.Def.Kind == "strands" {
+				across := f.Station.Heading.Apply(space.Z)
+				t, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
+				between = r3.Add(between, t)
+			}
 		}
 		if item.Held() {
 			held = r3.Add(held, pull.Force)
@@ -232,6 +238,7 @@ func (u *run) sample(i int) float64 {
 		}
 	}
 	u.write(i, axis, weights, loads, lowering, force)
+	r.OffAxis[i] = space.Norm(space.Reject(r3.Sub(loads, between), axis))
 	if speed == 0 && !u.in.Path.Still() {
 		u.standsStill(i)
 	}
@@ -251,7 +258,6 @@ func (u *run) write(i int, axis, weights, loads, lowering, force space.Vec) {
 	r.Loads[i] = -r3.Dot(loads, axis)
 	r.Total[i] = -r3.Dot(total, axis)
 	r.Lowering[i] = -r3.Dot(r3.Add(lowering, weights), axis)
-	r.OffAxis[i] = space.Norm(space.Reject(loads, axis))
 	r.Twist[i], r.Bend[i] = u.target.rest(&u.frames, total, axis)
 	r.Size[i] = space.Norm(total)
 	if u.in.Whole {

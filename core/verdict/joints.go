@@ -19,6 +19,8 @@ func Rub(part, state string, distance, atDeg float64) Sentence {
 		if distance >= 0.005 {
 			s.Text = "The strand rubs on the " + part + " at {at}: {distance} into it."
 		}
+	case "bends":
+		s.Tone, s.Text = Stop, "The "+part+" is in the strand's way at {at}, {distance} deep: it would bend round it, drag, and pull from a little elsewhere than reckoned."
 	default:
 		s.Tone, s.Text = Stop, "The "+part+" is in the strand's way at {at}: {distance} into it."
 	}

@@ -154,7 +154,10 @@ type LineUpInput struct {
 
 // linedUp is how near the cable has to pass the shoulder, seen from above, to count as lined up, m (common practice, no
 // source).
-const linedUp = 0.02
+const linedUp = 0.05
+
+// besideMuch is the share of torque beside the path from which it is spoken of: the pull is 17 degrees off its plane (own).
+const besideMuch = 0.3
 
 // LineUp says whether the pull lies in the plane of the path.
 func LineUp(in LineUpInput) Sentence {
@@ -162,7 +165,7 @@ func LineUp(in LineUpInput) Sentence {
 	by, passes := in.PassesBy.Get()
 	if !passes {
 		s.Text = "The pull lies in the plane of the path."
-		if in.OffAxisShare > 0.1 {
+		if in.OffAxisShare > besideMuch {
 			s.Text, s.Tone = "Beside the path there is {off} as much torque as along it.", Look
 		}
 		return s
@@ -178,6 +181,28 @@ func LineUp(in LineUpInput) Sentence {
 	}
 	s.Tone = Look
 	s.Text = "Seen from above the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque goes beside the path as along it."
+	return s
+}
+
+// inLine is how far a forearm may be off the line of what the hand holds, degrees, before it is spoken of, and crooked how far before
+// elbow and wrist have to carry much of it (own).
+const (
+	inLine  = 12
+	crooked = 35
+)
+
+// Forearm says how well the forearm is in line with what the hand holds in a press, a row or a pull, by the largest angle between them,
+// degrees, and where that is.
+func Forearm(off, atDeg float64) Sentence {
+	s := Sentence{Key: "lineUp", Tone: Good, Values: map[string]Quantity{"off": {off, "angle"}, "at": {atDeg, "angle"}}}
+	switch {
+	case off <= inLine:
+		s.Text = "The forearm stays in line with the pull."
+	case off <= crooked:
+		s.Text = "The forearm is at most {off} off the line of the pull, at {at}."
+	default:
+		s.Tone, s.Text = Look, "At {at} the forearm is {off} off the line of the pull: elbow and wrist have to carry it."
+	}
 	return s
 }
 

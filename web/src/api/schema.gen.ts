@@ -820,6 +820,8 @@ export interface components {
       posture: components["schemas"]["DocumentPosture"];
       /** @description Id of the room whose kit it was fitted to. */
       room?: string;
+      /** @description How to end a set that will not go up. */
+      safely?: string;
       /**
        * Format: int64
        * @description Points along the path, 101 unless given.
@@ -909,6 +911,11 @@ export interface components {
     DocumentColumn: {
       /**
        * Format: double
+       * @description Of a column that stands free: how far its base reaches out from its middle, m.
+       */
+      foot?: number;
+      /**
+       * Format: double
        * @description Half of its square section, m.
        */
       halfWidth: number;
@@ -937,6 +944,11 @@ export interface components {
        * @description Height of the pulley's exit in hole 1, m.
        */
       lowestHole: number;
+      /**
+       * Format: double
+       * @description Of a column that stands free, without what hangs on the cable, kg; 0 where it is fixed to floor or wall.
+       */
+      mass?: number;
       /**
        * Format: double
        * @description Between holes, m.
@@ -1117,7 +1129,7 @@ export interface components {
       };
       /**
        * Format: double
-       * @description Torque that the lifter wants the low back to hold at most, N·m; 1.5 per kg of body mass unless given.
+       * @description Torque that the lifter wants the low back to hold at most, N·m; by body mass and training unless given.
        */
       lowBackLimit?: number;
       /**
@@ -1166,6 +1178,11 @@ export interface components {
       axisOffset?: components["schemas"]["DocumentPoint"];
       /** @description cam: the stack's moment arm over the angle of the machine's arm, at two angles or more. */
       cam?: components["schemas"]["DocumentCamPoint"][];
+      /**
+       * @description bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots.
+       * @enum {string}
+       */
+      catch?: "arms" | "spotter";
       /** @description Where on the body. */
       contact: components["schemas"]["DocumentContact"];
       /** @description cam: the joint coordinate that the machine's arm turns with, like knee.flexion. */
@@ -1391,8 +1408,8 @@ export interface components {
        * @description 0 faces away from the station, 90 is a turn to the left, degrees.
        */
       headingDeg?: number;
-      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms. */
-      held?: ("strap" | "thighPad" | "armPad")[];
+      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh. */
+      held?: ("strap" | "thighPad" | "armPad" | "footPlate" | "trunkOnThighs" | "handOnThigh")[];
       /**
        * @description Posture. Lying and leaning on a bench take their angle from it.
        * @enum {string}
@@ -1412,6 +1429,11 @@ export interface components {
        * @description standing, hinged: how far the knees are bent, degrees.
        */
       kneesDeg?: number;
+      /**
+       * Format: double
+       * @description Height of a block under the feet, m.
+       */
+      riser?: number;
       /**
        * @description What stays in place while the rest moves; the posture's own unless given.
        * @enum {string}
@@ -1446,7 +1468,9 @@ export interface components {
        * @description Least angle, degrees.
        */
       fromDeg: number;
-      /** @description Where in it something hurts, in the coach's words. */
+      /** @description Where in it something hurts; nothing goes there. */
+      hurts?: components["schemas"]["DocumentSpan"][];
+      /** @description What hurts there, in the coach's words. */
       pain?: string;
       /**
        * Format: double
@@ -1461,6 +1485,18 @@ export interface components {
       joints: string[];
       key: string;
       label: string;
+    };
+    DocumentSpan: {
+      /**
+       * Format: double
+       * @description Least angle, degrees.
+       */
+      fromDeg: number;
+      /**
+       * Format: double
+       * @description Largest angle, degrees.
+       */
+      toDeg: number;
     };
     DocumentStrengthTest: {
       /**
@@ -2155,6 +2191,8 @@ export interface components {
       gaps: components["schemas"]["ReportGap"][];
       /** @description Whether one pose is held: then there is no range and no profile. */
       hold: boolean;
+      /** @description Where the path goes through what hurts the lifter. */
+      hurts: components["schemas"]["ReportHurt"][];
       /**
        * @description Joint that the curves are of.
        * @enum {string}
@@ -2243,6 +2281,20 @@ export interface components {
       /** @enum {string} */
       trust: "measured" | "scaled" | "sets" | "estimate";
     };
+    ReportBear: {
+      /**
+       * Format: double
+       * @description N.
+       */
+      force: number;
+      /**
+       * Format: double
+       * @description The grip of a hand; of strap and pads the lifter's weight, beyond which nobody lets himself be held; of a plate for the feet three times that. N.
+       */
+      limit: number;
+      /** @enum {string} */
+      name: "hand" | "strap" | "thighPad" | "footPlate";
+    };
     ReportBenchHold: {
       holds: boolean;
       /** @enum {string} */
@@ -2262,6 +2314,8 @@ export interface components {
        * @description Where it holds worst.
        */
       angleDeg: number;
+      /** @description What a hand that holds on, straps and pads have to hold at most over the path. */
+      bears: components["schemas"]["ReportBear"][];
       bench: components["schemas"]["ReportBenchHold"];
       contacts: components["schemas"]["ReportContact"][];
       /** @description Least friction needed as a share of the usual. */
@@ -2488,6 +2542,23 @@ export interface components {
       /** @description One number per sample, null in a gap. */
       values: (number | null)[];
     };
+    ReportHurt: {
+      /**
+       * Format: double
+       * @description Of that coordinate, as noted, degrees.
+       */
+      fromDeg: number;
+      /** @description The joint coordinate. */
+      key: string;
+      /** @description The same in words. */
+      label: string;
+      /** @description What hurts there, in the coach's words. */
+      note?: string;
+      /** @description Where on the path. */
+      places: components["schemas"]["ReportStretch"][];
+      /** Format: double */
+      toDeg: number;
+    };
     ReportJointPart: {
       /** @description Resultant force across it, N. */
       across: (number | null)[];
@@ -2614,7 +2685,19 @@ export interface components {
       trustText: string;
     };
     ReportLineUp: {
-      /** @description Mean size of the loads' off-axis torque over the mean of their resisting torque. */
+      /** @description Where on the path that is, degrees. */
+      forearmAtDeg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where several joints share the movement: by how much the forearm is off the line of what the hand holds, at worst, degrees. */
+      forearmDeg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where one joint moves: mean size of the loads' off-axis torque over the mean of their resisting torque. */
       offAxisShare: {
         value: number | null;
         /** @description Why there is none. */
@@ -2898,7 +2981,7 @@ export interface components {
       /** @description What it comes nearest to. */
       part: string;
       /** @enum {string} */
-      state: "clear" | "crosses" | "close" | "touches" | "blocked";
+      state: "clear" | "crosses" | "close" | "touches" | "bends" | "blocked";
     };
     ReportSetTold: {
       /** @description The action that gave out. */
@@ -2999,6 +3082,15 @@ export interface components {
        * @description The stack's travel, m.
        */
       travel: number;
+    };
+    ReportStretch: {
+      /**
+       * Format: double
+       * @description 0 to 1.
+       */
+      fromS: number;
+      /** Format: double */
+      toS: number;
     };
     ReportSwaying: {
       /**

@@ -108,7 +108,7 @@ export function Rubs({ view, report }: { view: View; report: Report }) {
     .filter((r) => r.state !== "clear")
     .map((r) => {
       const [x, y] = project(view, r.at);
-      const colour = r.state === "blocked" ? "var(--brick)" : "var(--ochre)";
+      const colour = r.state === "blocked" || r.state === "bends" ? "var(--brick)" : "var(--ochre)";
       return (
         <g key={`${r.index}${r.mirror}`} pointerEvents="none" data-rub={r.state}>
           <title>{`The strand and the ${r.part}`}</title>
