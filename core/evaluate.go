@@ -265,6 +265,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*Report, setup.Problems) {
 	r.Limit = e.limit(o, w)
 	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
 	r.TrustText = o.trustText
+	r.Bearable.LowBack, r.Bearable.Grip = o.doc.Lifter.Bearable()
 	r.Bracing = e.bracing(o)
 	r.Rubs, r.Meets, r.Hurts, r.Entry, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)

@@ -32,6 +32,7 @@ type Report struct {
 	Pins      []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
 	Rubs      []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
 	Hurts     []Hurt          `json:"hurts" doc:"Where the path goes through what hurts the lifter."`
+	Bearable  Bearable        `json:"bearable"`
 	Meets     []Meet          `json:"meets" doc:"Parts of the arm that would have to go through the body or the bench."`
 	Cautions  []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
 	Profile   Profile         `json:"profile"`
@@ -41,6 +42,12 @@ type Report struct {
 	Verdicts  []Verdict       `json:"verdicts"`
 	Warnings  []setup.Problem `json:"warnings" doc:"What can be evaluated but should be looked at."`
 	Path      Path            `json:"path"`
+}
+
+// Bearable is what low back and hand can be asked to hold, as the coach has it or by body mass and training.
+type Bearable struct {
+	LowBack float64 `json:"lowBack" doc:"N·m."`
+	Grip    float64 `json:"grip" doc:"N."`
 }
 
 // Curves are the main curves.

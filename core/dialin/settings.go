@@ -2,6 +2,7 @@
 package dialin
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -84,6 +85,13 @@ var dials = []dial{
 		return d.Bench != nil && d.Bench.Kit == nil && d.Posture.Kind != "leaning"
 	}, benchHeight, func(d *setup.Document, _ int, v float64) { d.Bench.Height = v }},
 	{"feet.apart", "", onTwoFeet, feetApart, func(d *setup.Document, _ int, v float64) { d.Posture.FeetApart = v }},
+	{"feet.stagger", "", func(d *setup.Document, _ int) bool {
+		return onTwoFeet(d, -1) && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
+	}, feetStagger, func(d *setup.Document, _ int, v float64) { d.Posture.Stagger = v }},
+	{"riser", "", func(d *setup.Document, _ int) bool { return d.Posture.Riser > 0 }, riser, func(d *setup.Document, _ int, v float64) { d.Posture.Riser = v }},
+	{"hand.out", "", holdsOn, handAt("Free hand, out", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3), handTo(func(p *setup.Point) *float64 { return &p.X })},
+	{"hand.height", "", holdsOn, handAt("Free hand, height", func(p *setup.Point) *float64 { return &p.Y }, "y", 0, 2.4), handTo(func(p *setup.Point) *float64 { return &p.Y })},
+	{"hand.aside", "", holdsOn, handAt("Free hand, aside", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2), handTo(func(p *setup.Point) *float64 { return &p.Z })},
 	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
 	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
 	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
@@ -112,6 +120,29 @@ func startPlane(d *setup.Document, _ int) Setting {
 		s.Value = *p
 	}
 	return s
+}
+
+// feetStagger is how far one foot is ahead of the other.
+func feetStagger(d *setup.Document, _ int) Setting {
+	usual := map[string]float64{"split": 0.6, "staggered": 0.25}[d.Posture.Feet]
+	return Setting{Group: "body", Label: "Foot ahead by", Kind: "length", From: 0.1, To: 1, Step: 0.05, Value: cmp.Or(d.Posture.Stagger, usual), Paint: "none", Paths: []string{"posture.stagger"}}
+}
+
+func riser(d *setup.Document, _ int) Setting {
+	return Setting{Group: "body", Label: "Block under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser, Paint: "none", Paths: []string{"posture.riser"}}
+}
+
+func holdsOn(d *setup.Document, _ int) bool { return d.Posture.HandAt != nil }
+
+// handAt is a dial of one coordinate of the place that the free hand holds on to.
+func handAt(label string, of func(*setup.Point) *float64, axis string, from, to float64) func(*setup.Document, int) Setting {
+	return func(d *setup.Document, _ int) Setting {
+		return Setting{Group: "body", Label: label, Kind: "length", From: from, To: to, Step: 0.05, Value: *of(d.Posture.HandAt), Paint: "none", Paths: []string{"posture.handAt." + axis, "posture.handAt"}}
+	}
+}
+
+func handTo(of func(*setup.Point) *float64) func(*setup.Document, int, float64) {
+	return func(d *setup.Document, _ int, v float64) { *of(d.Posture.HandAt) = v }
 }
 
 func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }

@@ -2179,6 +2179,7 @@ export interface components {
       ready: boolean;
     };
     Report: {
+      bearable: components["schemas"]["ReportBearable"];
       /** @description Whether the other side does the same, mirrored. */
       both: boolean;
       bracing: components["schemas"]["ReportBracing"];
@@ -2294,6 +2295,18 @@ export interface components {
       limit: number;
       /** @enum {string} */
       name: "hand" | "strap" | "thighPad" | "footPlate";
+    };
+    ReportBearable: {
+      /**
+       * Format: double
+       * @description N.
+       */
+      grip: number;
+      /**
+       * Format: double
+       * @description N·m.
+       */
+      lowBack: number;
     };
     ReportBenchHold: {
       holds: boolean;
@@ -3219,6 +3232,14 @@ export interface components {
       };
     };
     RigChoices: {
+      /** @description How the feet can be set; empty where something else decides. */
+      feet: components["schemas"]["RigNamed"][];
+      /** @description Key of how they are. */
+      foot: string;
+      /** @description Key of what it does. */
+      hand: string;
+      /** @description What the hand that takes no part can do; empty where there is none. */
+      hands: components["schemas"]["RigNamed"][];
       /** @description For each load the key of the present one, or nothing. */
       hold: string[];
       /** @description For each load the places that it can be held at; empty where it is not a matter of choice. */
@@ -3304,6 +3325,10 @@ export interface components {
     };
     RigHold: {
       contact: components["schemas"]["DocumentContact"];
+      key: string;
+      label: string;
+    };
+    RigNamed: {
       key: string;
       label: string;
     };

@@ -7,7 +7,7 @@ import type { Report, Uncertainty } from "../engine/types";
 import { followPointer } from "../figure/drags";
 import { useUnits } from "../state/units";
 import { useSize } from "../ui/useSize";
-import { gapsOf, placeOf, ticksAlong, valueAt } from "./along";
+import { gapsOf, painfulOf, placeOf, ticksAlong, valueAt } from "./along";
 
 const Box = styled.div`
   .legend { display: flex; flex-wrap: wrap; gap: 2px 10px; margin: 2px 0 4px; font-size: 12px; color: var(--quiet); }
@@ -115,6 +115,14 @@ export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", d
           <LinePath {...at(c.torque)} stroke="var(--ember)" strokeWidth={2.6} />
           {gapsOf(c.torque).map(([from, to]) => (
             <Gap key={from} from={x(along[from] ?? 0)} to={x(along[to] ?? 0)} />
+          ))}
+          {painfulOf(report).map((p) => (
+            <Painful
+              key={`${p.key}${p.fromS}`}
+              from={x(valueAt(along, p.fromS) ?? 0)}
+              to={x(valueAt(along, p.toS) ?? 0)}
+              label={p.label}
+            />
           ))}
           <AxisLeft
             scale={y}
@@ -279,6 +287,26 @@ function Gap({ from, to }: { from: number; to: number }) {
       fill="url(#hatch)"
       opacity={0.6}
     />
+  );
+}
+
+/** Where the path goes through what hurts: hatched, and named on its upper edge. */
+function Painful({ from, to, label }: { from: number; to: number; label: string }) {
+  const [low, wide] = [Math.min(from, to), Math.max(3, Math.abs(to - from))];
+  return (
+    <g fill="var(--brick)">
+      <rect
+        x={low}
+        width={wide}
+        y={margin.top}
+        height={height - margin.top - margin.bottom}
+        fill="url(#painful)"
+        opacity={0.7}
+      >
+        <title>{label}</title>
+      </rect>
+      <rect x={low} width={wide} y={margin.top - 3} height={3} />
+    </g>
   );
 }
 

@@ -1,4 +1,5 @@
 import { scaleLinear } from "@visx/scale";
+import type { Report } from "../engine/types";
 
 /** The place s at which a rising curve has a value. */
 export function placeOf(curve: (number | null)[], value: number): number {
@@ -45,6 +46,20 @@ export function gapsOf(curve: (number | null)[]): [number, number][] {
     out.push([from, i]);
   }
   return out;
+}
+
+export type Painful = { key: string; label: string; fromS: number; toS: number };
+
+/** The stretches of the path on which it goes where it hurts the lifter. */
+export function painfulOf(report: Report): Painful[] {
+  return report.hurts.flatMap((h) =>
+    h.places.map((p) => ({
+      key: h.key,
+      label: h.note ? `Hurts: ${h.note}` : `Hurts: ${h.label}`,
+      fromS: p.fromS,
+      toS: p.toS,
+    })),
+  );
 }
 
 /** The value of a curve at a place along the path, between its samples; null in a gap. */

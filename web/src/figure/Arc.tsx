@@ -1,3 +1,4 @@
+import { painfulOf } from "../chart/along";
 import type { Report, Scene } from "../engine/types";
 import { sweptArm } from "./sweep";
 import { add, mul, path, unit, type Vec, type Vec2 } from "./vector";
@@ -79,9 +80,25 @@ export function Ribbon({ view, report, ring }: { view: View; report: Report; rin
     }
   }
   const base = joint.map((_, i) => at(i, ring.inner));
+  const last = joint.length - 1;
+  const painful = painfulOf(report).map((p) => {
+    const [from, to] = [Math.floor(p.fromS * last), Math.max(Math.floor(p.fromS * last) + 1, Math.ceil(p.toS * last))];
+    const along = Array.from({ length: Math.min(to, last) - from + 1 }, (_, i) => from + i);
+    const edge = (r: number) => along.map((i) => at(i, r));
+    return (
+      <path
+        key={`${p.key}${p.fromS}`}
+        d={path([...edge(ring.inner), ...edge(ring.inner + widest * 0.6).reverse()])}
+        fill="url(#painful)"
+      >
+        <title>{p.label}</title>
+      </path>
+    );
+  });
   return (
     <g>
       {pieces}
+      {painful}
       <g stroke="var(--quiet)">
         <path d={path(base, false)} fill="none" strokeWidth={0.8} />
         {ticks}

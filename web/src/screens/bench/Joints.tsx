@@ -24,13 +24,12 @@ const Limits = styled.div`
 
 type Props = {
   report: Report;
-  lifter: Lifter;
   s: number;
   limit: (part: Partial<Lifter>) => void;
 };
 
 /** What the place on the range asks of all joints, of the hand and of the low back, against the lifter's own limits. */
-export function Joints({ report, lifter, s, limit }: Props) {
+export function Joints({ report, s, limit }: Props) {
   const units = useUnits();
   const here = (curve: (number | null)[], kind: string) => {
     const v = valueAt(curve, s);
@@ -100,7 +99,7 @@ export function Joints({ report, lifter, s, limit }: Props) {
           <Limit
             name="Low back"
             value={here(curves.lowBack, "torque")}
-            limit={lifter.lowBackLimit || 1.5 * lifter.mass}
+            limit={report.bearable.lowBack}
             kind="torque"
             set={(v) => limit({ lowBackLimit: v })}
           />
@@ -109,7 +108,7 @@ export function Joints({ report, lifter, s, limit }: Props) {
           <Limit
             name="Grip"
             value={here(curves.grip, "force")}
-            limit={lifter.gripLimit || 6 * lifter.mass}
+            limit={report.bearable.grip}
             kind="force"
             set={(v) => limit({ gripLimit: v })}
           />

@@ -167,7 +167,6 @@ const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperPro
         <h2>Joints</h2>
         <Joints
           report={report}
-          lifter={good.document.lifter}
           s={s}
           limit={(part) => change({ ...good.document, lifter: { ...good.document.lifter, ...part } })}
         />

@@ -153,6 +153,16 @@ export const Rig = memo(function Rig(props: Props) {
             />
           )}
           {dials("loads", i)}
+          {load.kind === "bar" && (
+            <Choice
+              label="What catches the bar"
+              options={catches}
+              value={load.catch ?? ""}
+              onChange={(key) =>
+                edits.change(withLoad(document, i, { catch: (key || undefined) as SetupDocument["loads"][0]["catch"] }))
+              }
+            />
+          )}
           {load.kind === "band" && <BandMarks load={load} set={(part) => edits.change(withLoad(document, i, part))} />}
         </Fold>
       ))}
@@ -179,20 +189,27 @@ export const Rig = memo(function Rig(props: Props) {
           />
         )}
         <TakeAnother core={core} document={document} change={edits.change} index={-1} />
+        {choices && choices.feet.length > 0 && (
+          <Choice
+            label="Feet"
+            options={choices.feet}
+            value={choices.foot}
+            onChange={(key) => edits.restructure("feet", key)}
+          />
+        )}
+        {choices && choices.hands.length > 0 && (
+          <Choice
+            label="Free hand"
+            options={choices.hands}
+            value={choices.hand}
+            onChange={(key) => edits.restructure("hand", key)}
+          />
+        )}
         {dials("body")}
-        {posture.handAt && (
-          <Tick
-            label="The free hand holds on"
-            on
-            set={() => edits.change({ ...document, posture: { ...posture, handAt: undefined } })}
-          />
-        )}
-        {posture.kind === "seated" && (
-          <Holds
-            posture={document.posture}
-            set={(held) => edits.change({ ...document, posture: { ...document.posture, held } })}
-          />
-        )}
+        <Supports
+          posture={posture}
+          set={(part) => edits.change({ ...document, posture: { ...document.posture, ...part } })}
+        />
       </Fold>
       <Fold title="Path">
         <Segments
@@ -252,21 +269,42 @@ function BandMarks({ load, set }: { load: Load; set: (part: Partial<Load>) => vo
 
 type Posture = SetupDocument["posture"];
 
-/** What keeps a seated lifter down. */
-function Holds({ posture, set }: { posture: Posture; set: (held: Posture["held"]) => void }) {
+const catches = [
+  { key: "", label: "Nothing" },
+  { key: "arms", label: "Safety arms" },
+  { key: "spotter", label: "A spotter" },
+];
+
+/** A block that begins under the feet, m. */
+const firstBlock = 0.1;
+
+/** What else carries or holds the lifter. */
+function Supports({ posture, set }: { posture: Posture; set: (part: Partial<Posture>) => void }) {
   const held = posture.held ?? [];
   const tick = (what: (typeof held)[number], label: string) => (
     <Tick
       label={label}
       on={held.includes(what)}
-      set={(on) => set(on ? [...held, what] : held.filter((h) => h !== what))}
+      set={(on) => set({ held: on ? [...held, what] : held.filter((h) => h !== what) })}
     />
   );
+  const sits = posture.kind === "seated";
+  const lies = posture.kind === "prone" || posture.kind === "supine";
+  const onFeet = ["standing", "hinged", "seated", "supine"].includes(posture.kind) && posture.root !== "hands";
   return (
     <>
-      {tick("thighPad", "A pad over the thighs")}
-      {tick("armPad", "A sloping pad under the upper arms")}
-      {tick("strap", "A strap over the hips")}
+      {sits && tick("thighPad", "A pad over the thighs")}
+      {sits && tick("armPad", "A sloping pad under the upper arms")}
+      {sits && tick("footPlate", "A plate for the feet to push against")}
+      {sits && tick("trunkOnThighs", "The trunk lies on the thighs")}
+      {(sits || lies) && tick("strap", "A strap over the hips")}
+      {onFeet && (
+        <Tick
+          label="A block under the feet"
+          on={(posture.riser ?? 0) > 0}
+          set={(on) => set({ riser: on ? firstBlock : undefined })}
+        />
+      )}
     </>
   );
 }

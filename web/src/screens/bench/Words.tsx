@@ -36,6 +36,12 @@ export function Words({ document, change }: Props) {
     <Box>
       <Lines key={`c${cues}`} label="Cues, one a line" text={cues} done={setCues} />
       <Lines
+        key={`s${document.safely ?? ""}`}
+        label="To end a set that will not go up"
+        text={document.safely ?? ""}
+        done={(safely) => change({ ...document, safely: safely.trim() || undefined })}
+      />
+      <Lines
         key={`n${document.notes ?? ""}`}
         label="Notes"
         text={document.notes ?? ""}

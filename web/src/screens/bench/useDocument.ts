@@ -16,7 +16,11 @@ export type Edits = {
   dropLoad(index: number): void;
   change(document: SetupDocument): void;
   /** Changes what the setup consists of: its position, way, side, or a load's hold, copy or mirror. */
-  restructure(what: "position" | "way" | "side" | "hold" | "copy" | "mirror", key: string, index?: number): void;
+  restructure(
+    what: "position" | "way" | "side" | "hold" | "hand" | "feet" | "copy" | "mirror",
+    key: string,
+    index?: number,
+  ): void;
   draw(custom: number[], drag: boolean): void;
   setTarget(change: Partial<SetupDocument["target"]>): void;
   rename(name: string): void;

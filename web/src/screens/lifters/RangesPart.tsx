@@ -7,13 +7,13 @@ import { Entry, QuantityEntry } from "../../ui/Entry";
 const Table = styled.table`
   border-collapse: collapse;
   width: 100%;
-  max-width: 760px;
+  max-width: 820px;
   th { text-align: left; color: var(--quiet); font-size: 12px; font-weight: 500; padding: 4px 10px 4px 0; }
   td { padding: 5px 10px 5px 0; border-top: 1px solid var(--line); vertical-align: top; }
-  td:nth-child(2), td:nth-child(3) { width: 96px; }
+  td:nth-child(n + 2):nth-child(-n + 5) { width: 84px; }
   input::placeholder { color: var(--quiet); font-style: italic; }
   td:first-child { padding-top: 11px; }
-  @media (max-width: 600px) { td:nth-child(2), td:nth-child(3) { width: 70px; } }
+  @media (max-width: 600px) { td:nth-child(n + 2):nth-child(-n + 5) { width: 54px; } td, th { padding-right: 5px; } }
 `;
 
 type Props = {
@@ -23,14 +23,16 @@ type Props = {
   change: (ranges: Lifter["ranges"]) => void;
 };
 
+type Owned = NonNullable<Lifter["ranges"]>[string];
+
 /** What the lifter owns at every joint, and where in it something hurts. What was not measured stands there in grey. */
 export function RangesPart({ core, body, problemAt, change }: Props) {
   const list = useQuery({ queryKey: ["coordinates"], queryFn: () => core.coordinates().ok ?? [] });
   const ranges = body.ranges ?? {};
-  const set = (c: CoordinateInfo, part: { fromDeg?: number; toDeg?: number; pain?: string }) => {
+  const set = (c: CoordinateInfo, part: Partial<Owned>) => {
     const { [c.key]: now, ...rest } = ranges;
     const next = { fromDeg: c.ownFrom, toDeg: c.ownTo, ...now, ...part };
-    const usual = next.fromDeg === c.ownFrom && next.toDeg === c.ownTo && !next.pain;
+    const usual = next.fromDeg === c.ownFrom && next.toDeg === c.ownTo && !next.pain && !next.hurts?.length;
     change(usual ? rest : { ...rest, [c.key]: next });
   };
   return (
@@ -40,7 +42,9 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
           <th scope="col">Joint</th>
           <th scope="col">From, °</th>
           <th scope="col">To, °</th>
-          <th scope="col">Where it hurts</th>
+          <th scope="col">Hurts from, °</th>
+          <th scope="col">to, °</th>
+          <th scope="col">What hurts there</th>
         </tr>
       </thead>
       <tbody>
@@ -59,14 +63,33 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
               optional
             />
           );
+          // One end alone hurts as far as the range goes.
+          const span = own?.hurts?.[0];
+          const hurt = (end: "fromDeg" | "toDeg", label: string) => (
+            <QuantityEntry
+              label={`${c.label}: ${label}, °`}
+              hideLabel
+              value={span?.[end]}
+              factor={1}
+              digits={1}
+              problem={problemAt(`ranges.${c.key}.hurts[0].${end}`)}
+              set={(v) => {
+                const whole = { fromDeg: own?.fromDeg ?? c.ownFrom, toDeg: own?.toDeg ?? c.ownTo };
+                set(c, { hurts: v === undefined ? undefined : [{ ...whole, ...span, [end]: v }] });
+              }}
+              optional
+            />
+          );
           return (
             <tr key={c.key}>
               <td>{`${c.label[0]?.toUpperCase()}${c.label.slice(1)}`}</td>
               <td>{cell("fromDeg", c.ownFrom, "from")}</td>
               <td>{cell("toDeg", c.ownTo, "to")}</td>
+              <td>{hurt("fromDeg", "hurts from")}</td>
+              <td>{hurt("toDeg", "hurts to")}</td>
               <td>
                 <Entry
-                  label={`${c.label}: where it hurts`}
+                  label={`${c.label}: what hurts there`}
                   hideLabel
                   plain
                   text={own?.pain ?? ""}

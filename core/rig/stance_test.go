@@ -1,0 +1,49 @@
+package rig_test
+
+import (
+	"slices"
+	"testing"
+
+	"dialarc/core"
+	"dialarc/core/catalogue"
+	"dialarc/core/rig"
+	"dialarc/core/setup"
+)
+
+// The free hand and the feet of a standing lifter can be set in every way that is offered, there and back, and each evaluates.
+func TestFreeHandAndFeet(t *testing.T) {
+	r, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "kickback")
+	d := r.Document
+	choices := rig.ChoicesOf(&d)
+	if choices.Hand != "thigh" || len(choices.Hands) != 3 || len(choices.Feet) != 5 || choices.Foot != "parallel" {
+		t.Fatalf("%+v", choices)
+	}
+	back := func(d *setup.Document) float64 {
+		report, problems := core.Evaluate(d)
+		if len(problems) > 0 {
+			t.Fatalf("%v", problems)
+		}
+		return slices.Max(report.Curves.LowBack)
+	}
+	hangs, problems := rig.Change(&d, "hand", "hangs", 0)
+	if len(problems) > 0 || rig.ChoicesOf(&hangs).Hand != "hangs" || back(&hangs) <= back(&d) {
+		t.Errorf("%v: the low back holds %.0f with the hand hanging, %.0f with it on the thigh", problems, back(&hangs), back(&d))
+	}
+	holds, problems := rig.Change(&hangs, "hand", "holds", 0)
+	if len(problems) > 0 || holds.Posture.HandAt == nil || rig.ChoicesOf(&holds).Hand != "holds" {
+		t.Errorf("%v, at %v", problems, holds.Posture.HandAt)
+	}
+	back(&holds)
+	for _, f := range choices.Feet {
+		c, problems := rig.Change(&d, "feet", f.Key, 0)
+		if len(problems) > 0 || rig.ChoicesOf(&c).Foot != f.Key {
+			t.Errorf("%s: %v, it is %s", f.Key, problems, rig.ChoicesOf(&c).Foot)
+		}
+		back(&c)
+	}
+	both := d.Clone()
+	both.Movement.Side = "both"
+	if _, problems := rig.Change(&both, "hand", "thigh", 0); len(problems) == 0 || len(rig.ChoicesOf(&both).Hands) > 0 {
+		t.Error("a hand leans on the thigh while both arms move")
+	}
+}
