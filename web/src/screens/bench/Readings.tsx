@@ -87,6 +87,16 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
         <Hint name="mend">A sentence in blue below a verdict is the smallest change that mends it: press it.</Hint>
         <Verdicts report={now.good.report} mends={now.mends} settings={now.settings} apply={apply} />
       </div>
+      {now.good.report.cautions.length > 0 && (
+        <div>
+          <h2>Cautions</h2>
+          <Cautions
+            report={now.good.report}
+            dismissed={now.good.document.seen ?? []}
+            setDismissed={(seen) => change({ ...now.good.document, seen })}
+          />
+        </div>
+      )}
       <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
       {!report.hold && (
         <div>
@@ -173,16 +183,6 @@ const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperPro
         {good.document.loads.some(movable) && <Elsewhere core={core} text={good.text} />}
       </div>
       {!report.hold && <div>{motion && <MotionChart motion={motion} name={`${name}, in motion`} />}</div>}
-      {report.cautions.length > 0 && (
-        <div>
-          <h2>Cautions</h2>
-          <Cautions
-            report={report}
-            dismissed={good.document.seen ?? []}
-            setDismissed={(seen) => change({ ...good.document, seen })}
-          />
-        </div>
-      )}
     </>
   );
 });
