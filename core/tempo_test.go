@@ -38,6 +38,17 @@ func TestTempoOfADumbbell(t *testing.T) {
 	}
 }
 
+// Lowered so fast that it has to be caught, a weight asks most while lowering; lifted as fast and lowered slowly, while lifting.
+func TestPhaseOfThePeak(t *testing.T) {
+	_, d := golden(t, "dumbbell.json")
+	for want, tempo := range map[string]setup.Tempo{"lowering": {Up: 4, Top: 1, Down: 0.4, Bottom: 1}, "lifting": {Up: 0.4, Top: 1, Down: 4, Bottom: 1}} {
+		d.Tempo = tempo
+		if got, problems := core.EvaluateTempo(&d); len(problems) > 0 || got.PeakPhase != want {
+			t.Errorf("%+v: the peak is while %s (%v)", tempo, got.PeakPhase, problems)
+		}
+	}
+}
+
 func TestTempoRefuses(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	d.Tempo = setup.Tempo{Up: 2}

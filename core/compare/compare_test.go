@@ -288,3 +288,32 @@ func TestKeptComparisonsAreChecked(t *testing.T) {
 		}
 	}
 }
+
+// Where angles are of different joint coordinates, or different profiles are wanted, no sentence compares the numbers.
+func TestUnlikeNumbersAreNotCompared(t *testing.T) {
+	raise, curl := sample.Ready(t, "raise.dumbbell"), sample.Ready(t, "curl.dumbbell")
+	late := curl.Clone()
+	late.Target.School = "late"
+	said := func(docs ...setup.Document) map[string]string {
+		found, problems := compare.Of(docs)
+		if len(problems) > 0 {
+			t.Fatal(problems)
+		}
+		texts := map[string]string{}
+		for _, d := range found.Differences {
+			texts[d.Key] = d.Text
+		}
+		return texts
+	}
+	early := curl.Clone()
+	early.Movement.FromDeg, early.Movement.ToDeg = 5, 60 // heaviest at its end
+	if text := said(curl, early)["peakAngle"]; text == "" {
+		t.Error("angles of one coordinate are not compared")
+	}
+	if text := said(raise, curl)["peakAngle"]; text != "" {
+		t.Errorf("angles of shoulder and elbow: %q", text)
+	}
+	if text := said(curl, late)["match"]; text != "" {
+		t.Errorf("matches with different schools: %q", text)
+	}
+}

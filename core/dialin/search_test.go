@@ -272,6 +272,34 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 	}
 }
 
+// An answer changes nothing that brings next to nothing: each change that is taken back alone costs what a change has to bring.
+func TestAnswersChangeNothingForNothing(t *testing.T) {
+	d := sample.Ready(t, "raise.behind.hand")
+	const change = 1.5
+	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0", "path.elbow"}, Seed: 3, Budget: 300, Change: new(change), LineUp: new(0.0), Look: new(0.0), Touchy: new(0.0)}
+	out, problems, err := dialin.Run(ctx, &d, g, func(float64) {})
+	if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
+		t.Fatalf("%v, %v, %+v", problems, err, out)
+	}
+	var e core.Evaluator
+	best := out.Answers[0]
+	for _, c := range best.Changes {
+		without, problems := dialin.Apply(&best.Document, c.Key, c.From)
+		if len(problems) > 0 {
+			t.Fatal(problems)
+		}
+		q, problems := e.Quick(&without, dialin.Samples)
+		l, more := e.Limits(&without)
+		usable := len(problems)+len(more) == 0 && l.Holds && q.Tones["start"] != "stop" && q.Tones["clear"] != "stop" && len(l.Told) == 0
+		if usable && q.Match.Or(0) > best.Match-change+0.01 {
+			t.Errorf("%s from %v to %v brings %.2f points", c.Key, c.From, c.To, best.Match-q.Match.Or(0))
+		}
+	}
+	if len(best.Changes) == 0 {
+		t.Error("nothing is changed")
+	}
+}
+
 // The gains of the changes add up to the whole; locked settings stay; the load stays; the same seed gives the same answers.
 func TestAnswersAreExplainedAndRepeatable(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.hand")

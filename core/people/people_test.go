@@ -44,6 +44,7 @@ func TestTablesOfOtherPrograms(t *testing.T) {
 		"semicolons":       "name;stature;mass\nSomeone;1,72;70,5\n",
 		"byte order mark":  "\ufeffname,stature,mass\nSomeone,1.72,70.5\n",
 		"tabs, other case": "Mass\tNAME\tStature\r\n70.5\tSomeone\t1.72\r\n\r\n\t\t\r\n",
+		"pipes":            "name|stature|mass\nSomeone|1.72|70.5\n",
 		"quoted commas":    "name,stature,mass\nSomeone,\"1,72\",\"70,5\"",
 	} {
 		got, problems := people.Read([]byte(text))

@@ -14,6 +14,10 @@ func (d *Document) Clone() Document {
 	c.Target.Custom = slices.Clone(d.Target.Custom)
 	c.Lifter.Lengths = maps.Clone(d.Lifter.Lengths)
 	c.Lifter.Ranges = maps.Clone(d.Lifter.Ranges)
+	for key, r := range c.Lifter.Ranges {
+		r.Hurts = slices.Clone(r.Hurts)
+		c.Lifter.Ranges[key] = r
+	}
 	c.Lifter.Strength, c.Lifter.Sets = slices.Clone(d.Lifter.Strength), slices.Clone(d.Lifter.Sets)
 	c.Lifter.Cautions = slices.Clone(d.Lifter.Cautions)
 	c.Seen, c.Locked = slices.Clone(d.Seen), slices.Clone(d.Locked)

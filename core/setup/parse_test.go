@@ -3,7 +3,6 @@ package setup_test
 import (
 	"encoding/json"
 	"os"
-	"reflect"
 	"strings"
 	"testing"
 
@@ -166,21 +165,6 @@ func TestDefaults(t *testing.T) {
 	l := d.Loads[0]
 	if l.Ratio != 1 || l.Friction != 0.07 || l.ParkedGap != 0.05 || l.Travel != 1.6 || d.Samples != 101 {
 		t.Errorf("defaults: ratio %v, friction %v, gap %v, travel %v, samples %v", l.Ratio, l.Friction, l.ParkedGap, l.Travel, d.Samples)
-	}
-}
-
-func TestCloneSharesNothing(t *testing.T) {
-	d := parsed(t)
-	before, _ := json.Marshal(d)
-	c := d.Clone()
-	if !reflect.DeepEqual(c, d) {
-		t.Fatal("the copy differs")
-	}
-	c.Loads[0].Pulley.Y, c.Loads[0].Kit.Hole = 1.5, 3
-	c.Movement.Hold["shoulder.planeDeg"] = 0
-	c.Lifter.Ranges["shoulder.elevation"] = setup.Range{}
-	if after, _ := json.Marshal(d); string(before) != string(after) {
-		t.Error("changing the copy changed the document")
 	}
 }
 
