@@ -69,6 +69,26 @@ func TestCautionsAndLimits(t *testing.T) {
 	p.until("no caution either", `!document.querySelector('[data-caution="low-back"]')`)
 }
 
+// The feet, the free hand and what catches the bar are chosen on the page, and what follows from each is said there.
+func TestFeetHandAndCatch(t *testing.T) {
+	prog := startProgram(t)
+	p := open(t, prog, "Ilvane Torsk", "Barbell bent-over row")
+	p.choose("Feet", "Left foot well ahead")
+	p.until("the dial of how far", `document.querySelector('[data-dial="feet.stagger"]')`)
+	block := `[...document.querySelectorAll('label')].find(l => l.innerText.trim() === 'A block under the feet')`
+	p.until("the tick", block)
+	x, y := p.middle(block)
+	p.do(chromedp.MouseClickXY(x, y))
+	p.until("the dial of how high", `document.querySelector('[data-dial="riser"]')`)
+	p.key("z", chromedp.ModifierCtrl)
+	p.until("the block is gone", `!document.querySelector('[data-dial="riser"]')`)
+	p.press("Right")
+	p.choose("Free hand", "On the thigh")
+	p.until("the hand lies there", `!document.querySelector('[role="alert"]')`)
+	p.choose("Free hand", "Holds on to something")
+	p.until("the dials of where", `document.querySelector('[data-dial="hand.height"]')`)
+}
+
 // The page shows what the server computes, also of what crosses as bare numbers; other places on the arm are compared on
 // demand.
 func TestJointsOnThePage(t *testing.T) {

@@ -25,7 +25,9 @@ export function useEditing<D>(stored: Stored<D>, put: Put<D>, check: (text: stri
   useEffect(() => {
     const key = (e: KeyboardEvent) => {
       if (!(e.ctrlKey || e.metaKey)) return;
-      const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement;
+      const typing =
+        (e.target instanceof HTMLInputElement && e.target.type !== "checkbox") ||
+        e.target instanceof HTMLTextAreaElement;
       if (e.key === "s") save();
       else if (e.key.toLowerCase() === "z" && !typing) (e.shiftKey ? redo : undo)();
       else return;

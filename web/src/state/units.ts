@@ -24,7 +24,7 @@ const unitless: Record<string, Unit> = {
   percent: { name: "%", factor: 1, digits: 0 },
   share: { name: "%", factor: 100, digits: 0 },
   count: { name: "", factor: 1, digits: 0 },
-  time: { name: "s", factor: 1, digits: 1 },
+  time: { name: "s", factor: 1, digits: 2 },
   hole: { name: "", factor: 1, digits: 0 },
 };
 

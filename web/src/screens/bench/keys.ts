@@ -91,8 +91,11 @@ function takesKeys(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
   if (target.closest('[role="dialog"], [role="listbox"]')) return true;
   if (target.isContentEditable || target instanceof HTMLTextAreaElement) return true;
-  return target instanceof HTMLInputElement && target.type !== "range";
+  return target instanceof HTMLInputElement && !wordless.includes(target.type);
 }
+
+/** Inputs that take no typing, so that a letter pressed on them is a shortcut still. */
+const wordless = ["range", "checkbox", "radio"];
 
 const isDial = (target: EventTarget | null): boolean => target instanceof HTMLInputElement && target.type === "range";
 
