@@ -38,7 +38,7 @@ func runServe(args []string, out io.Writer) error {
 	if url == "" {
 		return errors.New("DATABASE_URL is not set; dialarc demo brings a database of its own")
 	}
-	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
 	defer stop()
 	listener, err := net.Listen("tcp", *addr)
 	if err != nil {
@@ -54,15 +54,20 @@ func runDemo(args []string, out io.Writer) (err error) {
 	if err := flags.Parse(args); err != nil {
 		return err
 	}
-	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
 	defer stop()
 	url := os.Getenv("DATABASE_URL")
 	if url == "" {
-		server, err := localpg.Start(ctx, localpg.Options{Dirs: localpg.Folders(*dir)})
+		home, err := localpg.Home(*dir)
+		if err != nil {
+			return err
+		}
+		server, err := localpg.Start(ctx, localpg.Options{Dir: home})
 		if err != nil {
 			return err
 		}
 		defer func() { err = errors.Join(err, server.Stop()) }()
+		fmt.Fprintln(out, "The database is in", server.Dir)
 		url = server.URL
 	}
 	listener, err := listen(*addr)

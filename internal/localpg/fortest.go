@@ -29,7 +29,7 @@ func RunTests(m *testing.M, shared **Testing) int {
 		fmt.Fprintln(os.Stderr, err)
 		return 1
 	}
-	server, err := Start(context.Background(), Options{Dirs: []string{filepath.Join(dir, "pg")}, Throwaway: true})
+	server, err := Start(context.Background(), Options{Dir: filepath.Join(dir, "pg"), Throwaway: true})
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		return 1

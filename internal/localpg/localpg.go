@@ -7,6 +7,7 @@ import (
 	"crypto/rand"
 	"errors"
 	"fmt"
+	"io/fs"
 	"net"
 	"net/url"
 	"os"
@@ -16,6 +17,9 @@ import (
 	"strings"
 	"syscall"
 	"time"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
 )
 
 // FirstPort is where the search for a free port starts: beside the usual 5432, so that other servers are left alone.
@@ -23,8 +27,8 @@ const FirstPort = 54329
 
 // Options says where and how the server runs.
 type Options struct {
-	Dirs      []string // folders to try for the cluster, in order; the first that works is used
-	Throwaway bool     // for tests: do not wait for the disk. Never for data that matters.
+	Dir       string // of the cluster; Home finds it
+	Throwaway bool   // for tests: do not wait for the disk. Never for data that matters.
 }
 
 // Server is a running PostgreSQL server.
@@ -42,22 +46,20 @@ type Server struct {
 // ErrRunning says that another program of this kind already uses the folder.
 var ErrRunning = errors.New("the database in this folder is already in use by another running demo")
 
-// Start brings the server up, creating its cluster the first time.
+// Start brings the server up, creating its cluster the first time. An error says in which folder, what its log says and what to do; no other
+// folder is tried, since what is saved there would be lost to this one.
 func Start(ctx context.Context, opt Options) (*Server, error) {
 	bin, err := findBinaries()
 	if err != nil {
 		return nil, err
 	}
-	var failures []error
-	for _, dir := range opt.Dirs {
-		s := &Server{Dir: dir, bin: bin}
-		err := s.start(ctx, opt)
-		if err == nil || errors.Is(err, ErrRunning) {
-			return s, err
-		}
-		failures = append(failures, fmt.Errorf("in %s: %w", dir, err))
+	s := &Server{Dir: opt.Dir, bin: bin}
+	err = s.start(ctx, opt)
+	if err == nil || errors.Is(err, ErrRunning) || ctx.Err() != nil {
+		return s, err
 	}
-	return nil, fmt.Errorf("PostgreSQL could not be started: %w", errors.Join(failures...))
+	advice := "Nothing in it was changed. Mend what is said here and start again, or begin another database with --data FOLDER."
+	return nil, fmt.Errorf("the database in %s could not be started: %w\nIts log is %s. %s", s.Dir, err, s.logFile(), advice)
 }
 
 func findBinaries() (string, error) {
@@ -90,12 +92,15 @@ func (s *Server) start(ctx context.Context, opt Options) (err error) {
 			s.lock.Close()
 		}
 	}()
-	if _, statErr := os.Stat(filepath.Join(s.data(), "PG_VERSION")); statErr != nil {
-		if err = s.initialise(ctx); err != nil {
+	if !holdsCluster(s.Dir) {
+		if err = s.initialise(ctx, opt.Throwaway); err != nil {
 			return err
 		}
 	}
 	secret, err := os.ReadFile(s.secretFile())
+	if errors.Is(err, fs.ErrNotExist) {
+		return fmt.Errorf("its password file %s is gone; without it nobody can enter the database. Put it back from a copy", s.secretFile())
+	}
 	if err != nil {
 		return err
 	}
@@ -134,25 +139,69 @@ func (s *Server) takeLock() error {
 	return nil
 }
 
-func (s *Server) initialise(ctx context.Context) error {
-	if err := os.RemoveAll(s.data()); err != nil { // left by an interrupted first start
+// initialise makes a cluster beside its place and moves it there when it is whole, so that an interrupted first start leaves nothing that
+// looks like one.
+func (s *Server) initialise(ctx context.Context, throwaway bool) error {
+	made := filepath.Join(s.Dir, "data.new")
+	if err := os.RemoveAll(made); err != nil { // left by an interrupted first start
 		return err
 	}
-	if err := os.WriteFile(s.secretFile(), []byte(rand.Text()+"\n"), 0o600); err != nil {
+	if err := s.writeSecret(); err != nil {
 		return err
 	}
-	if err := s.as.own(s.secretFile()); err != nil {
+	args := []string{"-D", made, "-U", "dialarc", "-A", "scram-sha-256", "--pwfile=" + s.secretFile(), "-E", "UTF8", "--locale=C.UTF-8"}
+	if throwaway {
+		args = append(args, "-N")
+	}
+	if err := s.run(ctx, "initdb", args...); err != nil {
 		return err
 	}
-	return s.run(ctx, "initdb", "-D", s.data(), "-U", "dialarc", "-A", "scram-sha-256", "--pwfile="+s.secretFile(), "-E", "UTF8", "--locale=C.UTF-8", "-N")
+	if err := os.Rename(made, s.data()); err != nil {
+		return err
+	}
+	return syncDir(s.Dir)
 }
 
-// launch starts the server, or finds the port of one that an interrupted program left running.
-func (s *Server) launch(ctx context.Context, opt Options) error {
-	if s.run(ctx, "pg_ctl", "-D", s.data(), "status") == nil {
-		port, err := s.runningPort()
-		s.Port = port
+// writeSecret makes the password of a new cluster, whole or not at all.
+func (s *Server) writeSecret() error {
+	f, err := os.CreateTemp(s.Dir, "password-*")
+	if err != nil {
 		return err
+	}
+	defer os.Remove(f.Name())
+	_, err = f.WriteString(rand.Text() + "\n")
+	if err := errors.Join(err, f.Sync(), f.Close(), s.as.own(f.Name())); err != nil {
+		return err
+	}
+	return os.Rename(f.Name(), s.secretFile())
+}
+
+func syncDir(dir string) error {
+	f, err := os.Open(dir)
+	if err != nil {
+		return err
+	}
+	return errors.Join(f.Sync(), f.Close())
+}
+
+// launch starts the server, or finds the port of one that an interrupted program left running. The file that says that one runs may be
+// stale, and its process number another program's by now: what runs has to work in the cluster's folder and take the password.
+func (s *Server) launch(ctx context.Context, opt Options) error {
+	switch pid := s.runningPID(); {
+	case pid > 0 && s.worksHere(pid):
+		port, err := s.runningPort()
+		if err != nil {
+			return err
+		}
+		s.Port = port
+		if err := s.answers(ctx); err != nil {
+			return fmt.Errorf("a server runs in it as process %d, but does not take the password in %s: %w", pid, s.secretFile(), err)
+		}
+		return nil
+	case pid > 0:
+		if err := os.Remove(filepath.Join(s.data(), "postmaster.pid")); err != nil {
+			return err
+		}
 	}
 	for port := FirstPort; ; {
 		free, err := freePort(port)
@@ -169,11 +218,52 @@ func (s *Server) launch(ctx context.Context, opt Options) error {
 			return nil
 		}
 		// Another program may have taken the port in between; anything else will not mend itself.
-		if _, taken := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", free), time.Second); taken != nil || free-FirstPort > 200 {
+		if _, taken := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", free), time.Second); taken != nil || free-FirstPort > 200 || ctx.Err() != nil {
 			return fmt.Errorf("%w\n%s", err, tail(s.logFile()))
 		}
 		port = free + 1
 	}
+}
+
+// runningPID is the process that the server's own file names, 0 for none.
+func (s *Server) runningPID() int {
+	raw, err := os.ReadFile(filepath.Join(s.data(), "postmaster.pid"))
+	if err != nil {
+		return 0
+	}
+	first, _, _ := strings.Cut(string(raw), "\n")
+	pid, err := strconv.Atoi(strings.TrimSpace(first))
+	if err != nil || syscall.Kill(pid, 0) == syscall.ESRCH {
+		return 0
+	}
+	return pid
+}
+
+// worksHere says whether a process is a server of this cluster: it works in its folder.
+func (s *Server) worksHere(pid int) bool {
+	there, err := os.Readlink(fmt.Sprintf("/proc/%d/cwd", pid))
+	if err != nil {
+		return false
+	}
+	here, err := filepath.EvalSymlinks(s.data())
+	return err == nil && there == here
+}
+
+// answers tries to enter the server, for as long as one may take to come up.
+func (s *Server) answers(ctx context.Context) error {
+	var err error
+	for range 50 {
+		var conn *pgx.Conn
+		if conn, err = pgx.Connect(ctx, s.URLOf("postgres")); err == nil {
+			return conn.Close(ctx)
+		}
+		var refused *pgconn.PgError
+		if errors.As(err, &refused) && refused.Code == "28P01" || ctx.Err() != nil { // the password is wrong
+			return err
+		}
+		time.Sleep(200 * time.Millisecond)
+	}
+	return err
 }
 
 // runningPort reads the port from the server's own file: its fourth line.
@@ -214,6 +304,8 @@ func (s *Server) run(ctx context.Context, name string, args ...string) error {
 	cmd.Dir = s.Dir
 	cmd.Env = []string{"PATH=" + s.bin + ":/usr/sbin:/usr/bin:/sbin:/bin", "LC_ALL=C.UTF-8"}
 	cmd.SysProcAttr = &syscall.SysProcAttr{Setsid: true, Credential: s.as.credential}
+	cmd.Cancel = func() error { return syscall.Kill(-cmd.Process.Pid, syscall.SIGTERM) } // with what it has started
+	cmd.WaitDelay = 10 * time.Second
 	out, err := os.CreateTemp("", "dialarc-pg-*")
 	if err != nil {
 		return err
