@@ -109,7 +109,7 @@ func TestSetsThatSayNothing(t *testing.T) {
 // The spread of strength is in the band of effort: a tested lifter's is narrower.
 func TestSpreadOfStrengthIsInTheBand(t *testing.T) {
 	width := func(d setup.Document) float64 {
-		u, problems := core.EvaluateUncertainty(&d, core.UsualErrors, 1)
+		u, problems := core.EvaluateUncertainty(t.Context(), &d, core.UsualErrors, 1)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}

@@ -1,6 +1,7 @@
 package core
 
 import (
+	"context"
 	"maps"
 	"math"
 	"math/rand/v2"
@@ -57,8 +58,8 @@ const (
 )
 
 // EvaluateUncertainty shifts a document's inputs by normal errors, 200 times from a seed, and reports the spread. The same
-// document, errors and seed give the same answer.
-func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncertainty, setup.Problems) {
+// document, errors and seed give the same answer. It ends early when the context does.
+func EvaluateUncertainty(ctx context.Context, d *setup.Document, errors Errors, seed uint64) (*Uncertainty, setup.Problems) {
 	var e Evaluator
 	base := d.Clone()
 	base.Samples = spreadSamples
@@ -71,6 +72,9 @@ func EvaluateUncertainty(d *setup.Document, errors Errors, seed uint64) (*Uncert
 	curves := make([][]float64, spreadSamples)
 	metrics := make([][]float64, 6)
 	for range draws {
+		if ctx.Err() != nil {
+			return nil, setup.Problems{{What: "It was ended before all shifted setups were evaluated."}}
+		}
 		shifted := shift(&base, &errors, r)
 		m := newModel(&shifted)
 		o, problems := e.judge(m, spreadSamples)

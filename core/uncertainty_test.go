@@ -12,7 +12,7 @@ import (
 
 func uncertain(t *testing.T, d *setup.Document, e core.Errors, seed uint64) *core.Uncertainty {
 	t.Helper()
-	out, problems := core.EvaluateUncertainty(d, e, seed)
+	out, problems := core.EvaluateUncertainty(t.Context(), d, e, seed)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -83,7 +83,7 @@ func TestUncertaintyHoldsTheDocument(t *testing.T) {
 func TestUncertaintyOfAnImpossibleSetup(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	d.Loads[0].AttachmentLength = 2.9
-	if _, problems := core.EvaluateUncertainty(&d, core.UsualErrors, 1); len(problems) == 0 {
+	if _, problems := core.EvaluateUncertainty(t.Context(), &d, core.UsualErrors, 1); len(problems) == 0 {
 		t.Error("no problem")
 	}
 	_, d = golden(t, "raise.json")

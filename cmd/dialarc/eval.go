@@ -1,6 +1,7 @@
 package main
 
 import (
+	"context"
 	"encoding/csv"
 	"encoding/json"
 	"errors"
@@ -111,7 +112,7 @@ func evalTempo(out io.Writer, d *setup.Document, asCSV bool) error {
 
 // evalUncertainty prints the spread of the numbers under the usual errors instead of the report.
 func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
-	u, problems := core.EvaluateUncertainty(d, core.UsualErrors, 1)
+	u, problems := core.EvaluateUncertainty(context.Background(), d, core.UsualErrors, 1)
 	switch {
 	case len(problems) > 0:
 		return problems

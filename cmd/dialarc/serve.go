@@ -13,7 +13,6 @@ import (
 	"os"
 	"os/signal"
 	"reflect"
-	"strconv"
 	"syscall"
 	"time"
 
@@ -31,6 +30,7 @@ const demoAddr = "127.0.0.1:4380"
 func runServe(args []string, out io.Writer) error {
 	flags := flag.NewFlagSet("serve", flag.ContinueOnError)
 	addr := flags.String("addr", "127.0.0.1:4380", "host and port to listen on")
+	door := newDoor(flags)
 	if err := flags.Parse(args); err != nil {
 		return err
 	}
@@ -40,17 +40,18 @@ func runServe(args []string, out io.Writer) error {
 	}
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
 	defer stop()
-	listener, err := net.Listen("tcp", *addr)
+	listener, err := door.listen(*addr, out)
 	if err != nil {
 		return err
 	}
-	return serve(ctx, out, listener, url, false)
+	return serve(ctx, out, listener, door, url, false)
 }
 
 func runDemo(args []string, out io.Writer) (err error) {
 	flags := flag.NewFlagSet("demo", flag.ContinueOnError)
 	addr := flags.String("addr", "", "host and port to listen on; unless given, the first free port from "+demoAddr+" on")
 	dir := flags.String("data", ".dialarc", "folder for the demo's database")
+	door := newDoor(flags)
 	if err := flags.Parse(args); err != nil {
 		return err
 	}
@@ -70,34 +71,20 @@ func runDemo(args []string, out io.Writer) (err error) {
 		fmt.Fprintln(out, "The database is in", server.Dir)
 		url = server.URL
 	}
-	listener, err := listen(*addr)
+	listener, err := door.listen(*addr, out)
 	if err != nil {
 		return err
 	}
-	return serve(ctx, out, listener, url, true)
+	return serve(ctx, out, listener, door, url, true)
 }
 
-// listen takes the address, or the first free port when none is asked for.
-func listen(addr string) (net.Listener, error) {
-	if addr != "" {
-		return net.Listen("tcp", addr)
-	}
-	host, first, _ := net.SplitHostPort(demoAddr)
-	port, _ := strconv.Atoi(first)
-	var last error
-	for i := range 50 {
-		l, err := net.Listen("tcp", net.JoinHostPort(host, strconv.Itoa(port+i)))
-		if err == nil {
-			return l, nil
-		}
-		last = err
-	}
-	return nil, last
-}
+// shutdown is how long requests under way may take when the program is told to end; a second signal ends it at once.
+const shutdown = 10 * time.Second
 
 // serve answers requests until the context ends, then lets the running ones finish.
-func serve(ctx context.Context, out io.Writer, listener net.Listener, url string, withDemo bool) error {
+func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door, url string, withDemo bool) error {
 	defer listener.Close()
+	httpapi.LimitMemory(os.Getenv("GOMEMLIMIT"))
 	st, err := store.Open(ctx, url)
 	if err != nil {
 		return err
@@ -116,25 +103,28 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, url string
 		}
 	}
 	api := &httpapi.Server{Store: st, Coach: coach}
-	engine := api.Handler()
-	page := webui.Handler()
 	mux := http.NewServeMux()
-	mux.Handle("/api/", engine)
-	mux.Handle("/", page)
-	server := &http.Server{Handler: mux, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, IdleTimeout: 2 * time.Minute}
+	mux.Handle("/api/", api.Handler())
+	mux.Handle("/", webui.Handler())
+	server := &http.Server{Handler: httpapi.Guard(mux, door.hosts...), ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	finished := make(chan error, 1)
 	go func() {
 		<-ctx.Done()
-		wait, cancel := context.WithTimeout(context.Background(), 5*time.Second)
+		wait, cancel := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 		defer cancel()
+		wait, stop := context.WithTimeout(wait, shutdown)
+		defer stop()
 		if err := server.Shutdown(wait); err != nil {
 			slog.Warn("some requests were cut off", "error", err)
+			server.Close()
 		}
+		finished <- nil
 	}()
 	fmt.Fprintf(out, "\nDial Arc is ready: http://%s\nCtrl-C stops it; what was saved stays.\n", listener.Addr())
 	if err := server.Serve(listener); !errors.Is(err, http.ErrServerClosed) {
 		return err
 	}
-	return nil
+	return <-finished
 }
 
 func runMigrate(_ []string, out io.Writer) error {

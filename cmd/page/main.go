@@ -190,7 +190,7 @@ func paint(args []js.Value) (any, setup.Problems) {
 }
 
 func mends(d *setup.Document, _ []js.Value) (any, setup.Problems) {
-	return sweeper.Mends(d)
+	return sweeper.Mends(context.Background(), d)
 }
 
 func steps(d *setup.Document, _ []js.Value) (any, setup.Problems) { return dialin.Steps(d) }
@@ -204,7 +204,7 @@ func tempo(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 }
 
 func spread(d *setup.Document, _ []js.Value) (any, setup.Problems) {
-	return core.EvaluateUncertainty(d, core.UsualErrors, 1)
+	return core.EvaluateUncertainty(context.Background(), d, core.UsualErrors, 1)
 }
 
 // equal compares the document with a reference, the second argument.

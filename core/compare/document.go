@@ -23,7 +23,7 @@ type Kept struct {
 	AtDeg  float64  `json:"atDeg,omitempty" doc:"angle: where, degrees of the coordinate that all of them move."`
 	Along  string   `json:"along,omitempty" doc:"What the curves are drawn over; the angle unless given." enum:"angle,length,time"`
 	Scale  string   `json:"scale,omitempty" doc:"What is drawn: torque, torque over its own peak, or effort; torque unless given." enum:"torque,shape,effort"`
-	Notes  string   `json:"notes,omitempty" doc:"What the coach wants to remember about it."`
+	Notes  string   `json:"notes,omitempty" doc:"What the coach wants to remember about it." maxLength:"4000"`
 }
 
 // Member is one setup of a comparison, and where it was taken from.

@@ -10,7 +10,7 @@ type Goal struct {
 	Change  *float64 `json:"change,omitempty" doc:"Points that each changed setting has to bring; 0.3 unless given." minimum:"0" maximum:"100"`
 	Touchy  *float64 `json:"touchy,omitempty" doc:"Share of what the worst single step off would cost that counts against an answer; 0.25 unless given." minimum:"0" maximum:"1"`
 	Seed    uint64   `json:"seed,omitempty" doc:"The same seed gives the same answers."`
-	Budget  int      `json:"budget,omitempty" doc:"How many setups are looked at before the best are refined; 600 unless given." minimum:"10" maximum:"100000"`
+	Budget  int      `json:"budget,omitempty" doc:"How many setups are looked at before the best are refined; 600 unless given. The refining looks at as many more, or 4000, at most." minimum:"10" maximum:"100000"`
 	Answers int      `json:"answers,omitempty" doc:"How many answers at most; 3 unless given." minimum:"1" maximum:"10"`
 }
 
@@ -83,5 +83,18 @@ func weightsOf(g *Goal) (weights, setup.Problems) {
 			*x.to = *x.given
 		}
 	}
+	if g.Budget != 0 {
+		v.Within("budget", "number of setups to look at", float64(g.Budget), leastBudget, mostBudget, "", "")
+	}
+	if g.Answers != 0 {
+		v.Within("answers", "number of answers", float64(g.Answers), 1, mostAnswers, "", "")
+	}
 	return w, v.Found
 }
+
+// Bounds of what a search may be asked for, as its goal's description has them.
+const (
+	leastBudget = 10
+	mostBudget  = 100000
+	mostAnswers = 10
+)

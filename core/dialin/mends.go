@@ -2,6 +2,7 @@ package dialin
 
 import (
 	"cmp"
+	"context"
 	"math"
 	"slices"
 
@@ -12,14 +13,14 @@ import (
 
 // Mends looks, for every verdict of a document that could be better, for the smallest change that makes it so: of one setting
 // where that does, else of the stance, the bench or the grip. A change is offered only when evaluating it shows that the
-// verdict gets better and none of the others worse. The profile's mend is part of the painting.
-func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
+// verdict gets better and none of the others worse. The profile's mend is part of the painting. It ends early when the context does.
+func (w *Sweeper) Mends(ctx context.Context, d *setup.Document) ([]Mend, setup.Problems) {
 	out := []Mend{}
 	r, problems := w.eval.Evaluate(d)
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := mender{eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match, hurts: len(r.Hurts)}
+	m := mender{ctx: ctx, eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match, hurts: len(r.Hurts)}
 	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
 		if m.before[verdict] == "good" || m.before[verdict] == "" {
 			continue
@@ -42,6 +43,7 @@ func (w *Sweeper) Mends(d *setup.Document) ([]Mend, setup.Problems) {
 
 // mender looks for changes to one document.
 type mender struct {
+	ctx    context.Context
 	eval   *core.Evaluator
 	doc    *setup.Document
 	before map[string]string // tones of its verdicts
@@ -88,6 +90,9 @@ func (m *mender) braced(d *setup.Document) bool {
 // first is the first of several ways that mends a verdict; likely, if given, sorts out quickly what does not.
 func (m *mender) first(verdict string, ways []way, likely func(*setup.Document) bool) *Mend {
 	for _, c := range ways {
+		if m.ctx.Err() != nil {
+			return nil
+		}
 		other := m.doc.Clone()
 		if c.make(&other) && (likely == nil || likely(&other)) && m.mends(verdict, &other) {
 			if c.setting != nil {

@@ -46,7 +46,7 @@ func TestEveryMendMends(t *testing.T) {
 				continue
 			}
 			before := core.Tones(report.Verdicts)
-			mends, _ := w.Mends(&d)
+			mends, _ := w.Mends(t.Context(), &d)
 			for i := range mends {
 				m := &mends[i]
 				offered[m.Verdict]++
@@ -94,7 +94,7 @@ func TestStartIsMended(t *testing.T) {
 		t.Fatalf("still lifted %.3f m", l)
 	}
 	var w dialin.Sweeper
-	mends, _ := w.Mends(&d)
+	mends, _ := w.Mends(t.Context(), &d)
 	for i := range mends {
 		if mends[i].Verdict == "start" {
 			d = mended(t, &d, &mends[i])

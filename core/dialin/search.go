@@ -58,6 +58,7 @@ type search struct {
 	at       choice   // nearest values to the document as it is
 	known    map[string]outcome
 	held     map[string]bool
+	most     int // how many places may be looked at in all
 	evals    []core.Evaluator
 	overdone bool // the setup as it was asks more than there is: then the load has to change, and effort is no limit here
 }
@@ -72,9 +73,14 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 	var problems setup.Problems
 	s.weigh, problems = weightsOf(g)
 	all := Settings(d)
-	for _, key := range g.Free {
+	for n, key := range g.Free {
+		if n == len(all) {
+			break // more than there are: some stand twice, which was told
+		}
 		i := slices.IndexFunc(all, func(x Setting) bool { return x.Key == key })
 		switch {
+		case slices.Contains(g.Free[:n], key):
+			problems = append(problems, setup.Problem{Path: key, What: "This setting is freed twice.", Hint: "Name it once."})
 		case i < 0:
 			problems = append(problems, setup.Problem{Path: key, What: "This setup has no such setting.", Hint: "Give keys of settings, like pulley.height/0."})
 		case all[i].Paint != "match":
@@ -84,6 +90,8 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 			s.values = append(s.values, valuesOf(&all[i]))
 		}
 	}
+	s.most = max(leastBudget, cmp.Or(g.Budget, usualBudget))
+	s.most += max(4000, s.most)
 	if len(g.Free) == 0 {
 		problems = append(problems, setup.Problem{Path: "free", What: "Every setting is locked.", Hint: "Free one at least."})
 	}
@@ -234,6 +242,9 @@ func (s *search) climb(ctx context.Context, p choice) (choice, error) {
 		if err := ctx.Err(); err != nil {
 			return p, err
 		}
+		if len(s.known) >= s.most {
+			return p, nil
+		}
 		around := s.around(p)
 		if err := s.judgeAll(ctx, around, func(float64) {}); err != nil {
 			return p, err
@@ -269,6 +280,9 @@ func (s *search) simplified(p choice) choice {
 	}
 }
 
+// manyFree is the number of free settings above which no two are turned at once: their pairs would be too many (own).
+const manyFree = 16
+
 func (s *search) around(p choice) []choice {
 	var list []choice
 	add := func(steps map[int]int) {
@@ -285,6 +299,9 @@ func (s *search) around(p choice) []choice {
 			add(map[int]int{k: n})
 		}
 		for l := range k {
+			if len(p) > manyFree {
+				break
+			}
 			for _, n := range [][2]int{{-1, -1}, {-1, 1}, {1, -1}, {1, 1}} {
 				add(map[int]int{k: n[0], l: n[1]})
 			}

@@ -226,7 +226,7 @@ func TestLockedSettingsStay(t *testing.T) {
 	if usual, locked := lockable(&d); len(usual) != 0 || !slices.Equal(locked, all) {
 		t.Errorf("usual %v, locked %v", usual, locked)
 	}
-	mends, problems := new(dialin.Sweeper).Mends(&d)
+	mends, problems := new(dialin.Sweeper).Mends(t.Context(), &d)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}

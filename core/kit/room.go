@@ -11,7 +11,7 @@ const Schema = "dialarc.room/1"
 type Room struct {
 	Schema   string    `json:"schema" doc:"Document version." example:"dialarc.room/1"`
 	Name     string    `json:"name" doc:"What the coach calls it."`
-	Notes    string    `json:"notes,omitempty" doc:"What the coach wants to remember about it."`
+	Notes    string    `json:"notes,omitempty" doc:"What the coach wants to remember about it." maxLength:"4000"`
 	Stations []Station `json:"stations" doc:"Cable stations."`
 	Benches  []Bench   `json:"benches"`
 	Weights  []Weights `json:"weights" doc:"Dumbbells, and bars with their plates."`

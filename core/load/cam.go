@@ -109,12 +109,19 @@ func (c *cam) hinge(f *body.Frames) space.Vec {
 	return w
 }
 
+// alongHinge is the sine of the angle to the machine's axis below which a limb turns nowhere about it: an arm that hangs, about the vertical.
+const alongHinge = 0.05
+
 // stand is where the machine's arm stands: its angle, where the pad touches, and the direction of the pad's force.
 func (c *cam) stand(f *body.Frames) (angle float64, touch, push space.Vec, ok bool) {
 	side := c.at.side
 	w := c.hinge(f)
 	joint := f.Joint[side.Joint(c.turning.joint)]
-	d := r3.Unit(space.Reject(f.Direction(side.On(c.turning.segment)), w))
+	level := space.Reject(f.Direction(side.On(c.turning.segment)), w)
+	if space.Norm(level) < alongHinge {
+		return 0, joint, space.Vec{}, false
+	}
+	d := r3.Unit(level)
 	off := space.Reject(r3.Sub(joint, c.axis), w)
 	along := r3.Dot(off, d)
 	inside := along*along - r3.Norm2(off) + c.radius*c.radius

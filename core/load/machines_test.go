@@ -124,6 +124,11 @@ func TestCamOffItsAxis(t *testing.T) {
 	if p := gone.At(at(0.5)); p.State == load.Working || p.Tension != 0 {
 		t.Errorf("a limb that does not reach the pad: %+v", p)
 	}
+	// An arm that hangs lies along the vertical axis of a machine that is turned by its plane: nothing is pushed.
+	hangs, at := elbow(func(l *setup.Load) { l.Coordinate, l.Contact.Segment = "shoulder.plane", "upperArm" })
+	if p := hangs.At(at(0.5)); p.State != load.OffPad || p.Tension != 0 || math.IsNaN(p.Contact.X+p.Contact.Y+p.Contact.Z) {
+		t.Errorf("an arm that hangs: %+v", p)
+	}
 }
 
 // lever is a rig whose hand turns about a pivot: the arm raised straight about the shoulder, which is where the pivot is.

@@ -125,6 +125,9 @@ func readCSV(text string) ([]Person, setup.Problems) {
 	if strings.TrimSpace(text) == "" {
 		return nil, setup.Problems{{What: "The file is empty.", Hint: "Give a table whose first row names the columns: name, stature, mass and what else was measured."}}
 	}
+	if row, cells := widest(text, separator(text)); cells > mostCells {
+		return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has more than %d cells.", mostCells), Hint: "A table of lifters has a column for each measure, and one row a lifter."}}
+	}
 	r := csv.NewReader(strings.NewReader(text))
 	r.Comma, r.FieldsPerRecord, r.TrimLeadingSpace = separator(text), -1, true
 	head, err := r.Read()
@@ -164,6 +167,29 @@ func readCSV(text string) ([]Person, setup.Problems) {
 		return nil, few(found)
 	}
 	return list, nil
+}
+
+// mostCells is how many cells a row of any sensible table has at most.
+const mostCells = 100
+
+// widest is the first row with too many cells, or the last row, and its number of cells, counted before anything of the table is kept.
+func widest(text string, sep rune) (row, cells int) {
+	row, cells = 1, 1
+	quoted := false
+	for _, r := range text {
+		switch {
+		case r == '"':
+			quoted = !quoted
+		case quoted:
+		case r == sep:
+			if cells++; cells > mostCells {
+				return row, cells
+			}
+		case r == '\n':
+			row, cells = row+1, 1
+		}
+	}
+	return row, cells
 }
 
 func blank(cells []string) bool {

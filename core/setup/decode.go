@@ -10,6 +10,7 @@ import (
 	"sort"
 	"strconv"
 	"strings"
+	"unicode/utf8"
 )
 
 // MaxBytes is the largest document that Parse reads. A real one has about 2 kB.
@@ -99,12 +100,29 @@ func syntax(raw []byte, err error) Problem {
 	return Problem{What: fmt.Sprintf("This is not JSON at line %d, column %d: %s.", line, column, err), Hint: hint}
 }
 
+// What any part of a document may hold at most where its field does not say less in its tags maxItems and maxLength, and how many problems
+// are told of one (own).
+const (
+	mostItems    = 1000
+	mostKeys     = 200
+	mostRunes    = 400
+	mostProblems = 50
+)
+
 // shape walks v against t. Only the kinds that the documents use are known.
 func shape(path string, v any, t reflect.Type, found *Problems) {
+	shapeWithin(path, v, t, mostItems, mostRunes, found)
+}
+
+// shapeWithin walks v against t; a list in it may have so many items, a text so many characters.
+func shapeWithin(path string, v any, t reflect.Type, items, runes int, found *Problems) {
+	if len(*found) >= mostProblems {
+		return
+	}
 	switch t.Kind() {
 	case reflect.Pointer:
 		if v != nil {
-			shape(path, v, t.Elem(), found)
+			shapeWithin(path, v, t.Elem(), items, runes, found)
 		}
 	case reflect.Struct:
 		shapeStruct(path, v, t, found)
@@ -112,6 +130,10 @@ func shape(path string, v any, t reflect.Type, found *Problems) {
 		object, ok := v.(map[string]any)
 		if !ok {
 			wrongType(path, v, "an object", found)
+			return
+		}
+		if len(object) > mostKeys {
+			*found = append(*found, Problem{Path: path, What: fmt.Sprintf("There are %d names here.", len(object)), Hint: fmt.Sprintf("Give %d at most.", mostKeys)})
 			return
 		}
 		for _, key := range sortedKeys(object) {
@@ -123,11 +145,29 @@ func shape(path string, v any, t reflect.Type, found *Problems) {
 			wrongType(path, v, "a list", found)
 			return
 		}
+		if len(list) > items {
+			*found = append(*found, Problem{Path: path, What: fmt.Sprintf("The list has %d items.", len(list)), Hint: fmt.Sprintf("Keep it to %d.", items)})
+			return
+		}
 		for i, item := range list {
 			shape(path+"["+strconv.Itoa(i)+"]", item, t.Elem(), found)
 		}
+	case reflect.String:
+		shapeText(path, v, runes, found)
 	default:
 		shapeLeaf(path, v, t, found)
+	}
+}
+
+func shapeText(path string, v any, runes int, found *Problems) {
+	text, ok := v.(string)
+	switch n := utf8.RuneCountInString(text); {
+	case !ok:
+		wrongType(path, v, "text", found)
+	case n > runes:
+		*found = append(*found, Problem{Path: path, What: fmt.Sprintf("The text has %d characters.", n), Hint: fmt.Sprintf("Keep it to %d.", runes)})
+	case strings.ContainsRune(text, 0):
+		*found = append(*found, Problem{Path: path, What: "The text holds a zero character.", Why: "It cannot be stored.", Hint: "Leave it out."})
 	}
 }
 
@@ -137,28 +177,35 @@ func shapeStruct(path string, v any, t reflect.Type, found *Problems) {
 		wrongType(path, v, "an object", found)
 		return
 	}
-	fields := make(map[string]reflect.Type, t.NumField())
+	fields := make(map[string]reflect.StructField, t.NumField())
 	for i := range t.NumField() {
 		name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
-		fields[name] = t.Field(i).Type
+		fields[name] = t.Field(i)
 	}
 	for _, key := range sortedKeys(object) {
-		ft, known := fields[key]
+		if len(*found) >= mostProblems {
+			return
+		}
+		field, known := fields[key]
 		if !known {
 			*found = append(*found, Problem{Path: join(path, key), What: fmt.Sprintf("There is no field %q here.", key),
 				Why: "An unknown field would be lost without a word.", Hint: "Fields here: " + strings.Join(sortedKeys(fields), ", ") + "."})
 			continue
 		}
-		shape(join(path, key), object[key], ft, found)
+		shapeWithin(join(path, key), object[key], field.Type, limitOf(&field, "maxItems", mostItems), limitOf(&field, "maxLength", mostRunes), found)
 	}
+}
+
+// limitOf is the number in a field's tag, or the usual one.
+func limitOf(f *reflect.StructField, tag string, usual int) int {
+	if n, err := strconv.Atoi(f.Tag.Get(tag)); err == nil {
+		return n
+	}
+	return usual
 }
 
 func shapeLeaf(path string, v any, t reflect.Type, found *Problems) {
 	switch t.Kind() {
-	case reflect.String:
-		if _, ok := v.(string); !ok {
-			wrongType(path, v, "text", found)
-		}
 	case reflect.Bool:
 		if _, ok := v.(bool); !ok {
 			wrongType(path, v, "true or false", found)

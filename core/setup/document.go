@@ -12,20 +12,20 @@ const Schema = "dialarc.setup/1"
 // Document is one setup for one lifter.
 type Document struct {
 	Schema   string   `json:"schema" doc:"Document version." example:"dialarc.setup/1"`
-	Name     string   `json:"name" doc:"What the coach calls it."`
+	Name     string   `json:"name" doc:"What the coach calls it." maxLength:"200"`
 	Target   Target   `json:"target" doc:"What the setup is for."`
 	Lifter   Lifter   `json:"lifter" doc:"Who lifts: a copy, so that the document stands on its own."`
 	Posture  Posture  `json:"posture" doc:"How and where the lifter stands."`
 	Bench    *Bench   `json:"bench" required:"false" doc:"The bench, or null."`
 	Movement Movement `json:"movement" doc:"The path of one repetition, in the direction of lifting."`
-	Loads    []Load   `json:"loads" doc:"What pulls; any number at once."`
+	Loads    []Load   `json:"loads" doc:"What pulls; any number at once." maxItems:"12"`
 	Tempo    Tempo    `json:"tempo" doc:"Seconds of each phase."`
 	Room     string   `json:"room,omitempty" doc:"Id of the room whose kit it was fitted to."`
-	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup."`
-	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each."`
-	Safely   string   `json:"safely,omitempty" doc:"How to end a set that will not go up."`
-	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside."`
-	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0."`
+	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup." maxLength:"4000"`
+	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each." maxItems:"12"`
+	Safely   string   `json:"safely,omitempty" doc:"How to end a set that will not go up." maxLength:"400"`
+	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside." maxItems:"100"`
+	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0." maxItems:"100"`
 	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
 }
 
@@ -34,14 +34,14 @@ type Target struct {
 	Region string    `json:"region" doc:"Key of the muscle region." example:"deltoid.middle"`
 	School string    `json:"school" doc:"What the profile should look like." enum:"match,early,even,late,overload,custom"`
 	Joint  string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee"`
-	Custom []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom."`
+	Custom []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom." maxItems:"5"`
 }
 
 // Lifter is a body: stature and mass, and whatever the tape said that differs from the usual proportions.
 type Lifter struct {
 	Stature        float64            `json:"stature" doc:"Standing height, m." minimum:"1" maximum:"2.4"`
 	Mass           float64            `json:"mass" doc:"Body mass, kg." minimum:"25" maximum:"300"`
-	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description."`
+	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description." maxItems:"100"`
 	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees."`
 	CarryingDeg    float64            `json:"carryingDeg,omitempty" doc:"Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured." minimum:"-5" maximum:"30"`
 	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; by body mass and training unless given." minimum:"0" maximum:"1000"`
@@ -49,17 +49,17 @@ type Lifter struct {
 	Ranges         map[string]Range   `json:"ranges,omitempty" doc:"Range owned at a joint coordinate, keyed like shoulder.elevation."`
 	Training       string             `json:"training,omitempty" doc:"How long they have trained for size: novice under half a year, trained one to four years, advanced longer; an estimate of strength is a trained one's unless given." enum:"novice,trained,advanced"`
 	Sex            string             `json:"sex,omitempty" doc:"For the estimate of strength alone; a man's unless given." enum:"female,male"`
-	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests; of each action those of the newest day count."`
-	Sets           []KnownSet         `json:"sets,omitempty" doc:"Sets that the lifter knows, from which strength is reckoned where it was not tested."`
-	Cautions       []string           `json:"cautions,omitempty" doc:"What to look out for with this lifter, in the coach's words."`
+	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests; of each action those of the newest day count." maxItems:"500"`
+	Sets           []KnownSet         `json:"sets,omitempty" doc:"Sets that the lifter knows, from which strength is reckoned where it was not tested." maxItems:"200"`
+	Cautions       []string           `json:"cautions,omitempty" doc:"What to look out for with this lifter, in the coach's words." maxItems:"12"`
 }
 
 // Range is what the lifter owns of one joint coordinate, degrees.
 type Range struct {
 	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees."`
 	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees."`
-	Pain    string  `json:"pain,omitempty" doc:"What hurts there, in the coach's words."`
-	Hurts   []Span  `json:"hurts,omitempty" doc:"Where in it something hurts; nothing goes there."`
+	Pain    string  `json:"pain,omitempty" doc:"What hurts there, in the coach's words." maxLength:"200"`
+	Hurts   []Span  `json:"hurts,omitempty" doc:"Where in it something hurts; nothing goes there." maxItems:"5"`
 }
 
 // Span is a stretch of angles, degrees.
@@ -99,7 +99,7 @@ type Posture struct {
 	KneesDeg   float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
 	SeatHeight float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Down       string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh"`
+	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh" maxItems:"8"`
 	Riser      float64  `json:"riser,omitempty" doc:"Height of a block under the feet, m." minimum:"0" maximum:"0.6"`
 	HandAt     *Point   `json:"handAt,omitempty" doc:"Where the hand that takes no part holds on, m."`
 	Trunk      Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
@@ -127,7 +127,7 @@ type Bench struct {
 // BenchKit remembers which bench of a room it is, and where that one can be set.
 type BenchKit struct {
 	Item       string    `json:"item" doc:"Key of the bench in its room."`
-	NotchesDeg []float64 `json:"notchesDeg" doc:"Angles of the back rest that it has notches for, rising, degrees."`
+	NotchesDeg []float64 `json:"notchesDeg" doc:"Angles of the back rest that it has notches for, rising, degrees." maxItems:"60"`
 	Mass       float64   `json:"mass" doc:"Of the bench alone, kg."`
 }
 
@@ -140,7 +140,7 @@ type Movement struct {
 	ToDeg      float64            `json:"toDeg,omitempty" doc:"sweep: where it ends, degrees."`
 	StartPlane *float64           `json:"startPlaneDeg,omitempty" doc:"shoulder-raise: the plane in which the arm starts, from where it comes evenly to the held one; that all along unless given." minimum:"-180" maximum:"180"`
 	Hold       map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeDeg."`
-	Keyframes  []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1."`
+	Keyframes  []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1." maxItems:"60"`
 	Guide      *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
 	NoSpin     bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
 	Natural    bool               `json:"natural,omitempty" doc:"The upper arm turns half as much as noSpin has it, as arms that are moved forward and back do by themselves."`
@@ -195,14 +195,14 @@ type Load struct {
 	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`
 	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m."`
 	Section    float64     `json:"section,omitempty" doc:"band: section of one strand, m²; for the rubber law, when nothing was measured."`
-	Pull       []BandPoint `json:"pull,omitempty" doc:"band: measured pull of one strand, at two lengths or more."`
+	Pull       []BandPoint `json:"pull,omitempty" doc:"band: measured pull of one strand, at two lengths or more." maxItems:"60"`
 	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given. A band that is doubled has two, of half the length."`
 	Worn       bool        `json:"worn,omitempty" doc:"band: it shows wear."`
 	Loose      bool        `json:"loose,omitempty" doc:"band: its anchor could slip or lift off."`
 	Hysteresis float64     `json:"hysteresis" required:"false" doc:"band: share of the pull lost on the way back; 0.10 unless given." minimum:"0" maximum:"0.6"`
 
 	Coordinate string     `json:"coordinate,omitempty" doc:"cam: the joint coordinate that the machine's arm turns with, like knee.flexion."`
-	Cam        []CamPoint `json:"cam,omitempty" doc:"cam: the stack's moment arm over the angle of the machine's arm, at two angles or more."`
+	Cam        []CamPoint `json:"cam,omitempty" doc:"cam: the stack's moment arm over the angle of the machine's arm, at two angles or more." maxItems:"60"`
 	PadRadius  float64    `json:"padRadius,omitempty" doc:"cam: from the machine's axis to the pad, m."`
 	AxisOffset *Point     `json:"axisOffset,omitempty" doc:"cam: from the joint at the start of the lift to the machine's axis, m: forward, up and to the right of the lifter; aligned unless given."`
 
@@ -242,7 +242,7 @@ type Kit struct {
 	Hole    int       `json:"hole,omitempty" doc:"cable, strands: number of the hole from the floor up."`
 	Spec    *Column   `json:"spec,omitempty" doc:"cable, strands: the column; that of the ready station unless given."`
 	Item    string    `json:"item,omitempty" doc:"Other kinds: key of the weights, band or machine in its room."`
-	Masses  []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, cam: what can be loaded, rising, kg."`
+	Masses  []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, cam: what can be loaded, rising, kg." maxItems:"400"`
 	Held    string    `json:"held,omitempty" doc:"cable, strands, band: key of the handle, rope, strap or cuff in its room."`
 	Lengths []float64 `json:"lengths,omitempty" doc:"cable, strands, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m."`
 }

@@ -5,6 +5,8 @@ import (
 	"log/slog"
 	"net/http"
 	"reflect"
+	"runtime"
+	"time"
 
 	"dialarc/core"
 	"dialarc/core/metric"
@@ -20,7 +22,12 @@ import (
 type Server struct {
 	Store *store.Store
 	Coach store.Coach
+
+	turns *turns
 }
+
+// patience is how long a calculation waits for its turn.
+const patience = 10 * time.Second
 
 // Handler is the whole HTTP interface below /api.
 func (s *Server) Handler() *gin.Engine {
@@ -35,6 +42,7 @@ func OpenAPI() *huma.OpenAPI {
 }
 
 func (s *Server) build() (*gin.Engine, huma.API) {
+	s.turns = newTurns(runtime.GOMAXPROCS(0), patience)
 	gin.SetMode(gin.ReleaseMode)
 	huma.NewError = newFailure
 	huma.DefaultArrayNullable = false

@@ -15,18 +15,18 @@ import (
 type rawInput struct{ RawBody []byte }
 
 func (s *Server) registerEvaluate(api huma.API) {
-	offer(api, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", core.Evaluate)
-	offer(api, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", core.EvaluateTempo)
-	offer(api, "comparePlaces", "/places", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", core.ComparePlaces)
-	offer(api, "findMends", "/mends", "The smallest changes that would mend what the verdicts of a setup document find", func(d *setup.Document) (*mends, setup.Problems) {
-		found, problems := new(dialin.Sweeper).Mends(d)
+	offer(api, s.turns, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", without(core.Evaluate))
+	offer(api, s.turns, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", without(core.EvaluateTempo))
+	offer(api, s.turns, "comparePlaces", "/places", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", without(core.ComparePlaces))
+	offer(api, s.turns, "findMends", "/mends", "The smallest changes that would mend what the verdicts of a setup document find", func(ctx context.Context, d *setup.Document) (*mends, setup.Problems) {
+		found, problems := new(dialin.Sweeper).Mends(ctx, d)
 		return &mends{found}, problems
 	})
-	offer(api, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
-		func(d *setup.Document) (*core.Uncertainty, setup.Problems) {
-			return core.EvaluateUncertainty(d, core.UsualErrors, 1)
+	offer(api, s.turns, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
+		func(ctx context.Context, d *setup.Document) (*core.Uncertainty, setup.Problems) {
+			return core.EvaluateUncertainty(ctx, d, core.UsualErrors, 1)
 		})
-	calculate(api, "knownStrength", "/api/strength", "What is known of a lifter's strength, action by action, and what every known set says", func(_ context.Context, l *setup.Lifter) (*core.Known, setup.Problems, error) {
+	calculate(api, s.turns, "knownStrength", "/api/strength", "What is known of a lifter's strength, action by action, and what every known set says", func(_ context.Context, l *setup.Lifter) (*core.Known, setup.Problems, error) {
 		if problems := setup.ValidateLifter("lifter", l); len(problems) > 0 {
 			return nil, problems, nil
 		}
@@ -40,13 +40,13 @@ func (s *Server) registerEvaluate(api huma.API) {
 		func(_ context.Context, in *missingInput) (*one[notYet], error) {
 			return &one[notYet]{notYet{catalogue.NotYet(in.Q)}}, nil
 		})
-	calculate(api, "dialIn", "/api/dialin", "Look for settings of a setup document that fit better", func(ctx context.Context, in *searchQuestion) (*dialin.Search, setup.Problems, error) {
+	calculate(api, s.turns, "dialIn", "/api/dialin", "Look for settings of a setup document that fit better", func(ctx context.Context, in *searchQuestion) (*dialin.Search, setup.Problems, error) {
 		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
 			return nil, problems, nil
 		}
 		return dialin.Run(ctx, &in.Setup, in.Goal, nil)
 	})
-	calculate(api, "mapTwo", "/api/map", "How well every pair of values of two settings of a setup document would fit", func(ctx context.Context, in *mapQuestion) (*dialin.Grid, setup.Problems, error) {
+	calculate(api, s.turns, "mapTwo", "/api/map", "How well every pair of values of two settings of a setup document would fit", func(ctx context.Context, in *mapQuestion) (*dialin.Grid, setup.Problems, error) {
 		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
 			return nil, problems, nil
 		}
@@ -81,15 +81,28 @@ type mends struct {
 	Mends []dialin.Mend `json:"mends"`
 }
 
+// without is an evaluation that is too short to be ended.
+func without[T any](evaluate func(*setup.Document) (*T, setup.Problems)) func(context.Context, *setup.Document) (*T, setup.Problems) {
+	return func(_ context.Context, d *setup.Document) (*T, setup.Problems) { return evaluate(d) }
+}
+
 // offer registers an evaluation of a document.
-func offer[T any](api huma.API, id, path, summary string, evaluate func(*setup.Document) (*T, setup.Problems)) {
+func offer[T any](api huma.API, turn *turns, id, path, summary string, evaluate func(context.Context, *setup.Document) (*T, setup.Problems)) {
 	op := takes[setup.Document](api, huma.Operation{OperationID: id, Method: http.MethodPost, Path: "/api/evaluate" + path, Summary: summary, Errors: []int{413, 422}})
-	huma.Register(api, op, func(_ context.Context, in *rawInput) (*one[T], error) {
+	huma.Register(api, op, func(ctx context.Context, in *rawInput) (*one[T], error) {
 		d, problems := setup.Parse(in.RawBody)
 		if len(problems) > 0 {
 			return nil, refused(problems)
 		}
-		out, problems := evaluate(&d)
+		done, err := turn.take(ctx)
+		if err != nil {
+			return nil, err
+		}
+		defer done()
+		out, problems := evaluate(ctx, &d)
+		if ctx.Err() != nil {
+			return nil, tooLong()
+		}
 		if len(problems) > 0 {
 			return nil, refused(problems)
 		}
@@ -97,15 +110,28 @@ func offer[T any](api huma.API, id, path, summary string, evaluate func(*setup.D
 	})
 }
 
+// tooLong answers a calculation that was not done in time, or that nobody waits for any more.
+func tooLong() error {
+	return newFailure(http.StatusServiceUnavailable, "The calculation took too long and was ended. Ask for less at once.")
+}
+
 // calculate registers a calculation on what is sent.
-func calculate[Q, A any](api huma.API, id, path, summary string, answer func(context.Context, *Q) (*A, setup.Problems, error)) {
+func calculate[Q, A any](api huma.API, turn *turns, id, path, summary string, answer func(context.Context, *Q) (*A, setup.Problems, error)) {
 	op := takes[Q](api, huma.Operation{OperationID: id, Method: http.MethodPost, Path: path, Summary: summary, Errors: []int{413, 422}})
 	huma.Register(api, op, func(ctx context.Context, in *rawInput) (*one[A], error) {
 		q, err := decode[Q](in.RawBody)
 		if err != nil {
 			return nil, err
 		}
+		done, err := turn.take(ctx)
+		if err != nil {
+			return nil, err
+		}
+		defer done()
 		out, problems, err := answer(ctx, &q)
+		if ctx.Err() != nil {
+			return nil, tooLong()
+		}
 		if len(problems) > 0 {
 			return nil, refused(problems)
 		}

@@ -1,0 +1,110 @@
+package httpapi_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"net/http/httptest"
+	"runtime"
+	"strings"
+	"sync"
+	"testing"
+
+	"dialarc/core/dialin"
+	"dialarc/core/setup"
+	"dialarc/internal/demo"
+	"dialarc/internal/httpapi"
+)
+
+// Only the program's own page, under the program's own names, gets in: a name that was bent to this machine reads nothing, a page of another
+// place changes nothing, and a body that a form could send is refused.
+func TestGuard(t *testing.T) {
+	reached := http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.WriteHeader(http.StatusNoContent) })
+	guard := httpapi.Guard(reached, "bench.example")
+	for name, c := range map[string]struct {
+		method, host string
+		headers      map[string]string
+		want         int
+	}{
+		"its own page":            {"POST", "127.0.0.1:4380", map[string]string{"Origin": "http://127.0.0.1:4380", "Sec-Fetch-Site": "same-origin"}, 204},
+		"a program":               {"POST", "localhost:4380", nil, 204},
+		"IPv6":                    {"GET", "[::1]:4380", nil, 204},
+		"a name that was given":   {"PUT", "bench.example", nil, 204},
+		"a bent name":             {"GET", "evil.example:4380", nil, 421},
+		"another machine's name":  {"GET", "192.168.1.9:4380", nil, 421},
+		"a page of another place": {"POST", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example", "Sec-Fetch-Site": "cross-site"}, 403},
+		"an old browser":          {"DELETE", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example"}, 403},
+		"reading across":          {"GET", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example", "Sec-Fetch-Site": "cross-site"}, 204},
+		"a form":                  {"POST", "127.0.0.1:4380", map[string]string{"Content-Type": "text/plain"}, 415},
+		"no type":                 {"POST", "127.0.0.1:4380", map[string]string{"Content-Type": ""}, 415},
+	} {
+		r := httptest.NewRequest(c.method, "http://"+c.host+"/api/setups", strings.NewReader(`{}`))
+		r.Header.Set("Content-Type", "application/json; charset=utf-8")
+		for k, v := range c.headers {
+			r.Header.Set(k, v)
+		}
+		w := httptest.NewRecorder()
+		guard.ServeHTTP(w, r)
+		if w.Code != c.want || w.Header().Get("X-Content-Type-Options") != "nosniff" || w.Header().Get("Cache-Control") != "no-store" {
+			t.Errorf("%s: %d, want %d, headers %v", name, w.Code, c.want, w.Header())
+		}
+		var f failure
+		if c.want > 400 && (json.Unmarshal(w.Body.Bytes(), &f) != nil || f.Detail == "") {
+			t.Errorf("%s says %q", name, w.Body)
+		}
+	}
+}
+
+// Small requests cost little, however they are made: they are refused at their shape, with a short answer, before anything is reckoned.
+func TestSmallRequestsCostLittle(t *testing.T) {
+	c := serve(t)
+	_, st := c.first("Suvi Brandt")
+	raw, err := json.Marshal(st.Document)
+	if err != nil {
+		t.Fatal(err)
+	}
+	many := strings.Replace(string(raw), `"loads":[`, `"loads":[`+strings.Repeat(`{},`, 100000), 1)
+	search := func(g dialin.Goal) string {
+		body, err := json.Marshal(map[string]any{"setup": st.Document, "goal": g})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(body)
+	}
+	twice := make([]string, 3000)
+	for i := range twice {
+		twice[i] = "stance.out"
+	}
+	for name, x := range map[string]struct{ path, body, at string }{
+		"loads":        {"/api/evaluate", many, "loads"},
+		"loads, saved": {"/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":%s}`, st.LifterID, many), "document.loads"},
+		"free":         {"/api/dialin", search(dialin.Goal{Free: twice}), "goal.free"},
+		"budget":       {"/api/dialin", search(dialin.Goal{Free: []string{"stance.out"}, Budget: 1 << 40}), "budget"},
+		"freed twice":  {"/api/dialin", search(dialin.Goal{Free: twice[:2]}), "stance.out"},
+		"zero":         {"/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":{"schema":%q,"name":"a\u0000b"}}`, st.LifterID, setup.Schema), "document.name"},
+		"cells":        {"/api/lifters/import", "name,stature,mass\n" + strings.Repeat(",", 2<<20), "row 2"},
+	} {
+		var before, after runtime.MemStats
+		runtime.ReadMemStats(&before)
+		var f failure
+		c.call("POST", x.path, x.body, 422, &f)
+		runtime.ReadMemStats(&after)
+		if !f.has(x.at, "") || len(f.Problems) > 60 {
+			t.Errorf("%s: %d problems, %.300v", name, len(f.Problems), f.Problems)
+		}
+		if grown := after.TotalAlloc - before.TotalAlloc; grown > 300<<20 {
+			t.Errorf("%s takes %d MB", name, grown>>20)
+		}
+	}
+}
+
+// More calculations than there are hands for wait for their turn, and each is answered.
+func TestCalculationsTakeTurns(t *testing.T) {
+	c := serve(t)
+	d := demo.Documents()[0]
+	var all sync.WaitGroup
+	for range 24 {
+		all.Go(func() { c.call("POST", "/api/evaluate/uncertainty", d, 200, nil) })
+	}
+	all.Wait()
+}
