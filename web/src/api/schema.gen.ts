@@ -1696,7 +1696,7 @@ export interface components {
       answers?: number;
       /**
        * Format: int64
-       * @description How many setups are looked at before the best are refined; 600 unless given.
+       * @description How many setups are looked at before the best are refined; 600 unless given. The refining looks at as many more, or 4000, at most.
        */
       budget?: number;
       /**
