@@ -42,10 +42,21 @@ type dial struct {
 }
 
 func (dl *dial) of(d *setup.Document, index int) bool {
-	if dl.perLoad != "" && !slices.Contains(strings.Fields(dl.perLoad), d.Loads[index].Kind) {
+	if dl.perLoad != "" && (!slices.Contains(strings.Fields(dl.perLoad), d.Loads[index].Kind) || !placed(&d.Loads[index])) {
 		return false
 	}
 	return dl.applies == nil || dl.applies(d, index)
+}
+
+// placed says whether a load has the place that it starts from, which an unsound document may lack.
+func placed(l *setup.Load) bool {
+	switch l.Kind {
+	case "cable", "strands":
+		return l.Pulley != nil
+	case "band":
+		return l.Anchor != nil
+	}
+	return true
 }
 
 func isRaise(d *setup.Document, _ int) bool { return d.Movement.Kind == "shoulder-raise" }

@@ -16,7 +16,7 @@ const Schema = "dialarc.lifters/1"
 // Person is a lifter with name and notes.
 type Person struct {
 	Name  string       `json:"name" doc:"Name."`
-	Notes string       `json:"notes,omitempty" doc:"The coach's notes."`
+	Notes string       `json:"notes,omitempty" doc:"The coach's notes." maxLength:"20000"`
 	Body  setup.Lifter `json:"body" doc:"Stature, mass, measured lengths, ranges and strength."`
 }
 

@@ -20,6 +20,8 @@ import (
 	"dialarc/internal/httpapi"
 	"dialarc/internal/localpg"
 	"dialarc/internal/store"
+
+	"github.com/jackc/pgx/v5"
 )
 
 var database *localpg.Testing
@@ -34,8 +36,15 @@ type client struct {
 // serve starts the interface on a fresh database with the demo data.
 func serve(t *testing.T) *client {
 	t.Helper()
-	ctx := context.Background()
-	s, err := store.Open(ctx, database.New(t))
+	c, _ := serveWith(t)
+	return c
+}
+
+// serveWith is serve, with a way to change what is stored behind its back.
+func serveWith(t *testing.T) (*client, func(t *testing.T, statement string)) {
+	t.Helper()
+	ctx, url := context.Background(), database.New(t)
+	s, err := store.Open(ctx, url)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -52,7 +61,17 @@ func serve(t *testing.T) *client {
 	}
 	server := httptest.NewServer((&httpapi.Server{Store: s, Coach: coach}).Handler())
 	t.Cleanup(server.Close)
-	return &client{t, server.URL}
+	return &client{t, server.URL}, func(t *testing.T, statement string) {
+		t.Helper()
+		conn, err := pgx.Connect(ctx, url)
+		if err != nil {
+			t.Fatal(err)
+		}
+		defer conn.Close(ctx)
+		if _, err := conn.Exec(ctx, statement); err != nil {
+			t.Fatal(err)
+		}
+	}
 }
 
 // call sends a body (text, or a value as JSON), wants a status and reads the answer into out.
@@ -205,7 +224,8 @@ func TestStaleWriteGetsBothStates(t *testing.T) {
 	}
 	write.Version = current.Version
 	var kept httpapi.Setup
-	c.call("PUT", "/api/setups/"+st.ID, write, 200, &kept)
+	c.call("PUT", "/api/setups/"+st.ID, write, 200, nil)
+	c.call("PUT", "/api/setups/"+st.ID, write, 200, &kept) // the same again: its answer got lost
 	if kept.Version != 3 || kept.Document.Posture.X != 0.25 {
 		t.Errorf("%+v", kept)
 	}
@@ -217,6 +237,12 @@ func TestRepeatedCreate(t *testing.T) {
 	l, st := c.first("Madoc Quill")
 	write := httpapi.SetupWrite{ID: "0b5e1d1c-7a11-4d6c-9a53-3f0a55d0a001", LifterID: l.ID, Document: st.Document}
 	c.call("POST", "/api/setups", write, 201, nil)
+	var again httpapi.Setup
+	c.call("POST", "/api/setups", write, 201, &again) // its answer got lost
+	if again.ID != write.ID || again.Version != 1 {
+		t.Errorf("the same again: %s, version %d", again.ID, again.Version)
+	}
+	write.Document.Notes = "Something else."
 	var f failure
 	c.call("POST", "/api/setups", write, 409, &f)
 	var current httpapi.Setup

@@ -28,6 +28,7 @@ func TestComparisonsAreKept(t *testing.T) {
 	var changed httpapi.Comparison
 	c.call("PUT", "/api/comparisons/"+made.ID, map[string]any{"version": 1, "document": made.Document}, 200, &changed)
 	var f failure
+	made.Document.Along = "time"
 	c.call("PUT", "/api/comparisons/"+made.ID, map[string]any{"version": 1, "document": made.Document}, 409, &f)
 	if changed.Version != 2 || changed.Document.Along != "length" || len(f.Current) == 0 {
 		t.Errorf("version %d, along %s, a stale write knows %d bytes", changed.Version, changed.Document.Along, len(f.Current))

@@ -4,13 +4,16 @@ import (
 	"encoding/json"
 	"errors"
 	"log/slog"
+	"math"
 	"net/http"
 	"reflect"
+	"strings"
 
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
 	"github.com/danielgtaylor/huma/v2"
+	"github.com/jackc/pgx/v5/pgconn"
 )
 
 // Failure is a problem detail (RFC 9457) with what is wrong in a document, and with the row as it stands when a write
@@ -62,7 +65,18 @@ func failed(err error, what string, current func() any) error {
 		return f
 	}
 	slog.Error("the store failed", "error", err)
-	return newFailure(http.StatusServiceUnavailable, "The database does not answer. Nothing was changed; try again.")
+	var db *pgconn.PgError
+	if errors.As(err, &db) {
+		switch {
+		case strings.HasPrefix(db.Code, "22"): // data exception
+			return refused(setup.Problems{{Path: db.ColumnName, What: "The database cannot hold this: " + db.Message + ".", Hint: "Leave it out or write it otherwise."}})
+		case db.Code == "53100":
+			return newFailure(http.StatusInsufficientStorage, "The disk of the database is full. Nothing can be stored until there is room.")
+		case db.Code == "57014" || db.Code == "55P03": // ended because it took too long, or waited too long for a lock
+			return newFailure(http.StatusServiceUnavailable, "The database is busy and gave up on this. Nothing was changed; try again.")
+		}
+	}
+	return newFailure(http.StatusServiceUnavailable, "The database does not answer. Whether this was stored is not known; try again: what was stored already is not stored twice.")
 }
 
 // decode reads a body into T, with every problem at its path.
@@ -84,6 +98,14 @@ func takes[T any](api huma.API, op huma.Operation) huma.Operation {
 	}}
 	op.MaxBodyBytes, op.SkipValidateBody = setup.MaxBytes, true
 	return op
+}
+
+// versionProblem checks the version that a change is based on.
+func versionProblem(version int) setup.Problems {
+	if version < 0 || version > math.MaxInt32-1 {
+		return setup.Problems{{Path: "version", What: "There is no such version.", Hint: "Give the one that the change is based on."}}
+	}
+	return nil
 }
 
 // nameProblem checks the name of a lifter or setup.

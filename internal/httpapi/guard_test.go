@@ -108,3 +108,35 @@ func TestCalculationsTakeTurns(t *testing.T) {
 	}
 	all.Wait()
 }
+
+// What the database cannot hold is told as that, and a row that something else has spoiled is one row that cannot be read, not the end of the
+// list.
+func TestErrorsAreToldAsWhatTheyAre(t *testing.T) {
+	c, db := serveWith(t)
+	_, st := c.first("Suvi Brandt")
+	var f failure
+	c.call("PUT", "/api/setups/"+st.ID, fmt.Sprintf(`{"version":%d,"lifterId":%q,"document":{"schema":%q,"name":"x"}}`, int64(1)<<31, st.LifterID, setup.Schema), 422, &f)
+	if !f.has("version", "no such version") {
+		t.Errorf("%+v", f)
+	}
+	var kept httpapi.Setup
+	c.call("POST", "/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":{"schema":%q,"name":"caf`+"\xe9"+`"}}`, st.LifterID, setup.Schema), 201, &kept)
+	if kept.Name != "caf\ufffd" {
+		t.Errorf("a byte that is no UTF-8 is kept as %q", kept.Name)
+	}
+	db(t, `update setups set document = '{"loads": 7}' where id = '`+st.ID+`'`)
+	var all list[httpapi.Setup]
+	c.call("GET", "/api/setups?lifterId="+st.LifterID, nil, 200, &all)
+	spoiled := 0
+	for _, s := range all.Items {
+		if s.Unreadable != "" {
+			spoiled++
+			if s.ID != st.ID || s.Name == "" {
+				t.Errorf("%+v", s)
+			}
+		}
+	}
+	if spoiled != 1 || len(all.Items) < 3 {
+		t.Errorf("%d of %d rows cannot be read", spoiled, len(all.Items))
+	}
+}

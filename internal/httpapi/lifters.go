@@ -18,19 +18,20 @@ type LifterWrite struct {
 	ID      string       `json:"id,omitempty" format:"uuid" doc:"May be chosen by the client when creating, so that a repeated request makes no second one."`
 	Version int          `json:"version,omitempty" doc:"The version that the change is based on; not needed when creating."`
 	Name    string       `json:"name" doc:"Name."`
-	Notes   string       `json:"notes,omitempty" doc:"The coach's notes."`
+	Notes   string       `json:"notes,omitempty" doc:"The coach's notes." maxLength:"20000"`
 	Body    setup.Lifter `json:"body" doc:"Stature, mass, measured lengths, ranges and strength."`
 }
 
 // Lifter is a stored lifter.
 type Lifter struct {
-	ID        string       `json:"id" format:"uuid"`
-	Version   int          `json:"version"`
-	Name      string       `json:"name"`
-	Notes     string       `json:"notes"`
-	Body      setup.Lifter `json:"body"`
-	Archived  bool         `json:"archived" doc:"Whether the lifter is put aside for now."`
-	UpdatedAt time.Time    `json:"updatedAt"`
+	ID         string       `json:"id" format:"uuid"`
+	Version    int          `json:"version"`
+	Name       string       `json:"name"`
+	Notes      string       `json:"notes"`
+	Body       setup.Lifter `json:"body"`
+	Unreadable string       `json:"unreadable,omitempty" doc:"Why the body cannot be read; then the one here is empty."`
+	Archived   bool         `json:"archived" doc:"Whether the lifter is put aside for now."`
+	UpdatedAt  time.Time    `json:"updatedAt"`
 }
 
 type lifterListInput struct {
@@ -55,9 +56,7 @@ type lifterList struct {
 
 func showLifter(l *store.Lifter) Lifter {
 	out := Lifter{ID: l.ID, Version: l.Version, Name: l.Name, Notes: l.Notes, Archived: l.ArchivedAt != nil, UpdatedAt: l.UpdatedAt}
-	if err := json.Unmarshal(l.Body, &out.Body); err != nil {
-		panic("a stored lifter cannot be read: " + err.Error())
-	}
+	out.Unreadable = readStored("lifter", l.ID, l.Body, &out.Body)
 	return out
 }
 
@@ -69,6 +68,7 @@ func (s *Server) lifterRow(w LifterWrite, id string) (store.Lifter, error) {
 		problems = append(problems, core.CheckSets("body.", &w.Body)...)
 	}
 	problems = append(problems, idProblem("id", w.ID, false)...)
+	problems = append(problems, versionProblem(w.Version)...)
 	if len(problems) > 0 {
 		return store.Lifter{}, refused(problems)
 	}

@@ -22,11 +22,12 @@ type Write[D any] struct {
 
 // Stored is a named document as it is stored.
 type Stored[D any] struct {
-	ID        string    `json:"id" format:"uuid"`
-	Version   int       `json:"version"`
-	Name      string    `json:"name"`
-	Document  D         `json:"document"`
-	UpdatedAt time.Time `json:"updatedAt"`
+	ID         string    `json:"id" format:"uuid"`
+	Version    int       `json:"version"`
+	Name       string    `json:"name"`
+	Document   D         `json:"document"`
+	Unreadable string    `json:"unreadable,omitempty" doc:"Why its document cannot be read; then the document here is empty."`
+	UpdatedAt  time.Time `json:"updatedAt"`
 }
 
 type storedList[D any] struct {
@@ -71,6 +72,7 @@ func (n *named[R, D, P]) row(s *Server, w *Write[D], id string) (R, error) {
 	name := n.name(&w.Document)
 	*name = strings.TrimSpace(*name)
 	problems := append(within("document", n.check(&w.Document)), idProblem("id", w.ID, false)...)
+	problems = append(problems, versionProblem(w.Version)...)
 	if len(problems) > 0 {
 		return row, refused(problems)
 	}
@@ -85,8 +87,6 @@ func (n *named[R, D, P]) row(s *Server, w *Write[D], id string) (R, error) {
 func (n *named[R, D, P]) show(row *R) Stored[D] {
 	b := P(row).Base()
 	out := Stored[D]{ID: b.ID, Version: b.Version, Name: b.Name, UpdatedAt: b.UpdatedAt}
-	if err := json.Unmarshal(b.Document, &out.Document); err != nil {
-		panic("a stored " + n.what + " cannot be read: " + err.Error())
-	}
+	out.Unreadable = readStored(n.what, b.ID, b.Document, &out.Document)
 	return out
 }

@@ -32,6 +32,7 @@ func TestRoomFromReadyToUsed(t *testing.T) {
 		t.Errorf("%+v", changed)
 	}
 	var f failure
+	made.Document.Stations[0].Apart = 0.95
 	c.call("PUT", "/api/rooms/"+made.ID, map[string]any{"version": 1, "document": made.Document}, 409, &f)
 	if len(f.Current) == 0 {
 		t.Error("a stale write does not say what is there")

@@ -2,6 +2,8 @@ package httpapi
 
 import (
 	"context"
+	"encoding/json"
+	"log/slog"
 	"net/http"
 	"regexp"
 
@@ -33,6 +35,15 @@ type deleteInput struct {
 }
 
 type one[T any] struct{ Body T }
+
+// readStored reads what is stored in a row. What cannot be read, because something else wrote it or it was damaged, is said of that row alone.
+func readStored(what, id string, raw []byte, into any) (unreadable string) {
+	if err := json.Unmarshal(raw, into); err != nil {
+		slog.Error("a stored row cannot be read", "what", what, "id", id, "error", err)
+		return "What is stored of this " + what + " cannot be read: " + err.Error() + "."
+	}
+	return ""
+}
 
 // rows is a resource of the store: R is its row, W what clients send of it and T what they see.
 type rows[R, W, T any] struct {

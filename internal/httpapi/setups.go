@@ -23,13 +23,14 @@ type SetupWrite struct {
 
 // Setup is a stored setup.
 type Setup struct {
-	ID        string         `json:"id" format:"uuid"`
-	Version   int            `json:"version"`
-	LifterID  string         `json:"lifterId" format:"uuid"`
-	Name      string         `json:"name"`
-	Ready     bool           `json:"ready" doc:"Whether the coach begins others with it."`
-	Document  setup.Document `json:"document"`
-	UpdatedAt time.Time      `json:"updatedAt"`
+	ID         string         `json:"id" format:"uuid"`
+	Version    int            `json:"version"`
+	LifterID   string         `json:"lifterId" format:"uuid"`
+	Name       string         `json:"name"`
+	Unreadable string         `json:"unreadable,omitempty" doc:"Why its document cannot be read; then the document here is empty."`
+	Ready      bool           `json:"ready" doc:"Whether the coach begins others with it."`
+	Document   setup.Document `json:"document"`
+	UpdatedAt  time.Time      `json:"updatedAt"`
 }
 
 type setupList struct {
@@ -57,9 +58,7 @@ type setupListInput struct {
 
 func showSetup(st *store.Setup) Setup {
 	out := Setup{ID: st.ID, Version: st.Version, LifterID: st.LifterID, Name: st.Name, Ready: st.Ready, UpdatedAt: st.UpdatedAt}
-	if err := json.Unmarshal(st.Document, &out.Document); err != nil {
-		panic("a stored setup cannot be read: " + err.Error())
-	}
+	out.Unreadable = readStored("setup", st.ID, st.Document, &out.Document)
 	return out
 }
 
@@ -70,6 +69,7 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 		problems = append(problems, setup.Problem{Path: "document.schema", What: "The document has another version than this program reads.", Hint: "Give " + setup.Schema + "."})
 	}
 	problems = append(problems, idProblem("id", w.ID, false)...)
+	problems = append(problems, versionProblem(w.Version)...)
 	problems = append(problems, idProblem("lifterId", w.LifterID, true)...)
 	problems = append(problems, idProblem("document.room", w.Document.Room, false)...)
 	if len(problems) > 0 {

@@ -45,7 +45,7 @@ func (s *Store) Lifter(ctx context.Context, coach, id string) (Lifter, error) {
 // CreateLifter stores a new lifter. With an ID that is taken it is ErrExists, and the row holds what is there.
 func (s *Store) CreateLifter(ctx context.Context, l *Lifter) error {
 	l.Version = 1
-	return create(s.db.WithContext(ctx), l, &l.Row)
+	return create(s.db.WithContext(ctx), l, &l.Row, l.values())
 }
 
 // CreateLifters stores new lifters, all or none.
@@ -67,10 +67,15 @@ func (s *Store) LifterNames(ctx context.Context, coach string) (map[string]bool,
 	return out, err
 }
 
+// values are what a save writes of a lifter.
+func (l *Lifter) values() map[string]any {
+	return map[string]any{"name": l.Name, "notes": l.Notes, "body": l.Body}
+}
+
 // UpdateLifter replaces a lifter that still has the given version. When it has another, the error is ErrStale, and the
 // row holds what is there.
 func (s *Store) UpdateLifter(ctx context.Context, l *Lifter) error {
-	return update(s.db.WithContext(ctx), l, &l.Row, map[string]any{"name": l.Name, "notes": l.Notes, "body": l.Body})
+	return update(s.db.WithContext(ctx), l, &l.Row, l.values())
 }
 
 // DeleteLifter hides a lifter of the given version together with the setups made for them.

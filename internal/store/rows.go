@@ -1,10 +1,14 @@
 package store
 
 import (
+	"encoding/json"
 	"errors"
+	"maps"
+	"slices"
 	"time"
 
 	"gorm.io/gorm"
+	"gorm.io/gorm/clause"
 )
 
 // These are the moves that lifters and setups share.
@@ -33,7 +37,9 @@ func read[T any](db *gorm.DB, coach, id string) (T, error) {
 	return row, found(err)
 }
 
-func create[T any](db *gorm.DB, row *T, head *Row) error {
+// create stores a row. One that is there already under its id is told, unless it is just what was to be stored: then the request was sent
+// again because its answer got lost.
+func create[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error {
 	coach, id := head.CoachID, head.ID
 	err := db.Create(row).Error
 	if !errors.Is(err, gorm.ErrDuplicatedKey) {
@@ -44,15 +50,21 @@ func create[T any](db *gorm.DB, row *T, head *Row) error {
 		return ErrNotFound // another coach's, or deleted: nothing of it is told
 	}
 	*row = there
+	if again, err := stored[T](db, coach, id, 1, values); err != nil || again {
+		return err
+	}
 	return ErrExists
 }
 
+// update writes the values of a row that still has the version that they are based on, and reads it back in the same statement, so that
+// no other writer's state can come in between. When the row has the next version with just these values, the request was sent again
+// because its answer got lost, and is answered as the first time.
 func update[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error {
 	coach, id, version := head.CoachID, head.ID, head.Version
-	values["version"] = version + 1
-	values["updated_at"] = db.NowFunc()
-	done := db.Model(new(T)).Where("coach_id = ? and id = ? and version = ?", coach, id, version).UpdateColumns(values)
-	if done.Error != nil {
+	set := maps.Clone(values)
+	set["version"], set["updated_at"] = version+1, db.NowFunc()
+	done := db.Model(row).Clauses(clause.Returning{}).Where("coach_id = ? and id = ? and version = ?", coach, id, version).UpdateColumns(set)
+	if done.Error != nil || done.RowsAffected > 0 {
 		return done.Error
 	}
 	there, err := read[T](db, coach, id)
@@ -60,10 +72,25 @@ func update[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error 
 		return err
 	}
 	*row = there
-	if done.RowsAffected == 0 {
-		return ErrStale
+	if again, err := stored[T](db, coach, id, version+1, values); err != nil || again {
+		return err
 	}
-	return nil
+	return ErrStale
+}
+
+// stored says whether a row has a version with just these values.
+func stored[T any](db *gorm.DB, coach, id string, version int, values map[string]any) (bool, error) {
+	q := db.Model(new(T)).Where("coach_id = ? and id = ? and version = ?", coach, id, version)
+	for _, column := range slices.Sorted(maps.Keys(values)) {
+		if raw, ok := values[column].(json.RawMessage); ok {
+			q = q.Where(column+" = ?::jsonb", string(raw))
+		} else {
+			q = q.Where(column+" is not distinct from ?", values[column])
+		}
+	}
+	var n int64
+	err := q.Count(&n).Error
+	return n > 0, err
 }
 
 func hide[T any](db *gorm.DB, coach, id string, version int, at time.Time) error {

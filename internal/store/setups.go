@@ -72,7 +72,12 @@ func (s *Store) CreateSetup(ctx context.Context, st *Setup) error {
 	if err := s.knownRoom(ctx, st); err != nil {
 		return err
 	}
-	return create(s.db.WithContext(ctx), st, &st.Row)
+	return create(s.db.WithContext(ctx), st, &st.Row, st.values())
+}
+
+// values are what a save writes of a setup.
+func (st *Setup) values() map[string]any {
+	return map[string]any{"name": st.Name, "room_id": st.RoomID, "document": st.Document}
 }
 
 // UpdateSetup replaces a setup that still has the given version. When it has another, the error is ErrStale, and the
@@ -81,7 +86,7 @@ func (s *Store) UpdateSetup(ctx context.Context, st *Setup) error {
 	if err := s.knownRoom(ctx, st); err != nil {
 		return err
 	}
-	return update(s.db.WithContext(ctx), st, &st.Row, map[string]any{"name": st.Name, "room_id": st.RoomID, "document": st.Document})
+	return update(s.db.WithContext(ctx), st, &st.Row, st.values())
 }
 
 // knownRoom lets go of a room that this coach does not have: the document came from elsewhere, and stands without it.

@@ -16,6 +16,11 @@ type Named struct {
 // Base is the row itself, for what is done to all of them alike.
 func (n *Named) Base() *Named { return n }
 
+// values are what a save writes.
+func (n *Named) values() map[string]any {
+	return map[string]any{"name": n.Name, "document": n.Document}
+}
+
 // Room is a place with the kit that is at hand there, as a room document.
 type Room struct{ Named }
 
@@ -53,13 +58,13 @@ func (s Shelf[T, P]) Read(ctx context.Context, coach, id string) (T, error) {
 func (s Shelf[T, P]) Create(ctx context.Context, row P) error {
 	n := row.Base()
 	n.Version = 1
-	return create(s.db.WithContext(ctx), (*T)(row), &n.Row)
+	return create(s.db.WithContext(ctx), (*T)(row), &n.Row, n.values())
 }
 
 // Update replaces one that still has the given version. When it has another, the error is ErrStale, and the row holds what is there.
 func (s Shelf[T, P]) Update(ctx context.Context, row P) error {
 	n := row.Base()
-	return update(s.db.WithContext(ctx), (*T)(row), &n.Row, map[string]any{"name": n.Name, "document": n.Document})
+	return update(s.db.WithContext(ctx), (*T)(row), &n.Row, n.values())
 }
 
 // Delete hides one of the given version. What was made with it stays as it is.

@@ -8,6 +8,7 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"runtime"
 	"time"
 
 	"github.com/jackc/pgx/v5/pgxpool"
@@ -28,9 +29,25 @@ type Store struct {
 	db   *gorm.DB
 }
 
+// connectionsPerProcessor is how many connections are kept: requests wait for the disk more than for a processor (own).
+const connectionsPerProcessor = 4
+
+// patience is how long the database may take, ms: a table that is held up must not hold up everything else.
+var patience = map[string]string{"statement_timeout": "15000", "lock_timeout": "5000", "idle_in_transaction_session_timeout": "30000"}
+
 // Open connects to the database. It does not migrate.
 func Open(ctx context.Context, url string) (*Store, error) {
-	pool, err := pgxpool.New(ctx, url)
+	config, err := pgxpool.ParseConfig(url)
+	if err != nil {
+		return nil, err
+	}
+	config.MaxConns = max(4, int32(connectionsPerProcessor*runtime.GOMAXPROCS(0)))
+	for name, value := range patience {
+		if _, given := config.ConnConfig.RuntimeParams[name]; !given {
+			config.ConnConfig.RuntimeParams[name] = value
+		}
+	}
+	pool, err := pgxpool.NewWithConfig(ctx, config)
 	if err != nil {
 		return nil, err
 	}
@@ -39,7 +56,7 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		return nil, fmt.Errorf("the database does not answer: %w", err)
 	}
 	db, err := gorm.Open(postgres.New(postgres.Config{Conn: stdlib.OpenDBFromPool(pool)}), &gorm.Config{
-		Logger: logger.Discard, TranslateError: true, NowFunc: func() time.Time { return time.Now().UTC().Truncate(time.Microsecond) },
+		Logger: logger.Discard, TranslateError: true, SkipDefaultTransaction: true, NowFunc: func() time.Time { return time.Now().UTC().Truncate(time.Microsecond) },
 	})
 	if err != nil {
 		pool.Close()
@@ -64,7 +81,12 @@ func (s *Store) Migrate(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	db := stdlib.OpenDBFromPool(s.pool)
+	// A migration may take its time, and wait for another one's end.
+	config := s.pool.Config().ConnConfig.Copy()
+	for name := range patience {
+		delete(config.RuntimeParams, name)
+	}
+	db := stdlib.OpenDB(*config)
 	defer db.Close()
 	provider, err := goose.NewProvider(goose.DialectPostgres, db, files, goose.WithSessionLocker(locker))
 	if err != nil {

@@ -134,6 +134,55 @@ func TestUpdateNeedsTheVersion(t *testing.T) {
 	}
 }
 
+// A write that is sent again, because its answer got lost, is answered as the first time, whatever it writes; another one based on the same
+// version is stale all the same.
+func TestAWriteThatIsSentAgain(t *testing.T) {
+	s := open(t, database.New(t))
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	st := setup(t, s, l, "First")
+	for range 2 {
+		mine, person := st, l
+		mine.Name, mine.Document = "Mine", json.RawMessage(`{"name": "mine",  "x": 1.50}`)
+		person.Notes, person.Body = "Noted.", json.RawMessage(`{"mass":71}`)
+		if err := errors.Join(s.UpdateSetup(ctx, &mine), s.UpdateLifter(ctx, &person)); err != nil || mine.Version != 2 || person.Version != 2 {
+			t.Errorf("versions %d and %d, %v", mine.Version, person.Version, err)
+		}
+	}
+	other := st
+	other.Name, other.Document = "Mine", json.RawMessage(`{"name":"mine","x":2}`)
+	if err := s.UpdateSetup(ctx, &other); !errors.Is(err, store.ErrStale) {
+		t.Errorf("another write from the same version: %v", err)
+	}
+	same := store.Lifter{Row: store.Row{ID: l.ID, CoachID: l.CoachID, Name: "Someone"}, Body: l.Body}
+	if err := s.CreateLifter(ctx, &same); !errors.Is(err, store.ErrExists) {
+		t.Errorf("made again after it was changed: %v", err)
+	}
+}
+
+// An answer carries the writer's own state, however many write at once.
+func TestAnswersAreTheWritersOwn(t *testing.T) {
+	s := open(t, database.New(t))
+	st := setup(t, s, lifter(t, s, coach(t, s).ID, "Someone"), "First")
+	var all sync.WaitGroup
+	for i := range 8 {
+		all.Go(func() {
+			for n := range 40 {
+				row, err := s.Setup(ctx, st.CoachID, st.ID)
+				if err != nil {
+					t.Error(err)
+					return
+				}
+				row.Name = fmt.Sprint("Writer ", i, " write ", n)
+				want := row.Name
+				if err := s.UpdateSetup(ctx, &row); err == nil && row.Name != want {
+					t.Errorf("%s was answered with %s", want, row.Name)
+				}
+			}
+		})
+	}
+	all.Wait()
+}
+
 // Of many writers that start from one version exactly one wins.
 func TestOnlyOneWriterWins(t *testing.T) {
 	s := open(t, database.New(t))

@@ -2047,6 +2047,8 @@ export interface components {
       id: string;
       name: string;
       notes: string;
+      /** @description Why the body cannot be read; then the one here is empty. */
+      unreadable?: string;
       /** Format: date-time */
       updatedAt: string;
       /** Format: int64 */
@@ -3553,6 +3555,8 @@ export interface components {
       name: string;
       /** @description Whether the coach begins others with it. */
       ready: boolean;
+      /** @description Why its document cannot be read; then the document here is empty. */
+      unreadable?: string;
       /** Format: date-time */
       updatedAt: string;
       /** Format: int64 */
@@ -3631,6 +3635,8 @@ export interface components {
       /** Format: uuid */
       id: string;
       name: string;
+      /** @description Why its document cannot be read; then the document here is empty. */
+      unreadable?: string;
       /** Format: date-time */
       updatedAt: string;
       /** Format: int64 */
@@ -3657,6 +3663,8 @@ export interface components {
       /** Format: uuid */
       id: string;
       name: string;
+      /** @description Why its document cannot be read; then the document here is empty. */
+      unreadable?: string;
       /** Format: date-time */
       updatedAt: string;
       /** Format: int64 */
