@@ -21,7 +21,10 @@ export async function settled<T>(call: Promise<{ data?: T; error?: unknown; resp
   throw new Refused({ ...failure, status: response.status });
 }
 
+/** What can pass by itself, so that trying again makes sense: a gateway without its server, or a server that is busy or starting. */
+const passing = [502, 503, 504];
+
 /** Whether trying again later can help: the server is gone or cannot reach its database. */
 export function isOutage(error: unknown): boolean {
-  return !(error instanceof Refused) || (error.failure.status ?? 500) >= 500;
+  return !(error instanceof Refused) || passing.includes(error.failure.status ?? 0);
 }

@@ -26,6 +26,7 @@ export function BenchScreen() {
       <Failed what="The setup could not be loaded." why={setup.error.message} again={() => void setup.refetch()} home />
     );
   }
+  if (setup.data?.unreadable) return <Failed what="This setup cannot be read." why={setup.data.unreadable} home />;
   if (!engine.data || !setup.data) return <Loading what="Opening the setup" />;
   rememberBench(id);
   return <Bench key={id} core={engine.data} stored={setup.data} />;

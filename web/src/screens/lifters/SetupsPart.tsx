@@ -110,6 +110,18 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
       )}
       <div className="rows">
         {items.map((s) => {
+          if (s.unreadable)
+            return (
+              <div className="row" key={s.id}>
+                <span>
+                  {s.name}
+                  <small>{s.unreadable}</small>
+                </span>
+                <Button look="quiet" aria-label={`Delete ${s.name}`} onPress={() => void removeSetup(s)}>
+                  <Trash2 size={15} aria-hidden />
+                </Button>
+              </div>
+            );
           const room = rooms.find((r) => r.id === s.document.room);
           return (
             <div className="row" key={s.id}>
