@@ -162,6 +162,15 @@ func TestSweepPrintsEveryDial(t *testing.T) {
 
 // The answers on the command line turn only what was freed, and gain.
 func TestDialInPrintsAnswers(t *testing.T) {
+	ready, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "raise.behind.hand")
+	raw, err := json.Marshal(ready.Document)
+	if err != nil {
+		t.Fatal(err)
+	}
+	document := filepath.Join(t.TempDir(), "setup.json")
+	if err := os.WriteFile(document, raw, 0o600); err != nil {
+		t.Fatal(err)
+	}
 	var got dialin.Search
 	if err := json.Unmarshal([]byte(run(t, "dialin", "--free", "path.plane,stance.out", "--budget", "100", document)), &got); err != nil {
 		t.Fatal(err)
