@@ -12,6 +12,7 @@ import (
 	"strings"
 
 	"dialarc/core/setup"
+	"dialarc/core/table"
 )
 
 // column is one kind of column of the table: its name in the first row, and how a cell is read and written.
@@ -49,13 +50,18 @@ func numeric(name string, place func(p *Person) *float64) column {
 	}}
 }
 
+// textual is a column of words.
+func textual(name string, place func(p *Person) *string) column {
+	return column{name, func(p *Person, cell string) error { *place(p) = table.Text(cell); return nil }, func(p *Person) string { return table.Cell(*place(p)) }}
+}
+
 // columns lists the columns in the order in which they are written. Lengths are metres, named as in documents.
 var columns = func() []column {
 	list := []column{
-		{"name", func(p *Person, cell string) error { p.Name = cell; return nil }, func(p *Person) string { return p.Name }},
+		textual("name", func(p *Person) *string { return &p.Name }),
 		numeric("stature", func(p *Person) *float64 { return &p.Body.Stature }),
 		numeric("mass", func(p *Person) *float64 { return &p.Body.Mass }),
-		{"notes", func(p *Person, cell string) error { p.Notes = cell; return nil }, func(p *Person) string { return p.Notes }},
+		textual("notes", func(p *Person) *string { return &p.Notes }),
 		numeric("naturalPathDeg", func(p *Person) *float64 { return &p.Body.NaturalPathDeg }),
 		numeric("carryingDeg", func(p *Person) *float64 { return &p.Body.CarryingDeg }),
 		numeric("lowBackLimit", func(p *Person) *float64 { return &p.Body.LowBackLimit }),

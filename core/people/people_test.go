@@ -54,6 +54,24 @@ func TestTablesOfOtherPrograms(t *testing.T) {
 	}
 }
 
+// A name or a note that begins like a formula is none in a table program, and is read back as it was, apostrophes of its own included.
+func TestNoFormulasInTables(t *testing.T) {
+	for _, text := range []string{"=1+1", "+49", "-x", "@home", "'=x", "''-y", "'quoted'", "O'Neil", "plain"} {
+		raw, err := people.WriteCSV([]people.Person{{Name: text, Notes: text, Body: setup.Lifter{Stature: 1.7, Mass: 70}}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		_, row, _ := strings.Cut(string(raw), "\n")
+		if strings.ContainsAny(row[:1], "=+-@") {
+			t.Errorf("%q is written as %q", text, row)
+		}
+		back, problems := people.Read(raw)
+		if len(problems) > 0 || len(back) != 1 || back[0].Name != text || back[0].Notes != text {
+			t.Errorf("%q comes back as %+v, %v", text, back, problems)
+		}
+	}
+}
+
 func TestBadFilesAreToldByRowAndColumn(t *testing.T) {
 	for _, c := range []struct{ text, path, what string }{
 		{"", "", "empty"},

@@ -5,11 +5,14 @@ const digits = 4; // significant, which no setting is exact to
 
 const short = (v: number): string => String(Number(v.toPrecision(digits)));
 
+/** A text as a table program takes no formula from it: with an apostrophe before what begins like one. */
+const cell = (text: string): string => (/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+
 /** Comma-separated values (RFC 4180); a gap is an empty field. */
 export function toCSV({ columns, rows }: Table): string {
   const field = (v: number | string | null) => {
     if (v === null) return "";
-    const text = typeof v === "number" ? short(v) : v;
+    const text = typeof v === "number" ? short(v) : cell(v);
     return /[",\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
   };
   return [columns, ...rows].map((row) => `${row.map(field).join(",")}\r\n`).join("");

@@ -1,0 +1,21 @@
+package table_test
+
+import (
+	"strings"
+	"testing"
+
+	"dialarc/core/table"
+)
+
+// No cell begins like a formula, and every text is read back as it was.
+func TestNoFormulas(t *testing.T) {
+	for _, text := range []string{"", "=1+1", "+49", "-x", "@home", "\tx", "'=x", "''-y", "'quoted'", "O'Neil", "plain", "'"} {
+		cell := table.Cell(text)
+		if cell != "" && strings.ContainsAny(cell[:1], "=+-@\t\r") {
+			t.Errorf("%q stands there as %q", text, cell)
+		}
+		if got := table.Text(cell); got != text {
+			t.Errorf("%q comes back as %q", text, got)
+		}
+	}
+}
