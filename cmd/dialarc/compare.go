@@ -10,10 +10,10 @@ import (
 	"os"
 	"os/signal"
 
+	"dialarc/core/cells"
 	"dialarc/core/compare"
 	"dialarc/core/kit"
 	"dialarc/core/setup"
-	"dialarc/core/table"
 )
 
 // options reads the options of a command and says how many files have to follow them.
@@ -75,7 +75,7 @@ func runCompare(args []string, out io.Writer) error {
 	}
 	head := []string{"number", "unit"}
 	for _, s := range found.Sides {
-		head = append(head, table.Cell(s.Name))
+		head = append(head, cells.Write(s.Name))
 	}
 	rows := [][]string{append(head, "weight")}
 	for _, d := range found.Differences {

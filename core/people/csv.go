@@ -11,8 +11,8 @@ import (
 	"strconv"
 	"strings"
 
+	"dialarc/core/cells"
 	"dialarc/core/setup"
-	"dialarc/core/table"
 )
 
 // column is one kind of column of the table: its name in the first row, and how a cell is read and written.
@@ -52,7 +52,7 @@ func numeric(name string, place func(p *Person) *float64) column {
 
 // textual is a column of words.
 func textual(name string, place func(p *Person) *string) column {
-	return column{name, func(p *Person, cell string) error { *place(p) = table.Text(cell); return nil }, func(p *Person) string { return table.Cell(*place(p)) }}
+	return column{name, func(p *Person, cell string) error { *place(p) = cells.Read(cell); return nil }, func(p *Person) string { return cells.Write(*place(p)) }}
 }
 
 // columns lists the columns in the order in which they are written. Lengths are metres, named as in documents.

@@ -1,19 +1,19 @@
-// Package table writes words into cells of comma-separated tables such that no program takes them for formulas.
-package table
+// Package cells writes words into cells of comma-separated tables such that no program takes them for formulas.
+package cells
 
 import "strings"
 
-// Cell is a text as it stands in a table. Programs that show tables take a cell that begins with one of = + - @ for a formula and run it; an
+// Write is a text as it stands in a table. Programs that show tables take a cell that begins with one of = + - @ for a formula and run it; an
 // apostrophe before it keeps them from that.
-func Cell(text string) string {
+func Write(text string) string {
 	if formula(text) {
 		return "'" + text
 	}
 	return text
 }
 
-// Text is what a cell says, without the apostrophe that Cell put before it.
-func Text(cell string) string {
+// Read is what a cell says, without the apostrophe that Write put before it.
+func Read(cell string) string {
 	if strings.HasPrefix(cell, "'") && formula(cell) {
 		return cell[1:]
 	}
