@@ -57,6 +57,8 @@ func failed(err error, what string, current func() any) error {
 		return nil
 	case errors.Is(err, store.ErrNotFound):
 		return newFailure(http.StatusNotFound, "There is no such "+what+".")
+	case errors.Is(err, store.ErrAlone):
+		return newFailure(http.StatusConflict, "The lifter of this "+what+" is deleted. Bring the lifter back first.")
 	case errors.Is(err, store.ErrStale), errors.Is(err, store.ErrExists):
 		f := newFailure(http.StatusConflict, "This "+what+" was changed in the meantime.").(*Failure)
 		if current != nil {

@@ -45,6 +45,11 @@ func create[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error 
 	if !errors.Is(err, gorm.ErrDuplicatedKey) {
 		return err
 	}
+	if _, within := db.Statement.ConnPool.(gorm.TxCommitter); within {
+		if err := db.RollbackTo("made").Error; err != nil {
+			return err
+		}
+	}
 	there, err := read[T](db, coach, id)
 	if err != nil {
 		return ErrNotFound // another coach's, or deleted: nothing of it is told

@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"gorm.io/gorm"
+	"gorm.io/gorm/clause"
 )
 
 // Setup is a saved setup document of one lifter.
@@ -65,14 +66,20 @@ func (s *Store) Setup(ctx context.Context, coach, id string) (Setup, error) {
 // CreateSetup stores a new setup for a lifter of the same coach. With an ID that is taken it is ErrExists, and the row
 // holds what is there.
 func (s *Store) CreateSetup(ctx context.Context, st *Setup) error {
-	if _, err := s.Lifter(ctx, st.CoachID, st.LifterID); err != nil {
-		return err
-	}
 	st.Version = 1
 	if err := s.knownRoom(ctx, st); err != nil {
 		return err
 	}
-	return create(s.db.WithContext(ctx), st, &st.Row, st.values())
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		if err := keepLifter(tx, st.CoachID, st.LifterID); err != nil {
+			return err
+		}
+		// A taken id ends a transaction; a savepoint lets it go on to see what is there.
+		if err := tx.SavePoint("made").Error; err != nil {
+			return err
+		}
+		return create(tx, st, &st.Row, st.values())
+	})
 }
 
 // values are what a save writes of a setup.
@@ -115,7 +122,27 @@ func (s *Store) DeleteSetup(ctx context.Context, coach, id string, version int) 
 	return hide[Setup](db, coach, id, version, db.NowFunc())
 }
 
-// RestoreSetup brings a deleted setup back.
-func (s *Store) RestoreSetup(ctx context.Context, coach, id string) (Setup, error) {
-	return restore[Setup](s.db.WithContext(ctx), coach, id)
+// RestoreSetup brings a deleted setup back; without its lifter it is ErrAlone.
+func (s *Store) RestoreSetup(ctx context.Context, coach, id string) (st Setup, err error) {
+	err = s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		var gone Setup
+		if err := tx.Unscoped().Where("coach_id = ? and id = ?", coach, id).First(&gone).Error; err != nil {
+			return found(err)
+		}
+		if err := keepLifter(tx, coach, gone.LifterID); err != nil {
+			if errors.Is(err, ErrNotFound) {
+				return ErrAlone
+			}
+			return err
+		}
+		st, err = restore[Setup](tx, coach, id)
+		return err
+	})
+	return st, err
+}
+
+// keepLifter makes sure that a lifter is there and is not deleted before the transaction ends.
+func keepLifter(tx *gorm.DB, coach, id string) error {
+	var l Lifter
+	return found(tx.Clauses(clause.Locking{Strength: "SHARE"}).Select("id").Where("coach_id = ? and id = ?", coach, id).First(&l).Error)
 }

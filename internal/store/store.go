@@ -101,6 +101,7 @@ var (
 	ErrNotFound = errors.New("not found")
 	ErrStale    = errors.New("changed by someone else in the meantime")
 	ErrExists   = errors.New("there already")
+	ErrAlone    = errors.New("whose it is, is deleted")
 )
 
 // Row is what lifters and setups have in common.

@@ -183,6 +183,46 @@ func TestAnswersAreTheWritersOwn(t *testing.T) {
 	all.Wait()
 }
 
+// A setup is nobody's without its lifter: it is not made for one who is deleted, nor brought back before the lifter is.
+func TestNoSetupWithoutItsLifter(t *testing.T) {
+	s := open(t, database.New(t))
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	st := setup(t, s, l, "First")
+	if err := s.DeleteLifter(ctx, l.CoachID, l.ID, 1); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.RestoreSetup(ctx, st.CoachID, st.ID); !errors.Is(err, store.ErrAlone) {
+		t.Errorf("brought back alone: %v", err)
+	}
+	if err := s.CreateSetup(ctx, &store.Setup{Row: store.Row{CoachID: l.CoachID, Name: "Second"}, LifterID: l.ID, Document: st.Document}); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("made for a deleted lifter: %v", err)
+	}
+	if _, err := s.RestoreLifter(ctx, l.CoachID, l.ID); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DeleteSetup(ctx, st.CoachID, st.ID, 1); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := s.RestoreSetup(ctx, st.CoachID, st.ID); err != nil {
+		t.Errorf("with the lifter: %v", err)
+	}
+	// While setups are made, their lifter is deleted: none is left that is shown without.
+	for round := range 6 {
+		person := lifter(t, s, l.CoachID, fmt.Sprint("Nobody ", round))
+		var all sync.WaitGroup
+		for range 4 {
+			all.Go(func() {
+				_ = s.CreateSetup(ctx, &store.Setup{Row: store.Row{CoachID: l.CoachID, Name: "In between"}, LifterID: person.ID, Document: st.Document})
+			})
+		}
+		all.Go(func() { _ = s.DeleteLifter(ctx, l.CoachID, person.ID, 1) })
+		all.Wait()
+		if left, total, err := s.Setups(ctx, l.CoachID, store.Wanted{Lifter: person.ID}, everything); err != nil || total > 0 {
+			t.Errorf("%d setups of a deleted lifter: %v, %v", total, left, err)
+		}
+	}
+}
+
 // Of many writers that start from one version exactly one wins.
 func TestOnlyOneWriterWins(t *testing.T) {
 	s := open(t, database.New(t))
