@@ -71,7 +71,8 @@ func (s *Store) Close() { s.pool.Close() }
 // Ping asks whether the database answers.
 func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
 
-// Migrate brings the database to the newest version. Programs that start together wait for each other.
+// Migrate brings the database to the newest version. Programs that start together wait for each other. A database that a newer program has
+// changed is left alone, with an error.
 func (s *Store) Migrate(ctx context.Context) error {
 	files, err := fs.Sub(migrations, "migrations")
 	if err != nil {
@@ -92,8 +93,17 @@ func (s *Store) Migrate(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	_, err = provider.Up(ctx)
-	return err
+	if _, err := provider.Up(ctx); err != nil { // does nothing to a newer one
+		return err
+	}
+	now, newest, err := provider.GetVersions(ctx)
+	if err != nil {
+		return err
+	}
+	if now > newest {
+		return fmt.Errorf("the database is at version %d, made by a newer program than this one, which knows versions up to %d: run that one, or a newer", now, newest)
+	}
+	return nil
 }
 
 // The ways in which a row cannot be had.

@@ -94,6 +94,28 @@ func TestMigrateAgainKeepsTheData(t *testing.T) {
 	}
 }
 
+// A database that a newer program has changed is left alone, and it is said what it needs.
+func TestANewerDatabaseIsRefused(t *testing.T) {
+	url := database.New(t)
+	open(t, url)
+	conn, err := pgx.Connect(ctx, url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close(ctx)
+	if _, err := conn.Exec(ctx, "insert into goose_db_version (version_id, is_applied) values (999, true)"); err != nil {
+		t.Fatal(err)
+	}
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer s.Close()
+	if err := s.Migrate(ctx); err == nil || !strings.Contains(err.Error(), "version 999") || !strings.Contains(err.Error(), "newer program") {
+		t.Errorf("%v", err)
+	}
+}
+
 func TestFirstCoachIsOne(t *testing.T) {
 	s := open(t, database.New(t))
 	ids := make(chan string, 8)
