@@ -49,7 +49,7 @@ var ErrRunning = errors.New("the database in this folder is already in use by an
 // Start brings the server up, creating its cluster the first time. An error says in which folder, what its log says and what to do; no other
 // folder is tried, since what is saved there would be lost to this one.
 func Start(ctx context.Context, opt Options) (*Server, error) {
-	bin, err := findBinaries()
+	bin, err := Binaries()
 	if err != nil {
 		return nil, err
 	}
@@ -62,7 +62,27 @@ func Start(ctx context.Context, opt Options) (*Server, error) {
 	return nil, fmt.Errorf("the database in %s could not be started: %w\nIts log is %s. %s", s.Dir, err, s.logFile(), advice)
 }
 
-func findBinaries() (string, error) {
+// Attach finds the server of a folder that another program runs.
+func Attach(ctx context.Context, dir string) (*Server, error) {
+	bin, err := Binaries()
+	if err != nil {
+		return nil, err
+	}
+	s := &Server{Dir: dir, bin: bin, as: &owner{}}
+	secret, err := os.ReadFile(s.secretFile())
+	if err != nil {
+		return nil, err
+	}
+	s.secret = strings.TrimSpace(string(secret))
+	if s.Port, err = s.runningPort(); err != nil {
+		return nil, err
+	}
+	s.URL = s.URLOf("dialarc")
+	return s, s.answers(ctx)
+}
+
+// Binaries is the folder of PostgreSQL's programs, the newest version's.
+func Binaries() (string, error) {
 	found, _ := filepath.Glob("/usr/lib/postgresql/*/bin/initdb")
 	best, bestVersion := "", -1
 	for _, f := range found {

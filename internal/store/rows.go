@@ -41,11 +41,18 @@ func read[T any](db *gorm.DB, coach, id string) (T, error) {
 // again because its answer got lost.
 func create[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error {
 	coach, id := head.CoachID, head.ID
+	// A taken id ends a transaction; a savepoint lets it go on to see what is there.
+	_, within := db.Statement.ConnPool.(gorm.TxCommitter)
+	if within {
+		if err := db.SavePoint("made").Error; err != nil {
+			return err
+		}
+	}
 	err := db.Create(row).Error
 	if !errors.Is(err, gorm.ErrDuplicatedKey) {
 		return err
 	}
-	if _, within := db.Statement.ConnPool.(gorm.TxCommitter); within {
+	if within {
 		if err := db.RollbackTo("made").Error; err != nil {
 			return err
 		}

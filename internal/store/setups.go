@@ -74,10 +74,6 @@ func (s *Store) CreateSetup(ctx context.Context, st *Setup) error {
 		if err := keepLifter(tx, st.CoachID, st.LifterID); err != nil {
 			return err
 		}
-		// A taken id ends a transaction; a savepoint lets it go on to see what is there.
-		if err := tx.SavePoint("made").Error; err != nil {
-			return err
-		}
 		return create(tx, st, &st.Row, st.values())
 	})
 }

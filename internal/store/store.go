@@ -154,15 +154,21 @@ type Page struct {
 	Offset, Limit int
 }
 
-// Once runs fill in one transaction for a coach who never had a lifter, deleted ones included, and does nothing for
-// others. Programs that start together do not fill twice.
+// Together runs several writes in one transaction: all are kept, or none.
+func (s *Store) Together(ctx context.Context, do func(*Store) error) error {
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error { return do(&Store{pool: s.pool, db: tx}) })
+}
+
+// Once runs fill in one transaction when the database holds nothing of any coach, deleted rows included, and does nothing otherwise. Programs
+// that start together do not fill twice.
 func (s *Store) Once(ctx context.Context, coach string, fill func(*Store) error) error {
 	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		if err := tx.Exec("select from coaches where id = ? for update", coach).Error; err != nil {
 			return err
 		}
-		var n int64
-		if err := tx.Unscoped().Model(&Lifter{}).Where("coach_id = ?", coach).Count(&n).Error; err != nil || n > 0 {
+		var any bool
+		holds := "select exists (select from lifters) or exists (select from setups) or exists (select from rooms) or exists (select from comparisons)"
+		if err := tx.Raw(holds).Scan(&any).Error; err != nil || any {
 			return err
 		}
 		return fill(&Store{pool: s.pool, db: tx})

@@ -1,0 +1,176 @@
+package backup_test
+
+import (
+	"context"
+	"encoding/json"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"dialarc/internal/backup"
+	"dialarc/internal/demo"
+	"dialarc/internal/localpg"
+	"dialarc/internal/store"
+)
+
+var database *localpg.Testing
+
+func TestMain(m *testing.M) { os.Exit(localpg.RunTests(m, &database)) }
+
+var ctx = context.Background()
+
+func opened(t *testing.T, url string) (*store.Store, store.Coach) {
+	t.Helper()
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(s.Close)
+	if err := s.Migrate(ctx); err != nil {
+		t.Fatal(err)
+	}
+	coach, err := s.FirstCoach(ctx, demo.CoachName)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return s, coach
+}
+
+// all is everything that a coach has, as text.
+func all(t *testing.T, s *store.Store, coach string) string {
+	t.Helper()
+	many := store.Page{Limit: 1000}
+	lifters, _, err1 := s.Lifters(ctx, coach, false, "", many)
+	setups, _, err2 := s.Setups(ctx, coach, store.Wanted{}, many)
+	rooms, _, err3 := s.Rooms().List(ctx, coach, many)
+	comparisons, _, err4 := s.Comparisons().List(ctx, coach, many)
+	for _, err := range []error{err1, err2, err3, err4} {
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	var out strings.Builder
+	for _, x := range lifters {
+		out.WriteString(x.ID + x.Name + x.Notes + string(x.Body))
+	}
+	for _, x := range setups {
+		out.WriteString(x.ID + x.Name + x.LifterID + *x.RoomID + string(x.Document))
+	}
+	for _, x := range rooms {
+		out.WriteString(x.ID + x.Name + string(x.Document))
+	}
+	for _, x := range comparisons {
+		out.WriteString(x.ID + x.Name + string(x.Document))
+	}
+	return out.String()
+}
+
+// A backup brings everything back into an empty database, with its history; it overwrites no file and no data, and one that is damaged is
+// refused.
+func TestBackupAndRestore(t *testing.T) {
+	bin, err := localpg.Binaries()
+	if err != nil {
+		t.Fatal(err)
+	}
+	url := database.New(t)
+	s, coach := opened(t, url)
+	if err := demo.Load(ctx, s, coach); err != nil {
+		t.Fatal(err)
+	}
+	row, _, err := s.Setups(ctx, coach.ID, store.Wanted{}, store.Page{Limit: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	row[0].Name = "Changed"
+	if err := s.UpdateSetup(ctx, &row[0]); err != nil {
+		t.Fatal(err)
+	}
+	want := all(t, s, coach.ID)
+	file := filepath.Join(t.TempDir(), "all.dump")
+	if err := backup.Dump(ctx, bin, url, file); err != nil {
+		t.Fatal(err)
+	}
+	if err := backup.Dump(ctx, bin, url, file); err == nil || !strings.Contains(err.Error(), "there already") {
+		t.Errorf("written over: %v", err)
+	}
+	if err := backup.Restore(ctx, bin, url, file); err == nil || !strings.Contains(err.Error(), "not empty") {
+		t.Errorf("restored over data: %v", err)
+	}
+	empty := database.New(t)
+	if err := backup.Restore(ctx, bin, empty, file); err != nil {
+		t.Fatal(err)
+	}
+	back, other := opened(t, empty)
+	if other.ID != coach.ID || all(t, back, coach.ID) != want {
+		t.Error("what came back is not what was there")
+	}
+	if states, n, err := back.SetupVersions(ctx, coach.ID, row[0].ID, store.Page{Limit: 10}); err != nil || n != 2 {
+		t.Errorf("%d states of the changed setup: %v, %v", n, states, err)
+	}
+	raw, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	raw[len(raw)/2] ^= 1
+	if err := os.WriteFile(file, raw, 0o600); err != nil {
+		t.Fatal(err)
+	}
+	if err := backup.Restore(ctx, bin, database.New(t), file); err == nil || !strings.Contains(err.Error(), "damaged") {
+		t.Errorf("a damaged file: %v", err)
+	}
+}
+
+// Open files bring everything to another coach's database, and once more nothing twice; what is there otherwise ends it with nothing kept.
+func TestExportAndImport(t *testing.T) {
+	s, coach := opened(t, database.New(t))
+	if err := demo.Load(ctx, s, coach); err != nil {
+		t.Fatal(err)
+	}
+	dir := filepath.Join(t.TempDir(), "out")
+	n, err := backup.Export(ctx, s, coach.ID, dir)
+	if err != nil || n < 20 {
+		t.Fatalf("%d files, %v", n, err)
+	}
+	if _, err := backup.Export(ctx, s, coach.ID, dir); err == nil {
+		t.Error("exported over files")
+	}
+	other, heir := opened(t, database.New(t))
+	for range 2 {
+		if m, err := backup.Import(ctx, other, heir.ID, dir); err != nil || m != n {
+			t.Fatalf("%d of %d files, %v", m, n, err)
+		}
+	}
+	if all(t, other, heir.ID) != all(t, s, coach.ID) {
+		t.Error("what was taken in is not what was there")
+	}
+	names, err := filepath.Glob(filepath.Join(dir, "lifters", "*.json"))
+	if err != nil || len(names) == 0 {
+		t.Fatal(err)
+	}
+	var person map[string]any
+	raw, err := os.ReadFile(names[0])
+	if err == nil {
+		err = json.Unmarshal(raw, &person)
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	person["notes"] = "Otherwise."
+	if raw, err = json.Marshal(person); err == nil {
+		err = os.WriteFile(names[0], raw, 0o600)
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := backup.Import(ctx, other, heir.ID, dir); err == nil || !strings.Contains(err.Error(), names[0]) {
+		t.Errorf("what is there otherwise: %v", err)
+	}
+	third, last := opened(t, database.New(t))
+	if err := os.WriteFile(filepath.Join(dir, "setups", "zz.json"), []byte("{"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := backup.Import(ctx, third, last.ID, dir); err == nil || all(t, third, last.ID) != "" {
+		t.Errorf("a broken file leaves something behind (%v)", err)
+	}
+}

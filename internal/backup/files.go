@@ -1,0 +1,147 @@
+package backup
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io/fs"
+	"os"
+	"path/filepath"
+	"slices"
+
+	"dialarc/internal/store"
+)
+
+// file is one row as an open file: what is needed to make it again, and the document as it is.
+type file struct {
+	ID       string          `json:"id"`
+	Name     string          `json:"name"`
+	Notes    string          `json:"notes,omitempty"`
+	Archived bool            `json:"archived,omitempty"`
+	LifterID string          `json:"lifterId,omitempty"`
+	RoomID   *string         `json:"roomId,omitempty"`
+	Ready    bool            `json:"ready,omitempty"`
+	Document json.RawMessage `json:"document"`
+}
+
+// The folders of an export, in the order in which they have to be taken in.
+const (
+	rooms       = "rooms"
+	lifters     = "lifters"
+	setups      = "setups"
+	comparisons = "comparisons"
+)
+
+// Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each, named by
+// its id.
+func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error) {
+	if old, err := os.ReadDir(dir); err == nil && len(old) > 0 {
+		return 0, fmt.Errorf("%s is not empty; give a new folder", dir)
+	}
+	n := 0
+	write := func(kind string, f file) error {
+		folder := filepath.Join(dir, kind)
+		if err := os.MkdirAll(folder, 0o755); err != nil {
+			return err
+		}
+		raw, err := json.MarshalIndent(f, "", "  ")
+		if err != nil {
+			return err
+		}
+		n++
+		return os.WriteFile(filepath.Join(folder, f.ID+".json"), append(raw, '\n'), 0o600)
+	}
+	named := func(kind string) func(*store.Named) error {
+		return func(r *store.Named) error { return write(kind, file{ID: r.ID, Name: r.Name, Document: r.Document}) }
+	}
+	person := func(l store.Lifter) error {
+		return write(lifters, file{ID: l.ID, Name: l.Name, Notes: l.Notes, Archived: l.ArchivedAt != nil, Document: l.Body})
+	}
+	err := errors.Join(
+		each(func(p store.Page) ([]store.Room, int64, error) { return st.Rooms().List(ctx, coach, p) }, func(r store.Room) error { return named(rooms)(&r.Named) }),
+		each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, false, "", p) }, person),
+		each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, true, "", p) }, person),
+		each(func(p store.Page) ([]store.Setup, int64, error) { return st.Setups(ctx, coach, store.Wanted{}, p) }, func(s store.Setup) error {
+			return write(setups, file{ID: s.ID, Name: s.Name, LifterID: s.LifterID, RoomID: s.RoomID, Ready: s.Ready, Document: s.Document})
+		}),
+		each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) }, func(c store.Comparison) error { return named(comparisons)(&c.Named) }),
+	)
+	return n, err
+}
+
+const perPage = 500
+
+// each goes over all pages of a list.
+func each[T any](list func(store.Page) ([]T, int64, error), do func(T) error) error {
+	for offset := 0; ; offset += perPage {
+		rows, _, err := list(store.Page{Offset: offset, Limit: perPage})
+		if err != nil {
+			return err
+		}
+		for _, r := range rows {
+			if err := do(r); err != nil {
+				return err
+			}
+		}
+		if len(rows) < perPage {
+			return nil
+		}
+	}
+}
+
+// Import takes in what Export wrote, for a coach. What is there already under its id just so is left; what is there otherwise ends the
+// import with an error, and nothing of it is kept.
+func Import(ctx context.Context, st *store.Store, coach, dir string) (int, error) {
+	n := 0
+	err := st.Together(ctx, func(tx *store.Store) error {
+		n = 0
+		for _, kind := range []string{rooms, lifters, setups, comparisons} {
+			names, err := filepath.Glob(filepath.Join(dir, kind, "*.json"))
+			if err != nil {
+				return err
+			}
+			slices.Sort(names)
+			for _, name := range names {
+				if err := takeIn(ctx, tx, coach, kind, name); err != nil {
+					return fmt.Errorf("%s: %w", name, err)
+				}
+				n++
+			}
+		}
+		return nil
+	})
+	if err == nil && n == 0 {
+		return 0, fmt.Errorf("there is nothing to take in from %s: %w", dir, fs.ErrNotExist)
+	}
+	return n, err
+}
+
+func takeIn(ctx context.Context, st *store.Store, coach, kind, name string) error {
+	raw, err := os.ReadFile(name)
+	if err != nil {
+		return err
+	}
+	var f file
+	if err := json.Unmarshal(raw, &f); err != nil {
+		return err
+	}
+	row := store.Row{ID: f.ID, CoachID: coach, Name: f.Name}
+	switch kind {
+	case rooms:
+		return st.Rooms().Create(ctx, &store.Room{Named: store.Named{Row: row, Document: f.Document}})
+	case comparisons:
+		return st.Comparisons().Create(ctx, &store.Comparison{Named: store.Named{Row: row, Document: f.Document}})
+	case lifters:
+		if err := st.CreateLifter(ctx, &store.Lifter{Row: row, Notes: f.Notes, Body: f.Document}); err != nil || !f.Archived {
+			return err
+		}
+		_, err := st.ArchiveLifter(ctx, coach, f.ID, true)
+		return err
+	}
+	if err := st.CreateSetup(ctx, &store.Setup{Row: row, LifterID: f.LifterID, RoomID: f.RoomID, Document: f.Document}); err != nil || !f.Ready {
+		return err
+	}
+	_, err = st.SetReady(ctx, coach, f.ID, true)
+	return err
+}
