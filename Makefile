@@ -16,6 +16,7 @@ demo: build
 	@exec ./bin/dialarc demo
 
 build:
+	@./scripts/check-tools
 	@./scripts/install-packages
 	@$(MAKE) --no-print-directory bin/dialarc
 
@@ -41,6 +42,7 @@ generate:
 	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts >/dev/null
 
 test:
+	@./scripts/check-tools
 	@./scripts/install-packages browser
 	@$(MAKE) --no-print-directory check
 

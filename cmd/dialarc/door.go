@@ -5,6 +5,7 @@ import (
 	"flag"
 	"fmt"
 	"io"
+	"log/slog"
 	"net"
 	"strconv"
 )
@@ -13,6 +14,7 @@ import (
 type door struct {
 	hosts []string
 	open  bool
+	log   bool
 }
 
 func newDoor(flags *flag.FlagSet) *door {
@@ -25,7 +27,16 @@ func newDoor(flags *flag.FlagSet) *door {
 		return nil
 	})
 	flags.BoolVar(&d.open, "open", false, "listen beyond this machine although there are no accounts: everybody who reaches the address can read and change everything")
+	flags.BoolVar(&d.log, "log", false, "note every request in the log, not only those that failed; without ids, names or addresses")
 	return d
+}
+
+// level is from where on things are noted in the log.
+func (d *door) level() slog.Level {
+	if d.log {
+		return slog.LevelInfo
+	}
+	return slog.LevelWarn
 }
 
 // listen takes the address, or the first free port of the usual one when none is asked for.

@@ -106,7 +106,9 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 	mux := http.NewServeMux()
 	mux.Handle("/api/", api.Handler())
 	mux.Handle("/", webui.Handler())
-	server := &http.Server{Handler: httpapi.Guard(mux, door.hosts...), ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	log := slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: door.level()}))
+	watched := httpapi.Watch(mux, log, func(ctx context.Context) error { return st.Writable(ctx, coach.ID) })
+	server := &http.Server{Handler: httpapi.Guard(watched, door.hosts...), ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
 	finished := make(chan error, 1)
 	go func() {
 		<-ctx.Done()

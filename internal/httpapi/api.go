@@ -47,7 +47,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	huma.NewError = newFailure
 	huma.DefaultArrayNullable = false
 	engine := gin.New()
-	engine.Use(logged(), gin.CustomRecovery(func(c *gin.Context, err any) {
+	engine.Use(gin.CustomRecovery(func(c *gin.Context, err any) {
 		slog.Error("a request failed", "path", c.Request.URL.Path, "error", err)
 		c.AbortWithStatusJSON(http.StatusInternalServerError, newFailure(http.StatusInternalServerError, "The server failed. Nothing was changed; try again."))
 	}))
@@ -116,13 +116,4 @@ func registerTypes(r huma.Registry) {
 	r.RegisterTypeAlias(reflect.TypeFor[core.Curve](), reflect.TypeFor[nullableNumbers]())
 	r.RegisterTypeAlias(reflect.TypeFor[metric.Metric](), reflect.TypeFor[metricSchema]())
 	r.RegisterTypeAlias(reflect.TypeFor[*setup.Bench](), reflect.TypeFor[nullableBench]())
-}
-
-func logged() gin.HandlerFunc {
-	return func(c *gin.Context) {
-		c.Next()
-		if status := c.Writer.Status(); status >= 500 {
-			slog.Error("answered", "method", c.Request.Method, "path", c.Request.URL.Path, "status", status)
-		}
-	}
 }

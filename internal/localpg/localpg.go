@@ -59,7 +59,7 @@ func Start(ctx context.Context, opt Options) (*Server, error) {
 		return s, err
 	}
 	advice := "Nothing in it was changed. Mend what is said here and start again, or begin another database with --data FOLDER."
-	return nil, fmt.Errorf("the database in %s could not be started: %w\nIts log is %s. %s", s.Dir, err, s.logFile(), advice)
+	return nil, fmt.Errorf("the database in %s could not be started: %w\nIts logs are %s and %s. %s", s.Dir, err, s.logFile(), filepath.Join(s.data(), "log"), advice)
 }
 
 // Attach finds the server of a folder that another program runs.
@@ -229,7 +229,8 @@ func (s *Server) launch(ctx context.Context, opt Options) error {
 			return err
 		}
 		s.Port = free
-		args := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories=", free)
+		// Seven files of a day each, over and over, so that the log does not grow for ever.
+		args := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories= -c logging_collector=on -c log_directory=log -c log_filename=%%a.log -c log_truncate_on_rotation=on -c log_rotation_age=1d", free)
 		if opt.Throwaway {
 			args += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
 		}

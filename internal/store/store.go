@@ -71,6 +71,12 @@ func (s *Store) Close() { s.pool.Close() }
 // Ping asks whether the database answers.
 func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
 
+// Writable says whether something can be stored: it writes a coach's name over itself.
+func (s *Store) Writable(ctx context.Context, coach string) error {
+	_, err := s.pool.Exec(ctx, "update coaches set name = name where id = $1", coach)
+	return err
+}
+
 // Migrate brings the database to the newest version. Programs that start together wait for each other. A database that a newer program has
 // changed is left alone, with an error.
 func (s *Store) Migrate(ctx context.Context) error {
