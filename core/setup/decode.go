@@ -10,6 +10,7 @@ import (
 	"sort"
 	"strconv"
 	"strings"
+	"sync"
 	"unicode/utf8"
 )
 
@@ -177,24 +178,43 @@ func shapeStruct(path string, v any, t reflect.Type, found *Problems) {
 		wrongType(path, v, "an object", found)
 		return
 	}
-	fields := make(map[string]reflect.StructField, t.NumField())
-	for i := range t.NumField() {
-		name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
-		fields[name] = t.Field(i)
-	}
+	fields := fieldsOf(t)
 	for _, key := range sortedKeys(object) {
 		if len(*found) >= mostProblems {
 			return
 		}
-		field, known := fields[key]
-		if !known {
+		field, there := fields[key]
+		if !there {
 			*found = append(*found, Problem{Path: join(path, key), What: fmt.Sprintf("There is no field %q here.", key),
 				Why: "An unknown field would be lost without a word.", Hint: "Fields here: " + strings.Join(sortedKeys(fields), ", ") + "."})
 			continue
 		}
-		shapeWithin(join(path, key), object[key], field.Type, limitOf(&field, "maxItems", mostItems), limitOf(&field, "maxLength", mostRunes), found)
+		shapeWithin(join(path, key), object[key], field.of, field.items, field.runes, found)
 	}
 }
+
+// known is what is known of a field: its type, and what it may hold.
+type known struct {
+	of           reflect.Type
+	items, runes int
+}
+
+// fieldsOf are the fields of a type by their names in JSON; looked up once.
+func fieldsOf(t reflect.Type) map[string]known {
+	if fields, ok := looked.Load(t); ok {
+		return fields.(map[string]known)
+	}
+	fields := make(map[string]known, t.NumField())
+	for i := range t.NumField() {
+		f := t.Field(i)
+		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
+		fields[name] = known{f.Type, limitOf(&f, "maxItems", mostItems), limitOf(&f, "maxLength", mostRunes)}
+	}
+	looked.Store(t, fields)
+	return fields
+}
+
+var looked sync.Map // of map[string]known by reflect.Type
 
 // limitOf is the number in a field's tag, or the usual one.
 func limitOf(f *reflect.StructField, tag string, usual int) int {

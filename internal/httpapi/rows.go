@@ -50,6 +50,7 @@ type rows[R, W, T any] struct {
 	what, title, path string
 	parse             func(w W, id string) (R, error) // id is that of the path, empty when creating
 	show              func(*R) T
+	kept              func(*R, *W) T // what was just stored of what was sent, without reading it again; nil to read it
 	read              func(ctx context.Context, id string) (R, error)
 	create, update    func(ctx context.Context, row *R) error
 	remove            func(ctx context.Context, id string, version int) error
@@ -88,6 +89,9 @@ func (r *rows[R, W, T]) write(ctx context.Context, raw []byte, id string, store 
 		return nil, err
 	}
 	err = store(ctx, &row)
+	if err == nil && r.kept != nil {
+		return &one[T]{r.kept(&row, &w)}, nil
+	}
 	return r.answer(row, err)
 }
 

@@ -56,8 +56,18 @@ type setupListInput struct {
 	Q        string `query:"q" maxLength:"200" doc:"Only those with every one of these words in their name."`
 }
 
+func headOfSetup(st *store.Setup) Setup {
+	return Setup{ID: st.ID, Version: st.Version, LifterID: st.LifterID, Name: st.Name, Ready: st.Ready, UpdatedAt: st.UpdatedAt}
+}
+
+func keptSetup(st *store.Setup, w *SetupWrite) Setup {
+	out := headOfSetup(st)
+	out.Document = w.Document
+	return out
+}
+
 func showSetup(st *store.Setup) Setup {
-	out := Setup{ID: st.ID, Version: st.Version, LifterID: st.LifterID, Name: st.Name, Ready: st.Ready, UpdatedAt: st.UpdatedAt}
+	out := headOfSetup(st)
 	out.Unreadable = readStored("setup", st.ID, st.Document, &out.Document)
 	return out
 }
@@ -88,7 +98,7 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 
 func (s *Server) registerSetups(api huma.API) {
 	r := &rows[store.Setup, SetupWrite, Setup]{
-		what: "setup", title: "Setup", path: "/api/setups", parse: s.setupRow, show: showSetup,
+		what: "setup", title: "Setup", path: "/api/setups", parse: s.setupRow, show: showSetup, kept: keptSetup,
 		read:   func(ctx context.Context, id string) (store.Setup, error) { return s.Store.Setup(ctx, s.Coach.ID, id) },
 		create: func(ctx context.Context, st *store.Setup) error { return s.Store.CreateSetup(ctx, st) },
 		update: func(ctx context.Context, st *store.Setup) error { return s.Store.UpdateSetup(ctx, st) },

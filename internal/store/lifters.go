@@ -75,7 +75,7 @@ func (l *Lifter) values() map[string]any {
 // UpdateLifter replaces a lifter that still has the given version. When it has another, the error is ErrStale, and the
 // row holds what is there.
 func (s *Store) UpdateLifter(ctx context.Context, l *Lifter) error {
-	return update(s.db.WithContext(ctx), l, &l.Row, l.values())
+	return update(s.db.WithContext(ctx), l, &l.Row, l.values(), "archived_at")
 }
 
 // DeleteLifter hides a lifter of the given version together with the setups made for them.

@@ -70,12 +70,17 @@ func create[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error 
 
 // update writes the values of a row that still has the version that they are based on, and reads it back in the same statement, so that
 // no other writer's state can come in between. When the row has the next version with just these values, the request was sent again
-// because its answer got lost, and is answered as the first time.
-func update[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error {
+// because its answer got lost, and is answered as the first time. Also are columns that the row has beside those of every row and the values.
+func update[T any](db *gorm.DB, row *T, head *Row, values map[string]any, also ...string) error {
 	coach, id, version := head.CoachID, head.ID, head.Version
 	set := maps.Clone(values)
 	set["version"], set["updated_at"] = version+1, db.NowFunc()
-	done := db.Model(row).Clauses(clause.Returning{}).Where("coach_id = ? and id = ? and version = ?", coach, id, version).UpdateColumns(set)
+	// What was written is known; the rest of the row is read back.
+	back := clause.Returning{}
+	for _, column := range append([]string{"version", "name", "created_at", "updated_at"}, also...) {
+		back.Columns = append(back.Columns, clause.Column{Name: column})
+	}
+	done := db.Model(row).Clauses(back).Where("coach_id = ? and id = ? and version = ?", coach, id, version).UpdateColumns(set)
 	if done.Error != nil || done.RowsAffected > 0 {
 		return done.Error
 	}

@@ -80,16 +80,15 @@ func (s *Store) CreateSetup(ctx context.Context, st *Setup) error {
 
 // values are what a save writes of a setup.
 func (st *Setup) values() map[string]any {
-	return map[string]any{"name": st.Name, "room_id": st.RoomID, "document": st.Document}
+	// A room that this coach does not have is let go of: the document came from elsewhere, and stands without it.
+	room := gorm.Expr("(select id from rooms where coach_id = ? and id = ? and deleted_at is null)", st.CoachID, st.RoomID)
+	return map[string]any{"name": st.Name, "room_id": room, "document": st.Document}
 }
 
 // UpdateSetup replaces a setup that still has the given version. When it has another, the error is ErrStale, and the
 // row holds what is there.
 func (s *Store) UpdateSetup(ctx context.Context, st *Setup) error {
-	if err := s.knownRoom(ctx, st); err != nil {
-		return err
-	}
-	return update(s.db.WithContext(ctx), st, &st.Row, st.values())
+	return update(s.db.WithContext(ctx), st, &st.Row, st.values(), "lifter_id", "room_id", "ready")
 }
 
 // knownRoom lets go of a room that this coach does not have: the document came from elsewhere, and stands without it.
