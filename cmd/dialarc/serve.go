@@ -102,6 +102,7 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 			return err
 		}
 	}
+	go thinDaily(ctx, st)
 	api := &httpapi.Server{Store: st, Coach: coach}
 	mux := http.NewServeMux()
 	mux.Handle("/api/", api.Handler())
@@ -127,6 +128,24 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 		return err
 	}
 	return <-finished
+}
+
+// thinDaily thins the history at once and then every day, until the context ends.
+func thinDaily(ctx context.Context, st *store.Store) {
+	day := time.NewTicker(24 * time.Hour)
+	defer day.Stop()
+	for {
+		if gone, err := st.Thin(ctx); err != nil && ctx.Err() == nil {
+			slog.Warn("the history could not be thinned", "error", err)
+		} else if gone > 0 {
+			slog.Info("the history was thinned", "states", gone)
+		}
+		select {
+		case <-ctx.Done():
+			return
+		case <-day.C:
+		}
+	}
 }
 
 func runMigrate(_ []string, out io.Writer) error {

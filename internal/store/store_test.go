@@ -94,6 +94,50 @@ func TestMigrateAgainKeepsTheData(t *testing.T) {
 	}
 }
 
+// Of what is older than a year the last state of each day stays, and what has a title; what is newer, and the newest, stays as it is. Lifters
+// and rooms keep their history too.
+func TestHistoryIsThinned(t *testing.T) {
+	url := database.New(t)
+	s := open(t, url)
+	l := lifter(t, s, coach(t, s).ID, "Someone")
+	st := setup(t, s, l, "First")
+	room := store.Room{Named: store.Named{Row: store.Row{CoachID: l.CoachID, Name: "Hall"}, Document: json.RawMessage(`{"n":0}`)}}
+	if err := s.Rooms().Create(ctx, &room); err != nil {
+		t.Fatal(err)
+	}
+	for n := range 5 {
+		st.Document, l.Body, room.Document = json.RawMessage(fmt.Sprintf(`{"n":%d}`, n)), json.RawMessage(fmt.Sprintf(`{"mass":%d}`, 70+n)), json.RawMessage(fmt.Sprintf(`{"n":%d}`, n+1))
+		if err := errors.Join(s.UpdateSetup(ctx, &st), s.UpdateLifter(ctx, &l), s.Rooms().Update(ctx, &room)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	conn, err := pgx.Connect(ctx, url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close(ctx)
+	// Versions 1 to 3 of one day two years ago, the first with a title, 4 and 5 of another, 6 of today.
+	for _, table := range []string{"setup_versions", "lifter_versions", "room_versions"} {
+		if _, err := conn.Exec(ctx, "update "+table+" set saved_at = now() - interval '2 years' - case when version < 4 then interval '3 days' else interval '0' end where version < 6"); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := s.NameSetupVersion(ctx, st.CoachID, st.ID, 1, "As it came"); err != nil {
+		t.Fatal(err)
+	}
+	for range 2 {
+		if _, err := s.Thin(ctx); err != nil {
+			t.Fatal(err)
+		}
+	}
+	for table, want := range map[string]string{"setup_versions": "1 3 5 6", "lifter_versions": "3 5 6", "room_versions": "3 5 6"} {
+		var got string
+		if err := conn.QueryRow(ctx, "select string_agg(version::text, ' ' order by version) from "+table).Scan(&got); err != nil || got != want {
+			t.Errorf("%s keeps %s, want %s (%v)", table, got, want, err)
+		}
+	}
+}
+
 // A database that a newer program has changed is left alone, and it is said what it needs.
 func TestANewerDatabaseIsRefused(t *testing.T) {
 	url := database.New(t)

@@ -32,6 +32,14 @@ func (s *Store) SetupVersions(ctx context.Context, coach, setup string, page Pag
 	return rows, total, err
 }
 
+// Thin takes out of the history of setups, lifters and rooms what is older than a year, but for the last state of each day and those that have
+// a title; it says how many states that were. The newest state of everything stays.
+func (s *Store) Thin(ctx context.Context) (int64, error) {
+	var gone int64
+	err := s.pool.QueryRow(ctx, "select thin_history()").Scan(&gone)
+	return gone, err
+}
+
 // NameSetupVersion gives a state a title, or takes it away with an empty one.
 func (s *Store) NameSetupVersion(ctx context.Context, coach, setup string, version int, title string) error {
 	if _, err := s.Setup(ctx, coach, setup); err != nil {
