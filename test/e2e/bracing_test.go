@@ -44,8 +44,10 @@ func TestBracingIsMended(t *testing.T) {
 	p.says(verdict("start"), "Picking up")
 	p.act(`document.querySelector('[data-verdict="start"] summary').click()`)
 	p.says(verdict("start"), "right hand")
-	p.typeInto("stance.out", "50") // nearer, the cable comes past the thigh
+	p.typeInto("stance.out", "70") // nearer, the cable comes past the trunk
 	p.until("where it rubs", `document.querySelector('[data-rub="touches"]')`)
+	p.typeInto("stance.out", "50") // nearer still, it would be bent round it
+	p.until("where it bends", `document.querySelector('[data-rub="bends"]')`)
 }
 
 // A caution that was seen stays marked after saving and loading; its number can be set against a limit of the lifter's own, and
