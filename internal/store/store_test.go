@@ -483,3 +483,32 @@ func TestStatesOfSetupsAreKept(t *testing.T) {
 }
 
 const nobody = "00000000-0000-0000-0000-000000000000"
+
+// A database of before lifters and rooms had a history begins it with what they are, and keeps every later state.
+func TestHistoryComesToADatabaseWithData(t *testing.T) {
+	db, url := before(t, 5)
+	if _, err := db.Exec(`with c as (insert into coaches (name) values ('A coach') returning id),
+		r as (insert into rooms (coach_id, version, name, document) select id, 4, 'Hall', '{"name":"Hall"}' from c)
+		insert into lifters (coach_id, version, name, notes, body) select id, 7, 'Someone', 'Left knee', '{"mass":70}' from c`); err != nil {
+		t.Fatal(err)
+	}
+	s := open(t, url)
+	c := coach(t, s)
+	lifters, _, err := s.Lifters(ctx, c.ID, false, "", everything)
+	if err != nil || len(lifters) != 1 {
+		t.Fatalf("%+v, %v", lifters, err)
+	}
+	lifters[0].Notes = "Left knee, better"
+	if err := s.UpdateLifter(ctx, &lifters[0]); err != nil {
+		t.Fatal(err)
+	}
+	var kept string
+	if err := db.QueryRow(`select string_agg(v, '; ' order by v) from (
+		select 'lifter ' || version || ' ' || notes || ' ' || (body->>'mass') as v from lifter_versions
+		union all select 'room ' || version || ' ' || (document->>'name') from room_versions) t`).Scan(&kept); err != nil {
+		t.Fatal(err)
+	}
+	if want := "lifter 7 Left knee 70; lifter 8 Left knee, better 70; room 4 Hall"; kept != want {
+		t.Errorf("kept %q, want %q", kept, want)
+	}
+}
