@@ -35,6 +35,9 @@ const mostTold = 50
 // Read reads a file of lifters, JSON or CSV, whichever it looks like. With any problem none of it is to be used. Paths of problems
 // are lifters[i]... in JSON, and row n, column name in CSV, counted as a spreadsheet does.
 func Read(raw []byte) ([]Person, setup.Problems) {
+	if problems := setup.CheckEncoding(raw); len(problems) > 0 {
+		return nil, problems
+	}
 	text := strings.TrimPrefix(string(raw), "\ufeff")
 	if strings.HasPrefix(strings.TrimSpace(text), "{") {
 		return readJSON([]byte(text))

@@ -68,6 +68,9 @@ func (d *Document) UnmarshalJSON(raw []byte) error {
 // Shape compares JSON text with a Go type field by field, without the decoder's silent leniency: it reports broken
 // JSON with line and column, values of the wrong type and unknown names, each with its path.
 func Shape(raw []byte, t reflect.Type) Problems {
+	if problems := CheckEncoding(raw); len(problems) > 0 {
+		return problems
+	}
 	dec := json.NewDecoder(bytes.NewReader(raw))
 	dec.UseNumber()
 	var v any
@@ -82,6 +85,29 @@ func Shape(raw []byte, t reflect.Type) Problems {
 	return found
 }
 
+// CheckEncoding says where a text is not UTF-8. A decoder would put a mark in place of what it cannot read, and the letter would be lost.
+func CheckEncoding(raw []byte) Problems {
+	if utf8.Valid(raw) {
+		return nil
+	}
+	at := 0
+	for {
+		r, n := utf8.DecodeRune(raw[at:])
+		if r == utf8.RuneError && n == 1 {
+			break
+		}
+		at += n
+	}
+	line, column := lineAndColumn(raw[:at])
+	return Problems{{What: fmt.Sprintf("The text is not UTF-8 at line %d, column %d.", line, column),
+		Why: "A letter there would be lost.", Hint: "Save or send it as UTF-8."}}
+}
+
+// lineAndColumn is where in a text the byte after before stands, both from 1.
+func lineAndColumn(before []byte) (line, column int) {
+	return 1 + bytes.Count(before, []byte("\n")), len(before) - bytes.LastIndexByte(before, '\n')
+}
+
 func syntax(raw []byte, err error) Problem {
 	offset := int64(len(raw))
 	var bad *json.SyntaxError
@@ -92,8 +118,7 @@ func syntax(raw []byte, err error) Problem {
 		return Problem{What: "The document is empty.", Hint: "Send a JSON object with the schema " + Schema + "."}
 	}
 	before := raw[:min(max(offset-1, 0), int64(len(raw)))]
-	line := 1 + bytes.Count(before, []byte("\n"))
-	column := len(before) - bytes.LastIndexByte(before, '\n')
+	line, column := lineAndColumn(before)
 	hint := "JSON wants double quotes round names and text, and no comma after the last item."
 	if rest := string(raw[len(before):]); strings.HasPrefix(rest, "NaN") || strings.HasPrefix(rest, "Inf") || strings.HasPrefix(rest, "aN") || strings.HasPrefix(rest, "nf") {
 		hint = "NaN and Infinity are not numbers in JSON: leave the field out or give a finite number."

@@ -31,7 +31,7 @@ type idRawInput struct {
 
 type deleteInput struct {
 	ID      string `path:"id" format:"uuid"`
-	Version int    `query:"version" required:"true" minimum:"1" doc:"The version that was looked at."`
+	Version int    `query:"version" required:"true" minimum:"1" maximum:"2147483646" doc:"The version that was looked at."`
 }
 
 type one[T any] struct{ Body T }

@@ -2,7 +2,6 @@ package httpapi
 
 import (
 	"context"
-	"encoding/json"
 	"net/http"
 	"time"
 
@@ -14,10 +13,11 @@ import (
 
 // SetupVersion is one saved state of a setup.
 type SetupVersion struct {
-	Version  int            `json:"version"`
-	Title    string         `json:"title" doc:"What the coach calls this state; mostly empty."`
-	Document setup.Document `json:"document"`
-	SavedAt  time.Time      `json:"savedAt"`
+	Version    int            `json:"version"`
+	Title      string         `json:"title" doc:"What the coach calls this state; mostly empty."`
+	Document   setup.Document `json:"document"`
+	Unreadable string         `json:"unreadable,omitempty" doc:"Why its document cannot be read; then the document here is empty."`
+	SavedAt    time.Time      `json:"savedAt"`
 }
 
 type versionList struct {
@@ -34,7 +34,7 @@ type versionListInput struct {
 
 type titleInput struct {
 	ID      string `path:"id" format:"uuid"`
-	Version int    `path:"version" minimum:"1"`
+	Version int    `path:"version" minimum:"1" maximum:"2147483646"`
 	Body    struct {
 		Title string `json:"title" maxLength:"200" doc:"Empty takes it away."`
 	}
@@ -42,9 +42,7 @@ type titleInput struct {
 
 func showVersion(v *store.SetupVersion) SetupVersion {
 	out := SetupVersion{Version: v.Version, Title: v.Title, SavedAt: v.SavedAt}
-	if err := json.Unmarshal(v.Document, &out.Document); err != nil {
-		panic("a stored state of a setup cannot be read: " + err.Error())
-	}
+	out.Unreadable = readStored("state of a setup", v.SetupID, v.Document, &out.Document)
 	return out
 }
 

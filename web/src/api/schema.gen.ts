@@ -3576,6 +3576,8 @@ export interface components {
       savedAt: string;
       /** @description What the coach calls this state; mostly empty. */
       title: string;
+      /** @description Why its document cannot be read; then the document here is empty. */
+      unreadable?: string;
       /** Format: int64 */
       version: number;
     };

@@ -78,16 +78,18 @@ export function Versions({ setupId, version, name: called, dirty, goBack, close 
       <List>
         {(states.data?.items ?? []).map((s) => (
           <li key={s.version}>
-            <SetupPicture document={s.document} width={104} height={78} />
+            {!s.unreadable && <SetupPicture document={s.document} width={104} height={78} />}
             <div className="words">
               <Title key={s.title} version={s.version} title={s.title} name={(title) => void name(s.version, title)} />
               <small>
                 version {s.version}, {date.format(new Date(s.savedAt))}
-                {s.document.name !== called && `, then called ${s.document.name}`}
+                {!s.unreadable && s.document.name !== called && `, then called ${s.document.name}`}
               </small>
             </div>
             {s.version === version && !dirty ? (
               <span>on the bench</span>
+            ) : s.unreadable ? (
+              <span>{s.unreadable}</span>
             ) : (
               <Button
                 aria-label={`Go back to version ${s.version}`}
