@@ -12,7 +12,8 @@ import (
 	"strconv"
 	"strings"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -67,7 +68,7 @@ func runEval(args []string, out io.Writer) error {
 	case e.uncertain:
 		return evalUncertainty(out, &d, e.asCSV)
 	}
-	report, problems := core.Evaluate(&d)
+	report, problems := evaluate.Document(&d)
 	if len(problems) > 0 {
 		return problems
 	}
@@ -100,34 +101,34 @@ func printJSON(out io.Writer, v any) error {
 
 // evalTempo prints the torque in motion instead of the report.
 func evalTempo(out io.Writer, d *setup.Document, asCSV bool) error {
-	t, problems := core.EvaluateTempo(d)
+	t, problems := evaluate.Tempo(d)
 	switch {
 	case len(problems) > 0:
 		return problems
 	case asCSV:
-		return writeCSV(out, []string{"time_s", "s", "angle_deg", "static_Nm", "dynamic_Nm"}, []core.Curve{t.Time, t.S, t.AngleDeg, t.Static, t.Dynamic})
+		return writeCSV(out, []string{"time_s", "s", "angle_deg", "static_Nm", "dynamic_Nm"}, []report.Curve{t.Time, t.S, t.AngleDeg, t.Static, t.Dynamic})
 	}
 	return printJSON(out, t)
 }
 
 // evalUncertainty prints the spread of the numbers under the usual errors instead of the report.
 func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
-	u, problems := core.EvaluateUncertainty(context.Background(), d, core.UsualErrors, 1)
+	u, problems := evaluate.Uncertainty(context.Background(), d, report.UsualErrors, 1)
 	switch {
 	case len(problems) > 0:
 		return problems
 	case asCSV:
-		return writeCSV(out, []string{"angle_deg", "low_Nm", "high_Nm"}, []core.Curve{u.AngleDeg, u.Low, u.High})
+		return writeCSV(out, []string{"angle_deg", "low_Nm", "high_Nm"}, []report.Curve{u.AngleDeg, u.Low, u.High})
 	}
 	return printJSON(out, u)
 }
 
 // curvesOf lists the curves of a report with their heads.
-func curvesOf(r *core.Report) (heads []string, columns []core.Curve) {
+func curvesOf(r *report.Report) (heads []string, columns []report.Curve) {
 	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "weights_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm",
 		"off_axis_Nm", "size_Nm", "along_N", "across_N", "grip_N", "low_back_Nm", "balance_m", "bar_off_deg", "bar_twist_deg"}
 	c := &r.Curves
-	columns = []core.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend,
+	columns = []report.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend,
 		c.OffAxis, c.Size, c.Along, c.Across, c.Grip, c.LowBack, c.Balance, c.BarOff, c.BarTwist}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
@@ -141,7 +142,7 @@ func curvesOf(r *core.Report) (heads []string, columns []core.Curve) {
 }
 
 // writeCSV prints one row per sample of the first column; where there is no number the field is empty.
-func writeCSV(out io.Writer, heads []string, columns []core.Curve) error {
+func writeCSV(out io.Writer, heads []string, columns []report.Curve) error {
 	w := csv.NewWriter(out)
 	if err := w.Write(heads); err != nil {
 		return err

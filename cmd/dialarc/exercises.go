@@ -13,7 +13,7 @@ import (
 	"strconv"
 	"strings"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/core/survey"
@@ -100,7 +100,7 @@ func runShares(args []string, out io.Writer) error {
 	if err != nil {
 		return err
 	}
-	report, problems := core.Evaluate(&d)
+	report, problems := evaluate.Document(&d)
 	if len(problems) > 0 {
 		return problems
 	}

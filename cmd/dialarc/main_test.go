@@ -13,11 +13,12 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -33,7 +34,7 @@ func run(t *testing.T, args ...string) string {
 }
 
 func TestEvalPrintsTheReport(t *testing.T) {
-	var got core.Report
+	var got report.Report
 	if err := json.Unmarshal([]byte(run(t, "eval", document)), &got); err != nil {
 		t.Fatal(err)
 	}
@@ -41,8 +42,8 @@ func TestEvalPrintsTheReport(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	want, _ := core.EvaluateJSON(raw)
-	if got.Schema != core.ReportSchema || !(math.Abs(got.Profile.Match.OrNaN()-want.Profile.Match.OrNaN()) < 1e-7) {
+	want, _ := evaluate.JSON(raw)
+	if got.Schema != report.Schema || !(math.Abs(got.Profile.Match.OrNaN()-want.Profile.Match.OrNaN()) < 1e-7) {
 		t.Errorf("%s, match %v, want %v", got.Schema, got.Profile.Match.OrNaN(), want.Profile.Match.OrNaN())
 	}
 }
@@ -102,12 +103,12 @@ func TestEvalOfEverySetup(t *testing.T) {
 		if ready.Document.Movement.Kind == "hold" {
 			continue
 		}
-		var motion core.Tempo
+		var motion report.Tempo
 		if err := json.Unmarshal([]byte(run(t, "eval", "--tempo", file)), &motion); err != nil || !motion.Peak.Known() {
 			t.Errorf("%s in motion: %v", ready.Key, err)
 		}
 	}
-	var elbow core.Report
+	var elbow report.Report
 	if err := json.Unmarshal([]byte(run(t, "eval", "--joint", "elbow", document)), &elbow); err != nil || elbow.Joint != "elbow" || elbow.Names != "elbow.flexion" {
 		t.Errorf("at the elbow: %s, %s, %v", elbow.Joint, elbow.Names, err)
 	}
@@ -117,7 +118,7 @@ func TestEvalOfEverySetup(t *testing.T) {
 }
 
 func TestEvalTempo(t *testing.T) {
-	var got core.Tempo
+	var got report.Tempo
 	if err := json.Unmarshal([]byte(run(t, "eval", "--tempo", document)), &got); err != nil {
 		t.Fatal(err)
 	}
@@ -131,7 +132,7 @@ func TestEvalTempo(t *testing.T) {
 }
 
 func TestEvalUncertainty(t *testing.T) {
-	var got core.Uncertainty
+	var got report.Uncertainty
 	if err := json.Unmarshal([]byte(run(t, "eval", document, "--uncertainty")), &got); err != nil {
 		t.Fatal(err)
 	}

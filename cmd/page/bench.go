@@ -5,7 +5,7 @@ package main
 import (
 	"syscall/js"
 
-	"dialarc/core"
+	"dialarc/core/report"
 )
 
 // bench evaluates a document n times without reading or writing JSON, so that the time of the core alone can be
@@ -15,7 +15,7 @@ func bench(_ js.Value, args []js.Value) any {
 	if len(problems) > 0 {
 		return -1
 	}
-	var r *core.Report
+	var r *report.Report
 	for range args[1].Int() {
 		r, _ = evaluator.Evaluate(&d)
 	}

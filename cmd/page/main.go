@@ -10,11 +10,12 @@ import (
 	"fmt"
 	"syscall/js"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/report"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
@@ -25,13 +26,13 @@ type answer struct {
 }
 
 var (
-	evaluator core.Evaluator
+	evaluator evaluate.Evaluator
 	sweeper   dialin.Sweeper
 )
 
 func main() {
 	js.Global().Set("dialarc", js.ValueOf(map[string]any{
-		"evaluate":    js.FuncOf(evaluate),
+		"evaluate":    js.FuncOf(evaluated),
 		"scene":       onDocument(scene),
 		"settings":    onDocument(settings),
 		"apply":       onDocument(apply),
@@ -124,7 +125,7 @@ func document(args []js.Value) (setup.Document, setup.Problems) {
 }
 
 func scene(d *setup.Document, args []js.Value) (any, setup.Problems) {
-	return core.SceneAt(d, args[0].Float())
+	return evaluate.SceneAt(d, args[0].Float())
 }
 
 // settings, apply and what changes the loads also serve a document with problems, since turning a dial is how they are mended.
@@ -196,15 +197,15 @@ func mends(d *setup.Document, _ []js.Value) (any, setup.Problems) {
 func steps(d *setup.Document, _ []js.Value) (any, setup.Problems) { return dialin.Steps(d) }
 
 func places(d *setup.Document, _ []js.Value) (any, setup.Problems) {
-	return core.ComparePlaces(d)
+	return evaluate.ComparePlaces(d)
 }
 
 func tempo(d *setup.Document, _ []js.Value) (any, setup.Problems) {
-	return core.EvaluateTempo(d)
+	return evaluate.Tempo(d)
 }
 
 func spread(d *setup.Document, _ []js.Value) (any, setup.Problems) {
-	return core.EvaluateUncertainty(context.Background(), d, core.UsualErrors, 1)
+	return evaluate.Uncertainty(context.Background(), d, report.UsualErrors, 1)
 }
 
 // equal compares the document with a reference, the second argument.
@@ -213,7 +214,7 @@ func equal(d *setup.Document, args []js.Value) (any, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return core.Equal(d, &reference)
+	return evaluate.Equal(d, &reference)
 }
 
 func choices(d *setup.Document, _ []js.Value) (any, setup.Problems) {
@@ -339,7 +340,7 @@ func room(args []js.Value) (any, setup.Problems) {
 func checkLifter(args []js.Value) (any, setup.Problems) {
 	l, problems := lifter(args[0].String())
 	if len(problems) == 0 {
-		problems = core.CheckSets("lifter.", l)
+		problems = evaluate.CheckSets("lifter.", l)
 	}
 	return l, problems
 }
@@ -350,14 +351,14 @@ func strength(args []js.Value) (any, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return core.KnownOf(l), nil
+	return evaluate.KnownOf(l), nil
 }
 
 // notYet lists what a search for a text means that is not here yet.
 func notYet(args []js.Value) (any, setup.Problems) { return catalogue.NotYet(args[0].String()), nil }
 
 // counted lists the exercises in which a set can be known, with how its load is counted.
-func counted([]js.Value) (any, setup.Problems) { return core.CountedExercises(), nil }
+func counted([]js.Value) (any, setup.Problems) { return evaluate.CountedExercises(), nil }
 
 // coordinates lists the joint coordinates with their usual ranges.
 func coordinates([]js.Value) (any, setup.Problems) { return setup.Coordinates, nil }

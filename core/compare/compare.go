@@ -4,7 +4,8 @@ import (
 	"fmt"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -28,16 +29,16 @@ type Side struct {
 
 // Reason is one respect in which setups cannot be compared.
 type Reason struct {
-	Key    string                   `json:"key"`
-	Text   string                   `json:"text" doc:"The sentence, values as {name}."`
-	Values map[string]core.Quantity `json:"values"`
+	Key    string                     `json:"key"`
+	Text   string                     `json:"text" doc:"The sentence, values as {name}."`
+	Values map[string]report.Quantity `json:"values"`
 }
 
 // side is a setup with its report.
 type side struct {
 	letter string
 	doc    *setup.Document
-	report *core.Report
+	report *report.Report
 }
 
 // Letter is what the i-th setup is called, from 0.
@@ -53,7 +54,7 @@ func Of(docs []setup.Document) (*Comparison, setup.Problems) {
 	for i := range docs {
 		s := Side{Letter: Letter(i), Name: docs[i].Name, Problems: setup.Problems{}}
 		sides[i] = side{letter: s.Letter, doc: &docs[i]}
-		report, problems := core.Evaluate(&docs[i])
+		report, problems := evaluate.Document(&docs[i])
 		if len(problems) > 0 {
 			s.Problems = problems
 		} else {

@@ -6,11 +6,12 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/compare"
+	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
 	"dialarc/core/internal/sample"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -61,7 +62,7 @@ func TestOnlyTheLoadDiffers(t *testing.T) {
 	if !strings.Contains(peak.Text, "B asks for {more} more torque than A") {
 		t.Errorf("%q", peak.Text)
 	}
-	a, b := report(t, light), report(t, heavy)
+	a, b := evaluated(t, light), evaluated(t, heavy)
 	loads := b.Profile.Loads.Peak.OrNaN() / a.Profile.Loads.Peak.OrNaN()
 	check.Near(t, "the loads' torque", loads, 2, 1e-9)
 	if more := peak.Values["more"].Value; !(more > 0 && more < 100) {
@@ -72,9 +73,9 @@ func TestOnlyTheLoadDiffers(t *testing.T) {
 	}
 }
 
-func report(t *testing.T, d setup.Document) *core.Report {
+func evaluated(t *testing.T, d setup.Document) *report.Report {
 	t.Helper()
-	r, problems := core.Evaluate(&d)
+	r, problems := evaluate.Document(&d)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -207,7 +208,7 @@ func TestEqualLoadsAreEqual(t *testing.T) {
 // asked is what loads are made equal in, from the report.
 func asked(t *testing.T, d setup.Document, by string) float64 {
 	t.Helper()
-	r := report(t, d)
+	r := evaluated(t, d)
 	c := &r.Curves
 	switch by {
 	case "peak":

@@ -6,8 +6,8 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/internal/check"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -15,9 +15,9 @@ import (
 // of the same muscle with a constant one. Torques are the activations themselves over a range of 90 degrees.
 func made(letter string, other float64, activation ...float64) side {
 	n := len(activation)
-	target := core.RegionPart{Key: "deltoid.middle", Label: "Deltoid, middle", Target: true, Activation: activation, Torque: activation}
-	beside := core.RegionPart{Key: "deltoid.posterior", Label: "Deltoid, rear"}
-	r := &core.Report{}
+	target := report.RegionPart{Key: "deltoid.middle", Label: "Deltoid, middle", Target: true, Activation: activation, Torque: activation}
+	beside := report.RegionPart{Key: "deltoid.posterior", Label: "Deltoid, rear"}
+	r := &report.Report{}
 	for i := range n {
 		u := float64(i) / float64(n-1)
 		target.Length = append(target.Length, 1.2-0.6*u)
@@ -28,7 +28,7 @@ func made(letter string, other float64, activation ...float64) side {
 		r.Curves.S, r.Curves.SweptDeg = append(r.Curves.S, u), append(r.Curves.SweptDeg, 90*u)
 		r.Curves.Torque = append(r.Curves.Torque, activation[i]+other)
 	}
-	r.Muscles.Regions = []core.RegionPart{target, beside}
+	r.Muscles.Regions = []report.RegionPart{target, beside}
 	return side{letter: letter, doc: &setup.Document{Target: setup.Target{Region: "deltoid.middle"}}, report: r}
 }
 

@@ -5,19 +5,19 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
 	"dialarc/core/metric"
+	"dialarc/core/report"
 )
 
 // Difference is one number that setups are compared by.
 type Difference struct {
-	Key    string                   `json:"key"`
-	Label  string                   `json:"label"`
-	Kind   string                   `json:"kind" doc:"Kind of unit."`
-	Per    []metric.Metric          `json:"per" doc:"One for each setup, in their order."`
-	Weight float64                  `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
-	Text   string                   `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
-	Values map[string]core.Quantity `json:"values"`
+	Key    string                     `json:"key"`
+	Label  string                     `json:"label"`
+	Kind   string                     `json:"kind" doc:"Kind of unit."`
+	Per    []metric.Metric            `json:"per" doc:"One for each setup, in their order."`
+	Weight float64                    `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
+	Text   string                     `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
+	Values map[string]report.Quantity `json:"values"`
 }
 
 // measure is a number of a setup.
@@ -33,7 +33,7 @@ type measure struct {
 }
 
 // most is the largest value of a curve that has one.
-func most(curve core.Curve, why string) metric.Metric {
+func most(curve report.Curve, why string) metric.Metric {
 	best := math.Inf(-1)
 	for _, x := range curve {
 		if !math.IsNaN(x) {
@@ -47,7 +47,7 @@ func most(curve core.Curve, why string) metric.Metric {
 }
 
 // meanOver is the mean of a curve over another one that rises, NaN nowhere.
-func meanOver(along, curve core.Curve) metric.Metric {
+func meanOver(along, curve report.Curve) metric.Metric {
 	whole, sum := along[len(along)-1]-along[0], 0.0
 	for i := 1; i < len(along); i++ {
 		sum += (along[i] - along[i-1]) * (curve[i] + curve[i-1]) / 2
@@ -126,11 +126,11 @@ func reached(s *side, pick func(a, b float64) float64) metric.Metric {
 }
 
 // regionOf is what a muscle, a region or a head does in a report, nil where it does nothing that is known.
-func regionOf(r *core.Report, key string) *core.RegionPart { return r.Muscles.Part(key) }
+func regionOf(r *report.Report, key string) *report.RegionPart { return r.Muscles.Part(key) }
 
 // contact is the largest force between the surfaces of the target joint.
 func contact(s *side) metric.Metric {
-	curve := map[string]core.Curve{"shoulder": s.report.Muscles.Shoulder, "elbow": s.report.Muscles.Elbow}[s.report.Joint]
+	curve := map[string]report.Curve{"shoulder": s.report.Muscles.Shoulder, "elbow": s.report.Muscles.Elbow}[s.report.Joint]
 	m := most(curve, "The model does not know it for this joint.")
 	if x, known := m.Get(); known {
 		return metric.Known(10 * math.Round(x/10)) // an estimate does not know single newtons
@@ -163,7 +163,7 @@ func differences(sides []side) []Difference {
 	out := []Difference{}
 	for i := range measures {
 		m := &measures[i]
-		d := Difference{Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]core.Quantity{}}
+		d := Difference{Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]report.Quantity{}}
 		for k := range sides {
 			d.Per = append(d.Per, m.per(&sides[k]))
 		}
@@ -213,9 +213,9 @@ func (m *measure) word(d *Difference, sides []side) {
 		return
 	}
 	d.Text = lettered(m.text, sides[high].letter, sides[low].letter)
-	d.Values["high"], d.Values["low"] = core.Quantity{Value: top, Kind: m.kind}, core.Quantity{Value: bottom, Kind: m.kind}
+	d.Values["high"], d.Values["low"] = report.Quantity{Value: top, Kind: m.kind}, report.Quantity{Value: bottom, Kind: m.kind}
 	if m.ratio && bottom > 0 {
-		d.Values["more"] = core.Quantity{Value: percent * (top/bottom - 1), Kind: "percent"}
+		d.Values["more"] = report.Quantity{Value: percent * (top/bottom - 1), Kind: "percent"}
 	} else if m.ratio {
 		d.Text = lettered("{High} asks for {high}, {Low} for {low}.", sides[high].letter, sides[low].letter)
 	}

@@ -4,8 +4,8 @@ import (
 	"fmt"
 	"slices"
 
-	"dialarc/core"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/metric"
 	"dialarc/core/profile"
@@ -43,7 +43,7 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 		return nil, v.Found
 	}
 	out := make([]Equalised, len(docs))
-	reference, problems := core.CurvesOf(&docs[0])
+	reference, problems := evaluate.CurvesOf(&docs[0])
 	for i := range docs {
 		e, own := Equalised{Loads: []EqualLoad{}}, adjustable(&docs[i])
 		switch {
@@ -84,7 +84,7 @@ func adjustable(d *setup.Document) setup.Document {
 }
 
 func factor(d *setup.Document, reference *profile.Curves, by string, at float64) metric.Metric {
-	own, problems := core.CurvesOf(d)
+	own, problems := evaluate.CurvesOf(d)
 	if len(problems) > 0 {
 		return metric.Missing("It cannot be evaluated: " + problems[0].What)
 	}

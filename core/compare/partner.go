@@ -5,7 +5,7 @@ import (
 	"context"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
@@ -23,7 +23,7 @@ type Partner struct {
 // the measure, whose lengths and regions here are those that any of the ready setups reaches. The room may be nil for any place. The
 // best come first, those for which the room lacks something last. It works on all processors and ends early with the context's error.
 func Partners(ctx context.Context, d *setup.Document, l *setup.Lifter, r *kit.Room, id string, progress func(share float64)) ([]Partner, setup.Problems, error) {
-	own, problems := core.Evaluate(d)
+	own, problems := evaluate.Document(d)
 	if len(problems) > 0 {
 		return nil, problems, nil
 	}

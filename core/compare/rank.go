@@ -6,10 +6,11 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/parallel"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -52,7 +53,7 @@ func Rank(ctx context.Context, docs []setup.Document, region, how string, progre
 }
 
 // rankReports ranks what has been evaluated.
-func rankReports(docs []setup.Document, reports []*core.Report, region, how string) []Ranked {
+func rankReports(docs []setup.Document, reports []*report.Report, region, how string) []Ranked {
 	out := rankServing(docs, reports, region, how, little)
 	if len(out) == 0 {
 		out = rankServing(docs, reports, region, how, trace)
@@ -64,7 +65,7 @@ func rankReports(docs []setup.Document, reports []*core.Report, region, how stri
 }
 
 // rankServing ranks those that work a region by at least a part of the torque.
-func rankServing(docs []setup.Document, reports []*core.Report, region, how string, least float64) []Ranked {
+func rankServing(docs []setup.Document, reports []*report.Report, region, how string, least float64) []Ranked {
 	w, out, known := none, []Ranked{}, true
 	for _, r := range reports {
 		if p := servesBy(r, region, least); p != nil {
@@ -92,7 +93,7 @@ func rankServing(docs []setup.Document, reports []*core.Report, region, how stri
 const drawsBack = 5
 
 // rankListed lists what is meant for a region of which the model knows no share, and what has it draw the shoulder back.
-func rankListed(docs []setup.Document, reports []*core.Report, region string) []Ranked {
+func rankListed(docs []setup.Document, reports []*report.Report, region string) []Ranked {
 	out := []Ranked{}
 	for i, r := range reports {
 		if r == nil {
@@ -121,9 +122,9 @@ func aims(target, region string) bool {
 }
 
 // evaluated are the reports of setups, made on all processors; nil for those that cannot be evaluated.
-func evaluated(ctx context.Context, docs []setup.Document, progress func(share float64)) ([]*core.Report, error) {
-	reports := make([]*core.Report, len(docs))
-	err := parallel.Each(ctx, len(docs), func(_, i int) { reports[i], _ = core.Evaluate(&docs[i]) }, func(count int) {
+func evaluated(ctx context.Context, docs []setup.Document, progress func(share float64)) ([]*report.Report, error) {
+	reports := make([]*report.Report, len(docs))
+	err := parallel.Each(ctx, len(docs), func(_, i int) { reports[i], _ = evaluate.Document(&docs[i]) }, func(count int) {
 		if progress != nil {
 			progress(float64(count) / float64(len(docs)))
 		}
@@ -146,11 +147,11 @@ const (
 )
 
 // serves is a region's part in a report, nil where it does next to nothing.
-func serves(report *core.Report, region string) *core.RegionPart {
+func serves(report *report.Report, region string) *report.RegionPart {
 	return servesBy(report, region, little)
 }
 
-func servesBy(report *core.Report, region string, least float64) *core.RegionPart {
+func servesBy(report *report.Report, region string, least float64) *report.RegionPart {
 	if report == nil || report.Hold {
 		return nil
 	}
@@ -164,7 +165,7 @@ func servesBy(report *core.Report, region string, least float64) *core.RegionPar
 	return r
 }
 
-func ranked(i int, report *core.Report, r *core.RegionPart, w window, how string) Ranked {
+func ranked(i int, report *report.Report, r *report.RegionPart, w window, how string) Ranked {
 	out := Ranked{Index: i, Longest: metric.Known(slices.Max(r.Length)), Shortest: metric.Known(slices.Min(r.Length)), Even: evenness(report, r)}
 	longs := 0.0
 	for piece := 1; piece < len(r.Length); piece++ {
@@ -190,7 +191,7 @@ func ranked(i int, report *core.Report, r *core.RegionPart, w window, how string
 }
 
 // stops are the keys of a report's verdicts that stop.
-func stops(report *core.Report) []string {
+func stops(report *report.Report) []string {
 	out := []string{}
 	for _, v := range report.Verdicts {
 		if v.Tone == "stop" && !slices.Contains(out, v.Key) {
@@ -201,7 +202,7 @@ func stops(report *core.Report) []string {
 }
 
 // evenness is 1 less the root of the mean squared difference of a region's activation from its mean, over the mean; 0 at least.
-func evenness(report *core.Report, r *core.RegionPart) float64 {
+func evenness(report *report.Report, r *report.RegionPart) float64 {
 	mean, n := 0.0, float64(len(r.Activation))
 	for _, a := range r.Activation {
 		mean += a / n

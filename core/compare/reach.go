@@ -3,7 +3,7 @@ package compare
 import (
 	"math"
 
-	"dialarc/core"
+	"dialarc/core/report"
 )
 
 // The thirds of the lengths that a region goes through, the longest first.
@@ -27,7 +27,7 @@ const narrow = 0.05
 func (w window) wide() bool { return w.high-w.low >= narrow }
 
 // with is the window that takes in the lengths of a region too.
-func (w window) with(r *core.RegionPart) window {
+func (w window) with(r *report.RegionPart) window {
 	for _, x := range r.Length {
 		if !math.IsNaN(x) {
 			w.low, w.high = min(w.low, x), max(w.high, x)
@@ -52,7 +52,7 @@ const fine = 4
 
 // reach is how hard a region works in each third of a window of lengths: its largest activation there over the largest of any part
 // anywhere on the path, since the load can be chosen so that the busiest part gives all it has.
-func reach(report *core.Report, r *core.RegionPart, w window) (out [3]float64) {
+func reach(report *report.Report, r *report.RegionPart, w window) (out [3]float64) {
 	busiest := busiest(report)
 	if !(busiest > 0) {
 		return out
@@ -75,7 +75,7 @@ func reach(report *core.Report, r *core.RegionPart, w window) (out [3]float64) {
 }
 
 // busiest is the largest activation of any muscle along the path whose share can be relied on.
-func busiest(report *core.Report) float64 {
+func busiest(report *report.Report) float64 {
 	top := 0.0
 	for i := range report.Muscles.Regions {
 		p := &report.Muscles.Regions[i]

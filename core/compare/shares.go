@@ -5,8 +5,8 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
 	"dialarc/core/metric"
+	"dialarc/core/report"
 )
 
 // Shares says how much of the torque one region gives in each setup.
@@ -34,7 +34,7 @@ func shareOf(s *side, key string) metric.Metric {
 
 // integralShare is the part of what all helpers give, over the whole range, that a region gives on those pieces between two places for
 // which a condition holds. Pieces where shares are loose count for nothing.
-func integralShare(report *core.Report, r *core.RegionPart, in func(piece int) bool) metric.Metric {
+func integralShare(report *report.Report, r *report.RegionPart, in func(piece int) bool) metric.Metric {
 	places := report.Muscles.S
 	whole, own := 0.0, 0.0
 	for i := 1; i < len(places); i++ {
@@ -59,7 +59,7 @@ func integralShare(report *core.Report, r *core.RegionPart, in func(piece int) b
 }
 
 // helped is what all muscles that help give at a place, N·m.
-func helped(report *core.Report, k int) float64 {
+func helped(report *report.Report, k int) float64 {
 	sum := 0.0
 	for i := range report.Muscles.Regions {
 		sum += max(0, report.Muscles.Regions[i].Torque[k])
@@ -68,13 +68,13 @@ func helped(report *core.Report, k int) float64 {
 }
 
 // loose says whether shares cannot be relied on at a place.
-func loose(report *core.Report, k int) bool {
+func loose(report *report.Report, k int) bool {
 	firm := report.Muscles.Firm
 	return k < len(firm) && firm[k] == 0
 }
 
 // valueAt is the value of a curve at a place along the path, between its samples; NaN in a gap.
-func valueAt(curve core.Curve, s float64) float64 {
+func valueAt(curve report.Curve, s float64) float64 {
 	at := s * float64(len(curve)-1)
 	i := min(int(at), len(curve)-2)
 	return curve[i] + (at-float64(i))*(curve[i+1]-curve[i])

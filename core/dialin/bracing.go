@@ -5,7 +5,8 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -91,7 +92,7 @@ func holdOn(d *setup.Document) bool {
 	}
 	for i := range d.Loads {
 		if l := &d.Loads[i]; l.Kind == "cable" && l.Pulley != nil {
-			scene, problems := core.SceneAt(d, 0)
+			scene, problems := evaluate.SceneAt(d, 0)
 			if len(problems) > 0 {
 				return false
 			}
@@ -163,4 +164,4 @@ func turning(s *Setting, value float64) way {
 	}}
 }
 
-func holdsStill(b *core.Bracing) bool { return b.Holds && (!b.Bench.Used || b.Bench.Holds) }
+func holdsStill(b *report.Bracing) bool { return b.Holds && (!b.Bench.Used || b.Bench.Holds) }

@@ -7,8 +7,8 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
 	"dialarc/core/setup"
 )
 
@@ -159,7 +159,7 @@ func TestSweepIsEvaluation(t *testing.T) {
 		for i, v := range sweep.Values {
 			turned, _ := dialin.Apply(&d, s.Key, v)
 			turned.Samples = dialin.Samples
-			r, problems := core.Evaluate(&turned)
+			r, problems := evaluate.Document(&turned)
 			if len(problems) > 0 || !r.Profile.Match.Known() {
 				if sweep.Why[i] == "" || !math.IsNaN(sweep.Scores[i]) {
 					t.Errorf("%s = %v cannot be used, but is painted %v", s.Key, v, sweep.Scores[i])
@@ -216,7 +216,7 @@ func TestMendKeepsItsPromise(t *testing.T) {
 	}
 	turned, _ := dialin.Apply(&d, bad.Mend.Key, bad.Mend.To)
 	turned.Samples = dialin.Samples
-	r, _ := core.Evaluate(&turned)
+	r, _ := evaluate.Document(&turned)
 	if got := r.Profile.Match.OrNaN(); math.Abs(got-*bad.Mend.Match) > 1e-8 || got < bad.Match.OrNaN()+3 {
 		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", bad.Match.OrNaN(), *bad.Mend.Match, got)
 	}

@@ -5,22 +5,22 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
 	"dialarc/core/parallel"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
 // Grid says how well every pair of values of two settings would fit, everything else held: a map.
 type Grid struct {
-	A       Setting      `json:"a" doc:"The setting across."`
-	B       Setting      `json:"b" doc:"The setting upward."`
-	AValues core.Curve   `json:"aValues"`
-	BValues core.Curve   `json:"bValues"`
-	Scores  []core.Curve `json:"scores" doc:"Match (0 to 100), a row for every value of B; null where the pair cannot be used."`
-	Closed  [][]int      `json:"closed" doc:"For every pair the place of its reason among the reasons, -1 where it can be used."`
-	Reasons []string     `json:"reasons" doc:"What closes pairs off, each once, in the order in which they are met."`
-	BestA   int          `json:"bestA" doc:"Index of the best pair's value of A, -1 when there is none."`
-	BestB   int          `json:"bestB" doc:"Index of the best pair's value of B."`
+	A       Setting        `json:"a" doc:"The setting across."`
+	B       Setting        `json:"b" doc:"The setting upward."`
+	AValues report.Curve   `json:"aValues"`
+	BValues report.Curve   `json:"bValues"`
+	Scores  []report.Curve `json:"scores" doc:"Match (0 to 100), a row for every value of B; null where the pair cannot be used."`
+	Closed  [][]int        `json:"closed" doc:"For every pair the place of its reason among the reasons, -1 where it can be used."`
+	Reasons []string       `json:"reasons" doc:"What closes pairs off, each once, in the order in which they are met."`
+	BestA   int            `json:"bestA" doc:"Index of the best pair's value of A, -1 when there is none."`
+	BestB   int            `json:"bestB" doc:"Index of the best pair's value of B."`
 }
 
 // mostMapped is how many values of a setting a map has at most (own): more cannot be told apart.
@@ -66,13 +66,13 @@ func newGrid(d *setup.Document, a, b string) (*Grid, setup.Problems) {
 		return nil, problems
 	}
 	g.AValues, g.BValues = thinned(valuesOf(&g.A), mostMapped), thinned(valuesOf(&g.B), mostMapped)
-	g.Scores, g.Closed = make([]core.Curve, len(g.BValues)), make([][]int, len(g.BValues))
+	g.Scores, g.Closed = make([]report.Curve, len(g.BValues)), make([][]int, len(g.BValues))
 	return g, nil
 }
 
 // row judges all pairs with one value of B and says why those that cannot be used cannot.
 func (w *Sweeper) row(d *setup.Document, g *Grid, i int) []string {
-	scores, why := make(core.Curve, len(g.AValues)), make([]string, len(g.AValues))
+	scores, why := make(report.Curve, len(g.AValues)), make([]string, len(g.AValues))
 	for k, v := range g.AValues {
 		turned, problems := Apply(d, g.B.Key, g.BValues[i])
 		if len(problems) == 0 {

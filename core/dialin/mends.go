@@ -6,8 +6,9 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/metric"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -20,7 +21,7 @@ func (w *Sweeper) Mends(ctx context.Context, d *setup.Document) ([]Mend, setup.P
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := mender{ctx: ctx, eval: &w.eval, doc: d, before: core.Tones(r.Verdicts), match: r.Profile.Match, hurts: len(r.Hurts)}
+	m := mender{ctx: ctx, eval: &w.eval, doc: d, before: report.Tones(r.Verdicts), match: r.Profile.Match, hurts: len(r.Hurts)}
 	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
 		if m.before[verdict] == "good" || m.before[verdict] == "" {
 			continue
@@ -44,7 +45,7 @@ func (w *Sweeper) Mends(ctx context.Context, d *setup.Document) ([]Mend, setup.P
 // mender looks for changes to one document.
 type mender struct {
 	ctx    context.Context
-	eval   *core.Evaluator
+	eval   *evaluate.Evaluator
 	doc    *setup.Document
 	before map[string]string // tones of its verdicts
 	match  metric.Metric     // its match
@@ -66,15 +67,15 @@ func (m *mender) mends(verdict string, d *setup.Document) bool {
 	if len(r.Hurts) > m.hurts {
 		return false
 	}
-	after := core.Tones(r.Verdicts)
-	if after[verdict] != "good" && !core.Worse(m.before[verdict], after[verdict]) {
+	after := report.Tones(r.Verdicts)
+	if after[verdict] != "good" && !report.Worse(m.before[verdict], after[verdict]) {
 		return false
 	}
 	if was, known := m.match.Get(); known && r.Profile.Match.Or(0) < was-matchKept {
 		return false
 	}
 	for _, key := range kept {
-		if key != verdict && core.Worse(after[key], m.before[key]) {
+		if key != verdict && report.Worse(after[key], m.before[key]) {
 			return false
 		}
 	}
@@ -141,7 +142,7 @@ func (m *mender) oneSetting(verdict string) *Mend {
 	}
 	return m.first(verdict, sorted, func(d *setup.Document) bool {
 		q, problems := m.eval.Quick(d, Samples)
-		return len(problems) == 0 && core.Worse(m.before[verdict], q.Tones[verdict])
+		return len(problems) == 0 && report.Worse(m.before[verdict], q.Tones[verdict])
 	})
 }
 
@@ -174,7 +175,7 @@ func chestOnBench(d *setup.Document) bool {
 	if p.Kind != "hinged" || p.Trunk.PitchDeg < 15 || p.Trunk.BendDeg != 0 || p.Trunk.TurnDeg != 0 {
 		return false
 	}
-	scene, problems := core.SceneAt(d, 0)
+	scene, problems := evaluate.SceneAt(d, 0)
 	if len(problems) > 0 {
 		return false
 	}

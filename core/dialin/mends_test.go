@@ -3,10 +3,11 @@ package dialin_test
 import (
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
 	"dialarc/core/internal/sample"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -41,11 +42,11 @@ func TestEveryMendMends(t *testing.T) {
 			for i := range d.Loads {
 				d.Loads[i].StackMass *= heavier
 			}
-			report, problems := core.Evaluate(&d)
+			rep, problems := evaluate.Document(&d)
 			if len(problems) > 0 {
 				continue
 			}
-			before := core.Tones(report.Verdicts)
+			before := report.Tones(rep.Verdicts)
 			mends, _ := w.Mends(t.Context(), &d)
 			for i := range mends {
 				m := &mends[i]
@@ -54,17 +55,17 @@ func TestEveryMendMends(t *testing.T) {
 					t.Errorf("%s: %+v mends what is good, or is not complete", r.Key, m)
 				}
 				turned := mended(t, &d, m)
-				after, problems := core.Evaluate(&turned)
+				after, problems := evaluate.Document(&turned)
 				if len(problems) > 0 {
 					t.Errorf("%s: %s %s: %v", r.Key, m.Label, m.Key, problems)
 					continue
 				}
-				tones := core.Tones(after.Verdicts)
-				if !core.Worse(before[m.Verdict], tones[m.Verdict]) {
+				tones := report.Tones(after.Verdicts)
+				if !report.Worse(before[m.Verdict], tones[m.Verdict]) {
 					t.Errorf("%s: %s %s does not mend %s", r.Key, m.Label, m.Key, m.Verdict)
 				}
 				for _, key := range []string{"profile", "start", "clear", "brace", "joints"} {
-					if key != m.Verdict && core.Worse(tones[key], before[key]) {
+					if key != m.Verdict && report.Worse(tones[key], before[key]) {
 						t.Errorf("%s: %s %s makes %s %s", r.Key, m.Label, m.Key, key, tones[key])
 					}
 				}
@@ -83,7 +84,7 @@ func TestEveryMendMends(t *testing.T) {
 func TestStartIsMended(t *testing.T) {
 	d := raise(t)
 	least := func() float64 {
-		r, problems := core.Evaluate(&d)
+		r, problems := evaluate.Document(&d)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}

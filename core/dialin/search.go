@@ -7,7 +7,7 @@ import (
 	"math/rand/v2"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
@@ -59,7 +59,7 @@ type search struct {
 	known    map[string]outcome
 	held     map[string]bool
 	most     int // how many places may be looked at in all
-	evals    []core.Evaluator
+	evals    []evaluate.Evaluator
 	overdone bool // the setup as it was asks more than there is: then the load has to change, and effort is no limit here
 }
 
@@ -99,7 +99,7 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 		_, i := kit.Nearest(s.values[k], s.free[k].Value)
 		s.at = append(s.at, i)
 	}
-	s.evals = make([]core.Evaluator, parallel.Workers())
+	s.evals = make([]evaluate.Evaluator, parallel.Workers())
 	if l, bad := s.evals[0].Limits(d); len(bad) == 0 {
 		s.told = l.Told
 	}
@@ -151,7 +151,7 @@ func (s *search) with(p choice) (setup.Document, setup.Problems) {
 }
 
 // judge evaluates a place with one evaluator.
-func (s *search) judge(e *core.Evaluator, p choice) outcome {
+func (s *search) judge(e *evaluate.Evaluator, p choice) outcome {
 	bad := outcome{math.NaN(), math.NaN(), math.NaN(), math.NaN()}
 	d, problems := s.with(p)
 	if len(problems) > 0 {

@@ -9,10 +9,11 @@ import (
 	"slices"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
 	"dialarc/core/internal/sample"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -21,7 +22,7 @@ func planted(t *testing.T, turned map[string]float64) (away, home setup.Document
 	t.Helper()
 	home = sample.Ready(t, "raise.behind.hand")
 	home.Movement.StartPlane, home.Movement.FromDeg = nil, 30 // in one plane, from where the cable is clear of the thigh
-	r, problems := core.Evaluate(&home)
+	r, problems := evaluate.Document(&home)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -56,7 +57,7 @@ func TestSearchFindsWhatWasPlanted(t *testing.T) {
 			t.Fatalf("from %v: %v, %v, %+v", turned, problems, err, out)
 		}
 		best := slices.MaxFunc(out.Answers, func(a, b dialin.Found) int { return cmp.Compare(a.Match, b.Match) })
-		q, _ := new(core.Evaluator).Quick(&home, dialin.Samples)
+		q, _ := new(evaluate.Evaluator).Quick(&home, dialin.Samples)
 		if best.Match < q.Match.OrNaN()-1 {
 			t.Errorf("from %v: match %v, planted %v", turned, best.Match, q.Match.OrNaN())
 		}
@@ -93,8 +94,8 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 		best := math.Inf(-1)
 		for _, a := range out.Answers {
 			best = max(best, a.Score)
-			r, problems := core.Evaluate(&a.Document)
-			if len(problems) > 0 || !r.Bracing.Holds || core.Tones(r.Verdicts)["start"] == "stop" || core.Tones(r.Verdicts)["clear"] == "stop" {
+			r, problems := evaluate.Document(&a.Document)
+			if len(problems) > 0 || !r.Bracing.Holds || report.Tones(r.Verdicts)["start"] == "stop" || report.Tones(r.Verdicts)["clear"] == "stop" {
 				t.Errorf("%s: an answer that cannot be done: %v", c.key, problems)
 			}
 		}
@@ -110,7 +111,7 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 // told are the cautions of a report and the places of its warnings.
 func told(t testing.TB, d *setup.Document) []string {
 	t.Helper()
-	r, problems := core.Evaluate(d)
+	r, problems := evaluate.Document(d)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -131,7 +132,7 @@ func adds(before, after []string) bool {
 // everyValue is the best match of all combinations that can be done without further cautions or leaving the owned ranges.
 func everyValue(t testing.TB, d *setup.Document, free, before []string) float64 {
 	t.Helper()
-	var e core.Evaluator
+	var e evaluate.Evaluator
 	if len(free) == 0 {
 		q, problems := e.Quick(d, dialin.Samples)
 		if len(problems) > 0 || !q.Match.Known() || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || q.Effort.OrNaN() > 1 {
@@ -251,7 +252,7 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 		t.Fatalf("%v, %d steps", problems, len(steps))
 	}
 	d.Samples = dialin.Samples
-	before, _ := core.Evaluate(&d)
+	before, _ := evaluate.Document(&d)
 	for i, s := range steps {
 		if s.Match == nil {
 			if s.Why == "" {
@@ -263,7 +264,7 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 			t.Errorf("%s comes after a smaller one", s.Key)
 		}
 		turned, _ := dialin.Apply(&d, s.Key, s.To)
-		after, problems := core.Evaluate(&turned)
+		after, problems := evaluate.Document(&turned)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
@@ -281,7 +282,7 @@ func TestAnswersChangeNothingForNothing(t *testing.T) {
 	if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 		t.Fatalf("%v, %v, %+v", problems, err, out)
 	}
-	var e core.Evaluator
+	var e evaluate.Evaluator
 	best := out.Answers[0]
 	for _, c := range best.Changes {
 		without, problems := dialin.Apply(&best.Document, c.Key, c.From)

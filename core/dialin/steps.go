@@ -5,7 +5,7 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
@@ -25,7 +25,7 @@ type Step struct {
 // Steps says for every setting that the match rests on what one hole, notch, stop of the kit or step of its dial does, each way;
 // what matters most to the match first, what cannot be turned last.
 func Steps(d *setup.Document) ([]Step, setup.Problems) {
-	var e core.Evaluator
+	var e evaluate.Evaluator
 	before, problems := e.Quick(d, Samples)
 	if len(problems) > 0 {
 		return nil, problems
@@ -64,11 +64,11 @@ func beside(s *Setting) []float64 {
 	return out
 }
 
-func stepTo(e *core.Evaluator, d *setup.Document, before *core.Quick, s *Setting, to float64) Step {
+func stepTo(e *evaluate.Evaluator, d *setup.Document, before *evaluate.Quick, s *Setting, to float64) Step {
 	out := Step{Key: s.Key, Label: s.Label, Kind: s.Kind, To: to}
 	turned, problems := Apply(d, s.Key, to)
 	if len(problems) == 0 {
-		var q core.Quick
+		var q evaluate.Quick
 		if q, problems = e.Quick(&turned, Samples); len(problems) == 0 {
 			out.Match = change(before.Match, q.Match)
 			out.Peak, out.PeakDeg = change(before.Peak, q.Peak), change(before.PeakDeg, q.PeakDeg)

@@ -4,8 +4,9 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/metric"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -14,20 +15,20 @@ const Samples = 31
 
 // Sweep says how well every value of one setting would fit, everything else held.
 type Sweep struct {
-	Key    string     `json:"key"`
-	Values core.Curve `json:"values"`
-	Scores core.Curve `json:"scores" doc:"Match (0 to 100), or for a load the largest effort; null where the value cannot be used."`
-	Why    []string   `json:"why" doc:"For each value why it cannot be used; empty where it can."`
-	Best   int        `json:"best" doc:"Index of the best value, -1 when there is none; a load has no best value."`
+	Key    string       `json:"key"`
+	Values report.Curve `json:"values"`
+	Scores report.Curve `json:"scores" doc:"Match (0 to 100), or for a load the largest effort; null where the value cannot be used."`
+	Why    []string     `json:"why" doc:"For each value why it cannot be used; empty where it can."`
+	Best   int          `json:"best" doc:"Index of the best value, -1 when there is none; a load has no best value."`
 }
 
 // Sweeper runs sweeps one after the other and reuses its memory. The zero value is ready.
-type Sweeper struct{ eval core.Evaluator }
+type Sweeper struct{ eval evaluate.Evaluator }
 
 // Sweep judges all values of a setting. A setting that the document does not have is a problem.
 func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
 	values := painted(s)
-	out := Sweep{Key: s.Key, Values: values, Scores: make(core.Curve, len(values)), Why: make([]string, len(values)), Best: -1}
+	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Why: make([]string, len(values)), Best: -1}
 	for i, v := range values {
 		turned, problems := Apply(d, s.Key, v)
 		if len(problems) > 0 {
@@ -64,12 +65,12 @@ func (w *Sweeper) score(d *setup.Document, paint string) (float64, string) {
 }
 
 // valuesOf lists the values of a dial from end to end: its stops, or whole steps.
-func valuesOf(s *Setting) core.Curve {
+func valuesOf(s *Setting) report.Curve {
 	if len(s.Stops) > 0 {
-		return slices.Clone(core.Curve(s.Stops))
+		return slices.Clone(report.Curve(s.Stops))
 	}
 	n := int(math.Floor((s.To-s.From)/s.Step+1e-9)) + 1
-	values := make(core.Curve, n)
+	values := make(report.Curve, n)
 	for i := range values {
 		values[i] = math.Round(1e6*(s.From+float64(i)*s.Step)) / 1e6
 	}
@@ -80,15 +81,15 @@ func valuesOf(s *Setting) core.Curve {
 const mostPainted = 33
 
 // painted lists the values of a dial that are judged.
-func painted(s *Setting) core.Curve { return thinned(valuesOf(s), mostPainted) }
+func painted(s *Setting) report.Curve { return thinned(valuesOf(s), mostPainted) }
 
 // thinned are all values, or every second, third and so on of more than a number.
-func thinned(all core.Curve, most int) core.Curve {
+func thinned(all report.Curve, most int) report.Curve {
 	every := (len(all) + most - 1) / most
 	if every <= 1 {
 		return all
 	}
-	some := make(core.Curve, 0, most)
+	some := make(report.Curve, 0, most)
 	for i := 0; i < len(all); i += every {
 		some = append(some, all[i])
 	}

@@ -4,11 +4,12 @@ import (
 	"math"
 	"strings"
 
-	"dialarc/core"
 	"dialarc/core/body"
 	"dialarc/core/catalogue"
+	"dialarc/core/evaluate"
 	"dialarc/core/load"
 	"dialarc/core/movement"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -148,8 +149,8 @@ func pulled(d *setup.Document, kind string) (setup.Document, setup.Problems) {
 			problems = found
 			continue
 		}
-		r, _ := core.Evaluate(&turned)
-		if r != nil && r.Bracing.Holds && core.Tones(r.Verdicts)["clear"] != "stop" && len(r.Gaps) == 0 {
+		r, _ := evaluate.Document(&turned)
+		if r != nil && r.Bracing.Holds && report.Tones(r.Verdicts)["clear"] != "stop" && len(r.Gaps) == 0 {
 			return turned, nil
 		}
 		if first == nil {
@@ -211,7 +212,7 @@ const (
 // settle gives the load a size that asks for a dozen repetitions, in whole half kilograms for weights.
 func settle(d *setup.Document) (setup.Document, setup.Problems) {
 	c := d.Clone()
-	r, problems := core.Evaluate(&c)
+	r, problems := evaluate.Document(&c)
 	if len(problems) > 0 {
 		return c, problems
 	}

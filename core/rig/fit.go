@@ -6,8 +6,9 @@ import (
 	"reflect"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -21,9 +22,9 @@ type Fitted struct {
 
 // FitChange is one thing that is different in a room.
 type FitChange struct {
-	Path   string                   `json:"path" doc:"Where in the document."`
-	Text   string                   `json:"text" doc:"The sentence, values as {name}."`
-	Values map[string]core.Quantity `json:"values"`
+	Path   string                     `json:"path" doc:"Where in the document."`
+	Text   string                     `json:"text" doc:"The sentence, values as {name}."`
+	Values map[string]report.Quantity `json:"values"`
 }
 
 // Fit moves a setup into a room: pulleys into the nearest holes, loads to the nearest that can be had for the same pull at the
@@ -48,12 +49,12 @@ type fitter struct {
 	changes, missing []FitChange
 }
 
-type values = map[string]core.Quantity
+type values = map[string]report.Quantity
 
-func length(x float64) core.Quantity { return core.Quantity{Value: x, Kind: "length"} }
-func mass(x float64) core.Quantity   { return core.Quantity{Value: x, Kind: "mass"} }
-func angle(x float64) core.Quantity  { return core.Quantity{Value: x, Kind: "angle"} }
-func count(n int) core.Quantity      { return core.Quantity{Value: float64(n), Kind: "count"} }
+func length(x float64) report.Quantity { return report.Quantity{Value: x, Kind: "length"} }
+func mass(x float64) report.Quantity   { return report.Quantity{Value: x, Kind: "mass"} }
+func angle(x float64) report.Quantity  { return report.Quantity{Value: x, Kind: "angle"} }
+func count(n int) report.Quantity      { return report.Quantity{Value: float64(n), Kind: "count"} }
 
 func (f *fitter) change(path, text string, v values) {
 	f.changes = append(f.changes, FitChange{path, text, v})
@@ -70,7 +71,7 @@ func (f *fitter) lacks(path, text string, v values) {
 func differ(a, b float64) bool { return math.Abs(a-b) > 1e-6 }
 
 // set gives a number of the document another value and tells so.
-func (f *fitter) set(path string, to *float64, value float64, text string, kind func(float64) core.Quantity) {
+func (f *fitter) set(path string, to *float64, value float64, text string, kind func(float64) report.Quantity) {
 	if differ(*to, value) {
 		f.change(path, text, values{"from": kind(*to), "to": kind(value)})
 	}
@@ -243,7 +244,7 @@ func (f *fitter) standClear(before *setup.Document) {
 
 // clear says whether the core can evaluate a document: nothing is inside a column, nothing out of reach.
 func clear(d *setup.Document) bool {
-	var e core.Evaluator
+	var e evaluate.Evaluator
 	_, problems := e.Score(d, 31)
 	return len(problems) == 0
 }

@@ -4,7 +4,7 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
@@ -296,7 +296,7 @@ type Effect struct {
 func EffectOf(d *setup.Document) Effect {
 	none := metric.Missing("The setup cannot be evaluated as it stands.")
 	e := Effect{Match: none, Effort: none, Peak: none}
-	r, problems := core.Evaluate(d)
+	r, problems := evaluate.Document(d)
 	if len(problems) > 0 {
 		e.Stop = problems[0].What
 		return e

@@ -7,8 +7,8 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
 	"dialarc/core/internal/sample"
 	"dialarc/core/kit"
@@ -58,7 +58,7 @@ func TestEveryReadySetupFitsTheLargeRoom(t *testing.T) {
 			if len(f.Missing) > 0 {
 				t.Errorf("%s at %v m: missing %+v", r.Key, l.Stature, f.Missing)
 			}
-			if _, problems := core.Evaluate(&f.Document); len(problems) > 0 {
+			if _, problems := evaluate.Document(&f.Document); len(problems) > 0 {
 				t.Errorf("%s at %v m: %v", r.Key, l.Stature, problems)
 			}
 		}

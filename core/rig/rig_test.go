@@ -5,8 +5,9 @@ import (
 	"math"
 	"testing"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/internal/sample"
+	"dialarc/core/report"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
@@ -62,12 +63,12 @@ func TestPositionKeepsWhatApplies(t *testing.T) {
 		if rig.PositionOf(&c) != key {
 			t.Errorf("%s became %s", key, rig.PositionOf(&c))
 		}
-		a, problems := core.SceneAt(&d, 0)
-		b, more := core.SceneAt(&c, 0)
+		a, problems := evaluate.SceneAt(&d, 0)
+		b, more := evaluate.SceneAt(&c, 0)
 		if len(problems)+len(more) > 0 {
 			t.Fatal(problems, more)
 		}
-		place := func(sc *core.Scene) (x, z float64) {
+		place := func(sc *report.Scene) (x, z float64) {
 			for _, s := range sc.Segments {
 				if s.Name == "upperArm.right" || s.Name == "upperArm.left" {
 					x, z = x+s.Origin.X/2, z+s.Origin.Z/2
@@ -97,8 +98,8 @@ func TestSides(t *testing.T) {
 			d.Movement.Side = "right"
 		}
 		left, _ := rig.WithSide(&d, "left")
-		a, problems := core.Evaluate(&d)
-		b, more := core.Evaluate(&left)
+		a, problems := evaluate.Document(&d)
+		b, more := evaluate.Document(&left)
 		if len(problems)+len(more) > 0 {
 			t.Errorf("%s: %v %v", key, problems, more)
 			continue
@@ -158,7 +159,7 @@ func TestBegin(t *testing.T) {
 						t.Errorf("%s %s %s: %v", region, kind, position, problems)
 						continue
 					}
-					r, problems := core.Evaluate(&d)
+					r, problems := evaluate.Document(&d)
 					if len(problems) > 0 {
 						t.Errorf("%s %s %s: %v", region, kind, position, problems)
 						continue
@@ -189,7 +190,7 @@ func TestBeginOnAMachine(t *testing.T) {
 			t.Errorf("%s: %v", region, problems)
 			continue
 		}
-		r, problems := core.Evaluate(&d)
+		r, problems := evaluate.Document(&d)
 		if len(problems) > 0 || d.Target.Region != region || !r.Profile.PeakEffort.Known() || r.Profile.PeakEffort.OrNaN() > 0.85 {
 			t.Errorf("%s: %v, effort %v", region, problems, r.Profile.PeakEffort)
 		}

@@ -4,8 +4,8 @@ import (
 	"slices"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/evaluate"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
@@ -19,7 +19,7 @@ func TestFreeHandAndFeet(t *testing.T) {
 		t.Fatalf("%+v", choices)
 	}
 	back := func(d *setup.Document) float64 {
-		report, problems := core.Evaluate(d)
+		report, problems := evaluate.Document(d)
 		if len(problems) > 0 {
 			t.Fatalf("%v", problems)
 		}

@@ -9,11 +9,12 @@ import (
 	"slices"
 	"strings"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/evaluate"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/parallel"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 
 	"gonum.org/v1/gonum/floats"
@@ -54,7 +55,7 @@ func Exercises(ctx context.Context, l *setup.Lifter) ([]Row, error) {
 // Look evaluates one exercise.
 func Look(r *catalogue.Ready) Row {
 	row := Row{Key: r.Key, Name: r.Name, Region: r.Region, Note: r.Note}
-	rep, problems := core.Evaluate(&r.Document)
+	rep, problems := evaluate.Document(&r.Document)
 	if row.Problems = problems; len(problems) > 0 {
 		return row
 	}
@@ -65,14 +66,14 @@ func Look(r *catalogue.Ready) Row {
 // helping is the part of the largest torque that has to help the lift for it to be said (own).
 const helping = 0.005
 
-func (row *Row) read(r *core.Report) {
+func (row *Row) read(r *report.Report) {
 	row.Hold, row.Phase = r.Hold, r.Profile.Loads.Phase
 	row.HardestDeg, row.Effort = r.Profile.Total.PeakAngleDeg, r.Limit.Effort
 	row.LimitKg, row.LimitedBy = r.Limit.Kg, r.Limit.Key
 	row.LengthenedShare = r.Muscles.LengthenedShare
 	row.Holds = r.Bracing.Holds && (!r.Bracing.Bench.Used || r.Bracing.Bench.Holds)
-	row.Clear = !slices.ContainsFunc(r.Rubs, func(b core.Rub) bool { return b.State == "touches" || b.State == "bends" || b.State == "blocked" }) && len(r.Meets) == 0
-	row.Start = !slices.ContainsFunc(r.Starts, func(s core.Start) bool { return s.Least <= 0 || s.Most > s.Travel }) && taut(r)
+	row.Clear = !slices.ContainsFunc(r.Rubs, func(b report.Rub) bool { return b.State == "touches" || b.State == "bends" || b.State == "blocked" }) && len(r.Meets) == 0
+	row.Start = !slices.ContainsFunc(r.Starts, func(s report.Start) bool { return s.Least <= 0 || s.Most > s.Travel }) && taut(r)
 	row.InRange = !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return strings.Contains(p.What, "beyond what this lifter owns") })
 	peak, least := floats.Max(r.Curves.Torque), floats.Min(r.Curves.Torque)
 	row.Helps = !r.Hold && least < -helping*peak
@@ -82,15 +83,15 @@ func (row *Row) read(r *core.Report) {
 }
 
 // taut says whether the bands are longer than at rest all along, where nothing but bands pulls.
-func taut(r *core.Report) bool {
-	if slices.ContainsFunc(r.Parts, func(p core.Part) bool { return p.Kind != "band" }) {
+func taut(r *report.Report) bool {
+	if slices.ContainsFunc(r.Parts, func(p report.Part) bool { return p.Kind != "band" }) {
 		return true
 	}
-	return !slices.ContainsFunc(r.Parts, func(p core.Part) bool { return slices.Min(p.Stretch) <= 1 })
+	return !slices.ContainsFunc(r.Parts, func(p report.Part) bool { return slices.Min(p.Stretch) <= 1 })
 }
 
 // leads finds who does most at mid-path and where the torque is largest. Where the target's muscle leads at either, it leads.
-func (row *Row) leads(r *core.Report) {
+func (row *Row) leads(r *report.Report) {
 	none := metric.Missing("No muscle of the model turns this way.")
 	if r.Hold {
 		none = metric.Missing("A hold has no path that a muscle could lead.")
@@ -120,6 +121,6 @@ func (row *Row) leads(r *core.Report) {
 }
 
 // heaviest is the place of the muscles at which the torque is largest.
-func heaviest(r *core.Report) int {
+func heaviest(r *report.Report) int {
 	return int(math.Round(r.Curves.S[floats.MaxIdx(r.Curves.Torque)] * float64(len(r.Muscles.S)-1)))
 }

@@ -3,7 +3,7 @@ package demo_test
 import (
 	"testing"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/internal/demo"
 )
 
@@ -14,7 +14,7 @@ func TestDemoSetupsAreSound(t *testing.T) {
 		t.Errorf("four lifters with five raises each and 22 setups more, not %d", len(documents))
 	}
 	for _, d := range documents {
-		r, problems := core.Evaluate(&d)
+		r, problems := evaluate.Document(&d)
 		if len(problems) > 0 {
 			t.Errorf("%s, %v kg: %v", d.Name, d.Lifter.Mass, problems)
 			continue

@@ -8,8 +8,8 @@ import (
 	"runtime"
 	"time"
 
-	"dialarc/core"
 	"dialarc/core/metric"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
@@ -83,7 +83,7 @@ func describeRawBodies(o *huma.OpenAPI) {
 	}
 }
 
-// nullableNumbers describes core.Curve: numbers, null in a gap.
+// nullableNumbers describes report.Curve: numbers, null in a gap.
 type nullableNumbers []float64
 
 // Schema implements huma.SchemaProvider.
@@ -113,7 +113,7 @@ func (metricSchema) Schema(huma.Registry) *huma.Schema {
 }
 
 func registerTypes(r huma.Registry) {
-	r.RegisterTypeAlias(reflect.TypeFor[core.Curve](), reflect.TypeFor[nullableNumbers]())
+	r.RegisterTypeAlias(reflect.TypeFor[report.Curve](), reflect.TypeFor[nullableNumbers]())
 	r.RegisterTypeAlias(reflect.TypeFor[metric.Metric](), reflect.TypeFor[metricSchema]())
 	r.RegisterTypeAlias(reflect.TypeFor[*setup.Bench](), reflect.TypeFor[nullableBench]())
 }

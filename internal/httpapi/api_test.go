@@ -13,8 +13,9 @@ import (
 	"strings"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/evaluate"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 	"dialarc/internal/demo"
 	"dialarc/internal/httpapi"
@@ -290,9 +291,9 @@ func TestEvaluateGivesTheSameNumbers(t *testing.T) {
 		documents = append(documents, r.Document)
 	}
 	for _, d := range documents {
-		var got core.Report
+		var got report.Report
 		c.call("POST", "/api/evaluate", d, 200, &got)
-		want, problems := core.Evaluate(&d)
+		want, problems := evaluate.Document(&d)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
@@ -314,13 +315,13 @@ func TestEvaluateGivesTheSameNumbers(t *testing.T) {
 func TestEvaluateTempoAndUncertainty(t *testing.T) {
 	c := serve(t)
 	d := demo.Documents()[0]
-	var got core.Tempo
+	var got report.Tempo
 	c.call("POST", "/api/evaluate/tempo", d, 200, &got)
-	want, _ := core.EvaluateTempo(&d)
+	want, _ := evaluate.Tempo(&d)
 	if !(math.Abs(got.Peak.OrNaN()-want.Peak.OrNaN()) < 1e-7) || len(got.Time) != len(want.Time) {
 		t.Errorf("peak %v, want %v", got.Peak.OrNaN(), want.Peak.OrNaN())
 	}
-	var spread core.Uncertainty
+	var spread report.Uncertainty
 	c.call("POST", "/api/evaluate/uncertainty", d, 200, &spread)
 	if peak := want.Peak.OrNaN(); len(spread.Low) != len(spread.High) || spread.Peak.Low.OrNaN() > peak {
 		t.Errorf("the spread of the peak: %+v", spread.Peak)

@@ -4,9 +4,10 @@ import (
 	"context"
 	"net/http"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -15,26 +16,26 @@ import (
 type rawInput struct{ RawBody []byte }
 
 func (s *Server) registerEvaluate(api huma.API) {
-	offer(api, s.turns, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", without(core.Evaluate))
-	offer(api, s.turns, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", without(core.EvaluateTempo))
-	offer(api, s.turns, "comparePlaces", "/places", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", without(core.ComparePlaces))
+	offer(api, s.turns, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", without(evaluate.Document))
+	offer(api, s.turns, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", without(evaluate.Tempo))
+	offer(api, s.turns, "comparePlaces", "/places", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", without(evaluate.ComparePlaces))
 	offer(api, s.turns, "findMends", "/mends", "The smallest changes that would mend what the verdicts of a setup document find", func(ctx context.Context, d *setup.Document) (*mends, setup.Problems) {
 		found, problems := new(dialin.Sweeper).Mends(ctx, d)
 		return &mends{found}, problems
 	})
 	offer(api, s.turns, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
-		func(ctx context.Context, d *setup.Document) (*core.Uncertainty, setup.Problems) {
-			return core.EvaluateUncertainty(ctx, d, core.UsualErrors, 1)
+		func(ctx context.Context, d *setup.Document) (*report.Uncertainty, setup.Problems) {
+			return evaluate.Uncertainty(ctx, d, report.UsualErrors, 1)
 		})
-	calculate(api, s.turns, "knownStrength", "/api/strength", "What is known of a lifter's strength, action by action, and what every known set says", func(_ context.Context, l *setup.Lifter) (*core.Known, setup.Problems, error) {
+	calculate(api, s.turns, "knownStrength", "/api/strength", "What is known of a lifter's strength, action by action, and what every known set says", func(_ context.Context, l *setup.Lifter) (*report.Known, setup.Problems, error) {
 		if problems := setup.ValidateLifter("lifter", l); len(problems) > 0 {
 			return nil, problems, nil
 		}
-		return core.KnownOf(l), nil, nil
+		return evaluate.KnownOf(l), nil, nil
 	})
 	huma.Register(api, huma.Operation{OperationID: "countedExercises", Method: http.MethodGet, Path: "/api/exercises/counted", Summary: "The exercises in which a set says something about strength"},
 		func(context.Context, *struct{}) (*one[counted], error) {
-			return &one[counted]{counted{core.CountedExercises()}}, nil
+			return &one[counted]{counted{evaluate.CountedExercises()}}, nil
 		})
 	huma.Register(api, huma.Operation{OperationID: "missingExercises", Method: http.MethodGet, Path: "/api/exercises/missing", Summary: "What a search means that is not among the exercises yet, and what is near"},
 		func(_ context.Context, in *missingInput) (*one[notYet], error) {
@@ -66,7 +67,7 @@ type mapQuestion struct {
 }
 
 type counted struct {
-	Items []core.CountedExercise `json:"items"`
+	Items []report.CountedExercise `json:"items"`
 }
 
 type missingInput struct {

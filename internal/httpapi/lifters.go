@@ -6,7 +6,7 @@ import (
 	"net/http"
 	"time"
 
-	"dialarc/core"
+	"dialarc/core/evaluate"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
@@ -65,7 +65,7 @@ func (s *Server) lifterRow(w LifterWrite, id string) (store.Lifter, error) {
 	problems := nameProblem("name", w.Name)
 	problems = append(problems, setup.ValidateLifter("body", &w.Body)...)
 	if len(problems) == 0 {
-		problems = append(problems, core.CheckSets("body.", &w.Body)...)
+		problems = append(problems, evaluate.CheckSets("body.", &w.Body)...)
 	}
 	problems = append(problems, idProblem("id", w.ID, false)...)
 	problems = append(problems, versionProblem(w.Version)...)

@@ -4,11 +4,11 @@ import (
 	"reflect"
 	"strings"
 
-	"dialarc/core"
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
 	"dialarc/core/people"
+	"dialarc/core/report"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
 
@@ -17,7 +17,7 @@ import (
 
 // prefixes keep types of the same name in different packages apart in the description.
 var prefixes = map[string]string{
-	reflect.TypeFor[core.Report]().PkgPath():    "Report",
+	reflect.TypeFor[report.Report]().PkgPath():  "Report",
 	reflect.TypeFor[setup.Document]().PkgPath(): "Document",
 	reflect.TypeFor[rig.Choices]().PkgPath():    "Rig",
 	reflect.TypeFor[kit.Room]().PkgPath():       "Kit",
@@ -40,7 +40,7 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[core.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[dialin.Step](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[core.EqualLoads](), reflect.TypeFor[compare.Comparison](), reflect.TypeFor[compare.Equalised](), reflect.TypeFor[compare.RankedReady](), reflect.TypeFor[compare.Partner]()} {
+	for _, t := range []reflect.Type{reflect.TypeFor[report.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[dialin.Step](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[report.EqualLoads](), reflect.TypeFor[compare.Comparison](), reflect.TypeFor[compare.Equalised](), reflect.TypeFor[compare.RankedReady](), reflect.TypeFor[compare.Partner]()} {
 		r.Schema(t, true, "")
 	}
 }

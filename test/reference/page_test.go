@@ -11,8 +11,8 @@ import (
 	"path/filepath"
 	"testing"
 
-	"dialarc/core"
 	"dialarc/core/catalogue"
+	"dialarc/core/evaluate"
 	"dialarc/core/setup"
 	"dialarc/internal/demo"
 )
@@ -93,7 +93,7 @@ func compare(t *testing.T, d *setup.Document, line []byte) {
 	if err := json.Unmarshal(line, &page); err != nil {
 		t.Fatal(err)
 	}
-	report, problems := core.Evaluate(d)
+	report, problems := evaluate.Document(d)
 	if len(problems) > 0 || len(page.Problems) > 0 {
 		t.Fatalf("%s: server %v, page %v", d.Name, problems, page.Problems)
 	}

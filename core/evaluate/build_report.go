@@ -1,0 +1,200 @@
+package evaluate
+
+import (
+	"math"
+	"slices"
+
+	"dialarc/core/load"
+	"dialarc/core/metric"
+	"dialarc/core/profile"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/support"
+	"dialarc/core/verdict"
+
+	"gonum.org/v1/gonum/floats"
+)
+
+// report copies an outcome into the form that is printed.
+func (o *outcome) report() *report.Report {
+	line := o.lineUp()
+	r := &report.Report{Schema: report.Schema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust), TrustWhy: o.why,
+		Joint: o.joint.Name(), Names: setup.Coordinates[o.rep.Name].Key, Label: setup.Coordinates[o.rep.Name].Label, Hold: o.path.Still(),
+		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
+		Warnings: o.warnings(), Path: o.reportPath()}
+	r.Verdicts = make([]report.Verdict, 0, 3)
+	for _, s := range o.sentences(line) {
+		r.Verdicts = append(r.Verdicts, worded(&s))
+	}
+	return r
+}
+
+func worded(s *verdict.Sentence) report.Verdict {
+	v := report.Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Doubt: s.Doubt, Values: make(map[string]report.Quantity, len(s.Values))}
+	for name, q := range s.Values {
+		v.Values[name] = report.Quantity{Value: report.Rounded(q.Value), Kind: q.Kind}
+	}
+	return v
+}
+
+func clone(x []float64) report.Curve { return append(make(report.Curve, 0, len(x)), x...) }
+
+func degrees(x []float64) report.Curve {
+	c := make(report.Curve, len(x))
+	for i, a := range x {
+		c[i] = space.Deg(a)
+	}
+	return c
+}
+
+// known copies a curve with the gaps cut out.
+func (o *outcome) known(x []float64) report.Curve {
+	c := clone(x)
+	for i := range c {
+		if o.inGap(i) {
+			c[i] = math.NaN()
+		}
+	}
+	return c
+}
+
+func (o *outcome) curves() report.Curves {
+	r := o.rep
+	effort := make([]float64, len(r.S))
+	floats.DivTo(effort, r.Total, o.capacity)
+	c := report.Curves{
+		S: clone(r.S), AngleDeg: degrees(r.Angle), SweptDeg: degrees(r.Swept),
+		Torque: o.known(r.Total), Loads: o.known(r.Loads), Weights: clone(r.Weights), Lowering: o.known(r.Lowering),
+		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
+		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Size: o.known(r.Size),
+		Along: o.known(r.Along), Across: o.known(r.Across), Grip: o.known(r.GripForce),
+		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff), BarTwist: degrees(r.BarTwist),
+	}
+	if o.station.Carried {
+		blank(c.LowBack)
+	}
+	if o.doc.Movement.BarWidth == 0 {
+		blank(c.BarOff)
+		blank(c.BarTwist)
+	}
+	if o.path.Still() { // a hold has no axis
+		for _, axial := range []report.Curve{c.Torque, c.Loads, c.Weights, c.Lowering, c.Effort, c.Bend, c.OffAxis} {
+			blank(axial)
+		}
+	}
+	return c
+}
+
+// blank makes a curve unknown all along.
+func blank(c report.Curve) {
+	for i := range c {
+		c[i] = math.NaN()
+	}
+}
+
+// joints tells what the other joints bear, with their own capacity where a strength shape fits.
+func (e *Evaluator) joints(o *outcome) []report.JointPart {
+	out := make([]report.JointPart, 0, len(o.rep.Others))
+	for i := range o.rep.Others {
+		j := &o.rep.Others[i]
+		c := profile.NewCapacity(e.strength(o.doc), j.Joint.Name(), false)
+		capacity := make(report.Curve, len(o.rep.S))
+		c.Along(capacity, o.rep.Pose, o.rep.Rate)
+		effort := make([]float64, len(capacity))
+		floats.DivTo(effort, j.Torque, capacity)
+		out = append(out, report.JointPart{Joint: j.Joint.Name(), Trust: string(c.Trust), Torque: o.known(j.Torque), Size: o.known(j.Size),
+			Along: o.known(j.Along), Across: o.known(j.Across), Capacity: capacity, Effort: o.known(effort)})
+	}
+	return out
+}
+
+func (o *outcome) parts() []report.Part {
+	parts := make([]report.Part, 0, len(o.rep.Parts))
+	for k, index := range o.rep.Index {
+		p, def := &o.rep.Parts[k], &o.doc.Loads[index]
+		part := report.Part{ID: def.ID, Index: index, Kind: def.Kind, Torque: clone(p.Torque), Tension: clone(p.Tension),
+			MomentArm: clone(p.MomentArm), InPlane: clone(p.InPlane), Lift: clone(p.Lift), Stretch: clone(p.Stretch)}
+		for i, state := range p.State {
+			if state != load.Working {
+				part.Torque[i], part.MomentArm[i], part.InPlane[i] = math.NaN(), math.NaN(), math.NaN()
+			}
+			if state != load.Working && state != load.Slack {
+				part.Tension[i] = math.NaN()
+			}
+		}
+		parts = append(parts, part)
+	}
+	return parts
+}
+
+func (o *outcome) profile() report.Profile {
+	r := &o.result
+	return report.Profile{
+		Loads: shape(&r.Loads), Total: shape(&r.Total),
+		PeakEffort: r.PeakEffort, LimitingAngleDeg: r.LimitingAngle.Times(space.Deg(1)),
+		Match: r.Match, LoadFactor: r.LoadFactor, Reps: r.Reps,
+		DeadSpots: spans(r.DeadSpots), Cliffs: cliffs(r.Cliffs),
+	}
+}
+
+func shape(s *profile.Shape) report.Shape {
+	return report.Shape{Peak: s.Peak, PeakAngleDeg: s.PeakAngle.Times(space.Deg(1)), LeftStart: s.LeftStart,
+		LeftEnd: s.LeftEnd, Centroid: s.Centroid, Phase: s.Phase, Assisting: s.Assisting,
+		Thirds: [3]metric.Metric{s.Thirds[0], s.Thirds[1], s.Thirds[2]}}
+}
+
+func cliffs(list []profile.Cliff) []report.Cliff {
+	out := make([]report.Cliff, len(list))
+	for i, c := range list {
+		out[i] = report.Cliff{FromDeg: report.Rounded(space.Deg(c.From)), ToDeg: report.Rounded(space.Deg(c.To)), Falls: c.Falls}
+	}
+	return out
+}
+
+func spans(in []profile.Span) []report.Span {
+	out := make([]report.Span, 0, len(in))
+	for _, s := range in {
+		out = append(out, report.Span{FromDeg: report.Rounded(space.Deg(s.From)), ToDeg: report.Rounded(space.Deg(s.To))})
+	}
+	return out
+}
+
+func (o *outcome) reportStarts() []report.Start {
+	out := make([]report.Start, 0, len(o.starts))
+	for _, s := range o.starts {
+		out = append(out, report.Start{Index: s.Index, First: report.Rounded(s.First), Least: report.Rounded(s.Least), Most: report.Rounded(s.Most),
+			Travel: report.Rounded(s.Travel), LeastDeg: report.Rounded(space.Deg(o.angleAt(s.AtS)))})
+	}
+	return out
+}
+
+// rests are where the target stands still; a hold has no axis anywhere.
+func (o *outcome) rests() []support.Gap {
+	if o.path.Still() {
+		return nil
+	}
+	return support.Rests(o.rep)
+}
+
+func (o *outcome) reportGaps() []report.Gap {
+	out := make([]report.Gap, 0, len(o.gaps))
+	for _, g := range slices.Concat(o.gaps, o.rests()) {
+		out = append(out, report.Gap{Kind: stateNames[g.State], Index: g.Index, Why: gapWords[g.State],
+			FromDeg: report.Rounded(space.Deg(o.rep.Angle[g.From])), ToDeg: report.Rounded(space.Deg(o.rep.Angle[g.To]))})
+	}
+	return out
+}
+
+func (o *outcome) reportPath() report.Path {
+	r := o.rep
+	return report.Path{Joint: triples(r.Joint), Direction: triples(r.Direction), Grip: triples(r.Grip)}
+}
+
+func triples(points []space.Vec) report.Curve {
+	c := make(report.Curve, 0, 3*len(points))
+	for _, p := range points {
+		c = append(c, p.X, p.Y, p.Z)
+	}
+	return c
+}

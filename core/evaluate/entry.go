@@ -1,0 +1,66 @@
+package evaluate
+
+import (
+	"math"
+
+	"dialarc/core/load"
+	"dialarc/core/report"
+	"dialarc/core/space"
+)
+
+// entry looks at a setup with a strand of its own in each hand; nil for any other.
+func (e *Evaluator) entry(o *outcome) *report.Entry {
+	var one []load.Item
+	pair, crossed := false, true
+	for k := range o.items {
+		it := &o.items[k]
+		if it.From == nil || it.Def.Shared || !it.Held() || (it.Def.Kind != "cable" && it.Def.Kind != "band") {
+			continue
+		}
+		pair = pair || it.Mirror
+		if !it.Mirror {
+			one = append(one, *it)
+			crossed = crossed && o.fromOtherSide(it)
+		}
+	}
+	if !pair {
+		return nil
+	}
+	o.path.Place(0, &e.frame)
+	b := e.brace.At(&e.frame, o.doc, one, 1)
+	out := &report.Entry{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, one[0].Def.Kind)}
+	if !out.Holds {
+		out.How, out.TowardDeg = e.brace.Fails(o.doc, o.path, one, &b)
+		out.TowardDeg = report.Rounded(out.TowardDeg)
+	}
+	return out
+}
+
+// fromOtherSide says whether a strand of the moving side starts on the lifter's other side.
+func (o *outcome) fromOtherSide(it *load.Item) bool {
+	back := o.station.Heading.Transpose()
+	from := back.Apply(space.Vec{X: it.From.X - o.station.MidHip.X, Z: it.From.Z - o.station.MidHip.Z})
+	right := it.Def.Side == "right"
+	return math.Abs(from.Z) > 0.05 && right == (from.Z < 0)
+}
+
+// stepsOf is the order of picking up and putting back (common practice, no source).
+func stepsOf(crossed bool, kind string) []string {
+	what := "handle"
+	if kind == "band" {
+		what = "end of the band"
+	}
+	if crossed {
+		return []string{
+			"Go close to the left side and take its " + what + " with the right hand.",
+			"Keep it, go over to the right side and take that " + what + " with the left hand: it lies on top.",
+			"With both in hand step out to the mark, arms at the start of the range.",
+			"To put back, step in first; give back the one that was taken last, then the other.",
+		}
+	}
+	return []string{
+		"Go close and take one " + what + ", then the other.",
+		"With both in hand step out to the mark.",
+		"To put back, step in first, then give back one after the other.",
+	}
+}

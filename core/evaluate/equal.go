@@ -1,0 +1,37 @@
+package evaluate
+
+import (
+	"dialarc/core/profile"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+)
+
+// Equal compares a setup with a reference. Only loads that may be changed are scaled; segments and fixed loads stay.
+func Equal(d, reference *setup.Document) (*report.EqualLoads, setup.Problems) {
+	other, problems := CurvesOf(reference)
+	if len(problems) > 0 {
+		for i := range problems {
+			problems[i].Path = "reference." + problems[i].Path
+		}
+		return nil, problems
+	}
+	own, problems := CurvesOf(d)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	e := profile.Equal(own, other)
+	return &report.EqualLoads{Peak: e.Peak, Mean: e.Mean, End: e.End}, nil
+}
+
+// CurvesOf runs a document and gives what loads are compared by.
+func CurvesOf(d *setup.Document) (*profile.Curves, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
+	var e Evaluator
+	o, problems := e.judge(newModel(d), d.Samples)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return &profile.Curves{Swept: o.rep.Swept, Angle: o.rep.Angle, Total: o.rep.Total, Variable: e.variable, GapWhy: o.gapWhy()}, nil
+}

@@ -1,0 +1,387 @@
+// Package evaluate turns documents into reports: the same document gives the same report, whether it is evaluated in the server, in the page
+// or on the command line.
+//
+// The flow is straight: document, body, movement, loads, torque, muscles, profile, verdicts.
+package evaluate
+
+import (
+	"math"
+	"slices"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/metric"
+	"dialarc/core/movement"
+	"dialarc/core/muscle"
+	"dialarc/core/profile"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/support"
+	"dialarc/core/torque"
+	"dialarc/core/verdict"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// Evaluator evaluates documents one after the other and reuses its memory. The zero value is ready; it must not be
+// shared between goroutines.
+type Evaluator struct {
+	rep      torque.Repetition
+	share    torque.Repetition // at the muscles' samples
+	brace    support.Bracer
+	frame    body.Frames
+	regions  *muscle.Model // of the lifter who was evaluated last
+	known    *profile.Strength
+	knownOf  setup.Lifter
+	capacity []float64
+	variable []float64
+	desk     desk
+}
+
+// model is a document made ready to compute.
+type model struct {
+	doc     *setup.Document
+	body    body.Body
+	station body.Station
+	path    *movement.Path
+	items   []load.Item
+	columns []support.Column
+	joint   body.Joint // the target, of the right side
+	axis    torque.AxisRule
+	grid    grid
+}
+
+// grid is at how many places along the path the slower things are looked at; they change slowly.
+type grid struct{ muscles, bracing, strands int }
+
+var (
+	usual  = grid{muscles: 25, bracing: 11, strands: 11}
+	sparse = grid{muscles: 9, bracing: 5, strands: 7}
+)
+
+// sketchSamples is at how many places a sketch has a torque.
+const sketchSamples = 31
+
+func newModel(d *setup.Document) *model {
+	m := &model{doc: d, body: body.New(&d.Lifter), grid: usual}
+	m.station = m.body.Settle(&d.Posture, d.Bench, &d.Movement)
+	m.path = movement.New(d, &m.body, &m.station)
+	var start, end body.Frames
+	m.path.Place(0, &start)
+	m.path.Place(1, &end)
+	m.items = load.Build(d.Loads, &m.station, m.path.Both(), &start, &end)
+	m.columns = support.Columns(m.items)
+	m.joint, _ = body.JointOf(d.TargetJoint())
+	m.axis.Kind = d.Movement.Axis
+	if a := d.Movement.AxisAlong; m.axis.Kind == "vector" && a != nil {
+		m.axis.Along = r3.Unit(space.Vec{X: a.X, Y: a.Y, Z: a.Z})
+	}
+	return m
+}
+
+func (m *model) input(samples int) *torque.Input {
+	return &torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items, Samples: samples, Joint: m.joint, Axis: m.axis,
+		Bar: m.doc.Movement.BarWidth > 0}
+}
+
+// others are the joints beside the target that a report speaks of: those that move, and the arm's.
+func (m *model) others() []body.Joint {
+	var list []body.Joint
+	var start, end [2]body.Pose
+	var rates [2]body.Pose
+	m.path.At(0, &start, &rates)
+	m.path.At(0.6, &end, &rates)
+	lead := m.path.Lead()
+	for j := body.GirdleR; j < body.GirdleL; j++ {
+		moves := j == body.ShoulderR || j == body.ElbowR
+		for c, info := range setup.Coordinates {
+			moves = moves || (info.Joint == j.Name() && math.Abs(start[lead][c]-end[lead][c]) > 1e-6)
+		}
+		if moves && j != m.joint {
+			list = append(list, j)
+		}
+	}
+	return list
+}
+
+// outcome is a judged repetition. Its slices belong to the Evaluator.
+type outcome struct {
+	*model
+	rep       *torque.Repetition
+	result    profile.Result
+	capacity  []float64
+	trust     profile.Trust
+	trustText string
+	why       string  // why the capacity is unknown
+	spread    float64 // of the capacity: standard deviation of its logarithm
+	starts    []support.Start
+	gaps      []support.Gap
+	rubs      []support.Rub
+	cautions  setup.Problems
+	longEnd   string // where on the path the target is longest: start, end, undecided or unknown
+	demands   demands
+}
+
+// judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
+func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
+	if problems := support.Reach(m.doc, m.path, m.items); len(problems) > 0 {
+		return nil, problems
+	}
+	in := m.input(n)
+	in.Others, in.Whole = others, others != nil
+	e.rep.Run(in)
+	rubs, blocked := support.Clearance(m.path, m.items, m.columns, m.grid.strands, others != nil)
+	support.MarkBlocked(&e.rep, rubs, blocked)
+	o := &outcome{model: m, rep: &e.rep, starts: support.Starts(&e.rep, m.doc.Loads), gaps: support.Gaps(&e.rep), rubs: rubs}
+	problems := support.Clear(m.columns, m.items, &m.body, &m.station, &e.rep)
+	problems = append(problems, support.Impossible(o.starts)...)
+	problems = append(problems, support.Unusable(o.gaps, m.doc.Loads, n)...)
+	refusals, cautions := support.Stretches(&e.rep, m.doc.Loads)
+	problems, o.cautions = append(problems, refusals...), cautions
+	if in.Whole {
+		o.cautions = append(o.cautions, support.Balanced(&e.rep, &m.station, &m.body)...)
+	}
+	if len(e.rep.Parts) == 0 {
+		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the " + m.joint.Name() + " of the side that moves.",
+			Why: "The profile is that of the moving side.", Hint: "Put a load on the " + m.path.Lead().Name() + " side, beyond the " + m.joint.Name() + "."})
+	}
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	e.fillCapacity(o)
+	e.fillVariable(m)
+	o.longEnd = longEnd(m)
+	in2 := profile.Input{LongAtEnd: o.longEnd == "end", NoLongEnd: noLongEnd[o.longEnd], Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
+		Variable: e.variable, Capacity: e.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
+	if o.trust == profile.Unknown {
+		in2.Capacity = nil
+	}
+	o.result = profile.Judge(&in2)
+	return o, nil
+}
+
+// fillCapacity writes the capacity along the path.
+func (e *Evaluator) fillCapacity(o *outcome) {
+	c := profile.NewCapacity(e.strength(o.doc), o.joint.Name(), o.axis.Kind == "spin")
+	if cap(e.capacity) < len(e.rep.S) {
+		e.capacity = make([]float64, len(e.rep.S))
+	}
+	e.capacity = e.capacity[:len(e.rep.S)]
+	c.Along(e.capacity, e.rep.Pose, e.rep.Rate)
+	o.capacity, o.trust, o.trustText, o.why, o.spread = e.capacity, c.Trust, c.Words(), c.Why, c.Spread
+}
+
+// model is that of the muscles of an outcome's lifter.
+func (e *Evaluator) model(o *outcome) *muscle.Model {
+	if e.regions == nil || !e.regions.Fits(&o.body) {
+		e.regions = muscle.New(&o.body)
+	}
+	return e.regions
+}
+
+// fillVariable writes the torque of what advice may scale. Of a lever that is what its plates do: its own weight stays, and which part
+// of the push is whose is found by running it with half the plates.
+func (e *Evaluator) fillVariable(m *model) {
+	e.variable = append(e.variable[:0], make([]float64, len(e.rep.S))...)
+	var half *torque.Repetition
+	for k, index := range e.rep.Index {
+		l := &m.doc.Loads[index]
+		if !l.Variable {
+			continue
+		}
+		if l.Kind == "lever" && l.LeverMass > 0 && half == nil {
+			half = e.halfOf(m)
+		}
+		for i, t := range e.rep.Parts[k].Torque {
+			if l.Kind == "lever" && half != nil {
+				t = 2 * (t - half.Parts[k].Torque[i])
+			}
+			e.variable[i] += t
+		}
+	}
+}
+
+// halfOf is the repetition with half of the loads that may be changed. What other joints bear tells from it too what those loads ask of
+// them: a lever's own weight is no part of that.
+func (e *Evaluator) halfOf(m *model) *torque.Repetition {
+	d := m.doc.WithLoadsTimes(0.5)
+	half := new(torque.Repetition)
+	in := newModel(&d).input(len(e.rep.S))
+	for k := range e.rep.Others {
+		in.Others = append(in.Others, e.rep.Others[k].Joint)
+	}
+	half.Run(in)
+	for k := range e.rep.Others {
+		for i, t := range e.rep.Others[k].Torque {
+			e.rep.Others[k].Varies[i] = 2 * (t - half.Others[k].Torque[i])
+		}
+	}
+	return half
+}
+
+// Document validates a document and computes its report. On problems there is no report.
+func Document(d *setup.Document) (*report.Report, setup.Problems) {
+	return new(Evaluator).Evaluate(d)
+}
+
+// JSON reads a document from JSON text and computes its report.
+func JSON(raw []byte) (*report.Report, setup.Problems) {
+	d, problems := setup.Parse(raw)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return Document(&d)
+}
+
+// Evaluate is Document with reused memory. The report keeps nothing of the Evaluator.
+func (e *Evaluator) Evaluate(d *setup.Document) (*report.Report, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
+	return e.evaluate(newModel(d), d.Samples)
+}
+
+// Sketch is Evaluate at fewer places along the path, for what has to keep up with a hand: the same report, whose numbers are a
+// little coarser. What is refused and what holds is judged by the same rules.
+func (e *Evaluator) Sketch(d *setup.Document) (*report.Report, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return nil, problems
+	}
+	m := newModel(d)
+	m.grid = sparse
+	return e.evaluate(m, min(d.Samples, sketchSamples))
+}
+
+func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Problems) {
+	o, problems := e.judge(m, samples, append([]body.Joint{}, m.others()...)...)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	r := o.report()
+	r.Joints = e.joints(o)
+	o.demands = e.efforts(o)
+	var w *work
+	r.Muscles, w = e.muscles(o)
+	r.Limit = e.limit(o, w)
+	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
+	r.TrustText = o.trustText
+	r.Bearable.LowBack, r.Bearable.Grip = o.doc.Lifter.Bearable()
+	r.Bracing = e.bracing(o)
+	r.Rubs, r.Meets, r.Hurts, r.Entry, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()
+	r.Cautions = o.cautionsOf(r)
+	r.Verdicts = append(r.Verdicts, o.braceVerdict(&r.Bracing))
+	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
+	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
+	r.Verdicts = append(r.Verdicts, meetVerdict(r.Meets)...)
+	r.Verdicts = append(r.Verdicts, o.jointsVerdict(r))
+	r.Verdicts = append(r.Verdicts, w.workVerdict()...)
+	slices.SortStableFunc(r.Verdicts, func(a, b report.Verdict) int { return verdictOrder[a.Key] - verdictOrder[b.Key] })
+	return r, nil
+}
+
+// verdictOrder is that in which coaches ask.
+var verdictOrder = map[string]int{"lineUp": 0, "profile": 1, "brace": 2, "start": 3, "clear": 4, "joints": 5, "work": 6}
+
+// Score is what a sweep needs of a document: the match (0 to 100) and the largest effort.
+type Score struct {
+	Match  metric.Metric
+	Effort metric.Metric
+	Hurts  string // the joint coordinate that the path leads where it hurts, in words; empty for none
+}
+
+func (o *outcome) score() Score {
+	s := Score{Match: o.result.Match, Effort: o.result.PeakEffort}
+	if hurts := o.hurts(); len(hurts) > 0 {
+		s.Hurts = hurts[0].Label
+	}
+	return s
+}
+
+// Score judges a document at n samples without building a report.
+func (e *Evaluator) Score(d *setup.Document, n int) (Score, setup.Problems) {
+	if problems := setup.Validate(d); len(problems) > 0 {
+		return Score{}, problems
+	}
+	o, problems := e.judge(newModel(d), n)
+	if len(problems) > 0 {
+		return Score{}, problems
+	}
+	return o.score(), nil
+}
+
+// gapWhy says in words why the curve has gaps; empty when it has none.
+func (o *outcome) gapWhy() string {
+	if len(o.gaps) == 0 {
+		return ""
+	}
+	return gapWords[o.gaps[0].State]
+}
+
+var gapWords = map[load.State]string{
+	load.Slack:     "The stack rests over a part of the range, so the curve has a gap.",
+	load.ToppedOut: "The stack is at the top of its travel over a part of the range, so the curve has a gap.",
+	load.TooWide:   "Over a part of the range the hands are further apart than the rope is long, so the curve has a gap.",
+	load.OffPad:    "Over a part of the range the limb does not reach the machine's pad, so the curve has a gap.",
+	load.NoAxis:    "The target stands still over a part of the range, so there is no axis for a torque to be about.",
+	load.Blocked:   "Over a part of the range something is in the strand's way, so the curve has a gap.",
+}
+
+func (o *outcome) inGap(i int) bool {
+	for _, g := range o.gaps {
+		if i >= g.From && i <= g.To {
+			return true
+		}
+	}
+	return false
+}
+
+// sentences words the verdicts.
+func (o *outcome) sentences(line report.LineUp) []verdict.Sentence {
+	out := []verdict.Sentence{}
+	if o.path.Still() {
+		return append(out, verdict.Hold(o.joint.Name(), o.rep.Size[0]))
+	}
+	if off, known := line.OffAxisShare.Get(); known {
+		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: off, PassesBy: line.PassesBy, Kind: o.firstLine()}))
+	}
+	if off, known := line.ForearmDeg.Get(); known {
+		out = append(out, verdict.Forearm(off, line.ForearmAtDeg.OrNaN()))
+	}
+	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.School))
+	for _, st := range o.starts {
+		out = append(out, verdict.Start(st, o.angleAt(st.AtS)))
+	}
+	return append(out, o.bands()...)
+}
+
+// bands say whether the bands on the side that moves pull all the way.
+func (o *outcome) bands() []verdict.Sentence {
+	var out []verdict.Sentence
+	for k, index := range o.rep.Index {
+		if o.doc.Loads[index].Kind != "band" {
+			continue
+		}
+		stretch, n := o.rep.Parts[k].Stretch, len(o.rep.S)
+		from, to := -1, -1
+		for i, x := range stretch {
+			if x <= 1 && (from < 0 || i == to+1) {
+				if from < 0 {
+					from = i
+				}
+				to = i
+			}
+		}
+		if from < 0 {
+			out = append(out, verdict.Band(false, 0, 0, 0, stretch[0]))
+			continue
+		}
+		share := (o.rep.Swept[to] - o.rep.Swept[from]) / math.Max(o.rep.Swept[n-1], 1e-9)
+		out = append(out, verdict.Band(true, degrees1(o.rep.Angle[from]), degrees1(o.rep.Angle[to]), share, 0))
+	}
+	return out
+}
+
+func (o *outcome) angleAt(s float64) float64 {
+	return o.rep.Angle[int(math.Round(s*float64(len(o.rep.S)-1)))]
+}

@@ -1,0 +1,84 @@
+package evaluate
+
+import (
+	"dialarc/core/body"
+	"dialarc/core/muscle"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+)
+
+const (
+	seldom    = 0.01 // activation below which a region is left out
+	fewTorque = 0.05 // of the peak, below which shares mean nothing
+)
+
+// legJoint says whether muscles of the leg serve the target joint.
+func legJoint(j body.Joint) bool { return j == body.HipR || j == body.KneeR }
+
+// armForce is by how much more the arm's and girdle's muscles can do than the table's forces say, so that activations are in step with
+// the strength shapes: a calibration over the exercises, not anatomy (own). The leg's need none.
+const armForce = 1.5
+
+// limbStrength is what muscles are scaled by: the lifter's strength over a trained man's of 75 kg.
+func (e *Evaluator) limbStrength(o *outcome) float64 {
+	if legJoint(o.joint) {
+		return e.strength(o.doc).Overall(true)
+	}
+	return armForce * e.strength(o.doc).Overall(false)
+}
+
+// muscles shares the repetition's torques out. What is returned beside can share them out for other loads.
+func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
+	joints := []body.Joint{body.GirdleR, body.ShoulderR, body.ElbowR}
+	if legJoint(o.joint) {
+		joints = []body.Joint{body.HipR, body.KneeR}
+	}
+	in := o.input(o.grid.muscles)
+	in.Whole = true
+	for _, j := range joints {
+		if j != o.joint {
+			in.Others = append(in.Others, j)
+		}
+	}
+	e.share.Run(in)
+	w := newWork(o, e.model(o), &e.share, e.limbStrength(o), &e.desk)
+	for i := range w.rep.S {
+		w.sample(i)
+	}
+	return w.report(), w
+}
+
+// longEnd says where on a path the target is longest, start or end; undecided where both ends are about as long, and unknown where the
+// model has no length of it, so that the start is taken, from which a muscle that lifts shortens.
+func longEnd(m *model) string {
+	var start, end, rates [2]body.Pose
+	m.path.At(0, &start, &rates)
+	m.path.At(1, &end, &rates)
+	lead := m.path.Lead()
+	a, ok := muscle.LengthIn(&m.body, m.doc.Target.Region, &start[lead])
+	b, _ := muscle.LengthIn(&m.body, m.doc.Target.Region, &end[lead])
+	switch {
+	case !ok || m.path.Still():
+		return "unknown"
+	case b > a+longer:
+		return "end"
+	case b > a-longer:
+		return "undecided"
+	}
+	return "start"
+}
+
+// noLongEnd says why nothing is counted from the long end.
+var noLongEnd = map[string]string{"undecided": "The target is about as long at both ends of this path, so that neither is its long end."}
+
+// longer is by how much, in optimal lengths, a target has to be longer at one end for that to be the long one (own).
+const longer = 0.03
+
+// shortens cautions when the target gets longer where it should lift.
+func (o *outcome) shortens() setup.Problems {
+	if o.longEnd != "end" {
+		return nil
+	}
+	return setup.Problems{{Path: "target.region", What: "Along this path the target gets longer, so lifting is not its work.",
+		Why: "A muscle that lifts shortens.", Hint: "Choose the region that lifts here, or give the path the other way round."}}
+}

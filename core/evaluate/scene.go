@@ -1,0 +1,116 @@
+package evaluate
+
+import (
+	"sort"
+
+	"dialarc/core/body"
+	"dialarc/core/load"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/support"
+	"dialarc/core/torque"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+var stateNames = map[load.State]string{load.Working: "working", load.Slack: "slack", load.ToppedOut: "toppedOut",
+	load.TooWide: "tooWide", load.OffPad: "offPad", load.Blocked: "blocked", load.NoAxis: "noAxis"}
+
+// SceneAt computes the scene of a valid document at s in [0, 1].
+func SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
+	problems := setup.Validate(d)
+	if !(s >= 0 && s <= 1) {
+		problems = append(problems, setup.Problem{Path: "s", What: "The place along the path is outside it.", Hint: "Give 0 to 1."})
+	}
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	m := newModel(d)
+	var f body.Frames
+	m.path.Place(s, &f)
+	b := &m.body
+	lead := m.path.Lead()
+	name := torque.NameOf(m.path, lead, m.joint, &m.axis)
+	sc := &report.Scene{Segments: make([]report.SceneSegment, 0, body.NumSegments), Loads: make([]report.SceneLoad, 0, len(m.items)), Columns: make([]report.SceneColumn, 0, len(m.columns)),
+		Pads: make([]report.ScenePad, 0, len(m.station.Pads)), S: s, AngleDeg: space.Deg(f.Pose[lead][name]), Heading: d.Posture.HeadingDeg, Joint: m.joint.Name(), Posture: d.Posture.Kind,
+		Sizes: map[string]float64{"stature": b.Stature, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
+			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
+			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}
+	for seg, name := range body.SegmentNames {
+		sc.Segments = append(sc.Segments, report.SceneSegment{Name: name, Origin: report.PointOf(f.Origin[seg]), Turn: flat(&f.Turn[seg])})
+	}
+	for i := range m.items {
+		sc.Loads = append(sc.Loads, m.sceneLoad(&m.items[i], &f))
+	}
+	for _, c := range m.columns {
+		sc.Columns = append(sc.Columns, m.sceneColumn(&c, &f))
+	}
+	var br support.Bracer
+	brace := br.At(&f, d, m.items, 1)
+	sc.Contacts, sc.Base = contacts(brace.Pushes), make([]report.Point, 0, 8)
+	for _, p := range support.Base(&f, d) {
+		sc.Base = append(sc.Base, report.PointOf(p))
+	}
+	if len(sc.Base) > 0 {
+		p := report.PointOf(brace.Centre)
+		sc.Pressure = &p
+	}
+	for _, p := range append(support.ArmPads(&f, &d.Posture), m.station.Pads...) {
+		sc.Pads = append(sc.Pads, report.ScenePad{Middle: report.PointOf(p.Middle), Turn: flat(&p.Turn), Half: report.PointOf(p.Half)})
+	}
+	return sc, nil
+}
+
+func flat(m *space.Mat) [9]float64 {
+	var out [9]float64
+	for i := range 9 {
+		out[i] = m[i/3][i%3]
+	}
+	return out
+}
+
+func (m *model) sceneLoad(it *load.Item, f *body.Frames) report.SceneLoad {
+	pull := it.At(f)
+	side := body.Right
+	if it.Segment >= body.UpperArmL {
+		side = body.Left
+	}
+	joint := side.Joint(m.joint)
+	l := report.SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(), State: stateNames[pull.State],
+		Segment: body.SegmentNames[it.Segment], Contact: report.PointOf(pull.Contact), Force: report.PointOf(pull.Force), Tension: pull.Tension, Joint: report.PointOf(f.Joint[joint]),
+		Foot: report.PointOf(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch, Shape: make([]report.Point, 0, 3)}
+	if it.From != nil {
+		p := report.PointOf(*it.From)
+		l.Pulley, l.Mass = &p, max(it.Def.StackMass, it.Def.PlateMass)
+	}
+	for _, p := range it.Shape(f) {
+		l.Shape = append(l.Shape, report.PointOf(p))
+	}
+	axis := torque.AxisOf(f, joint, side, &m.axis)
+	if axis != (space.Vec{}) && pull.Tension > 0 {
+		foot := torque.Foot(f.Joint[joint], axis, pull)
+		l.Foot, l.MomentArm = report.PointOf(foot), space.Norm(r3.Sub(foot, f.Joint[joint]))
+		l.InPlane = space.Norm(space.Reject(pull.Force, axis)) / pull.Tension
+	}
+	return l
+}
+
+func (m *model) sceneColumn(c *support.Column, f *body.Frames) report.SceneColumn {
+	def := &m.doc.Loads[c.Index]
+	out := report.SceneColumn{Index: c.Index, Mirror: c.Mirror, X: c.X, Z: c.Z, Height: c.Height, HalfWidth: c.HalfWidth}
+	if c.Known != nil {
+		out.Lowest, out.Spacing, out.Holes = c.Known.LowestHole, c.Known.Spacing, c.Known.Holes
+	}
+	out.Mass, out.Travel = def.StackMass, def.Travel
+	for i := range m.items {
+		if it := &m.items[i]; it.Index == c.Index && it.Mirror == c.Mirror {
+			out.Lift = max(0, min(def.Travel, it.At(f).Lift))
+		}
+	}
+	return out
+}
+
+func sortProblems(p []setup.Problem) {
+	sort.SliceStable(p, func(i, j int) bool { return p[i].Path < p[j].Path })
+}

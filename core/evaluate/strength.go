@@ -1,0 +1,171 @@
+package evaluate
+
+import (
+	"math"
+	"reflect"
+
+	"dialarc/core/body"
+	"dialarc/core/catalogue"
+	"dialarc/core/metric"
+	"dialarc/core/profile"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+)
+
+// strength is what is known of a document's lifter: tests, and what known sets say. Sets are evaluated once for a lifter.
+func (e *Evaluator) strength(d *setup.Document) *profile.Strength {
+	if e.known != nil && reflect.DeepEqual(e.knownOf, d.Lifter) {
+		return e.known
+	}
+	e.knownOf = d.Clone().Lifter
+	e.known = &profile.Strength{Lifter: &e.knownOf, Sets: told(&e.knownOf)}
+	return e.known
+}
+
+// told is what the sets that a lifter knows say about the estimate of strength. A set in an exercise that is not known, or that cannot be
+// evaluated for this lifter, says nothing.
+func told(l *setup.Lifter) []profile.Told {
+	if len(l.Sets) == 0 {
+		return nil
+	}
+	plain := untested(l)
+	var out []profile.Told
+	for _, set := range l.Sets {
+		if t, problems := tellSet(&plain, &set); len(problems) == 0 {
+			out = append(out, t)
+		}
+	}
+	return out
+}
+
+// onceFactor is how much more somebody lifts once than so often, by Epley 1985 (Boyd Epley Workout, from memory): 1 + n/30 from two
+// repetitions on.
+func onceFactor(reps int) float64 {
+	if reps < 2 {
+		return 1
+	}
+	return 1 + float64(reps)/30
+}
+
+// tellSet evaluates one set for a lifter whose strength is the estimate: the joint that asks most of it with the load that goes once gave
+// out, so the lifter is as much stronger there as it asks more than there is.
+func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Problems) {
+	none := profile.Told{}
+	ready, ok := catalogue.Find(plain, set.Exercise)
+	if !ok {
+		return none, setup.Problems{{Path: "exercise", What: "There is no exercise " + set.Exercise + ".", Hint: "Choose one of the list."}}
+	}
+	d := ready.Document
+	counted := Counted(&d)
+	if counted < 0 {
+		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.", Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
+	}
+	*massOf(&d.Loads[counted]) = set.Load * onceFactor(set.Reps+set.Left)
+	if problems := setup.Validate(&d); len(problems) > 0 {
+		return none, problems
+	}
+	var e Evaluator
+	m := newModel(&d)
+	m.grid = sparse
+	o, problems := e.judge(m, sketchSamples, append([]body.Joint{}, m.others()...)...)
+	if len(problems) > 0 {
+		return none, problems
+	}
+	most := e.efforts(o).most("", 1)
+	if most == nil || !(most.effort(1) > 0) {
+		return none, setup.Problems{{Path: "exercise", What: d.Name + " asks nothing that strength is known for.", Hint: "Choose another exercise."}}
+	}
+	return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
+}
+
+// untested is a lifter of whom neither tests nor sets are known, whom a set is held against.
+func untested(l *setup.Lifter) setup.Lifter {
+	plain := *l
+	plain.Sets, plain.Strength = nil, nil
+	return plain
+}
+
+// CheckSets says what is wrong with the sets that a lifter knows, beyond what the document alone shows; the paths begin with base.
+func CheckSets(base string, l *setup.Lifter) setup.Problems {
+	plain := untested(l)
+	var out setup.Problems
+	for i := range l.Sets {
+		_, problems := tellSet(&plain, &l.Sets[i])
+		for _, p := range problems {
+			p.Path = base + "sets[" + short(float64(i)) + "]." + p.Path
+			out = append(out, p)
+		}
+	}
+	return out
+}
+
+// Counted is the load that a lifter speaks of when he says how much he lifts: the first that may be changed and is counted in kilograms;
+// -1 where there is none.
+func Counted(d *setup.Document) int {
+	for i := range d.Loads {
+		if d.Loads[i].Variable && massOf(&d.Loads[i]) != nil {
+			return i
+		}
+	}
+	return -1
+}
+
+var countedHow = map[string]string{"dumbbell": "each dumbbell", "bar": "the whole bar", "cable": "the pin", "strands": "the pin", "cam": "the pin", "lever": "the plates"}
+
+// CountedExercises lists the exercises in which a set can be known: those that move, with one load and that in kilograms.
+func CountedExercises() []report.CountedExercise {
+	var out []report.CountedExercise
+	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		i := Counted(&r.Document)
+		if i >= 0 && varying(&r.Document) == 1 && r.Document.Movement.Kind != "hold" {
+			out = append(out, report.CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: countedHow[r.Document.Loads[i].Kind]})
+		}
+	}
+	return out
+}
+
+// massOf is where a load keeps what it is counted by; nil for one that is not counted in kilograms.
+func massOf(l *setup.Load) *float64 {
+	switch l.Kind {
+	case "dumbbell", "bar":
+		return &l.Mass
+	case "cable", "strands", "cam":
+		return &l.StackMass
+	case "lever":
+		return &l.PlateMass
+	}
+	return nil
+}
+
+// KnownOf says for every action what a lifter's strength rests on and how much it is, and what every known set told.
+func KnownOf(l *setup.Lifter) *report.Known {
+	plain := untested(l)
+	out := &report.Known{Actions: strengthOf(l), Sets: make([]report.SetTold, len(l.Sets))}
+	for i := range l.Sets {
+		set := &l.Sets[i]
+		one := report.SetTold{Once: number(math.Round(2*set.Load*onceFactor(set.Reps+set.Left)) / 2)}
+		t, problems := tellSet(&plain, set)
+		if len(problems) > 0 {
+			one.Factor = metric.Missing(problems[0].What)
+		} else {
+			one.Factor, one.Action = number(t.Factor), largestOf(t.Actions)
+		}
+		out.Sets[i] = one
+	}
+	return out
+}
+
+func strengthOf(l *setup.Lifter) []report.Basis {
+	d := setup.Document{Lifter: *l}
+	s := new(Evaluator).strength(&d)
+	out := make([]report.Basis, 0, len(setup.Actions))
+	for _, action := range setup.Actions {
+		best, trust, spread := s.Best(action)
+		value, low, high := report.Rounded(best), report.Rounded(best*math.Exp(-tenth*spread)), report.Rounded(best*math.Exp(tenth*spread))
+		out = append(out, report.Basis{Action: action, Trust: string(trust), Text: s.Words(trust), Best: metric.Known(value), Low: metric.Known(low), High: metric.Known(high)})
+	}
+	return out
+}
+
+// tenth is the number of standard deviations beyond which one of ten lies, of a normal distribution.
+const tenth = 1.2816

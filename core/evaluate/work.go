@@ -1,0 +1,410 @@
+package evaluate
+
+import (
+	"math"
+	"slices"
+	"sort"
+
+	"dialarc/core/body"
+	"dialarc/core/metric"
+	"dialarc/core/muscle"
+	"dialarc/core/report"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+	"dialarc/core/torque"
+
+	"gonum.org/v1/gonum/floats"
+	"gonum.org/v1/gonum/spatial/r3"
+)
+
+// work collects what the muscles do along the path.
+type work struct {
+	o        *outcome
+	model    *muscle.Model
+	rep      *torque.Repetition
+	joint    body.Joint
+	strength float64
+	rests    bool // the thigh lies on a pad
+	stands   bool // the foot stands
+	regions  []report.RegionPart
+	heads    []report.RegionPart
+	out      report.Muscles
+	sound    []bool // places where activations can be relied on: no reason speaks against them, even where one muscle has all the share
+}
+
+// desk is the memory of what everything that may work does along a path; what is reported is copied from it.
+type desk struct {
+	regions []report.RegionPart
+	heads   []report.RegionPart
+	curves  []float64
+}
+
+// cleared makes room for a number of curves of a length.
+func (d *desk) cleared(curves, n int) []float64 {
+	d.curves = slices.Grow(d.curves[:0], curves*n)[:curves*n]
+	clear(d.curves)
+	return d.curves
+}
+
+// newWork begins with nothing done.
+func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64, desk *desk) *work {
+	w := &work{o: o, model: model, rep: rep, joint: o.joint, strength: strength,
+		rests: o.joint == body.KneeR && o.station.Root != body.OnFeet, stands: o.station.Root == body.OnFeet}
+	n := len(rep.S)
+	m := &w.out
+	m.S = clone(rep.S)
+	groups, heads := muscle.Groups(), muscle.Heads()
+	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
+	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
+	for _, c := range []*report.Curve{&m.Against, &m.LeftTwist, &m.LeftRest, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
+		*c = make(report.Curve, n)
+	}
+	m.Busiest = make([]string, n)
+	for i := range passives {
+		m.Passive = append(m.Passive, report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind, Values: make(report.Curve, n)})
+	}
+	target := o.doc.Target.Region
+	add := func(list []report.RegionPart, p muscle.Part) []report.RegionPart {
+		part := report.RegionPart{Key: p.Key, Label: p.Label, Weak: p.Weak, TorqueOnly: p.TorqueOnly, Target: muscle.Within(p.Key, target)}
+		for _, c := range part.Curves() {
+			*c, room = room[:n:n], room[n:]
+		}
+		return append(list, part)
+	}
+	for _, g := range groups {
+		w.regions = add(w.regions, g)
+	}
+	for h, head := range heads {
+		w.heads = add(w.heads, head.Part)
+		w.heads[h].Force = muscle.Force(h)
+		w.regions[head.Group].Force += muscle.Force(h)
+	}
+	desk.regions, desk.heads = w.regions, w.heads
+	model.Begin()
+	return w
+}
+
+// passives are what holds without being a muscle, in the order of muscle.Passive.
+var passives = []struct {
+	key, label, kind string
+	of               func(p *muscle.Passive) float64
+}{
+	{"elbow", "The straight elbow itself", "torque", func(p *muscle.Passive) float64 { return p.ElbowStop }},
+	{"turn", "The end of the forearm's turn", "torque", func(p *muscle.Passive) float64 { return math.Abs(p.TurnStop) }},
+	{"collar", "Ligaments of the collar bone", "torque", func(p *muscle.Passive) float64 { return p.Collar }},
+	{"blade", "Ligaments of the shoulder blade", "torque", func(p *muscle.Passive) float64 { return floats.Norm(p.Blade[:], 2) }},
+	{"ribs", "Ribs under the shoulder blade", "force", func(p *muscle.Passive) float64 { return p.Ribs[0] + p.Ribs[1] }},
+}
+
+// at is what a joint's muscles have to give at a place, N·m, and the force of loads and weights beyond it, N, with the loads that may be
+// changed times a factor; zero for a joint that was not computed.
+func (w *work) at(j body.Joint, i int, factor float64) (need, force space.Vec) {
+	vector, on, varying, varyingForce := w.rep.Vector, w.rep.Force, w.rep.Varying, w.rep.VaryingForce
+	if j != w.joint {
+		vector = nil
+		for k := range w.rep.Others {
+			if o := &w.rep.Others[k]; o.Joint == j {
+				vector, on, varying, varyingForce = o.Vector, o.Force, o.Varying, o.VaryingForce
+			}
+		}
+	}
+	if vector == nil {
+		return space.Vec{}, space.Vec{}
+	}
+	return r3.Add(vector[i], r3.Scale(factor-1, varying[i])), r3.Add(on[i], r3.Scale(factor-1, varyingForce[i]))
+}
+
+// share finds who carries the torque at a place with the loads that may be changed times a factor.
+func (w *work) share(i int, factor float64) *muscle.Answer {
+	if legJoint(w.joint) {
+		// A thigh that rests on a seat or bench asks nothing of the hip.
+		hip, _ := w.at(body.HipR, i, factor)
+		knee, _ := w.at(body.KneeR, i, factor)
+		return w.model.ShareLeg(&w.rep.Pose[i], &muscle.Need{Hip: -hip.Z, Knee: knee.Z, HipRests: w.rests, FootStands: w.stands && w.rep.Balance[i] > 0, Strength: w.strength})
+	}
+	n := muscle.Need{Strength: w.strength, GirdleMoves: w.joint == body.GirdleR}
+	n.Girdle, _ = w.at(body.GirdleR, i, factor)
+	n.Shoulder, n.OnArm = w.at(body.ShoulderR, i, factor)
+	n.Elbow, _ = w.at(body.ElbowR, i, factor)
+	return w.model.ShareArm(&w.rep.Pose[i], &n)
+}
+
+func (w *work) sample(i int) {
+	m, out := w.model, &w.out
+	a := w.share(i, 1)
+	out.Largest[i], out.Busiest[i] = a.Most, muscle.Heads()[a.Largest].Label
+	for k := range out.Passive {
+		out.Passive[k].Values[i] = passives[k].of(&a.Passive)
+	}
+	if legJoint(w.joint) {
+		for _, c := range []report.Curve{out.LeftTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
+			c[i] = math.NaN()
+		}
+		left := a.Left.Hip
+		if w.joint == body.KneeR {
+			left = a.Left.Knee
+		}
+		out.LeftRest[i] = math.Abs(left)
+	} else {
+		w.joints(i, a)
+	}
+	axis := w.rep.AxisIn[i]
+	_, forward := m.GirdleAxes()
+	for h := range w.heads {
+		p, r := &w.heads[h], &w.regions[muscle.Heads()[h].Group]
+		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, h, axis)
+		p.Retracts[i], p.LineUpDeg[i] = math.NaN(), math.NaN()
+		if !legJoint(w.joint) {
+			p.Retracts[i] = -r3.Dot(a.Girdle()[h], forward)
+		}
+		if need := w.rep.Vector[i]; p.Target && w.joint == body.ShoulderR && a.Lever[h] != (space.Vec{}) && space.Norm(need) > 0 {
+			p.LineUpDeg[i] = space.Deg(math.Acos(max(-1, min(1, r3.Dot(r3.Unit(a.Lever[h]), r3.Unit(need))))))
+		}
+		share := p.Force / r.Force
+		r.Activation[i] += share * p.Activation[i]
+		r.Torque[i] += p.Torque[i]
+		r.Retracts[i] += p.Retracts[i]
+		r.LineUpDeg[i] += share * p.LineUpDeg[i]
+	}
+	for g := range w.regions {
+		w.regions[g].Length[i] = a.GroupLong[g]
+	}
+}
+
+// joints notes what the joints of an arm bear, and what is left over there.
+func (w *work) joints(i int, a *muscle.Answer) {
+	out, m := &w.out, w.model
+	// What loads, weights and muscles put on the outer side, the joint's surfaces have to hold.
+	_, onArm := w.at(body.ShoulderR, i, 1)
+	_, onForearm := w.at(body.ElbowR, i, 1)
+	press := r3.Add(onArm, a.OnHumerus)
+	out.Shoulder[i], out.Elbow[i] = space.Norm(press), space.Norm(r3.Add(onForearm, a.OnForearm))
+	out.ShoulderLeanDeg[i] = m.Lean(press)
+	d := m.UpperArm()
+	out.LeftTwist[i] = r3.Dot(a.Left.Shoulder, d)
+	switch w.joint {
+	case body.GirdleR:
+		out.LeftRest[i] = space.Norm(a.Left.Girdle)
+	case body.ShoulderR:
+		out.LeftRest[i] = space.Norm(space.Reject(a.Left.Shoulder, d))
+	case body.ElbowR:
+		out.LeftRest[i] = space.Norm(a.Left.Elbow)
+	}
+	girdle, _ := w.at(body.GirdleR, i, 1)
+	rises, forward := m.GirdleAxes()
+	out.Raises[i], out.Retracts[i] = r3.Dot(girdle, rises), -r3.Dot(girdle, forward)
+}
+
+// about is what a head gives about the target's axis.
+func (w *work) about(a *muscle.Answer, h int, axis space.Vec) float64 {
+	switch w.joint {
+	case body.GirdleR:
+		return r3.Dot(a.Girdle()[h], axis)
+	case body.ElbowR:
+		return r3.Dot(a.Elbow()[h], axis)
+	case body.HipR:
+		return -a.Hip[h] * axis.Z
+	case body.KneeR:
+		return a.Knee[h] * axis.Z
+	}
+	return r3.Dot(a.Shoulder()[h], axis)
+}
+
+// report works the shares out and keeps what does something, the target first.
+func (w *work) report() report.Muscles {
+	w.shares()
+	w.out.Regions = kept(w.regions, func(int) bool { return true })
+	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key }) // not those that are all of a group
+	if p := w.out.Part(w.o.doc.Target.Region); p != nil {
+		target := *p
+		w.out.Target = &target
+	}
+	w.doubts()
+	w.lengths()
+	return w.out
+}
+
+// kept copies what does something out of a list, or is the target, the target first and then what does most.
+func kept(list []report.RegionPart, worth func(k int) bool) []report.RegionPart {
+	var some []*report.RegionPart
+	for k := range list {
+		if p := &list[k]; worth(k) && (floats.Max(p.Activation) >= seldom || (p.Target && !math.IsNaN(p.Length[0]))) {
+			some = append(some, p)
+		}
+	}
+	sort.SliceStable(some, func(i, k int) bool {
+		if some[i].Target != some[k].Target {
+			return some[i].Target
+		}
+		return doing(some[i]) > doing(some[k])
+	})
+	out := make([]report.RegionPart, len(some))
+	for k, p := range some {
+		out[k] = p.Clone()
+	}
+	return out
+}
+
+// doing is how much a part does over the whole path.
+func doing(p *report.RegionPart) float64 {
+	sum := 0.0
+	for i := range p.Activation {
+		if t := p.Torque[i]; !math.IsNaN(t) {
+			sum += max(0, t)
+		} else {
+			sum += p.Activation[i]
+		}
+	}
+	return sum
+}
+
+// peak is the size of the largest torque.
+func (w *work) peak() float64 {
+	peak := 0.0
+	for _, t := range w.rep.Total {
+		if size := math.Abs(t); size > peak {
+			peak = size
+		}
+	}
+	return peak
+}
+
+// shares divides what each part gives by what all that help give together: never more than 1. What turns the other way is told by itself.
+func (w *work) shares() {
+	still, peak := w.o.path.Still(), w.peak()
+	helps, against := make([]float64, len(w.rep.S)), w.out.Against
+	for g := range w.regions {
+		for i, t := range w.regions[g].Torque {
+			if t *= math.Copysign(1, w.rep.Total[i]); t > 0 {
+				helps[i] += t
+			} else {
+				against[i] -= t
+			}
+		}
+	}
+	for i, total := range w.rep.Total {
+		if still || !(math.Abs(total) >= fewTorque*peak) || helps[i] == 0 {
+			helps[i] = math.NaN()
+		}
+		against[i] /= helps[i]
+		helps[i] = math.Copysign(helps[i], total)
+	}
+	for _, list := range [][]report.RegionPart{w.regions, w.heads} {
+		for k := range list {
+			torque, share := list[k].Torque, list[k].Share
+			for i, t := range torque {
+				share[i] = max(0, t/helps[i])
+			}
+			if still {
+				blank(torque)
+			}
+		}
+	}
+}
+
+// lengths tells where on its length the target is worked.
+func (w *work) lengths() {
+	out := &w.out
+	out.LongEnd, out.LengthenedShare = "unknown", metric.Missing("The model has no length of this muscle over this path.")
+	low, high, ok := muscle.RangeOf(w.o.doc.Target.Region)
+	if out.Target == nil || !ok {
+		return
+	}
+	length := out.Target.Length
+	out.LongEnd = w.o.longEnd
+	whole, long := 0.0, 0.0
+	for i := 1; i < len(length); i++ {
+		piece := (w.rep.Swept[i] - w.rep.Swept[i-1]) * max(0, (w.rep.Total[i]+w.rep.Total[i-1])/2)
+		if math.IsNaN(piece) { // the target stands still
+			continue
+		}
+		whole += piece
+		if (length[i]+length[i-1])/2 > (low+high)/2 {
+			long += piece
+		}
+	}
+	if whole > 0 {
+		share := report.Rounded(long / whole)
+		out.LengthenedShare = metric.Known(share)
+	} else {
+		out.LengthenedShare = metric.Missing("No torque resists the lift.")
+	}
+}
+
+// Bounds beyond which shares are rough (own): little torque beside its peak, much work against each other, twist that nothing holds, arms
+// so high that the table's lines are no longer trusted, a joint force that leaves the socket, arms behind the trunk.
+const (
+	littleTorque = 0.25
+	muchAgainst  = 0.30
+	muchTwist    = 0.1
+	highArm      = 150 // degrees
+	leansOut     = 45  // degrees
+	behindTrunk  = 8   // degrees that the upper arm points behind the plane of the trunk
+	deepHip      = 100 // degrees of flexion
+	alone        = 0.95
+)
+
+// largestWhole is the largest share that one muscle with all its parts has at a place.
+func (w *work) largestWhole(i int) float64 {
+	var sums [maxRegions]float64
+	most := 0.0
+	for g, whole := range muscle.Wholes() {
+		sums[whole] += w.regions[g].Share[i]
+		most = max(most, sums[whole])
+	}
+	return most
+}
+
+// doubts marks the places where shares are rough, and says why.
+func (w *work) doubts() {
+	peak := w.peak()
+	out, arm := &w.out, !legJoint(w.joint)
+	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
+	behind := func(i int) float64 { // of the upper arm's direction, which way it points forward
+		q := &w.rep.Pose[i]
+		return space.Deg(math.Asin(-math.Sin(q[setup.ShoulderElevation]) * math.Sin(q[setup.ShoulderPlane])))
+	}
+	w.sound = make([]bool, len(out.Firm))
+	shared := func(i int) bool { return w.largestWhole(i) < alone } // what one muscle does by itself cannot be shared out wrongly
+	for i := range out.Firm {
+		out.Firm[i], w.sound[i] = 1, true
+	}
+	for _, d := range []struct {
+		key, text string
+		at        func(i int) bool
+	}{
+		{"little", "There is little torque here, so shares of it mean little.", func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
+		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
+		{"twist", "Some twist of the upper arm is held by nothing in the model here.", func(i int) bool {
+			return math.Abs(out.LeftTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
+		}},
+		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm }},
+		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
+		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && behind(i) > behindTrunk }},
+		{"deep", "In so deep a bend other adductors extend the hip too, which the model does not have.", func(i int) bool {
+			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
+		}},
+	} {
+		from := -1
+		for i := range len(out.Firm) + 1 {
+			in := i < len(out.Firm) && d.at(i)
+			if in {
+				w.sound[i] = false
+				in = d.key == "little" || shared(i)
+			}
+			if in {
+				out.Firm[i] = 0
+			}
+			switch {
+			case in && from < 0:
+				from = i
+			case !in && from >= 0:
+				out.Doubts = append(out.Doubts, report.Doubt{Key: d.key, Text: d.text, FromS: report.Rounded(out.S[from]), ToS: report.Rounded(out.S[i-1])})
+				from = -1
+			}
+		}
+	}
+	if out.Doubts == nil {
+		out.Doubts = []report.Doubt{}
+	}
+}
