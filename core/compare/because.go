@@ -33,14 +33,14 @@ func because(sides []side) []Reason {
 		}
 	}
 	words("target", "They are for different regions: {each}.", func(s *side) string { return "for " + regionLabel(s.doc.Target.Region) })
-	words("joint", "They move different joints or coordinates: {each}.", func(s *side) string { return s.report.Joint + ", " + s.report.Label })
+	words("joint", "They move different joints: {each}.", func(s *side) string { return s.report.Joint + ", " + s.report.Label })
 	words("hold", "One is held, the other moves: {each}.", func(s *side) string {
 		if s.report.Hold {
 			return "held"
 		}
 		return "moving"
 	})
-	words("phase", "The load falls elsewhere in the range: {each}.", func(s *side) string {
+	words("phase", "The load is hardest in different parts of the range: {each}.", func(s *side) string {
 		if p := s.report.Profile.Loads.Phase; p != "" {
 			return p
 		}
@@ -49,12 +49,12 @@ func because(sides []side) []Reason {
 	if sameCoordinate(sides) {
 		out = append(out, ends(sides, "range", "The range differs: {each}.", "angle", rangeApart, rangeOf)...)
 	}
-	out = append(out, ends(sides, "length", "The target works at other lengths: {each} of its best length.", "percent", percent*lengthApart, lengthsOf)...)
+	out = append(out, ends(sides, "length", "The target works at different lengths: {each} of its optimal length.", "percent", percent*lengthApart, lengthsOf)...)
 	out = append(out, ofKit(sides)...)
 	if r, differ := lifters(sides); differ {
 		out = append(out, r)
 	}
-	words("school", "What is wanted differs, so the matches do not compare: {each}.", func(s *side) string { return s.doc.Target.School })
+	words("school", "The target profiles differ, so the fits do not compare: {each}.", func(s *side) string { return s.doc.Target.School })
 	words("sides", "Different sides move: {each}.", func(s *side) string { return s.doc.Movement.Side })
 	words("tempo", "The tempo differs: {each}.", func(s *side) string {
 		t := s.doc.Tempo
@@ -128,16 +128,16 @@ func ofKit(sides []side) []Reason {
 			out = append(out, Reason{Key: key, Text: what + g + ".", Values: map[string]report.Quantity{}})
 		}
 	}
-	text("kind", "Different kinds of load pull: ", func(l *setup.Load) string { return kinds[l.Kind] })
+	text("kind", "The kinds of load differ: ", func(l *setup.Load) string { return kinds[l.Kind] })
 	if cabled(sides) {
-		text("ratio", "The same pin pulls differently, since pulleys differ: ", func(l *setup.Load) string {
+		text("ratio", "The same pin does not pull the same, since the pulleys differ: ", func(l *setup.Load) string {
 			if !onPulley(l) {
 				return ""
 			}
 			return fmt.Sprintf("%.0f%% of the pin, %.0f%% lost", percent*stepped(l.Ratio, ratioApart), percent*stepped(l.Friction, lossApart))
 		})
 	}
-	text("contact", "The loads hold on elsewhere: ", func(l *setup.Load) string {
+	text("contact", "The loads are attached in different places: ", func(l *setup.Load) string {
 		if l.Contact.Segment == "" {
 			return "" // the own body
 		}
@@ -147,7 +147,7 @@ func ofKit(sides []side) []Reason {
 }
 
 var kinds = map[string]string{"dumbbell": "with dumbbells", "bar": "with a bar", "cable": "with a cable", "strands": "with a rope on a cable", "band": "with a band",
-	"cam": "with a cam", "lever": "with a lever", "ownBody": "with the own body"}
+	"cam": "with a cam", "lever": "with a lever", "ownBody": "with body weight"}
 
 func onPulley(l *setup.Load) bool { return l.Kind == "cable" || l.Kind == "strands" }
 
@@ -187,6 +187,6 @@ func lifters(sides []side) (Reason, bool) {
 		r.Values[key+"Tall"], r.Values[key+"Mass"] = report.Quantity{Value: l.Stature, Kind: "length"}, report.Quantity{Value: l.Mass, Kind: "mass"}
 		parts = append(parts, fmt.Sprintf("%s {%sTall}, {%sMass}", sides[i].letter, key, key))
 	}
-	r.Text = "Different bodies lift: " + strings.Join(parts, "; ") + "."
+	r.Text = "The lifters differ: " + strings.Join(parts, "; ") + "."
 	return r, differ
 }

@@ -59,7 +59,7 @@ func TestOnlyTheLoadDiffers(t *testing.T) {
 		}
 	}
 	peak := difference(t, c, "peak")
-	if !strings.Contains(peak.Text, "B asks for {more} more torque than A") {
+	if !strings.Contains(peak.Text, "B takes {more} more torque than A") {
 		t.Errorf("%q", peak.Text)
 	}
 	a, b := evaluated(t, light), evaluated(t, heavy)

@@ -80,9 +80,9 @@ func (s *search) answers(ctx context.Context, ends []choice, most int) (*Search,
 	}
 	out.Looked = len(s.known)
 	if len(out.Answers) == 0 {
-		out.Why = "Nothing that these settings allow fits better and holds."
+		out.Why = "Nothing within these settings scores better and stays usable."
 		if len(ends) == 0 {
-			out.Why = "None of the settings looked at can be used: a stack rests, something is in the way, the lifter is not held, a caution applies, or more is asked than there is."
+			out.Why = "None of the settings looked at can be used: a stack is down, something is in the way, the lifter is not stable, a caution applies, or it takes more than the lifter has."
 		}
 	}
 	return out, nil

@@ -51,13 +51,13 @@ func onFeet(d *setup.Document) bool {
 }
 
 func stances() []way {
-	list := []way{{label: "Stand with the feet wider apart", make: func(d *setup.Document) bool {
+	list := []way{{label: "Stand with the feet wider", make: func(d *setup.Document) bool {
 		wider := d.Posture.FeetApart < 0.5
 		d.Posture.FeetApart = 0.55
 		return wider && onFeet(d)
 	}}}
 	for _, ahead := range []string{"left", "right"} {
-		list = append(list, way{label: "Put the " + ahead + " foot well ahead", make: func(d *setup.Document) bool {
+		list = append(list, way{label: "Step the " + ahead + " foot forward into a split stance", make: func(d *setup.Document) bool {
 			d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "split", ahead, nearlyInLine
 			return onFeet(d)
 		}})
@@ -125,7 +125,7 @@ func holding(what, label string) way {
 }
 
 func onBench(kg float64) way {
-	return way{label: fmt.Sprintf("Lay %g kg on the foot of the bench", kg), make: func(d *setup.Document) bool {
+	return way{label: fmt.Sprintf("Put %g kg on the foot of the bench", kg), make: func(d *setup.Document) bool {
 		if d.Bench == nil {
 			return false
 		}

@@ -76,8 +76,8 @@ func weightsOf(g *Goal) (weights, setup.Problems) {
 		given, to   *float64
 		most        float64
 	}{
-		{"lineUp", "weight of the line-up", g.LineUp, &w.lineUp, 200}, {"look", "weight of start and clearance", g.Look, &w.look, 100},
-		{"change", "gain that a change has to bring", g.Change, &w.change, 100}, {"touchy", "weight of touchiness", g.Touchy, &w.touchy, 1},
+		{"lineUp", "weight of what goes out of plane", g.LineUp, &w.lineUp, 200}, {"look", "weight of start and clearance", g.Look, &w.look, 100},
+		{"change", "gain that a change has to bring", g.Change, &w.change, 100}, {"touchy", "weight of sensitivity", g.Touchy, &w.touchy, 1},
 	} {
 		if x.given != nil && v.Within(x.path, x.label, *x.given, 0, x.most, "", "") {
 			*x.to = *x.given

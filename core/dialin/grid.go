@@ -53,7 +53,7 @@ func newGrid(d *setup.Document, a, b string) (*Grid, setup.Problems) {
 	find := func(key string) Setting {
 		i := slices.IndexFunc(all, func(s Setting) bool { return s.Key == key })
 		if i < 0 || all[i].Paint != "match" {
-			problems = append(problems, setup.Problem{Path: key, What: "There is no such setting to map.", Hint: "Give two settings that the match rests on, like pulley.height/0 and stance.out."})
+			problems = append(problems, setup.Problem{Path: key, What: "There is no such setting to map.", Hint: "Give two settings that the fit depends on, like pulley.height/0 and stance.out."})
 			return Setting{}
 		}
 		return all[i]

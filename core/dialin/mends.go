@@ -156,7 +156,7 @@ func nearestFirst(s *Setting) []float64 {
 // easing lists ways to spare the hand and the low back.
 func easing() []way {
 	return []way{
-		{label: "Take cuffs at the wrists", make: func(d *setup.Document) bool {
+		{label: "Use cuffs at the wrists", make: func(d *setup.Document) bool {
 			changed := false
 			for i := range d.Loads {
 				if l := &d.Loads[i]; (l.Kind == "cable" || l.Kind == "band") && l.Contact.Segment == "hand" && !l.Shared {
@@ -165,7 +165,7 @@ func easing() []way {
 			}
 			return changed
 		}},
-		{label: "Lay the chest on a bench", make: chestOnBench},
+		{label: "Support the chest on a bench", make: chestOnBench},
 	}
 }
 

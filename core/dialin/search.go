@@ -84,7 +84,7 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 		case i < 0:
 			problems = append(problems, setup.Problem{Path: key, What: "This setup has no such setting.", Hint: "Give keys of settings, like pulley.height/0."})
 		case all[i].Paint != "match":
-			problems = append(problems, setup.Problem{Path: key, What: "The search does not turn this one.", Why: "The load and what the match does not rest on stay as they are.", Hint: "Lock it."})
+			problems = append(problems, setup.Problem{Path: key, What: "The search does not change this one.", Why: "The load, and what the fit does not depend on, stay as they are.", Hint: "Lock it."})
 		default:
 			s.free = append(s.free, all[i])
 			s.values = append(s.values, valuesOf(&all[i]))
@@ -93,7 +93,7 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 	s.most = max(leastBudget, cmp.Or(g.Budget, usualBudget))
 	s.most += max(4000, s.most)
 	if len(g.Free) == 0 {
-		problems = append(problems, setup.Problem{Path: "free", What: "Every setting is locked.", Hint: "Free one at least."})
+		problems = append(problems, setup.Problem{Path: "free", What: "Every setting is locked.", Hint: "Unlock at least one."})
 	}
 	for k := range s.free {
 		_, i := kit.Nearest(s.values[k], s.free[k].Value)

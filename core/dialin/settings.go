@@ -100,19 +100,19 @@ var dials = []dial{
 		return onTwoFeet(d, -1) && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
 	}, feetStagger, func(d *setup.Document, _ int, v float64) { d.Posture.Stagger = v }},
 	{"riser", "", func(d *setup.Document, _ int) bool { return d.Posture.Riser > 0 }, riser, func(d *setup.Document, _ int, v float64) { d.Posture.Riser = v }},
-	{"hand.out", "", holdsOn, handAt("Free hand, out", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3), handTo(func(p *setup.Point) *float64 { return &p.X })},
+	{"hand.out", "", holdsOn, handAt("Free hand, forward", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3), handTo(func(p *setup.Point) *float64 { return &p.X })},
 	{"hand.height", "", holdsOn, handAt("Free hand, height", func(p *setup.Point) *float64 { return &p.Y }, "y", 0, 2.4), handTo(func(p *setup.Point) *float64 { return &p.Y })},
-	{"hand.aside", "", holdsOn, handAt("Free hand, aside", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2), handTo(func(p *setup.Point) *float64 { return &p.Z })},
+	{"hand.aside", "", holdsOn, handAt("Free hand, sideways", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2), handTo(func(p *setup.Point) *float64 { return &p.Z })},
 	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
 	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
 	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
-	{"path.plane", "", isRaise, held("Plane of the path", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
+	{"path.plane", "", isRaise, held("Plane of the raise", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
 	{"path.startPlane", "", isRaise, startPlane, func(d *setup.Document, _ int, v float64) { d.Movement.StartPlane = &v }},
 	{"path.elbow", "", isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
-	{"path.rotation", "", isRaise, held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
-	{"hold.elevation", "", holds("shoulder.elevationDeg"), held("Elevation of the arm", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")},
-	{"hold.plane", "", holds("shoulder.planeDeg"), held("Plane of the arm", "shoulder.planeDeg", -45, 130), hold("shoulder.planeDeg")},
-	{"hold.rotation", "", holds("shoulder.rotationDeg"), held("Turn of the arm", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"path.rotation", "", isRaise, held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"hold.elevation", "", holds("shoulder.elevationDeg"), held("Arm raise angle", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")},
+	{"hold.plane", "", holds("shoulder.planeDeg"), held("Plane of the raise", "shoulder.planeDeg", -45, 130), hold("shoulder.planeDeg")},
+	{"hold.rotation", "", holds("shoulder.rotationDeg"), held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
 	{"hold.elbow", "", holds("elbow.flexionDeg"), held("Elbow bend", "elbow.flexionDeg", 0, 145), hold("elbow.flexionDeg")},
 	{"guide.swivel", "", func(d *setup.Document, _ int) bool { return d.Movement.Guide != nil }, swivel, setSwivel},
 	{"range.from", "", isSweep, rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
@@ -136,11 +136,11 @@ func startPlane(d *setup.Document, _ int) Setting {
 // feetStagger is how far one foot is ahead of the other.
 func feetStagger(d *setup.Document, _ int) Setting {
 	usual := map[string]float64{"split": 0.6, "staggered": 0.25}[d.Posture.Feet]
-	return Setting{Group: "body", Label: "Foot ahead by", Kind: "length", From: 0.1, To: 1, Step: 0.05, Value: cmp.Or(d.Posture.Stagger, usual), Paint: "none", Paths: []string{"posture.stagger"}}
+	return Setting{Group: "body", Label: "Front foot ahead by", Kind: "length", From: 0.1, To: 1, Step: 0.05, Value: cmp.Or(d.Posture.Stagger, usual), Paint: "none", Paths: []string{"posture.stagger"}}
 }
 
 func riser(d *setup.Document, _ int) Setting {
-	return Setting{Group: "body", Label: "Block under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser, Paint: "none", Paths: []string{"posture.riser"}}
+	return Setting{Group: "body", Label: "Riser under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser, Paint: "none", Paths: []string{"posture.riser"}}
 }
 
 func holdsOn(d *setup.Document, _ int) bool { return d.Posture.HandAt != nil }
@@ -274,7 +274,7 @@ func setPulleyHeight(d *setup.Document, i int, v float64) {
 }
 
 func columnsApart(d *setup.Document, i int) Setting {
-	return Setting{Group: "loads", Label: "Columns apart", Kind: "length", From: 0.6, To: 3.0, Step: 0.05,
+	return Setting{Group: "loads", Label: "Distance between columns", Kind: "length", From: 0.6, To: 3.0, Step: 0.05,
 		Value: 2 * math.Abs(d.Loads[i].Pulley.Z), Paths: []string{loadPath(i, "pulley.z")}}
 }
 
@@ -298,12 +298,12 @@ func anchorHeight(d *setup.Document, i int) Setting {
 }
 
 func anchorsApart(d *setup.Document, i int) Setting {
-	return Setting{Group: "loads", Label: "Anchors apart", Kind: "length", From: 0, To: 3.0, Step: 0.05, Value: 2 * math.Abs(d.Loads[i].Anchor.Z),
+	return Setting{Group: "loads", Label: "Distance between anchors", Kind: "length", From: 0, To: 3.0, Step: 0.05, Value: 2 * math.Abs(d.Loads[i].Anchor.Z),
 		Paths: []string{loadPath(i, "anchor.z")}}
 }
 
 func bandRest(d *setup.Document, i int) Setting {
-	return Setting{Group: "loads", Label: "Band at rest", Kind: "length", From: 0.2, To: 2.0, Step: 0.05, Value: d.Loads[i].RestLength,
+	return Setting{Group: "loads", Label: "Band length at rest", Kind: "length", From: 0.2, To: 2.0, Step: 0.05, Value: d.Loads[i].RestLength,
 		Paths: []string{loadPath(i, "restLength"), loadPath(i, "pull")}}
 }
 
@@ -381,9 +381,14 @@ func plateMass(d *setup.Document, i int) Setting {
 
 func stanceOut(d *setup.Document, _ int) Setting {
 	x := d.Posture.X
-	label := "Step out"
-	if d.Posture.Kind != "standing" || d.Posture.HeadingDeg != 0 {
-		label = "Out from columns"
+	label := "Position in the room"
+	for i := range d.Loads {
+		if l := &d.Loads[i]; l.Pulley != nil {
+			label = "Distance from the pulley"
+			break
+		} else if l.Anchor != nil {
+			label = "Distance from the anchor"
+		}
 	}
 	return Setting{Group: "body", Label: label, Kind: "length", From: min(0, math.Floor(x)), To: max(1.5, math.Ceil(2*x)/2), Step: 0.05, Value: x, Paths: []string{"posture.x"}}
 }

@@ -55,7 +55,7 @@ func (w *Sweeper) score(d *setup.Document, paint string) (float64, string) {
 	score, known := m.Get()
 	switch {
 	case sc.Hurts != "":
-		return math.NaN(), "The " + sc.Hurts + " goes where it hurts."
+		return math.NaN(), "The " + sc.Hurts + " goes into its painful range."
 	case !known:
 		return math.NaN(), m.Why()
 	case paint == "effort" && score > 1:

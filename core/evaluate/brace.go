@@ -30,12 +30,12 @@ func (e *Evaluator) bracing(o *outcome) report.Bracing {
 	worst := e.brace.Worst(o.doc, o.path, o.items, o.grid.bracing)
 	b := report.Bracing{Holds: worst.Holds(), Residual: report.Rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S), Contacts: contacts(worst.Pushes)}
 	b.Bears = o.bears(e.brace.Most())
-	b.Margin = metric.Missing("More than the floor carries the lifter.")
+	b.Margin = metric.Missing("The lifter is not carried by the floor alone.")
 	if !math.IsNaN(worst.Margin) {
 		m := report.Rounded(worst.Margin)
 		b.Margin = metric.Known(m)
 	}
-	b.Friction = metric.Missing("No friction would hold it.")
+	b.Friction = metric.Missing("No amount of friction would hold it.")
 	if g := e.brace.Grip(o.doc, o.path, o.items, worst.S); !math.IsNaN(g) {
 		g = math.Round(1e4*g) / 1e4
 		b.Friction = metric.Known(g)

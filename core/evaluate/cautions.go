@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
@@ -47,8 +48,8 @@ func degrees1(rad float64) float64 { return rad * 180 / math.Pi }
 
 func largest(x []float64) float64 { return floats.Max(x) }
 
-// rubVerdict words what is in a strand's way; nothing when all is clear.
-func rubVerdict(rubs []report.Rub) []report.Verdict {
+// rubVerdict words what is in the way of a cable, band or rope; nothing when all is clear.
+func (o *outcome) rubVerdict(rubs []report.Rub) []report.Verdict {
 	order := map[string]int{"crosses": 1, "close": 2, "touches": 3, "bends": 4, "blocked": 5}
 	worst := -1
 	for i := range rubs {
@@ -62,7 +63,7 @@ func rubVerdict(rubs []report.Rub) []report.Verdict {
 		return nil
 	}
 	r := &rubs[worst]
-	s := verdict.Rub(r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
+	s := verdict.Rub(load.LineName(o.doc.Loads[r.Index].Kind), r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
 	return []report.Verdict{worded(&s)}
 }
 

@@ -52,15 +52,15 @@ func stepsOf(crossed bool, kind string) []string {
 	}
 	if crossed {
 		return []string{
-			"Go close to the left side and take its " + what + " with the right hand.",
-			"Keep it, go over to the right side and take that " + what + " with the left hand: it lies on top.",
-			"With both in hand step out to the mark, arms at the start of the range.",
-			"To put back, step in first; give back the one that was taken last, then the other.",
+			"Step up to the left side and take its " + what + " with the right hand.",
+			"Keep hold of it, cross to the right side and take that " + what + " with the left hand: it lies on top.",
+			"With both in hand, step out to the mark, arms at the start of the range.",
+			"To finish, step in first; return the one picked up last, then the other.",
 		}
 	}
 	return []string{
-		"Go close and take one " + what + ", then the other.",
-		"With both in hand step out to the mark.",
-		"To put back, step in first, then give back one after the other.",
+		"Step up close and take one " + what + ", then the other.",
+		"With both in hand, step out to the mark.",
+		"To finish, step in first, then return one after the other.",
 	}
 }

@@ -272,7 +272,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Probl
 	r.Cautions = o.cautionsOf(r)
 	r.Verdicts = append(r.Verdicts, o.braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
-	r.Verdicts = append(r.Verdicts, rubVerdict(r.Rubs)...)
+	r.Verdicts = append(r.Verdicts, o.rubVerdict(r.Rubs)...)
 	r.Verdicts = append(r.Verdicts, meetVerdict(r.Meets)...)
 	r.Verdicts = append(r.Verdicts, o.jointsVerdict(r))
 	r.Verdicts = append(r.Verdicts, w.workVerdict()...)
@@ -319,12 +319,12 @@ func (o *outcome) gapWhy() string {
 }
 
 var gapWords = map[load.State]string{
-	load.Slack:     "The stack rests over a part of the range, so the curve has a gap.",
-	load.ToppedOut: "The stack is at the top of its travel over a part of the range, so the curve has a gap.",
-	load.TooWide:   "Over a part of the range the hands are further apart than the rope is long, so the curve has a gap.",
-	load.OffPad:    "Over a part of the range the limb does not reach the machine's pad, so the curve has a gap.",
-	load.NoAxis:    "The target stands still over a part of the range, so there is no axis for a torque to be about.",
-	load.Blocked:   "Over a part of the range something is in the strand's way, so the curve has a gap.",
+	load.Slack:     "The stack is down over part of the range, so the curve has a gap.",
+	load.ToppedOut: "The stack has topped out over part of the range, so the curve has a gap.",
+	load.TooWide:   "The hands are further apart than the rope is long over part of the range, so the curve has a gap.",
+	load.OffPad:    "The limb does not reach the machine's pad over part of the range, so the curve has a gap.",
+	load.NoAxis:    "The joint is still over part of the range, so torque has no axis there.",
+	load.Blocked:   "Something blocks the cable or band over part of the range, so the curve has a gap.",
 }
 
 func (o *outcome) inGap(i int) bool {

@@ -220,7 +220,7 @@ func TestImpossibleGeometry(t *testing.T) {
 	}{
 		{"hand in the column", "posture.x", "inside the right column", func(d *setup.Document) { d.Posture.X, d.Movement.Hold["shoulder.planeDeg"] = 0.05, 0 }},
 		{"standing in the column", "posture.x", "stands inside", func(d *setup.Document) { d.Posture.X, d.Posture.Z = 0, -0.55 }},
-		{"stack resting all the way", "loads[0].pulley", "rests over the whole range", func(d *setup.Document) { d.Loads[0].AttachmentLength = 2.9 }},
+		{"stack resting all the way", "loads[0].pulley", "down over the whole range", func(d *setup.Document) { d.Loads[0].AttachmentLength = 2.9 }},
 		{"stack at its top all the way", "loads[0].travel", "top of its travel over the whole range", func(d *setup.Document) { d.Loads[0].Travel = 0.1 }},
 		{"load on the other arm", "loads", "No load acts", func(d *setup.Document) { d.Movement.Side = "left" }},
 		{"hand at the pulley", "loads[0].pulley", "at the pulley itself", func(d *setup.Document) {

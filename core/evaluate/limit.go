@@ -136,9 +136,9 @@ func (e *Evaluator) limit(o *outcome, w *work) report.Limit {
 	}
 	most := list.most("", 1)
 	if most == nil {
-		return none(firstOf(o.why, "No strength shape fits what this asks."))
+		return none(firstOf(o.why, "There is no strength curve for this movement."))
 	}
-	out := none("No load that may be changed asks more of a joint.")
+	out := none("No adjustable load makes a joint work harder.")
 	out.Effort, out.EffortAt = number(most.effort(1)), most.joint
 	first, factor := list.first()
 	if first == nil {
@@ -147,7 +147,7 @@ func (e *Evaluator) limit(o *outcome, w *work) report.Limit {
 	out.Now = number(list.most(first.joint, 1).effort(1))
 	out.Kind, out.Key, out.Label = "joint", first.joint, jointWords[first.joint]
 	if factor <= 0 {
-		why := "The body's own weight and the fixed loads already ask for all that the " + first.joint + " has."
+		why := "The body's own weight and the fixed loads already take all the strength that the " + first.joint + " has."
 		for _, m := range []*metric.Metric{&out.Factor, &out.Kg, &out.KgLow, &out.KgHigh, &out.Reps, &out.RepsLow, &out.RepsHigh} {
 			*m = metric.Missing(why)
 		}
@@ -192,9 +192,9 @@ func repetitions(factor float64) (m metric.Metric, light bool) {
 	case n >= 2:
 		return number(n), false
 	case n >= 0:
-		return metric.Missing("Once, perhaps twice: too near what goes once for a count."), false
+		return metric.Missing("One repetition, perhaps two: too close to the 1RM to count."), false
 	}
-	return metric.Missing("The load is more than what goes once."), false
+	return metric.Missing("The load is more than the 1RM."), false
 }
 
 // firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor

@@ -27,7 +27,7 @@ func TestTheWeakestJointIsTheLimit(t *testing.T) {
 			said = v.Text
 		}
 	}
-	if !strings.HasPrefix(said, "The elbow gives out first: {effort} of its strength at {load}") {
+	if !strings.HasPrefix(said, "The elbow is the limit: {effort} of its strength at {load}") {
 		t.Errorf("%q", said)
 	}
 	// Tested arms make the elbow strong enough for another joint to end it.

@@ -17,11 +17,11 @@ import (
 // several do, a press, a row, a squat, what is beside one joint's axis is carried by the next or by the other hand, and is no fault; there
 // the forearm should be in line with the pull.
 func (o *outcome) lineUp() report.LineUp {
-	none := metric.Missing("No cable or band pulls on an arm that is raised.")
+	none := metric.Missing("No cable or band acts on a raised arm.")
 	l := report.LineUp{PassesBy: none, OffAxisShare: metric.Missing("The loads put no torque on the joint."), ForearmDeg: metric.Missing("One joint moves."), ForearmAtDeg: metric.Missing("One joint moves.")}
 	switch {
 	case o.axis.Kind == "spin":
-		l.OffAxisShare = metric.Missing("What turns the arm about itself always pulls beside that axis too.")
+		l.OffAxisShare = metric.Missing("Rotating the arm about its own axis always loads other axes too.")
 		return l
 	case o.severalMove():
 		l.OffAxisShare = metric.Missing("Several joints share this movement.")
@@ -136,7 +136,7 @@ func (o *outcome) passesBy(it *load.Item, i int) metric.Metric {
 	grip, joint := o.rep.Grip[i], o.rep.Joint[i]
 	line := space.Vec{X: it.From.X - grip.X, Z: it.From.Z - grip.Z}
 	if space.Norm(line) < 0.01 {
-		return metric.Missing("It hangs straight, so from above it has no direction.")
+		return metric.Missing("It hangs straight down, so it has no direction seen from above.")
 	}
 	u := r3.Unit(line)
 	off := space.Reject(space.Vec{X: grip.X - joint.X, Z: grip.Z - joint.Z}, u)

@@ -69,7 +69,7 @@ func longEnd(m *model) string {
 }
 
 // noLongEnd says why nothing is counted from the long end.
-var noLongEnd = map[string]string{"undecided": "The target is about as long at both ends of this path, so that neither is its long end."}
+var noLongEnd = map[string]string{"undecided": "The target is about equally long at both ends of this path."}
 
 // longer is by how much, in optimal lengths, a target has to be longer at one end for that to be the long one (own).
 const longer = 0.03
@@ -79,6 +79,6 @@ func (o *outcome) shortens() setup.Problems {
 	if o.longEnd != "end" {
 		return nil
 	}
-	return setup.Problems{{Path: "target.region", What: "Along this path the target gets longer, so lifting is not its work.",
-		Why: "A muscle that lifts shortens.", Hint: "Choose the region that lifts here, or give the path the other way round."}}
+	return setup.Problems{{Path: "target.region", What: "The target lengthens along this path, so lifting is not its job.",
+		Why: "A muscle that lifts shortens.", Hint: "Choose the muscle that lifts here, or reverse the path."}}
 }

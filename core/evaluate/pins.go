@@ -59,7 +59,7 @@ func pinsBeside(mass float64, c *setup.Column) []float64 {
 // that may be changed it is that of the target joint.
 func (o *outcome) effortWith(part int, factor float64) metric.Metric {
 	if o.path.Still() || o.trust == profile.Unknown {
-		return metric.Missing("The strength over this path is not known.")
+		return metric.Missing("Strength over this path is not known.")
 	}
 	if why := o.gapWhy(); why != "" {
 		return metric.Missing(why)

@@ -73,7 +73,7 @@ func place(d *setup.Document, index int, p report.Place) report.Place {
 		return fail(problems[0].What)
 	}
 	p.Across, p.Grip = most(r.Curves.Across), most(r.Curves.Grip)
-	p.Surface, p.Elbow = metric.Missing("The model has no surfaces of this joint."), metric.Missing("The elbow is the target.")
+	p.Surface, p.Elbow = metric.Missing("The model has no contact force for this joint."), metric.Missing("The elbow is the target.")
 	switch r.Joint {
 	case "shoulder":
 		p.Surface = most(r.Muscles.Shoulder)

@@ -27,7 +27,7 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 	}
 	q := Quick{Score: o.score()}
 	q.Peak, q.PeakDeg = o.result.Total.Peak, o.result.Total.PeakAngle.Times(space.Deg(1))
-	verdicts := append(rubVerdict(o.reportRubs()), meetVerdict(o.meets())...)
+	verdicts := append(o.rubVerdict(o.reportRubs()), meetVerdict(o.meets())...)
 	line := o.lineUp()
 	q.OffAxis = line.OffAxisShare
 	for _, s := range o.sentences(line) {

@@ -73,7 +73,7 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	}
 	most := e.efforts(o).most("", 1)
 	if most == nil || !(most.effort(1) > 0) {
-		return none, setup.Problems{{Path: "exercise", What: d.Name + " asks nothing that strength is known for.", Hint: "Choose another exercise."}}
+		return none, setup.Problems{{Path: "exercise", What: d.Name + " tests nothing that the model has strength for.", Hint: "Choose another exercise."}}
 	}
 	return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
 }

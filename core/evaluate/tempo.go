@@ -46,7 +46,7 @@ func Tempo(d *setup.Document) (*report.Tempo, setup.Problems) {
 // swaying looks at the bracing with the inertia of the body and of the loads.
 func (m *model) swaying(course *movement.Course, t *report.Tempo) report.Swaying {
 	worst, at := new(support.Bracer).InMotion(m.doc, m.input(0), course)
-	out := report.Swaying{Holds: worst.Holds(), Time: report.Rounded(at), Phase: "lifting", Residual: report.Rounded(worst.Residual), Margin: metric.Missing("More than the floor carries the lifter.")}
+	out := report.Swaying{Holds: worst.Holds(), Time: report.Rounded(at), Phase: "lifting", Residual: report.Rounded(worst.Residual), Margin: metric.Missing("The lifter is not carried by the floor alone.")}
 	if at > course.Moving()[0][1] {
 		out.Phase = "lowering"
 	}

@@ -68,7 +68,7 @@ func (o *outcome) cautionsOf(r *report.Report) []report.Caution {
 // pain tells where the path goes through what hurts.
 func (c *cautions) pain() {
 	for _, h := range c.hurts() {
-		text, way := "The "+h.Label+" goes from {from} to {to}, where it hurts.", "Stop short of it, or take another path."
+		text, way := "The "+h.Label+" goes from {from} to {to}, where it hurts.", "Stop short of it, or use another path."
 		if h.Note != "" {
 			way = "Noted: " + h.Note + ". " + way
 		}
@@ -84,11 +84,11 @@ func (c *cautions) weights() {
 		under := p.Kind == "supine" && l.Contact.Segment == "hand" || l.Contact.At == "shoulders" && p.Kind != "prone"
 		if l.Kind == "bar" && c.doc.Movement.Kind != "hold" && under && l.Catch == "" && !c.narrow(l) {
 			where := map[bool]string{true: "the back", false: "the chest"}[l.Contact.At == "shoulders"]
-			c.add("bar-fail", "If the bar cannot be lifted, it stays on "+where+": nothing is set to catch it.", "Safety arms just below the lowest place, somebody who spots, or no collars.", nil)
+			c.add("bar-fail", "A failed rep leaves the bar on "+where+": nothing is set to catch it.", "Set safeties just below the lowest point, use a spotter, or leave the collars off.", nil)
 		}
 		if (l.Kind == "bar" || l.Kind == "dumbbell") && l.Contact.Segment == "hand" && p.Kind == "supine" {
 			if deg, over := c.overFace(l); over {
-				c.add("face", "The weight passes over face or throat, at {at}.", "Thumbs round the handle, an easy weight or somebody who spots; lower it beyond the head.", map[string]report.Quantity{"at": {Value: deg, Kind: "angle"}})
+				c.add("face", "The weight passes over the face or throat, at {at}.", "Keep the thumbs wrapped, use an easy weight or a spotter; lower it behind the head.", map[string]report.Quantity{"at": {Value: deg, Kind: "angle"}})
 			}
 		}
 	}
@@ -129,22 +129,22 @@ func (c *cautions) arms() {
 	if deg, ok := c.loadedWhere(func(q *body.Pose) bool {
 		return degrees1(q[setup.ShoulderRotation]) < turnedOut && degrees1(q[setup.ShoulderPlane]) < 0 && raised(q)
 	}); ok {
-		c.add("turned-out", "The arm is loaded at full stretch while it is turned outward, at {at}.", "Turn the arm inward, or take less range at the stretch.", at(deg))
+		c.add("turned-out", "The arm is loaded at full stretch while rotated outward, at {at}.", "Rotate the arm inward, or cut the range at the stretch.", at(deg))
 	}
 	bent := c.elbowsBend()
 	switch deg, ok := c.loadedWhere(func(q *body.Pose) bool { return bent && behindTrunkDeg(q) > deepPress }); {
 	case ok && c.presses():
-		c.add("deep", "The elbows go deep behind the trunk under load, at {at}.", "Stop where the upper arms are in line with the trunk, or lighten the load.", at(deg))
+		c.add("deep", "The elbows go far behind the trunk under load, at {at}.", "Stop where the upper arms are in line with the trunk, or lighten the load.", at(deg))
 	default:
 		if deg, ok := c.loadedWhere(func(q *body.Pose) bool {
 			return degrees1(q[setup.ShoulderPlane]) < deepPlane && raised(q) && degrees1(q[setup.ElbowFlexion]) < 60
 		}); ok && c.rep.Name == setup.ShoulderPlane {
-			c.add("deep", "The arms go deep behind the shoulders under load, at {at}.", "Stop level with the trunk, or lighten the load.", at(deg))
+			c.add("deep", "The arms go far behind the shoulders under load, at {at}.", "Stop level with the trunk, or lighten the load.", at(deg))
 		}
 	}
 	if deg, ok := c.where(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderElevation]) > overhead }); ok {
 		if owned := c.doc.Lifter.Owned(setup.ShoulderRotation); owned.FromDeg > neededTurn {
-			c.add("overhead", "Arms overhead, at {at}, ask for more outward rotation than this lifter owns ({owned}).", "Stop lower: a flatter bench for a press, a pull from in front for a pulldown.",
+			c.add("overhead", "Arms overhead, at {at}, need more outward rotation than this lifter has ({owned}).", "Stop lower: a flatter bench for a press, a pulldown from in front.",
 				map[string]report.Quantity{"at": {Value: deg, Kind: "angle"}, "owned": {Value: -owned.FromDeg, Kind: "angle"}})
 		}
 	}
@@ -178,8 +178,8 @@ func (c *cautions) knee() {
 	}
 	last := c.rep.Pose[len(c.rep.Pose)-1][setup.KneeFlexion]
 	if c.rep.Rate[0][setup.KneeFlexion] < 0 && degrees1(last) < openKnee {
-		c.add("knee-shear", "Over the last {last} the shin is drawn forward under load, which strains the front cruciate ligament.",
-			"No matter for a sound knee; with an injured one the range is for whoever treats it to say.", map[string]report.Quantity{"last": degreesOf(openKnee - degrees1(last))})
+		c.add("knee-shear", "Over the last {last} the load draws the shin forward, which strains the anterior cruciate ligament.",
+			"Fine for a healthy knee; after an injury, whoever treats it sets the range.", map[string]report.Quantity{"last": degreesOf(openKnee - degrees1(last))})
 	}
 }
 
@@ -190,21 +190,21 @@ func (o *outcome) presentEffort() float64 { return o.result.PeakEffort.Or(0) }
 func (c *cautions) trunk() {
 	p := &c.doc.Posture
 	if most, limit := c.lowBack(); most > limit {
-		c.add("low-back", "The low back holds {torque}, more than {limit}.", c.easesBack(), map[string]report.Quantity{"torque": {Value: report.Rounded(most), Kind: "torque"}, "limit": {Value: report.Rounded(limit), Kind: "torque"}})
+		c.add("low-back", "The low back has to hold {torque}, over its limit of {limit}.", c.easesBack(), map[string]report.Quantity{"torque": {Value: report.Rounded(most), Kind: "torque"}, "limit": {Value: report.Rounded(limit), Kind: "torque"}})
 	}
 	if math.Abs(p.Trunk.TurnDeg) > spineTurned && !c.path.Both() {
-		c.add("spine", "The spine is turned by {turn} under a one-sided load.", "Hold against the turn instead of moving through it.", map[string]report.Quantity{"turn": {Value: math.Abs(p.Trunk.TurnDeg), Kind: "angle"}})
+		c.add("spine", "The spine is rotated by {turn} under a one-sided load.", "Brace against the rotation instead of moving through it.", map[string]report.Quantity{"turn": {Value: math.Abs(p.Trunk.TurnDeg), Kind: "angle"}})
 	}
 	upright := p.Kind == "standing" || p.Kind == "hinged" || p.Kind == "kneeling" || p.Kind == "half-kneeling" || p.Kind == "seated"
 	if math.Abs(p.Trunk.BendDeg) > sideBent && upright && !c.station.Carried && p.HandAt == nil {
-		c.add("side-bend", "The spine is bent {bend} to the side under load.", "Stand straight, or hold on with the other hand.", map[string]report.Quantity{"bend": {Value: math.Abs(p.Trunk.BendDeg), Kind: "angle"}})
+		c.add("side-bend", "The spine is bent {bend} to the side under load.", "Stand upright, or hold on with the other hand.", map[string]report.Quantity{"bend": {Value: math.Abs(p.Trunk.BendDeg), Kind: "angle"}})
 	}
 }
 
 // others tells of a joint beside the target that is asked for more than it has.
 func (c *cautions) others() {
 	if worst := c.demands.most("", 1); worst != nil && worst.joint != c.joint.Name() && worst.effort(1) > 1 {
-		c.add("other-joint", "The "+jointWords[worst.joint]+" is asked for {effort} of what it has, at {at}.", "Less load, or a path that spares it.",
+		c.add("other-joint", "The "+jointWords[worst.joint]+" works at {effort} of its strength, at {at}.", "Use less load, or a path that spares it.",
 			map[string]report.Quantity{"effort": {Value: report.Rounded(100 * worst.effort(1)), Kind: "percent"}, "at": degreesOf(degrees1(c.rep.Angle[worst.index]))})
 	}
 }
@@ -212,17 +212,17 @@ func (c *cautions) others() {
 // kit are cautions of what the lifter works with.
 func (c *cautions) kit() {
 	if b := &c.report.Bracing.Bench; b.Used && !b.Holds {
-		c.add("bench", "The bench "+b.How+".", "Weight on its foot, or its foot against something.", nil)
+		c.add("bench", "The bench "+b.How+".", "Weigh its foot down, or set its foot against something.", nil)
 	}
 	if t := c.doc.Tempo; !c.path.Still() && t.Up > 0 && t.Down > 0 && min(t.Up, t.Down) < fastPhase {
-		c.add("momentum", "A phase of {time} throws the weight: it floats and then bites at the turn.", "Take at least a second each way.", map[string]report.Quantity{"time": {Value: min(t.Up, t.Down), Kind: "time"}})
+		c.add("momentum", "At {time} per phase the weight is thrown: it floats, then catches at the turnaround.", "Take at least a second each way.", map[string]report.Quantity{"time": {Value: min(t.Up, t.Down), Kind: "time"}})
 	}
 	if in := c.report.Entry; in != nil && !in.Holds {
-		c.add("entry", "With only one handle in hand {pull} pulls the lifter "+verdict.Direction(in.TowardDeg)+" off the stance.",
-			"Take the second handle while still close, then step out; step in before putting one back.", map[string]report.Quantity{"pull": {Value: in.Pull, Kind: "force"}})
+		c.add("entry", "With only one handle in hand, {pull} pulls the lifter "+verdict.Direction(in.TowardDeg)+" off the stance.",
+			"Pick up the second handle while still close, then step out; step back in before returning one.", map[string]report.Quantity{"pull": {Value: in.Pull, Kind: "force"}})
 	}
 	for _, side := range support.Topples(c.columns, c.rep) {
-		c.add("column: "+side.Name, "The "+side.Name+" column stands free and would tip: {pull} at {height}.", "Fix it to floor or wall, weigh its foot down, or pull from lower.",
+		c.add("column: "+side.Name, "The "+side.Name+" column is free-standing and would tip: {pull} at {height}.", "Bolt it to the floor or wall, weigh its foot down, or pull from lower.",
 			map[string]report.Quantity{"pull": {Value: report.Rounded(side.Pull), Kind: "force"}, "height": {Value: report.Rounded(side.Height), Kind: "length"}})
 	}
 	for k, index := range c.rep.Index {
@@ -235,17 +235,17 @@ func (c *cautions) kit() {
 // band are cautions of one band.
 func (c *cautions) band(part int, l *setup.Load) {
 	if stretch := floats.Max(c.rep.Parts[part].Stretch); stretch > support.StretchCaution {
-		c.add("band-stretch", "The band is stretched to {stretch} of its length at rest, where it wears fast.", "A longer band, or a nearer anchor; look it over before every set.",
+		c.add("band-stretch", "The band is stretched to {stretch} of its resting length, where it wears fast.", "Use a longer band or a closer anchor; check it before every set.",
 			map[string]report.Quantity{"stretch": {Value: 100 * stretch, Kind: "percent"}})
 	}
 	if l.Worn {
-		c.add("band-worn", "The band is marked as worn.", "Take another: a worn one snaps without warning.", nil)
+		c.add("band-worn", "The band is marked as worn.", "Use another: a worn band snaps without warning.", nil)
 	}
 	if l.Loose {
-		c.add("band-loose", "The band's anchor is not fixed.", "Fix it so that it cannot slip or lift off, and pull it once hard before the set.", nil)
+		c.add("band-loose", "The band's anchor is not fixed.", "Secure it so that it cannot slip or lift off, and give it one hard pull before the set.", nil)
 	}
 	if deg, hits := c.flies(l); hits {
-		c.add("band-face", "Should the band's anchor let go, it flies at the face, at {at}.", "Another height, or a place from which its line does not point at the head; eyes away from it.", map[string]report.Quantity{"at": {Value: deg, Kind: "angle"}})
+		c.add("band-face", "If the anchor lets go, the band flies at the face, at {at}.", "Change the height or the spot so that it does not point at the head; look away from it.", map[string]report.Quantity{"at": {Value: deg, Kind: "angle"}})
 	}
 }
 
@@ -290,11 +290,11 @@ func (o *outcome) lowBack() (most, limit float64) {
 func (o *outcome) easesBack() string {
 	switch p := &o.doc.Posture; {
 	case o.station.LegsMove:
-		return "A more upright trunk, or less load."
+		return "Keep the trunk more upright, or use less load."
 	case p.Kind == "seated":
-		return "Sit more upright, or lay the trunk on the thighs."
+		return "Sit more upright, or rest the trunk on the thighs."
 	case !o.path.Both() && !o.station.Leans && p.HandAt == nil:
-		return "Support the chest on a bench, or lean the free hand on the thigh."
+		return "Support the chest on a bench, or rest the free hand on the thigh."
 	}
 	return "Support the chest on a bench."
 }

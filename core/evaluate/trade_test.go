@@ -177,8 +177,8 @@ func TestLineOfPullByWhatItIsFor(t *testing.T) {
 		}
 		return ""
 	}
-	for key, want := range map[string]string{"press.flat": "forearm", "row.cable": "forearm", "dip.leaning": "forearm", "raise.dumbbell": "plane of the path",
-		"pressdown.rope": "plane of the path", "squat.back": "", "rotation.out.cable": "", "pulldown.bar": "forearm"} {
+	for key, want := range map[string]string{"press.flat": "forearm", "row.cable": "forearm", "dip.leaning": "forearm", "raise.dumbbell": "plane of movement",
+		"pressdown.rope": "plane of movement", "squat.back": "", "rotation.out.cable": "", "pulldown.bar": "forearm"} {
 		if got := says(key); !strings.Contains(got, want) || want == "" && got != "" {
 			t.Errorf("of %s is said %q", key, got)
 		}

@@ -40,8 +40,8 @@ func (o *outcome) warnings() []setup.Problem {
 		last := shape.AngleDeg[len(shape.AngleDeg)-1]
 		if space.Deg(o.rep.Angle[len(o.rep.Angle)-1]) > last {
 			_, high := o.pathOf("shoulder.elevation", true)
-			out = append(out, setup.Problem{Path: high, What: fmt.Sprintf("Above %s degrees the strength shape has no points.", short(last)),
-				Why: "It is held flat there.", Hint: "Measure the lifter's strength near the end of the range."})
+			out = append(out, setup.Problem{Path: high, What: fmt.Sprintf("Above %s degrees the strength curve has no data.", short(last)),
+				Why: "It is kept flat there.", Hint: "Measure the lifter's strength near the end of the range."})
 		}
 	}
 	out = append(out, o.palms()...)
@@ -68,8 +68,8 @@ func (o *outcome) palms() setup.Problems {
 	}
 	now, mid := o.rep.Pose[worst][setup.ForearmPronation], len(o.rep.S)/2
 	asked := o.rep.Pose[mid][setup.ForearmPronation] + o.rep.BarTwist[mid]
-	return setup.Problems{{Path: "movement.hold.forearm.pronationDeg", What: fmt.Sprintf("On a straight bar the hands cannot be at a pronation of %s degrees.", short(space.Deg(now))),
-		Why: "A closed hand lies along the bar.", Hint: fmt.Sprintf("Give about %.0f degrees: that is what the bar asks half way.", space.Deg(asked))}}
+	return setup.Problems{{Path: "movement.hold.forearm.pronationDeg", What: fmt.Sprintf("On a straight bar the forearms cannot be at %s degrees of pronation.", short(space.Deg(now))),
+		Why: "A closed hand lies along the bar.", Hint: fmt.Sprintf("Use about %.0f degrees: that is what the bar needs half way.", space.Deg(asked))}}
 }
 
 // travel is the least and largest value of a coordinate along the path, and those at its ends, degrees. Least is above
@@ -146,8 +146,8 @@ func beyond(path, label string, deg float64, owned setup.Range) []setup.Problem 
 	if deg >= owned.FromDeg-1e-9 && deg <= owned.ToDeg+1e-9 {
 		return nil
 	}
-	p := setup.Problem{Path: path, What: fmt.Sprintf("The %s of %s degrees is beyond what this lifter owns.", label, short(deg)),
-		Why: "Loads outside the owned range can hurt.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.", short(owned.FromDeg), short(owned.ToDeg))}
+	p := setup.Problem{Path: path, What: fmt.Sprintf("The %s of %s degrees is beyond this lifter's range.", label, short(deg)),
+		Why: "Loading beyond the active range can injure.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.", short(owned.FromDeg), short(owned.ToDeg))}
 	if owned.Pain != "" {
 		p.Why += " Noted: " + owned.Pain + "."
 	}

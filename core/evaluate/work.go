@@ -89,9 +89,9 @@ var passives = []struct {
 	key, label, kind string
 	of               func(p *muscle.Passive) float64
 }{
-	{"elbow", "The straight elbow itself", "torque", func(p *muscle.Passive) float64 { return p.ElbowStop }},
-	{"turn", "The end of the forearm's turn", "torque", func(p *muscle.Passive) float64 { return math.Abs(p.TurnStop) }},
-	{"collar", "Ligaments of the collar bone", "torque", func(p *muscle.Passive) float64 { return p.Collar }},
+	{"elbow", "Elbow at its end of extension", "torque", func(p *muscle.Passive) float64 { return p.ElbowStop }},
+	{"turn", "Forearm at its end of rotation", "torque", func(p *muscle.Passive) float64 { return math.Abs(p.TurnStop) }},
+	{"collar", "Ligaments of the collarbone", "torque", func(p *muscle.Passive) float64 { return p.Collar }},
 	{"blade", "Ligaments of the shoulder blade", "torque", func(p *muscle.Passive) float64 { return floats.Norm(p.Blade[:], 2) }},
 	{"ribs", "Ribs under the shoulder blade", "force", func(p *muscle.Passive) float64 { return p.Ribs[0] + p.Ribs[1] }},
 }
@@ -305,7 +305,7 @@ func (w *work) shares() {
 // lengths tells where on its length the target is worked.
 func (w *work) lengths() {
 	out := &w.out
-	out.LongEnd, out.LengthenedShare = "unknown", metric.Missing("The model has no length of this muscle over this path.")
+	out.LongEnd, out.LengthenedShare = "unknown", metric.Missing("The model has no length for this muscle along this path.")
 	low, high, ok := muscle.RangeOf(w.o.doc.Target.Region)
 	if out.Target == nil || !ok {
 		return
@@ -373,15 +373,15 @@ func (w *work) doubts() {
 		key, text string
 		at        func(i int) bool
 	}{
-		{"little", "There is little torque here, so shares of it mean little.", func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
-		{"against", "Muscles work against each other here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
-		{"twist", "Some twist of the upper arm is held by nothing in the model here.", func(i int) bool {
+		{"little", "Torque is low here, so shares of it mean little.", func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
+		{"against", "Muscles co-contract here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
+		{"twist", "Some rotation of the upper arm is not held by anything in the model here.", func(i int) bool {
 			return math.Abs(out.LeftTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
 		}},
-		{"overhead", "With the arm this high the model's lines of muscle are not trusted.", func(i int) bool { return arm && elevation(i) > highArm }},
-		{"socket", "The model's force at the shoulder leaves its socket here, which people do not let happen.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
-		{"behind", "Behind the trunk shares hang on how the arm's head is kept in its socket, which the model does not know.", func(i int) bool { return arm && behind(i) > behindTrunk }},
-		{"deep", "In so deep a bend other adductors extend the hip too, which the model does not have.", func(i int) bool {
+		{"overhead", "With the arm this high, the model's lines of pull are not reliable.", func(i int) bool { return arm && elevation(i) > highArm }},
+		{"socket", "The model's joint force would leave the socket here, which a real shoulder prevents.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
+		{"behind", "Behind the trunk, shares depend on how the head of the humerus is held in its socket, which the model does not know.", func(i int) bool { return arm && behind(i) > behindTrunk }},
+		{"deep", "This deep, other adductors extend the hip too; the model does not have them.", func(i int) bool {
 			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
 		}},
 	} {

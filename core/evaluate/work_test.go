@@ -237,7 +237,7 @@ func TestNoLongEnd(t *testing.T) {
 		t.Errorf("seen %v", seen)
 	}
 	d.Movement.ToDeg, d.Target.School = 65, "early"
-	if m := evaluated(t, &d).Profile.Match; m.Known() || !strings.Contains(m.Why(), "neither") {
+	if m := evaluated(t, &d).Profile.Match; m.Known() || !strings.Contains(m.Why(), "equally long") {
 		t.Errorf("the school early is judged without a long end: %v", m)
 	}
 }

@@ -37,7 +37,7 @@ func (w *work) workVerdict() []report.Verdict {
 	}
 	in.Target = w.target(at, in.Shares)
 	most := floats.MaxIdx(m.Largest)
-	in.Most, in.Part = m.Largest[most], m.Busiest[most]
+	in.Most, in.Part = m.Largest[most], muscle.InSentence(m.Busiest[most])
 	s := verdict.Work(in)
 	return []report.Verdict{worded(&s)}
 }
@@ -72,9 +72,9 @@ func (w *work) target(at int, shares []verdict.Share) *verdict.WorkTarget {
 func instead(p *report.RegionPart, at int, total float64) string {
 	switch {
 	case p.Torque[at]*total < 0:
-		return "works the other way"
+		return "works against the movement"
 	case p.Activation[at] > 0.05:
-		return "holds a joint beside it"
+		return "only steadies another joint"
 	}
 	return "rests"
 }
@@ -82,9 +82,9 @@ func instead(p *report.RegionPart, at int, total float64) string {
 // nobody says what the model lacks when no muscle of it turns the lift's way.
 func (w *work) nobody() string {
 	if w.o.rep.Name == setup.HipAbduction || w.o.doc.Target.Region == "gluteus.medius" {
-		return "The model has strength for leading the thigh outward, but no muscles: gluteus medius and minimus do it."
+		return "The model knows the strength of hip abduction but not its muscles: gluteus medius and minimus do it."
 	}
-	return "No muscle of the model does this."
+	return "None of the muscles in the model does this."
 }
 
 // Places along the path that have words (own).

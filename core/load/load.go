@@ -73,6 +73,14 @@ func (it *Item) Hand() (body.Side, bool) {
 // OwnBody says whether the item stands for the weight of the body itself, which is no force of its own.
 func (it *Item) OwnBody() bool { return it.Def.Kind == "ownBody" }
 
+// LineName is what people call the line that a load of a kind pulls along: cable, band or rope.
+func LineName(kind string) string {
+	if name := map[string]string{"band": "band", "strands": "rope"}[kind]; name != "" {
+		return name
+	}
+	return "cable"
+}
+
 // builder is what a kind builds its source from.
 type builder struct {
 	*setup.Load

@@ -151,7 +151,7 @@ func TestEveryLineHasAPart(t *testing.T) {
 
 // Labels of lists read as sentences have them.
 func TestInSentence(t *testing.T) {
-	for label, want := range map[string]string{"Chest, lower": "lower chest", "Triceps": "triceps", "Chest, all of it": "whole chest", "Deltoid, rear": "rear deltoid"} {
+	for label, want := range map[string]string{"Chest, lower": "lower chest", "Triceps": "triceps", "Chest, whole": "whole chest", "Deltoid, rear": "rear deltoid"} {
 		if got := InSentence(label); got != want {
 			t.Errorf("%q in a sentence: %q, want %q", label, got, want)
 		}

@@ -166,10 +166,7 @@ var wholes = func() []int {
 func InSentence(label string) string {
 	muscle, part, divided := strings.Cut(label, ", ")
 	muscle = strings.ToLower(muscle[:1]) + muscle[1:]
-	switch {
-	case part == "all of it":
-		return "whole " + muscle
-	case divided:
+	if divided {
 		return part + " " + muscle
 	}
 	return muscle

@@ -126,7 +126,7 @@ func (c *Capacity) Words() string {
 }
 
 func (c *Capacity) unknown() {
-	c.Trust, c.Why = Unknown, "No strength shape fits this action of the "+c.joint+"."
+	c.Trust, c.Why = Unknown, "There is no strength curve for this action of the "+c.joint+"."
 }
 
 func oneOf(first bool, a, b string) string {

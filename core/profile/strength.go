@@ -234,9 +234,9 @@ func (s *Strength) Words(t Trust) string {
 	case Scaled:
 		return "The usual shape through one test."
 	case BySets:
-		return "Reckoned from sets that the lifter knows."
+		return "Estimated from known sets."
 	case Unknown:
-		return "No strength shape fits this action, so there is no effort to tell."
+		return "There is no strength curve for this action, so effort is unknown."
 	}
 	who := map[string]string{"novice": "novice", "": "trained", "trained": "trained", "advanced": "advanced"}[s.Lifter.Training] + " " +
 		map[string]string{"female": "woman", "": "man", "male": "man"}[s.Lifter.Sex]

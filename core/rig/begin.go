@@ -38,7 +38,7 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	}
 	way, ok := wayFor[region]
 	if !ok {
-		return setup.Document{}, setup.Problems{{Path: "target.region", What: "No path is known to begin with for this region.", Hint: "Begin with a ready setup."}}
+		return setup.Document{}, setup.Problems{{Path: "target.region", What: "There is no movement to start with for this region.", Hint: "Start from an exercise."}}
 	}
 	if !hasPosition(position) {
 		return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "There is no such posture.", Hint: "Give one of the list."}}
@@ -92,7 +92,7 @@ func machined(l *setup.Lifter, region, position string) (setup.Document, setup.P
 		d.Target.Region, d.Name = region, "New setup"
 		return settle(d)
 	}
-	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.", Hint: "Choose a cable, or begin with a ready setup."}}
+	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.", Hint: "Choose a cable, or start from an exercise."}}
 }
 
 func positionLabel(key string) string {

@@ -16,21 +16,21 @@ type Way struct {
 
 // Ways lists the paths.
 var Ways = []Way{
-	{Key: "raise.side", Label: "Raise to the side", ready: "raise.dumbbell"},
-	{Key: "raise.front", Label: "Raise to the front", ready: "front.dumbbell"},
+	{Key: "raise.side", Label: "Lateral raise", ready: "raise.dumbbell"},
+	{Key: "raise.front", Label: "Front raise", ready: "front.dumbbell"},
 	{Key: "raise.rear", Label: "Reverse fly", ready: "reverse.bent"},
 	{Key: "fly", Label: "Fly", ready: "fly.flat"},
-	{Key: "press.ahead", Label: "Press ahead", ready: "press.flat"},
-	{Key: "press.up", Label: "Press overhead", ready: "press.standing"},
-	{Key: "pulldown", Label: "Pull-down", ready: "pulldown.kneeling"},
+	{Key: "press.ahead", Label: "Chest press", ready: "press.flat"},
+	{Key: "press.up", Label: "Overhead press", ready: "press.standing"},
+	{Key: "pulldown", Label: "Pulldown", ready: "pulldown.kneeling"},
 	{Key: "row.close", Label: "Row, elbows close", ready: "row.dumbbell.bench"},
 	{Key: "row.wide", Label: "Row, elbows out", ready: "row.rear"},
-	{Key: "pullover", Label: "Pull-over", ready: "pullover"},
+	{Key: "pullover", Label: "Pullover", ready: "pullover"},
 	{Key: "shrug", Label: "Shrug", ready: "shrug.dumbbell"},
 	{Key: "curl", Label: "Curl", ready: "curl.dumbbell"},
 	{Key: "extension", Label: "Extension, arm down", ready: "pressdown.leaning"},
 	{Key: "extension.overhead", Label: "Extension, arm overhead", ready: "extension.overhead"},
-	{Key: "kickback", Label: "Kick-back", ready: "kickback"},
+	{Key: "kickback", Label: "Kickback", ready: "kickback"},
 	{Key: "knee", Label: "Knee extension", ready: "knee.extension"},
 	{Key: "squat", Label: "Squat", ready: "squat.goblet"},
 }

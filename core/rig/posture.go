@@ -21,9 +21,9 @@ type Position struct {
 
 // Positions lists the postures.
 var Positions = []Position{
-	{"standing", "Standing"}, {"hinged", "Hinged forward"}, {"leaning", "Leaning aside"}, {"leaning/bench", "Leaning on a bench"},
-	{"kneeling", "Kneeling"}, {"half-kneeling", "On one knee"}, {"seated", "Seated"}, {"seated/bench", "Seated, back on a bench"},
-	{"supine", "On the back"}, {"prone", "Chest on a bench"}, {"side-lying", "On the side"},
+	{"standing", "Standing"}, {"hinged", "Hinged forward"}, {"leaning", "Leaning sideways"}, {"leaning/bench", "Leaning on a bench"},
+	{"kneeling", "Kneeling"}, {"half-kneeling", "Half-kneeling"}, {"seated", "Seated"}, {"seated/bench", "Seated, back supported"},
+	{"supine", "Lying on the back"}, {"prone", "Chest supported"}, {"side-lying", "Lying on the side"},
 }
 
 // PositionOf is the key of a document's position.

@@ -20,9 +20,9 @@ type Named struct {
 
 // hands is what a hand that takes no part can do, feet how those of a standing lifter can be set.
 var (
-	hands = []Named{{"hangs", "Hangs"}, {"thigh", "On the thigh"}, {"holds", "Holds on to something"}}
-	feet  = []Named{{"parallel", "Side by side"}, {"split.left", "Left foot well ahead"}, {"split.right", "Right foot well ahead"},
-		{"staggered.left", "Left foot a little ahead"}, {"staggered.right", "Right foot a little ahead"}}
+	hands = []Named{{"hangs", "Hanging"}, {"thigh", "On the thigh"}, {"holds", "Holding on to something"}}
+	feet  = []Named{{"parallel", "Side by side"}, {"split.left", "Split, left foot ahead"}, {"split.right", "Split, right foot ahead"},
+		{"staggered.left", "Staggered, left foot ahead"}, {"staggered.right", "Staggered, right foot ahead"}}
 )
 
 // handsOf are the choices of the free hand; none where both arms move or the hands carry the body.

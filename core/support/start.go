@@ -67,7 +67,7 @@ func Impossible(starts []Start) setup.Problems {
 	for _, s := range starts {
 		switch {
 		case s.Most < 0:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].pulley", s.Index), What: "The stack rests over the whole range.",
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].pulley", s.Index), What: "The stack is down over the whole range.",
 				Why:  fmt.Sprintf("The cable is never drawn out: even at its longest it is %.0f cm short of lifting the stack.", -100*s.Most),
 				Hint: "Step out, move the pulley away from the hand, or take a shorter attachment."})
 		case s.Least > s.Travel:
@@ -90,8 +90,8 @@ func Unusable(gaps []Gap, loads []setup.Load, n int) setup.Problems {
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].strandLength", g.Index), What: "The hands are further apart than the rope is long, all the way.",
 				Why: "Its strands would have to be longer.", Hint: "Take a longer rope, or bring the hands together."})
 		case load.Blocked:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, startOf(loads[g.Index].Kind)), What: "Something is in the strand's way over the whole range.",
-				Why: "It would have to go round, and then pulls from another direction.", Hint: "Step aside, turn, or move its start."})
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, startOf(loads[g.Index].Kind)), What: "Something blocks the cable or band over the whole range.",
+				Why: "It would bend round it and pull from another direction.", Hint: "Step aside, turn, or move its start."})
 		case load.OffPad:
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].padRadius", g.Index), What: "The limb does not reach the machine's pad anywhere.",
 				Why: "Nothing is pushed.", Hint: "Give another pad radius, or line the machine's axis up with the joint."})

@@ -20,16 +20,16 @@ type BraceInput struct {
 
 // slips says what gives where a lifter is dragged off what he is on, and grips what has to hold.
 var (
-	slips = map[string]string{"feet": "the soles would slip", "knees": "the knees would slip", "seat": "he would slide on the seat", "bench": "he would slide on the bench"}
+	slips = map[string]string{"feet": "the soles would slip", "knees": "the knees would slip", "seat": "the lifter would slide on the seat", "bench": "the lifter would slide on the bench"}
 	grips = map[string]string{"feet": "of the soles' usual grip", "knees": "of the usual grip of the knees", "seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench"}
 )
 
 // bearers are what else holds a lifter, in words, and what to do when it is too much.
 var bearers = map[string]string{
-	"hand":      "the free hand has to hold {bears}, more than its {limit}: step nearer, or brace with the feet",
-	"strap":     "the strap has to hold {bears}, more than the lifter weighs: lighter, or another seat",
-	"thighPad":  "the pad on the thighs has to hold {bears}, more than the lifter weighs: lighter",
-	"footPlate": "the plate under the feet has to hold {bears}, three times what the lifter weighs: lighter",
+	"hand":      "the free hand has to hold {bears}, more than its {limit}: step closer, or brace with the feet",
+	"strap":     "the strap has to hold {bears}, more than the lifter weighs: go lighter, or use another seat",
+	"thighPad":  "the thigh pad has to hold {bears}, more than the lifter weighs: go lighter",
+	"footPlate": "the foot plate has to hold {bears}, more than three times what the lifter weighs: go lighter",
 }
 
 // farOutside is beyond which the place where the ground would have to push is no number to tell, m (own).
@@ -49,35 +49,35 @@ func Brace(in BraceInput) Sentence {
 	friction, rubs := in.Friction.Get()
 	switch {
 	case !in.Holds && in.How == "lifted":
-		s.Tone, s.Text = Stop, "The pull lifts the lifter off at {at}."
+		s.Tone, s.Text = Stop, "The pull lifts the lifter out of position at {at}."
 	case !in.Holds && in.How == "dragged":
 		s.Tone, s.Text = Stop, "The pull drags the lifter "+way+" at {at}: "+slips[in.On]+"."
 	case !in.Holds:
 		s.Tone, s.Text = Stop, "The lifter tips "+way+" at {at}."
 		if byFeet && margin < 0 && margin > -farOutside {
 			s.Values["over"] = Quantity{-margin, "length"}
-			s.Text = "The lifter tips " + way + " at {at}: the pressure would have to be {over} outside the feet."
+			s.Text = "The lifter tips " + way + " at {at}: the centre of pressure would have to be {over} outside the feet."
 		}
 	case in.Bench != "":
-		s.Tone, s.Text = Stop, "The lifter is held, but the bench "+in.Bench+" at {at}."
+		s.Tone, s.Text = Stop, "The lifter is stable, but the bench "+in.Bench+" at {at}."
 		if weight, ok := in.BenchWeight.Get(); ok {
 			s.Values["weight"] = Quantity{weight, "mass"}
-			s.Text = "The lifter is held, but the bench " + in.Bench + " at {at}: lay {weight} on its foot."
+			s.Text = "The lifter is stable, but the bench " + in.Bench + " at {at}: put {weight} on its foot."
 		}
 	case in.BearsWhat != "":
 		s.Values["bears"], s.Values["limit"] = Quantity{in.Bears, "force"}, Quantity{in.BearLimit, "force"}
-		s.Tone, s.Text = Look, "Held, but "+bearers[in.BearsWhat]+"."
+		s.Tone, s.Text = Look, "Stable, but "+bearers[in.BearsWhat]+"."
 	case byFeet && margin < shaky:
 		s.Values["margin"] = Quantity{margin, "length"}
-		s.Tone, s.Text = Look, "Held, but shaky at {at}: {margin} from the edge of the feet."
+		s.Tone, s.Text = Look, "Stable, but only just at {at}: {margin} from the edge of the feet."
 	case rubs && friction > slippery:
 		s.Values["friction"] = percent(friction)
-		s.Tone, s.Text = Look, "Held, but it takes {friction} "+grips[in.On]+" at {at}."
+		s.Tone, s.Text = Look, "Stable, but it takes {friction} "+grips[in.On]+" at {at}."
 	case byFeet:
 		s.Values["margin"] = Quantity{margin, "length"}
-		s.Text = "Held all the way, at worst {margin} from the edge of the feet."
+		s.Text = "Stable throughout, at worst {margin} from the edge of the feet."
 	default:
-		s.Text = "Held all the way."
+		s.Text = "Stable throughout."
 	}
 	return s
 }

@@ -6,30 +6,30 @@ import (
 	"dialarc/core/metric"
 )
 
-// Rub says what a strand comes too near to. Distance is that to the surface or the depth in it, m.
-func Rub(part, state string, distance, atDeg float64) Sentence {
+// Rub says what a cable, band or rope, as line names it, comes too near to. Distance is that to the surface or the depth in it, m.
+func Rub(line, part, state string, distance, atDeg float64) Sentence {
 	s := Sentence{Key: "clear", Tone: Look, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
 	switch state {
 	case "crosses":
-		s.Tone, s.Text = Good, "The strand lies on the "+part+" at {at}, and on nothing else."
+		s.Tone, s.Text = Good, "The "+line+" crosses the "+part+" at {at}, and touches nothing else."
 	case "close":
-		s.Text = "The strand passes {distance} from the " + part + " at {at}."
+		s.Text = "The " + line + " passes {distance} from the " + part + " at {at}."
 	case "touches":
-		s.Text = "The strand rubs on the " + part + " at {at}."
+		s.Text = "The " + line + " rubs on the " + part + " at {at}."
 		if distance >= 0.005 {
-			s.Text = "The strand rubs on the " + part + " at {at}: {distance} into it."
+			s.Text = "The " + line + " rubs on the " + part + " at {at}, {distance} deep."
 		}
 	case "bends":
-		s.Tone, s.Text = Stop, "The "+part+" is in the strand's way at {at}, {distance} deep: it would bend round it, drag, and pull from a little elsewhere than reckoned."
+		s.Tone, s.Text = Stop, "The "+part+" is in the way of the "+line+" at {at}, {distance} deep: it would bend round it and drag. The numbers are for a straight "+line+"."
 	default:
-		s.Tone, s.Text = Stop, "The "+part+" is in the strand's way at {at}: {distance} into it."
+		s.Tone, s.Text = Stop, "The "+part+" blocks the "+line+" at {at}, {distance} deep."
 	}
 	return s
 }
 
 // NoRoom says that a part of the arm would have to go through something. Depth is that of its middle line under the surface, m.
 func NoRoom(limb, part string, depth, atDeg float64) Sentence {
-	return Sentence{Key: "clear", Tone: Stop, Text: "The " + limb + " would go through the " + part + " at {at}: {depth} into it.",
+	return Sentence{Key: "clear", Tone: Stop, Text: "The " + limb + " would have to go through the " + part + " at {at}, {depth} deep.",
 		Values: map[string]Quantity{"depth": {depth, "length"}, "at": {atDeg, "angle"}}}
 }
 
@@ -57,18 +57,18 @@ func Joints(in JointsInput) Sentence {
 	s.first(&in)
 	if !math.IsNaN(in.Contact) {
 		s.Values["contact"] = Quantity{in.Contact, "force"}
-		s.Text += "The " + in.Joint + " bears at most {along} along the limb and {across} across it; with the muscles' pull about {contact} between its surfaces."
+		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) + " and {across} of shear; with muscle forces, about {contact} between the joint surfaces."
 	} else {
-		s.Text += "The " + in.Joint + " bears at most {along} along the limb and {across} across it, before any muscle."
+		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) + " and {across} of shear, before muscle forces."
 	}
 	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{in.GripLimit, "force"}, Quantity{in.BackLimit, "torque"}
 	switch {
 	case in.Grip > in.GripLimit:
 		s.Tone = worse(s.Tone, Look)
-		s.Text += " The hand has to hold {grip}, more than {gripLimit}: straps or a cuff."
+		s.Text += " The grip has to hold {grip}, over its limit of {gripLimit}: use straps or a cuff."
 	case in.LowBack > in.BackLimit:
 		s.Tone = worse(s.Tone, Look)
-		s.Text += " The low back has to hold {back}, more than {backLimit}. " + in.EasesBack
+		s.Text += " The low back has to hold {back}, over its limit of {backLimit}. " + in.EasesBack
 	}
 	return s
 }
@@ -79,7 +79,7 @@ func (s *Sentence) first(in *JointsInput) {
 		return
 	}
 	s.Values["effort"] = percent(in.Effort)
-	s.Text = capital(in.First) + " gives out first: {effort} of its strength"
+	s.Text = capital(in.First) + " is the limit: {effort} of its strength"
 	if load, ok := in.Load.Get(); ok {
 		s.Values["load"] = Quantity{load, "mass"}
 		s.Text += " at {load}"
@@ -88,12 +88,20 @@ func (s *Sentence) first(in *JointsInput) {
 	high, to := in.High.Get()
 	if in.Once.Known() && from && to {
 		s.Values["low"], s.Values["high"] = Quantity{low, "mass"}, Quantity{high, "mass"}
-		s.Text += "; {low} to {high} would go once"
+		s.Text += "; estimated 1RM {low} to {high}"
 	}
 	s.Text += ". "
 	if in.Effort > 1 {
 		s.Tone = Stop
 	}
+}
+
+// axial names a force along a limb by what it does at the joint: positive pushes the limb away from what carries it.
+func axial(along float64) string {
+	if along < 0 {
+		return "traction"
+	}
+	return "compression"
 }
 
 func worse(a, b Tone) Tone {

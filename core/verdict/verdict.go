@@ -40,8 +40,8 @@ type Sentence struct {
 func angle(rad float64) Quantity     { return Quantity{space.Deg(rad), "angle"} }
 func percent(share float64) Quantity { return Quantity{100 * share, "percent"} }
 
-// Profile says where the setup is heaviest, what is left at the end, and where it strays furthest from what the school
-// wants. The slices have one value per sample.
+// Profile says where the setup is heaviest, how much of that is left at the end, and where it strays furthest from the target
+// profile. The slices have one value per sample.
 func Profile(r *profile.Result, swept, total []float64, school string) Sentence {
 	s := Sentence{Key: "profile", Tone: Good, Values: map[string]Quantity{}}
 	at, moves := r.Total.PeakAngle.Get()
@@ -51,12 +51,12 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 		return s
 	}
 	s.Values["at"], s.Values["peak"], s.Values["left"] = angle(at), Quantity{r.Total.Peak.OrNaN(), "torque"}, percent(left)
-	s.Text = "Heaviest at {at} ({peak}), {left} of it left at the end"
+	s.Text = "Hardest at {at} ({peak}), {left} of that at the end"
 	switch {
 	case left >= 1-1e-9:
-		s.Text = "Heaviest at the very end ({peak})"
+		s.Text = "Hardest at the very end ({peak})"
 	case left < -0.005:
-		s.Text = "Heaviest at {at} ({peak}), at the end the torque turns the other way"
+		s.Text = "Hardest at {at} ({peak}); at the end the load helps"
 	}
 	if stray, tone := straying(r, swept, total, school); stray != "" {
 		s.Text, s.Tone = s.Text+": "+stray, tone
@@ -65,12 +65,12 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 	if len(r.DeadSpots) > 0 {
 		d := r.DeadSpots[0]
 		s.Values["deadFrom"], s.Values["deadTo"] = angle(d.From), angle(d.To)
-		s.Text += " Next to nothing from {deadFrom} to {deadTo}."
+		s.Text += " Almost no torque from {deadFrom} to {deadTo}."
 		s.Tone = Look
 	} else if len(r.Cliffs) > 0 {
 		c := r.Cliffs[0]
 		s.Values["from"], s.Values["to"] = angle(c.From), angle(c.To)
-		s.Text += map[bool]string{true: " It falls off fast from {from} to {to}.", false: " It comes in all at once from {from} to {to}."}[c.Falls]
+		s.Text += map[bool]string{true: " Torque drops off sharply from {from} to {to}.", false: " Torque comes on abruptly from {from} to {to}."}[c.Falls]
 	}
 	s.tooMuch(r)
 	return s
@@ -82,21 +82,21 @@ func (s *Sentence) tooMuch(r *profile.Result) {
 	at, placed := r.LimitingAngle.Get()
 	if known && placed && effort > 1 {
 		s.Values["effort"], s.Values["limit"] = percent(effort), angle(at)
-		s.Text += " It asks for {effort} of the lifter's strength at {limit}."
+		s.Text += " It takes {effort} of the lifter's strength at {limit}."
 		s.Tone = Stop
 	}
 }
 
 // Hold says what a held pose asks of a joint; there is no range to judge.
 func Hold(joint string, size float64) Sentence {
-	return Sentence{Key: "profile", Tone: Good, Text: "Held: {size} about the " + joint + ". A hold has no range to judge.",
+	return Sentence{Key: "profile", Tone: Good, Text: "Static hold: {size} at the " + joint + ". There is no range to judge.",
 		Values: map[string]Quantity{"size": {size, "torque"}}}
 }
 
 // straying compares the thirds of the range with the wanted curve and words the largest difference.
 func straying(r *profile.Result, swept, total []float64, school string) (string, Tone) {
 	if r.Target == nil {
-		return "on the whole the torque turns the other way, so that the weights do the lift", Stop
+		return "overall the load helps: it does the lifting", Stop
 	}
 	whole, level := swept[len(swept)-1], 0.0
 	var off [3]float64
@@ -115,34 +115,27 @@ func straying(r *profile.Result, swept, total []float64, school string) (string,
 			worst = k
 		}
 	}
-	against := map[string]string{"match": "the muscle's strength", "overload": "the muscle's strength", "custom": "the drawn profile"}[school]
-	if against == "" {
-		against = "the " + school + " school wants"
-	}
 	share := 3 * off[worst] / level
 	place := [3]string{"at the start", "in the middle", "at the end"}[worst]
-	more := "more"
+	weight := "heavy"
 	if share < 0 {
-		more = "less"
+		weight = "light"
 	}
 	switch size := math.Abs(share); {
 	case size < 0.05:
-		return "close to " + wantedAs(against, school) + " all the way", Good
+		return "close to " + profileNames[school] + " throughout", Good
 	case size < 0.15:
-		return "a little " + more + " than " + against + " " + place, Good
+		return "slightly " + weight + " " + place + " for " + profileNames[school], Good
 	case size < 0.4:
-		return "clearly " + more + " than " + against + " " + place, Look
+		return "too " + weight + " " + place + " for " + profileNames[school], Look
 	default:
-		return "far " + more + " than " + against + " " + place, Look
+		return "far too " + weight + " " + place + " for " + profileNames[school], Look
 	}
 }
 
-func wantedAs(against, school string) string {
-	if school == "match" || school == "overload" || school == "custom" {
-		return against
-	}
-	return "what " + against
-}
+// profileNames are what torque is compared with, as in the middle of a sentence.
+var profileNames = map[string]string{"match": "the muscle's strength", "overload": "the muscle's strength", "early": "an early profile", "even": "an even profile",
+	"late": "a late profile", "custom": "the drawn profile"}
 
 // LineUpInput is what LineUp speaks of: the share of the loads' torque that is beside the axis, and how far the first
 // cable or band passes from the shoulder seen from above (m, positive in front; missing when there is none).
@@ -164,15 +157,15 @@ func LineUp(in LineUpInput) Sentence {
 	s := Sentence{Key: "lineUp", Tone: Good, Values: map[string]Quantity{"off": percent(in.OffAxisShare)}}
 	by, passes := in.PassesBy.Get()
 	if !passes {
-		s.Text = "The pull lies in the plane of the path."
+		s.Text = "The pull is in the plane of movement."
 		if in.OffAxisShare > besideMuch {
-			s.Text, s.Tone = "Beside the path there is {off} as much torque as along it.", Look
+			s.Text, s.Tone = "Out of plane: {off} as much torque as in the plane of movement.", Look
 		}
 		return s
 	}
 	s.Values["by"] = Quantity{math.Abs(by), "length"}
 	if math.Abs(by) <= linedUp {
-		s.Text = "Seen from above the " + in.Kind + " runs along the arm and under the shoulder."
+		s.Text = "Seen from above, the " + in.Kind + " lines up with the arm, under the shoulder."
 		return s
 	}
 	side := "in front of"
@@ -180,7 +173,7 @@ func LineUp(in LineUpInput) Sentence {
 		side = "behind"
 	}
 	s.Tone = Look
-	s.Text = "Seen from above the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque goes beside the path as along it."
+	s.Text = "Seen from above, the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque acts out of plane as in it."
 	return s
 }
 
@@ -199,9 +192,9 @@ func Forearm(off, atDeg float64) Sentence {
 	case off <= inLine:
 		s.Text = "The forearm stays in line with the pull."
 	case off <= crooked:
-		s.Text = "The forearm is at most {off} off the line of the pull, at {at}."
+		s.Text = "The forearm is at most {off} off the line of pull, at {at}."
 	default:
-		s.Tone, s.Text = Look, "At {at} the forearm is {off} off the line of the pull: elbow and wrist have to carry it."
+		s.Tone, s.Text = Look, "At {at} the forearm is {off} off the line of pull: elbow and wrist have to take that up."
 	}
 	return s
 }
@@ -214,13 +207,13 @@ func Start(st support.Start, leastAt float64) Sentence {
 	}}
 	switch {
 	case st.Least < 0:
-		s.Tone, s.Text = Stop, "The stack rests at {at}: the cable is {least} too long there."
+		s.Tone, s.Text = Stop, "The stack is down at {at}: the cable has {least} of slack there."
 	case st.Most > st.Travel:
-		s.Tone, s.Text = Stop, "The stack reaches its top {left} before the end of the range."
+		s.Tone, s.Text = Stop, "The stack tops out {left} short of the end of the range."
 	case st.Least < support.Enough:
-		s.Tone, s.Text = Look, "The stack all but rests at {at}: lifted only {least} there."
+		s.Tone, s.Text = Look, "The stack is barely off its rest at {at}: {least}."
 	default:
-		s.Text = "Stack lifted {first} at the start, {left} of travel to spare."
+		s.Text = "Stack {first} off its rest at the start, {left} of travel to spare."
 	}
 	return s
 }
@@ -230,11 +223,11 @@ func Start(st support.Start, leastAt float64) Sentence {
 func Band(slack bool, fromDeg, toDeg, share, stretch float64) Sentence {
 	s := Sentence{Key: "start", Tone: Good, Values: map[string]Quantity{"stretch": percent(stretch - 1)}}
 	if !slack {
-		s.Text = "The band is taut from the start, {stretch} longer than at rest."
+		s.Text = "The band is under tension from the start, stretched by {stretch}."
 		return s
 	}
 	s.Values = map[string]Quantity{"from": {fromDeg, "angle"}, "to": {toDeg, "angle"}, "share": percent(share)}
-	s.Tone, s.Text = Look, "The band is slack from {from} to {to}, {share} of the range: nothing pulls there."
+	s.Tone, s.Text = Look, "The band is slack from {from} to {to}, {share} of the range: no tension there."
 	return s
 }
 
@@ -247,9 +240,9 @@ func Pins(lightest, effort float64) (Sentence, bool) {
 	s := Sentence{Key: "start", Tone: Look, Values: map[string]Quantity{"pin": {lightest, "mass"}, "effort": percent(effort)}}
 	switch {
 	case effort > 1:
-		s.Tone, s.Text = Stop, "Even the lightest pin, {pin}, asks for {effort} of the lifter's strength."
+		s.Tone, s.Text = Stop, "Even the lightest pin, {pin}, takes {effort} of the lifter's strength."
 	case effort > heavyPin:
-		s.Text = "The lightest pin, {pin}, already asks for {effort} of the lifter's strength: few repetitions are left."
+		s.Text = "The lightest pin, {pin}, already takes {effort} of the lifter's strength: good for a few repetitions."
 	default:
 		return s, false
 	}

@@ -33,12 +33,12 @@ func TestProfileSentence(t *testing.T) {
 		says               string
 	}{
 		{"match", 30, 30, 60, verdict.Good, "close to the muscle's strength"},
-		{"even", 30, 30, 60, verdict.Good, "close to what the even school wants"},
-		{"match", 34, 26, 60, verdict.Good, "a little"},
-		{"match", 45, 15, 60, verdict.Look, "clearly more than the muscle's strength at the start"},
-		{"match", 0, 50, 60, verdict.Look, "far"},
-		{"match", 0, 50, 60, verdict.Look, "Next to nothing from"},
-		{"late", 30, 30, 60, verdict.Look, "than the late school wants"},
+		{"even", 30, 30, 60, verdict.Good, "close to an even profile throughout"},
+		{"match", 34, 26, 60, verdict.Good, "slightly light at the end for the muscle's strength"},
+		{"match", 45, 15, 60, verdict.Look, "too heavy at the start for the muscle's strength"},
+		{"match", 0, 50, 60, verdict.Look, "far too"},
+		{"match", 0, 50, 60, verdict.Look, "Almost no torque from"},
+		{"late", 30, 30, 60, verdict.Look, "for a late profile"},
 		{"match", 30, 30, 20, verdict.Stop, "of the lifter's strength at"},
 	} {
 		r, swept, total := judged(c.school, c.from, c.to, c.capacity)
@@ -76,10 +76,10 @@ func TestStartSentence(t *testing.T) {
 		tone  verdict.Tone
 		says  string
 	}{
-		{"well off its rest", support.Start{First: 0.4, Least: 0.4, Most: 0.9, Travel: 1.6}, verdict.Good, "Stack lifted {first}"},
-		{"nearly resting", support.Start{First: 0.3, Least: 0.01, Most: 0.9, Travel: 1.6}, verdict.Look, "all but rests"},
-		{"resting", support.Start{First: -0.1, Least: -0.1, Most: 0.9, Travel: 1.6}, verdict.Stop, "too long there"},
-		{"at the top", support.Start{First: 0.3, Least: 0.3, Most: 1.7, Travel: 1.6}, verdict.Stop, "reaches its top"},
+		{"well off its rest", support.Start{First: 0.4, Least: 0.4, Most: 0.9, Travel: 1.6}, verdict.Good, "Stack {first} off its rest"},
+		{"nearly resting", support.Start{First: 0.3, Least: 0.01, Most: 0.9, Travel: 1.6}, verdict.Look, "barely off its rest"},
+		{"resting", support.Start{First: -0.1, Least: -0.1, Most: 0.9, Travel: 1.6}, verdict.Stop, "slack there"},
+		{"at the top", support.Start{First: 0.3, Least: 0.3, Most: 1.7, Travel: 1.6}, verdict.Stop, "tops out"},
 	} {
 		s := verdict.Start(c.start, 0.1)
 		if s.Tone != c.tone || !strings.Contains(s.Text, c.says) {
@@ -95,11 +95,11 @@ func TestLineUpSentence(t *testing.T) {
 		tone verdict.Tone
 		says string
 	}{
-		{verdict.LineUpInput{PassesBy: metric.Known(0.01), Kind: "band"}, verdict.Good, "the band runs along the arm and under the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(0.01), Kind: "band"}, verdict.Good, "the band lines up with the arm, under the shoulder"},
 		{verdict.LineUpInput{PassesBy: metric.Known(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Look, "the cable passes {by} in front of the shoulder"},
 		{verdict.LineUpInput{PassesBy: metric.Known(-0.1), OffAxisShare: 0.3}, verdict.Look, "behind the shoulder"},
-		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.Good, "in the plane of the path"},
-		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Look, "Beside the path"},
+		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.Good, "in the plane of movement"},
+		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Look, "Out of plane"},
 	} {
 		s := verdict.LineUp(c.in)
 		if s.Tone != c.tone || !strings.Contains(s.Text, c.says) {

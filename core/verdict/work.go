@@ -19,7 +19,7 @@ type WorkTarget struct {
 	Share   float64
 	Leads   bool   // it, or the muscle that it is a part of, does most
 	Part    bool   // it is a part of a muscle
-	Instead string // what it does where it does not help: "works the other way", "rests" ...
+	Instead string // what it does where it does not help: "works against the movement", "rests" ...
 }
 
 // WorkInput is what Work speaks of, where the torque is largest.
@@ -62,31 +62,31 @@ func Work(in WorkInput) Sentence {
 	}
 	switch {
 	case named == 1:
-		s.Text = capital(list[0].Name) + " does nearly all of it (" + share(0) + ")"
+		s.Text = "The " + list[0].Name + does(list[0].Name) + " nearly all of the work (" + share(0) + ")"
 		if list[0].Share < 0.8 {
-			s.Text = capital(list[0].Name) + " does most (" + share(0) + ")"
+			s.Text = "The " + list[0].Name + does(list[0].Name) + " most of the work (" + share(0) + ")"
 		}
 	case list[0].Share-list[1].Share < even:
-		s.Text = capital(list[0].Name) + " and " + list[1].Name + " share it (" + share(0) + " and " + share(1) + ")"
+		s.Text = "The " + list[0].Name + " and the " + list[1].Name + " share the work (" + share(0) + " and " + share(1) + ")"
 		if named == 3 {
-			s.Text += ", " + list[2].Name + " helps (" + share(2) + ")"
+			s.Text += ", the " + list[2].Name + helpsOut(list[2].Name) + " (" + share(2) + ")"
 		}
 	default:
 		var others []string
 		for i := 1; i < named; i++ {
-			others = append(others, list[i].Name+" ("+share(i)+")")
+			others = append(others, "the "+list[i].Name+" ("+share(i)+")")
 		}
-		verb := " helps"
+		verb := helpsOut(list[1].Name)
 		if len(others) > 1 {
 			verb = " help"
 		}
-		s.Text = capital(list[0].Name) + " does most (" + share(0) + "), " + strings.Join(others, " and ") + verb
+		s.Text = "The " + list[0].Name + does(list[0].Name) + " most of the work (" + share(0) + "), " + strings.Join(others, " and ") + verb
 	}
 	s.Text += ". Hardest " + in.Where + "."
 	s.target(in.Target)
 	if in.Most > modelsLimit {
 		s.Tone = Look
-		s.Text += " At this load the model has no answer: the " + lower(in.Part) + " would have to give more than it holds."
+		s.Text += " This load is beyond the model: the " + lower(in.Part) + " would need more force than it has."
 	}
 	if in.Doubt != "" {
 		s.Doubt = in.Doubt
@@ -99,20 +99,44 @@ func (s *Sentence) target(t *WorkTarget) {
 	switch {
 	case t == nil:
 		s.Tone = Look
-		s.Text += " The model has no muscle for what this is for."
+		s.Text += " The model does not include the target muscle."
 	case t.Instead != "":
 		s.Tone = Look
 		s.Text += " The target, " + t.Name + ", does not help here: it " + t.Instead + "."
 	case t.Leads && t.Part:
 		s.Values["target"] = percent(t.Share)
-		s.Text += " The target part, " + t.Name + ", gives {target}."
+		s.Text += " The target part, " + t.Name + ", contributes {target}."
 	case !t.Leads:
 		s.Values["target"] = percent(t.Share)
-		s.Text += " The target, " + t.Name + ", gives {target}."
+		s.Text += " The target, " + t.Name + ", contributes {target}."
 		if t.Share < small {
 			s.Tone = Look
 		}
 	}
+}
+
+// many says whether a muscle's name is a plural.
+func many(name string) bool {
+	for _, word := range []string{"hamstrings", "abdominals", "obliques", "rotators", "pronators", "rhomboids", "vasti"} {
+		if strings.Contains(name, word) {
+			return true
+		}
+	}
+	return false
+}
+
+func does(name string) string {
+	if many(name) {
+		return " do"
+	}
+	return " does"
+}
+
+func helpsOut(name string) string {
+	if many(name) {
+		return " help"
+	}
+	return " helps"
 }
 
 func capital(s string) string {

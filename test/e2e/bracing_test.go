@@ -87,7 +87,7 @@ func TestFeetHandAndCatch(t *testing.T) {
 	p.press("Right")
 	p.choose("Free hand", "On the thigh")
 	p.until("the hand lies there", `!document.querySelector('[role="alert"]')`)
-	p.choose("Free hand", "Holds on to something")
+	p.choose("Free hand", "Holding on to something")
 	p.until("the dials of where", `document.querySelector('[data-dial="hand.height"]')`)
 }
 

@@ -29,7 +29,7 @@ func TestDialIn(t *testing.T) {
 	if read[bool](p, pulley) {
 		t.Error("what is locked on its dial is free in the search")
 	}
-	for _, name := range []string{"Handle and strap", "To the right", "Elbow bend", "Turn of the arm"} {
+	for _, name := range []string{"Handle and strap", "To the right", "Elbow bend", "Arm rotation"} {
 		tick := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === ` + quoted(name) + `)`
 		free := read[bool](p, tick+`.querySelector('input').checked`)
 		x, y := p.middle(tick)

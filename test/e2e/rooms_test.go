@@ -84,7 +84,7 @@ func TestRoomFromEmptyToLimits(t *testing.T) {
 	p.press("Attic")
 	p.until("the room", `document.querySelector('[data-item="cable-station"] .toggle')`)
 	p.act(`document.querySelector('[data-item="cable-station"] .toggle').click()`)
-	p.fill("Columns apart", "90")
+	p.fill("Distance between columns", "90")
 	p.press("Save")
 	p.says(saveState, "version 3")
 	p.open(prog.url("/bench/" + id))
@@ -268,7 +268,7 @@ func TestASetThatTheLifterKnows(t *testing.T) {
 	p.says(`[aria-label="Sets that the lifter knows"] li`, "14 kg for 8 with 2 left")
 	p.says(`[aria-label="Sets that the lifter knows"] li small`, "stronger than estimated")
 	p.until("more by the set", fmt.Sprintf(strength+` > %v`, trained))
-	p.says(`[data-action="elbow.flexion"] td`, "Reckoned from sets that the lifter knows.")
+	p.says(`[data-action="elbow.flexion"] td`, "Estimated from known sets.")
 	p.press("Save")
 	p.says(saveState, "version 2")
 	var all struct{ Items []struct{ Body setup.Lifter } }
