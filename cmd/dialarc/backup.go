@@ -3,7 +3,6 @@ package main
 import (
 	"context"
 	"errors"
-	"flag"
 	"fmt"
 	"io"
 	"os"
@@ -14,25 +13,26 @@ import (
 	"dialarc/internal/demo"
 	"dialarc/internal/localpg"
 	"dialarc/internal/store"
+
+	"github.com/spf13/pflag"
 )
 
 // withDatabase runs something on the database named by DATABASE_URL, or on the one in the folder of data, which is started unless it
 // runs already. Name is what the command takes beside its options.
 func withDatabase(command, name string, args []string, do func(ctx context.Context, url, what string) error) (err error) {
-	flags := flag.NewFlagSet(command, flag.ContinueOnError)
-	dir := flags.String("data", ".dialarc", "folder of the database, unless DATABASE_URL names one")
-	if err := flags.Parse(args); err != nil {
+	var dir string
+	flags, err := options(command, args, "one "+name, 1, 1, func(f *pflag.FlagSet) {
+		f.StringVar(&dir, "data", ".dialarc", "folder of the database, unless DATABASE_URL names one")
+	})
+	if err != nil {
 		return err
-	}
-	if flags.NArg() != 1 {
-		return fmt.Errorf("usage: dialarc %s [--data FOLDER] %s", command, name)
 	}
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
 	defer stop()
 	if url := os.Getenv("DATABASE_URL"); url != "" {
 		return do(ctx, url, flags.Arg(0))
 	}
-	home, err := localpg.Home(*dir)
+	home, err := localpg.Home(dir)
 	if err != nil {
 		return err
 	}
@@ -51,7 +51,7 @@ func withDatabase(command, name string, args []string, do func(ctx context.Conte
 }
 
 func runBackup(args []string, out io.Writer) error {
-	return withDatabase("backup", "FILE", args, func(ctx context.Context, url, file string) error {
+	return withDatabase("backup", "file", args, func(ctx context.Context, url, file string) error {
 		bin, err := localpg.Binaries()
 		if err != nil {
 			return err
@@ -65,7 +65,7 @@ func runBackup(args []string, out io.Writer) error {
 }
 
 func runRestore(args []string, out io.Writer) error {
-	return withDatabase("restore", "FILE", args, func(ctx context.Context, url, file string) error {
+	return withDatabase("restore", "file", args, func(ctx context.Context, url, file string) error {
 		bin, err := localpg.Binaries()
 		if err != nil {
 			return err
@@ -79,7 +79,7 @@ func runRestore(args []string, out io.Writer) error {
 }
 
 func runExport(args []string, out io.Writer) error {
-	return withDatabase("export", "FOLDER", args, func(ctx context.Context, url, dir string) error {
+	return withDatabase("export", "folder", args, func(ctx context.Context, url, dir string) error {
 		return onStore(ctx, url, func(st *store.Store, coach string) error {
 			n, err := backup.Export(ctx, st, coach, dir)
 			if err == nil {
@@ -91,7 +91,7 @@ func runExport(args []string, out io.Writer) error {
 }
 
 func runImport(args []string, out io.Writer) error {
-	return withDatabase("import", "FOLDER", args, func(ctx context.Context, url, dir string) error {
+	return withDatabase("import", "folder", args, func(ctx context.Context, url, dir string) error {
 		return onStore(ctx, url, func(st *store.Store, coach string) error {
 			n, err := backup.Import(ctx, st, coach, dir)
 			if err == nil {

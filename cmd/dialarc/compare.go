@@ -4,7 +4,6 @@ import (
 	"context"
 	"encoding/csv"
 	"encoding/json"
-	"flag"
 	"fmt"
 	"io"
 	"os"
@@ -14,38 +13,16 @@ import (
 	"dialarc/core/compare"
 	"dialarc/core/kit"
 	"dialarc/core/setup"
-)
 
-// options reads the options of a command and says how many files have to follow them.
-func options(name string, args []string, files string, least, most int, define func(f *flag.FlagSet)) (*flag.FlagSet, error) {
-	flags := flag.NewFlagSet(name, flag.ContinueOnError)
-	flags.SetOutput(io.Discard)
-	define(flags)
-	var given []string // options may stand before files or after them
-	for rest := args; ; {
-		if err := flags.Parse(rest); err != nil {
-			return nil, fmt.Errorf("%s: %w", name, err)
-		}
-		if flags.NArg() == 0 {
-			break
-		}
-		given, rest = append(given, flags.Arg(0)), flags.Args()[1:]
-	}
-	if err := flags.Parse(append([]string{"--"}, given...)); err != nil {
-		return nil, fmt.Errorf("%s: %w", name, err)
-	}
-	if n := flags.NArg(); n < least || n > most {
-		return nil, fmt.Errorf("%s takes its options and then %s", name, files)
-	}
-	return flags, nil
-}
+	"github.com/spf13/pflag"
+)
 
 // runCompare puts setups side by side, or makes their loads equal.
 func runCompare(args []string, out io.Writer) error {
 	var equal string
 	var at float64
 	var asCSV bool
-	flags, err := options("compare", args, "two to six files", 2, compare.Most, func(f *flag.FlagSet) {
+	flags, err := options("compare", args, "two to six files", 2, compare.Most, func(f *pflag.FlagSet) {
 		f.StringVar(&equal, "equal", "", "make loads equal for peak, mean or angle")
 		f.Float64Var(&at, "at", 0, "the angle, degrees")
 		f.BoolVar(&asCSV, "csv", false, "print CSV")
@@ -96,7 +73,7 @@ func runCompare(args []string, out io.Writer) error {
 func runRank(args []string, out io.Writer) error {
 	var region, how, room string
 	var asCSV bool
-	flags, err := options("rank", args, "one file with a lifter's body, or - for standard input", 1, 1, func(f *flag.FlagSet) {
+	flags, err := options("rank", args, "one file with a lifter's body, or - for standard input", 1, 1, func(f *pflag.FlagSet) {
 		f.StringVar(&region, "region", "deltoid.middle", "key of the muscle region")
 		f.StringVar(&how, "how", "even", "long, short or even")
 		f.StringVar(&room, "room", "", "file of a room: only what is at hand there")

@@ -3,7 +3,6 @@ package main
 import (
 	"context"
 	"encoding/csv"
-	"flag"
 	"fmt"
 	"io"
 	"os"
@@ -13,6 +12,8 @@ import (
 
 	"dialarc/core/dialin"
 	"dialarc/core/setup"
+
+	"github.com/spf13/pflag"
 )
 
 // runDialIn searches for settings that fit better and prints them as JSON, or as CSV with one row for every setting that changes.
@@ -21,7 +22,7 @@ func runDialIn(args []string, out io.Writer) error {
 	var seed uint64
 	var budget int
 	var asCSV bool
-	flags, err := options("dialin", args, "one file, or - for standard input", 1, 1, func(f *flag.FlagSet) {
+	flags, err := options("dialin", args, "one file, or - for standard input", 1, 1, func(f *pflag.FlagSet) {
 		f.StringVar(&free, "free", "", "keys of the settings that may be turned, with commas between them")
 		f.Uint64Var(&seed, "seed", 1, "the same seed gives the same answers")
 		f.IntVar(&budget, "budget", 0, "how many setups are looked at before the best are refined")

@@ -2,12 +2,13 @@ package main
 
 import (
 	"errors"
-	"flag"
 	"fmt"
 	"io"
 	"log/slog"
 	"net"
 	"strconv"
+
+	"github.com/spf13/pflag"
 )
 
 // door is where the program may be called, and under which names.
@@ -17,8 +18,8 @@ type door struct {
 	log   bool
 }
 
-func newDoor(flags *flag.FlagSet) *door {
-	d := &door{}
+// options are those that a door is opened by.
+func (d *door) options(flags *pflag.FlagSet) {
 	flags.Func("host", "a name, beside those of this machine itself, under which the program is called; may be given several times", func(name string) error {
 		if name == "" {
 			return errors.New("give a name, like bench.example")
@@ -28,7 +29,6 @@ func newDoor(flags *flag.FlagSet) *door {
 	})
 	flags.BoolVar(&d.open, "open", false, "listen beyond this machine although there are no accounts: everybody who reaches the address can read and change everything")
 	flags.BoolVar(&d.log, "log", false, "note every request in the log, not only those that failed; without ids, names or addresses")
-	return d
 }
 
 // level is from where on things are noted in the log.

@@ -5,74 +5,51 @@ import (
 	"encoding/csv"
 	"encoding/json"
 	"errors"
-	"fmt"
 	"io"
 	"math"
 	"os"
 	"strconv"
-	"strings"
 
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
 	"dialarc/core/setup"
+
+	"github.com/spf13/pflag"
 )
 
-// evalArgs is what eval was asked for.
-type evalArgs struct {
-	file, joint                string
-	asCSV, inMotion, uncertain bool
-}
-
-func parseEval(args []string) (evalArgs, error) {
-	var e evalArgs
-	for i := 0; i < len(args); i++ {
-		switch a := "-" + strings.TrimLeft(args[i], "-"); {
-		case a == "-csv":
-			e.asCSV = true
-		case a == "-tempo":
-			e.inMotion = true
-		case a == "-uncertainty":
-			e.uncertain = true
-		case a == "-joint" && i+1 < len(args):
-			i++
-			e.joint = args[i]
-		case strings.HasPrefix(args[i], "-") && args[i] != "-":
-			return e, fmt.Errorf("eval has no option %q, or it lacks its value", args[i])
-		case e.file == "":
-			e.file = args[i]
-		default:
-			return e, fmt.Errorf("eval takes one file, and %q is one too many", args[i])
-		}
-	}
-	if e.inMotion && e.uncertain {
-		return e, errors.New("give --tempo or --uncertainty, not both")
-	}
-	return e, nil
-}
-
 func runEval(args []string, out io.Writer) error {
-	e, err := parseEval(args)
+	var joint string
+	var asCSV, inMotion, uncertain bool
+	flags, err := options("eval", args, "one file, or - for standard input", 1, 1, func(f *pflag.FlagSet) {
+		f.BoolVar(&asCSV, "csv", false, "print the curves as CSV")
+		f.StringVar(&joint, "joint", "", "report on another joint, like elbow")
+		f.BoolVar(&inMotion, "tempo", false, "print the torque in motion")
+		f.BoolVar(&uncertain, "uncertainty", false, "print how far the numbers could be off")
+	})
 	if err != nil {
 		return err
 	}
-	d, err := readDocument(e.file)
+	if inMotion && uncertain {
+		return errors.New("eval: give --tempo or --uncertainty, not both")
+	}
+	d, err := readDocument(flags.Arg(0))
 	if err != nil {
 		return err
 	}
-	if e.joint != "" {
-		d.Target.Joint = e.joint
+	if joint != "" {
+		d.Target.Joint = joint
 	}
 	switch {
-	case e.inMotion:
-		return evalTempo(out, &d, e.asCSV)
-	case e.uncertain:
-		return evalUncertainty(out, &d, e.asCSV)
+	case inMotion:
+		return evalTempo(out, &d, asCSV)
+	case uncertain:
+		return evalUncertainty(out, &d, asCSV)
 	}
 	report, problems := evaluate.Document(&d)
 	if len(problems) > 0 {
 		return problems
 	}
-	if e.asCSV {
+	if asCSV {
 		heads, columns := curvesOf(report)
 		return writeCSV(out, heads, columns)
 	}

@@ -3,7 +3,6 @@ package main
 import (
 	"context"
 	"encoding/csv"
-	"flag"
 	"fmt"
 	"io"
 	"math"
@@ -17,6 +16,8 @@ import (
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 	"dialarc/core/survey"
+
+	"github.com/spf13/pflag"
 )
 
 // exerciseHeads are the columns of the table of exercises.
@@ -26,7 +27,7 @@ var exerciseHeads = []string{"key", "name", "region", "leader", "leader_share", 
 func runExercises(args []string, out io.Writer) error {
 	var who string
 	var asCSV bool
-	if _, err := options("exercises", args, "no file", 0, 0, func(f *flag.FlagSet) {
+	if _, err := options("exercises", args, "no file", 0, 0, func(f *pflag.FlagSet) {
 		f.StringVar(&who, "lifter", "1.75,75,male,trained", "height in m, mass in kg, sex and training with commas between them")
 		f.BoolVar(&asCSV, "csv", false, "print CSV")
 	}); err != nil {
@@ -92,7 +93,7 @@ func parseLifter(text string) (*setup.Lifter, error) {
 // runShares prints what every muscle does at every place.
 func runShares(args []string, out io.Writer) error {
 	var asCSV bool
-	flags, err := options("shares", args, "one file, or - for standard input", 1, 1, func(f *flag.FlagSet) { f.BoolVar(&asCSV, "csv", false, "print CSV") })
+	flags, err := options("shares", args, "one file, or - for standard input", 1, 1, func(f *pflag.FlagSet) { f.BoolVar(&asCSV, "csv", false, "print CSV") })
 	if err != nil {
 		return err
 	}

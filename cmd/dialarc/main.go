@@ -30,10 +30,20 @@ func commands() []command {
 		{"restore", "restore [--data FOLDER] FILE", "put a backup into an empty database", runRestore},
 		{"export", "export [--data FOLDER] FOLDER", "write lifters, rooms, setups and comparisons as open files into a new folder", runExport},
 		{"import", "import [--data FOLDER] FOLDER", "take in what export wrote, all or nothing", runImport},
-		{"version", "version", "print which program this is", runVersion},
-		{"migrate", "migrate", "bring the database named by DATABASE_URL to the newest version", runMigrate},
-		{"openapi", "openapi", "print the description of the HTTP interface", runOpenAPI},
-		{"schema", "schema", "print the JSON Schema of the setup document", runSchema},
+		{"version", "version", "print which program this is", alone("version", runVersion)},
+		{"migrate", "migrate", "bring the database named by DATABASE_URL to the newest version", alone("migrate", runMigrate)},
+		{"openapi", "openapi", "print the description of the HTTP interface", alone("openapi", runOpenAPI)},
+		{"schema", "schema", "print the JSON Schema of the setup document", alone("schema", runSchema)},
+	}
+}
+
+// alone is a command that takes nothing.
+func alone(name string, run func(out io.Writer) error) func(args []string, out io.Writer) error {
+	return func(args []string, out io.Writer) error {
+		if _, err := options(name, args, "nothing", 0, 0, nil); err != nil {
+			return err
+		}
+		return run(out)
 	}
 }
 
@@ -51,9 +61,15 @@ func main() {
 func dispatch(args []string, out io.Writer) error {
 	if len(args) > 0 {
 		for _, c := range commands() {
-			if c.name == args[0] {
-				return c.run(args[1:], out)
+			if c.name != args[0] {
+				continue
 			}
+			err := c.run(args[1:], out)
+			if help := (askedForHelp{}); errors.As(err, &help) {
+				fmt.Fprint(out, help.Error())
+				return nil
+			}
+			return err
 		}
 		if args[0] != "help" && args[0] != "-h" && args[0] != "--help" {
 			return fmt.Errorf("there is no command %q; dialarc help lists them", args[0])

@@ -264,10 +264,21 @@ func TestUsage(t *testing.T) {
 			t.Errorf("help does not list %s", c.name)
 		}
 	}
-	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document}, {"compare", document}, {"compare", "--equal", "weight", document, document}, {"rank"}, {"rank", "--region", "tail", document}, {"sweep", "--map", "stance.out", document}} {
+	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document}, {"compare", document}, {"compare", "--equal", "weight", document, document}, {"rank"}, {"rank", "--region", "tail", document}, {"sweep", "--map", "stance.out", document}, {"schema", "x"}, {"demo", "x"}, {"backup"}} {
 		if err := dispatch(args, &bytes.Buffer{}); err == nil {
 			t.Errorf("%v was taken", args)
 		}
+	}
+	for _, c := range commands() {
+		if help := run(t, c.name, "--help"); !strings.Contains(help, "usage: dialarc "+c.usage) {
+			t.Errorf("%s --help prints %q", c.name, help)
+		}
+		if err := dispatch([]string{c.name, "--colour"}, &bytes.Buffer{}); err == nil || !strings.Contains(err.Error(), "--colour") || !strings.Contains(err.Error(), c.name+" --help") {
+			t.Errorf("%s --colour: %v", c.name, err)
+		}
+	}
+	if after, before := run(t, "eval", document, "--csv"), run(t, "eval", "--csv", document); after != before {
+		t.Error("options after the file mean something else than before it")
 	}
 	t.Setenv("DATABASE_URL", "")
 	for _, args := range [][]string{{"serve"}, {"migrate"}} {

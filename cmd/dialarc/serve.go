@@ -4,7 +4,6 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"flag"
 	"fmt"
 	"io"
 	"log/slog"
@@ -22,16 +21,20 @@ import (
 	"dialarc/internal/localpg"
 	"dialarc/internal/store"
 	"dialarc/internal/webui"
+
+	"github.com/spf13/pflag"
 )
 
 // demoAddr is where the demo looks for a free port first.
 const demoAddr = "127.0.0.1:4380"
 
 func runServe(args []string, out io.Writer) error {
-	flags := flag.NewFlagSet("serve", flag.ContinueOnError)
-	addr := flags.String("addr", "127.0.0.1:4380", "host and port to listen on")
-	door := newDoor(flags)
-	if err := flags.Parse(args); err != nil {
+	var addr string
+	door := &door{}
+	if _, err := options("serve", args, "nothing beside its options", 0, 0, func(f *pflag.FlagSet) {
+		f.StringVar(&addr, "addr", demoAddr, "host and port to listen on")
+		door.options(f)
+	}); err != nil {
 		return err
 	}
 	url := os.Getenv("DATABASE_URL")
@@ -40,7 +43,7 @@ func runServe(args []string, out io.Writer) error {
 	}
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
 	defer stop()
-	listener, err := door.listen(*addr, out)
+	listener, err := door.listen(addr, out)
 	if err != nil {
 		return err
 	}
@@ -48,18 +51,20 @@ func runServe(args []string, out io.Writer) error {
 }
 
 func runDemo(args []string, out io.Writer) (err error) {
-	flags := flag.NewFlagSet("demo", flag.ContinueOnError)
-	addr := flags.String("addr", "", "host and port to listen on; unless given, the first free port from "+demoAddr+" on")
-	dir := flags.String("data", ".dialarc", "folder for the demo's database")
-	door := newDoor(flags)
-	if err := flags.Parse(args); err != nil {
+	var addr, dir string
+	door := &door{}
+	if _, err := options("demo", args, "nothing beside its options", 0, 0, func(f *pflag.FlagSet) {
+		f.StringVar(&addr, "addr", "", "host and port to listen on; unless given, the first free port from "+demoAddr+" on")
+		f.StringVar(&dir, "data", ".dialarc", "folder of the database")
+		door.options(f)
+	}); err != nil {
 		return err
 	}
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM, syscall.SIGHUP)
 	defer stop()
 	url := os.Getenv("DATABASE_URL")
 	if url == "" {
-		home, err := localpg.Home(*dir)
+		home, err := localpg.Home(dir)
 		if err != nil {
 			return err
 		}
@@ -71,7 +76,7 @@ func runDemo(args []string, out io.Writer) (err error) {
 		fmt.Fprintln(out, "The database is in", server.Dir)
 		url = server.URL
 	}
-	listener, err := door.listen(*addr, out)
+	listener, err := door.listen(addr, out)
 	if err != nil {
 		return err
 	}
@@ -148,7 +153,7 @@ func thinDaily(ctx context.Context, st *store.Store) {
 	}
 }
 
-func runMigrate(_ []string, out io.Writer) error {
+func runMigrate(out io.Writer) error {
 	url := os.Getenv("DATABASE_URL")
 	if url == "" {
 		return errors.New("DATABASE_URL is not set")
@@ -166,9 +171,9 @@ func runMigrate(_ []string, out io.Writer) error {
 	return nil
 }
 
-func runOpenAPI(_ []string, out io.Writer) error { return printJSON(out, httpapi.OpenAPI()) }
+func runOpenAPI(out io.Writer) error { return printJSON(out, httpapi.OpenAPI()) }
 
-func runSchema(_ []string, out io.Writer) error {
+func runSchema(out io.Writer) error {
 	schema, err := httpapi.JSONSchema(reflect.TypeFor[setup.Document](), "dialarc.setup/1")
 	if err != nil {
 		return err

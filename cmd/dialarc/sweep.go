@@ -3,7 +3,6 @@ package main
 import (
 	"context"
 	"encoding/csv"
-	"flag"
 	"fmt"
 	"io"
 	"math"
@@ -13,13 +12,15 @@ import (
 
 	"dialarc/core/dialin"
 	"dialarc/core/setup"
+
+	"github.com/spf13/pflag"
 )
 
 // runSweep judges every value of every setting, or every pair of values of two.
 func runSweep(args []string, out io.Writer) error {
 	var pair string
 	var asCSV bool
-	flags, err := options("sweep", args, "one file, or - for standard input", 1, 1, func(f *flag.FlagSet) {
+	flags, err := options("sweep", args, "one file, or - for standard input", 1, 1, func(f *pflag.FlagSet) {
 		f.StringVar(&pair, "map", "", "keys of two settings with a comma between them")
 		f.BoolVar(&asCSV, "csv", false, "print CSV")
 	})

@@ -9,7 +9,7 @@ import (
 )
 
 // runVersion prints the commit that the program was built from, as Go notes it, and the document version that it writes.
-func runVersion(_ []string, out io.Writer) error {
+func runVersion(out io.Writer) error {
 	commit, at, changed := "unknown commit", "", ""
 	if info, ok := debug.ReadBuildInfo(); ok {
 		for _, s := range info.Settings {

@@ -64,7 +64,7 @@ func complements(sides []side) ([]Set, string) {
 		}
 	}
 	if len(out) == 0 {
-		return none, "No two of them do clearly more together than one alone."
+		return none, "No two of them do clearly more together than one on its own."
 	}
 	return out, ""
 }
@@ -171,10 +171,10 @@ func why(roles []role, others []string, wide bool) string {
 		}
 		var does []string
 		if len(lengths) > 0 {
-			does = append(does, "works the target while it is "+listed(lengths))
+			does = append(does, "works the target "+listed(lengths))
 		}
 		if len(regions) > 0 {
-			does = append(does, "brings in the "+listed(regions))
+			does = append(does, "adds the "+listed(regions))
 		}
 		if len(does) > 0 {
 			parts = append(parts, roles[i].letter+" "+listed(does))

@@ -49,7 +49,7 @@ func TestComplementsByHand(t *testing.T) {
 	}
 	check.Near(t, "B and C", best.Coverage, 0.7*(1+0.5+1)/3+0.3*0.5, 1e-9)
 	check.Near(t, "A and B", sets[1].Coverage, 0.7*(1+0.5+1)/3, 1e-9)
-	for _, part := range []string{"B works the target while it is short", "C works the target while it is long and brings in the rear deltoid"} {
+	for _, part := range []string{"B works the target shortened", "C works the target lengthened and adds the rear deltoid"} {
 		if !strings.Contains(best.Why, part) {
 			t.Errorf("%q does not say %q", best.Why, part)
 		}

@@ -13,7 +13,7 @@ const (
 	short
 )
 
-var thirdWords = [3]string{"long", "at middle length", "short"}
+var thirdWords = [3]string{"lengthened", "at mid length", "shortened"}
 
 // window is a stretch of lengths of a region, over its best length.
 type window struct{ low, high float64 }

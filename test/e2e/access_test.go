@@ -55,7 +55,7 @@ func TestAccessible(t *testing.T) {
 		p.until("pictures", `document.querySelectorAll('.row svg').length > 4`)
 		check(theme + " lifter")
 		p.press("New setup")
-		for _, way := range []string{"Ready", "Saved", "From nothing", "A file"} {
+		for _, way := range []string{"Exercises", "Saved", "From scratch", "File"} {
 			p.press(way)
 			check(theme + " new setup, " + way)
 		}
@@ -65,10 +65,10 @@ func TestAccessible(t *testing.T) {
 			check(theme + " lifter, " + part)
 		}
 		p.press("More about the list")
-		p.pick("Lifters from a file")
+		p.pick("Import lifters")
 		check(theme + " lifters from a file")
 		p.press("Cancel")
-		p.press("Kit")
+		p.press("Equipment")
 		p.press("Rehearsal hall")
 		p.until("the room", `document.querySelector('[data-item="twin-column"]')`)
 		p.act(`document.querySelectorAll('[data-item="twin-column"] .toggle, [data-item="knee-extension"] .toggle').forEach(e => e.click())`)
@@ -80,18 +80,18 @@ func TestAccessible(t *testing.T) {
 		p.until("painted", `document.querySelector('[data-fresh="true"]')`)
 		check(theme + " bench")
 		p.typeInto("range.to", "3")
-		p.says(".stale", "last one that works")
+		p.says(".stale", "last valid setup")
 		check(theme + " bench with a bad value")
 		p.press("Undo")
 		p.key("d")
 		p.press("Find better settings")
 		p.until("answers", `document.querySelector('li.answer svg')`)
 		check(theme + " dial in")
-		p.press("Map of two")
+		p.press("Map")
 		p.until("the map", `document.querySelector('svg.map')`)
 		check(theme + " map of two")
 		p.press("Close")
-		p.press("Saved states")
+		p.press("Versions")
 		p.until("states", `document.querySelector('[role="dialog"] li')`)
 		check(theme + " saved states")
 		p.press("Close")
@@ -103,7 +103,7 @@ func TestAccessible(t *testing.T) {
 		p.until("differences", `document.querySelectorAll('[data-difference]').length > 9`)
 		check(theme + " compare")
 		p.press("Add setups")
-		p.press("By region")
+		p.press("By muscle")
 		p.until("a ranking", `document.querySelectorAll('[data-ranked] svg').length > 2`)
 		check(theme + " ranking")
 		p.press("Done")
@@ -166,7 +166,7 @@ func TestLayoutHolds(t *testing.T) {
 			p.do(chromedp.EmulateViewport(size[0], size[1]))
 			for what, url := range addresses {
 				p.do(chromedp.Navigate(url))
-				p.until("there", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"])')`)
+				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"])')`)
 				for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
 					t.Errorf("%s, %s, %d wide: %s", what, units, size[0], bad)
 				}

@@ -30,7 +30,7 @@ func verdict(key string) string { return `[data-verdict="` + key + `"]` }
 // The bench says that a pull tips the lifter and how to stand instead; a click does it, and undo takes it back.
 func TestBracingIsMended(t *testing.T) {
 	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind cable lateral raise, knee height")
-	p.says(verdict("brace"), "Held all the way")
+	p.says(verdict("brace"), "Stable throughout")
 	p.typeInto("load.stack/0", "75")
 	p.untilDial("load.stack/0", 75)
 	p.says(verdict("brace"), "tips back")
@@ -38,10 +38,10 @@ func TestBracingIsMended(t *testing.T) {
 	p.until("base and pressure", `document.querySelectorAll('[data-contact]').length > 0`)
 	p.until("what would hold", `document.querySelector('[data-verdict="brace"] button')`)
 	p.press(read[string](p, `document.querySelector('[data-verdict="brace"] button').innerText`))
-	p.says(verdict("brace"), "Held")
+	p.says(verdict("brace"), "Stable")
 	p.key("z", chromedp.ModifierCtrl)
 	p.says(verdict("brace"), "tips back")
-	p.says(verdict("start"), "Picking up")
+	p.says(verdict("start"), "Picking up and returning")
 	p.act(`document.querySelector('[data-verdict="start"] summary').click()`)
 	p.says(verdict("start"), "right hand")
 	p.typeInto("stance.out", "70") // nearer, the cable comes past the trunk
@@ -75,9 +75,9 @@ func TestCautionsAndLimits(t *testing.T) {
 func TestFeetHandAndCatch(t *testing.T) {
 	prog := startProgram(t)
 	p := open(t, prog, "Ilvane Torsk", "Barbell bent-over row")
-	p.choose("Feet", "Left foot well ahead")
+	p.choose("Feet", "Split, left foot ahead")
 	p.until("the dial of how far", `document.querySelector('[data-dial="feet.stagger"]')`)
-	block := `[...document.querySelectorAll('label')].find(l => l.innerText.trim() === 'A block under the feet')`
+	block := `[...document.querySelectorAll('label')].find(l => l.innerText.trim() === 'Riser under the feet')`
 	p.until("the tick", block)
 	x, y := p.middle(block)
 	p.do(chromedp.MouseClickXY(x, y))
@@ -102,9 +102,9 @@ func TestJointsOnThePage(t *testing.T) {
 	if err != nil || math.Abs(got-want) > 1 {
 		t.Errorf("the page shows %q, the server computes %.0f N", shown, want)
 	}
-	p.press("Fixed elsewhere on the arm?")
-	p.says(`[aria-label="Other places on the arm at the same peak torque"]`, "just above the elbow")
-	p.says(`[aria-label="Other places on the arm at the same peak torque"]`, "× 1.00")
+	p.press("Attach it elsewhere on the arm?")
+	p.says(`[aria-label="Attached elsewhere on the arm, at the same peak torque"]`, "just above the elbow")
+	p.says(`[aria-label="Attached elsewhere on the arm, at the same peak torque"]`, "× 1.00")
 }
 
 // surfaces is the force between the shoulder's surfaces in the middle of the range, by the server.

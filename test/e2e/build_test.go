@@ -33,12 +33,12 @@ func (p *page) choose(label, option string) {
 func (p *page) fromNothing(region, kind, position string) {
 	p.t.Helper()
 	p.press("New setup")
-	p.press("From nothing")
-	p.choose("Room", "Any place")
+	p.press("From scratch")
+	p.choose("Gym", "Any gym")
 	p.choose("What is it for?", region)
-	p.choose("What is at hand?", kind)
-	p.choose("How is the lifter placed?", position)
-	p.press("Begin")
+	p.choose("With what?", kind)
+	p.choose("In what position?", position)
+	p.press("Start")
 	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)
 }
 
@@ -67,18 +67,18 @@ func TestBuildABandFly(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/"))
 	p.press("Madoc Quill")
-	p.fromNothing("Chest, middle", "A band", "On the back")
+	p.fromNothing("Chest, middle", "Band", "Lying on the back")
 	p.says(verdict("work"), "iddle chest")
 	begun := p.on(prog)
 	height := p.dial("band.height/0")
 	p.typeInto("band.height/0", "15")
 	p.untilDial("band.height/0", 15)
-	p.press("Once more: band")
+	p.press("Duplicate: band")
 	p.until("a second band", `document.querySelector('[data-dial="band.height/1"]')`)
 	p.typeInto("band.height/1", "120")
 	p.choose("Posture", "Standing")
 	p.until("standing", `document.querySelector('[data-dial="stance.out"]') && !document.querySelector('[data-dial="bench.angle"]')`)
-	p.choose("School", "Late")
+	p.choose("Target profile", "Late")
 	built := p.on(prog)
 	if built["target"].(map[string]any)["school"] != "late" || len(built["loads"].([]any)) != 2 || built["posture"].(map[string]any)["kind"] != "standing" {
 		t.Errorf("built %v", built)
@@ -106,12 +106,12 @@ func TestBuildABandFly(t *testing.T) {
 		t.Errorf("after a reload it is %v, was %v", after, built)
 	}
 
-	file := p.keeps("Keep the setup as a file", ".json")
+	file := p.keeps("Export the setup", ".json")
 	p.press("Madoc Quill")
 	p.press("New setup")
-	p.press("A file")
+	p.press("File")
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[type="file"]`), []string{file}))
-	p.press("Begin as it is")
+	p.press("Use as it is")
 	p.until("the bench", `document.querySelector('[data-dial="band.height/1"]')`)
 	if again := p.on(prog); !reflect.DeepEqual(again, built) {
 		t.Errorf("from its file it is %v, was %v", again, built)
@@ -164,8 +164,8 @@ func TestBuildALyingCableRaise(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/"))
 	p.press("Suvi Brandt")
-	p.fromNothing("Deltoid, middle", "A cable", "On the side")
-	p.choose("Held", "Cuff at the wrist")
+	p.fromNothing("Deltoid, middle", "Cable", "Lying on the side")
+	p.choose("Attached", "Cuff at the wrist")
 	p.typeInto("pulley.height/0", "30")
 	p.untilDial("pulley.height/0", 30)
 	p.typeInto("range.to", "80")
@@ -188,13 +188,13 @@ func TestBuildALeverPullDown(t *testing.T) {
 	p := openPage(t, prog.url("/"))
 	p.press("Ilvane Torsk")
 	p.press("New setup")
-	p.press("From nothing")
+	p.press("From scratch")
 	p.choose("What is it for?", "Triceps")
-	p.choose("What is at hand?", "A machine")
-	p.press("Begin")
+	p.choose("With what?", "Machine")
+	p.press("Start")
 	p.says(`[role="dialog"]`, "No machine is known for this region.")
 	p.press("Cancel")
-	p.fromNothing("Latissimus, lower", "A machine", "Seated")
+	p.fromNothing("Latissimus, lower", "Machine", "Seated")
 	before := p.dial("lever.plates/0")
 	p.key("+")
 	next := 2.5 * (math.Floor(before/2.5+1e-9) + 1) // the next on the dial's own grid
@@ -226,20 +226,20 @@ func TestPicturesAndValuesAsFiles(t *testing.T) {
 		}
 		return string(raw)
 	}
-	svg := menu("Keep the picture", "Picture as a file (SVG)")
+	svg := menu("Export the picture", "Export as SVG")
 	if !strings.HasPrefix(svg, "<svg") || strings.Contains(svg, "var(--") || strings.Contains(svg, "color-mix") || !strings.Contains(svg, "font/woff2") || strings.Count(svg, "<path") < 20 {
 		t.Errorf("the picture: %.400s", svg)
 	}
-	if png := menu("Keep the picture", "Picture as a file (PNG)"); !strings.HasPrefix(png, "\x89PNG\r\n") || len(png) < 20000 {
+	if png := menu("Export the picture", "Export as PNG"); !strings.HasPrefix(png, "\x89PNG\r\n") || len(png) < 20000 {
 		t.Errorf("the picture in pixels has %d bytes", len(png))
 	}
 	chart := "Cross-behind cable lateral raise, hand height, profile: table and files"
-	csv := menu(chart, "Values as a file (CSV)")
+	csv := menu(chart, "Export values as CSV")
 	lines := strings.Split(strings.TrimSpace(csv), "\r\n")
 	if len(lines) != 102 || !strings.HasPrefix(lines[0], "angle (°),torque (N·m)") || !strings.HasPrefix(lines[101], "95,") {
 		t.Errorf("%d lines, %q to %q", len(lines), lines[0], lines[len(lines)-1])
 	}
-	if svg := menu(chart, "Picture as a file (SVG)"); strings.Contains(svg, "var(--") || !strings.Contains(svg, "Dashed: strength") {
+	if svg := menu(chart, "Export as SVG"); strings.Contains(svg, "var(--") || !strings.Contains(svg, "Dashed: strength") {
 		t.Errorf("the chart: %.300s", svg)
 	}
 	menu(chart, "Show as a table")
@@ -258,9 +258,9 @@ func TestSavedStates(t *testing.T) {
 	p.act(`document.activeElement.blur()`)
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
-	p.press("Saved states")
+	p.press("Versions")
 	p.until("pictures", `document.querySelectorAll('[role="dialog"] li svg').length === 2`)
-	p.says(`[role="dialog"]`, "on the bench")
+	p.says(`[role="dialog"]`, "open now")
 	p.act(`document.querySelector('[aria-label="Name of version 1"]').focus()`)
 	p.key("As it came")
 	p.key("\r")
@@ -273,6 +273,6 @@ func TestSavedStates(t *testing.T) {
 	p.press("Undo")
 	p.untilDial("stance.out", 75)
 	p.until("the cues", `document.querySelector('textarea').value === "Reach long.\nRibs down."`)
-	p.press("Saved states")
+	p.press("Versions")
 	p.until("the name was kept", `document.querySelector('[aria-label="Name of version 1"]')?.value === "As it came"`)
 }

@@ -15,8 +15,8 @@ func TestDialIn(t *testing.T) {
 	prog := startProgram(t)
 	p := openRaise(t, prog)
 	hole, out, plane := p.dial("pulley.height/0"), p.dial("stance.out"), p.dial("path.plane")
-	lock := `[...document.querySelectorAll('button')].find(b => b.getAttribute('aria-label') === 'Pulley: leave it alone when dialling in')`
-	p.press("Pulley: leave it alone when dialling in")
+	lock := `[...document.querySelectorAll('button')].find(b => b.getAttribute('aria-label') === 'Pulley: lock')`
+	p.press("Pulley: lock")
 	p.until("it is locked", lock+`?.getAttribute('aria-pressed') === 'true'`)
 	before := p.on(prog)
 	if locked, _ := before["locked"].([]any); len(locked) != 1 || locked[0] != "pulley.height/0" {
@@ -24,7 +24,7 @@ func TestDialIn(t *testing.T) {
 	}
 	p.act(`document.activeElement.blur()`)
 	p.key("d")
-	p.says(`[role="dialog"]`, "everything else is locked, the load too")
+	p.says(`[role="dialog"]`, "everything else stays, the load too")
 	pulley := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === 'Pulley').querySelector('input').checked`
 	if read[bool](p, pulley) {
 		t.Error("what is locked on its dial is free in the search")
@@ -42,7 +42,7 @@ func TestDialIn(t *testing.T) {
 	if strings.Contains(told, "Pulley") || strings.Contains(told, "strap") || !strings.Contains(told, "instead of") {
 		t.Errorf("the second answer turns what is locked, or nothing: %s", told)
 	}
-	p.press("Take it: answer 2")
+	p.press("Use answer 2")
 	p.until("the dialog is closed", `!document.querySelector('[role="dialog"]')`)
 	p.says(saveState, "not saved")
 	if p.dial("pulley.height/0") != hole || (p.dial("stance.out") == out && p.dial("path.plane") == plane) {
@@ -68,12 +68,12 @@ func TestDialIn(t *testing.T) {
 	// key's character apart from its stroke, which would press it.
 	p.act(`document.activeElement.blur()`)
 	p.key("d")
-	p.press("Map of two")
+	p.press("Map")
 	p.until("the map", `document.querySelector('svg.map')`)
 	p.act(`document.querySelector('svg.map').focus()`)
 	p.key(kb.ArrowRight)
 	p.key(kb.ArrowUp)
-	p.says(`[role="dialog"] p`, "Pulley hole 10, Step out 75 cm: match")
+	p.says(`[role="dialog"] p`, "Pulley hole 10, Distance from the pulley 75 cm: fit")
 	p.key("\r")
 	p.untilDial("pulley.height/0", hole+1)
 	p.untilDial("stance.out", out+5)

@@ -46,7 +46,7 @@ func startProgram(t *testing.T) *program {
 
 func (p *program) start() {
 	p.t.Helper()
-	p.cmd = exec.Command(binary, "demo", "-addr", p.addr)
+	p.cmd = exec.Command(binary, "demo", "--addr", p.addr)
 	p.cmd.Env = append(os.Environ(), "DATABASE_URL="+p.database)
 	p.cmd.Stderr = os.Stderr
 	out, err := p.cmd.StdoutPipe()

@@ -44,16 +44,16 @@ export function ChartFrame({ title, name, caption, table, children }: Props) {
       await navigator.clipboard.writeText(toCSV(table()));
       notify("Copied.");
     } catch {
-      notify("The browser does not let the page copy. Keep the values as a file instead.");
+      notify("The browser does not let the page copy. Export the values instead.");
     }
   };
   const keepValues = () => download(fileName(name, "csv"), new Blob([toCSV(table())], { type: "text/csv" }));
   const actions = [
     { label: asTable ? "Show the chart" : "Show as a table", run: () => setAsTable(!asTable) },
-    { label: "Copy the values", run: () => void copy() },
-    { label: "Values as a file (CSV)", run: keepValues },
-    { label: "Picture as a file (SVG)", run: () => keepChart("svg") },
-    { label: "Picture as a file (PNG)", run: () => keepChart("png") },
+    { label: "Copy values", run: () => void copy() },
+    { label: "Export values as CSV", run: keepValues },
+    { label: "Export as SVG", run: () => keepChart("svg") },
+    { label: "Export as PNG", run: () => keepChart("png") },
   ];
   return (
     <Box ref={box}>

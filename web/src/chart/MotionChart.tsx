@@ -30,7 +30,7 @@ export const MotionChart = memo(
       <ChartFrame
         title="In motion"
         name={name}
-        caption={["Thick: torque in motion. Dotted: at rest. Lifting, then lowering."]}
+        caption={["Thick: torque in motion. Dotted: at rest. Lifting (concentric), then lowering (eccentric)."]}
         table={() => motionTable(answer.ok, units)}
       >
         <div style={{ opacity: fresh ? 1 : 0.45 }}>
@@ -79,10 +79,10 @@ const indices = (from: number, to: number): number[] => Array.from({ length: to 
 
 function swaying({ bracing: b }: Tempo, units: Units): string {
   const where = `${units.text(b.angleDeg, "angle")} while ${b.phase}`;
-  if (!b.holds) return `In motion the stance does not hold, worst at ${where}.`;
+  if (!b.holds) return `In motion the lifter is not stable, worst at ${where}.`;
   const { value } = b.margin;
   return value == null
-    ? "In motion the body is held too."
+    ? "Stable in motion too."
     : `In motion ${units.text(value, "length")} from the edge of support at worst, at ${where}.`;
 }
 
@@ -90,11 +90,11 @@ function sentence(t: Tempo, units: Units): string {
   const { peak, peakAngleDeg, overStatic, floating } = t;
   if (peak.value == null || peakAngleDeg.value == null) return peak.why ?? "";
   const parts = [
-    `At this tempo at most ${units.text(peak.value, "torque")}, at ${units.text(peakAngleDeg.value, "angle")} while ${t.peakPhase}`,
+    `At this tempo, peak torque ${units.text(peak.value, "torque")} at ${units.text(peakAngleDeg.value, "angle")} while ${t.peakPhase}`,
   ];
-  if (overStatic.value != null) parts.push(`${overStatic.value.toFixed(2)} times the most at rest`);
+  if (overStatic.value != null) parts.push(`${overStatic.value.toFixed(2)} times the peak at rest`);
   if (floating.value != null && floating.value >= 0.005)
-    parts.push(`${units.text(100 * floating.value, "percent")} of the way it floats`);
+    parts.push(`${units.text(100 * floating.value, "percent")} of the way the weight floats`);
   if (t.slack) parts.push("the cable goes slack: slow down");
   return `${parts.join("; ")}. ${swaying(t, units)}`;
 }

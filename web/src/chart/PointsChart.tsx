@@ -196,7 +196,7 @@ function List(props: Props & { place: (i: number, to: XY, drag: boolean) => void
             <span className="quiet">{props.y.unit}</span>
             <Button
               look="quiet"
-              aria-label={`Take point ${i + 1} away`}
+              aria-label={`Remove point ${i + 1}`}
               onPress={() =>
                 set(
                   points.filter((_, k) => k !== i),

@@ -221,7 +221,7 @@ function Drawn(props: {
         style={{ cursor: "ns-resize" }}
         tabIndex={0}
         role="slider"
-        aria-label={`Wanted at ${Math.round(100 * u)}% from the long end`}
+        aria-label={`Target at ${Math.round(100 * u)}% from the lengthened end`}
         aria-orientation="vertical"
         aria-valuenow={height}
         aria-valuemin={0}
@@ -352,8 +352,8 @@ function Legend({ hasTarget, parts }: { hasTarget: boolean; parts: string[] }) {
     <div className="legend">
       <span>{line({ stroke: "var(--ember)", strokeWidth: 2.6 })}torque</span>
       <span>{line({ stroke: "var(--slate)", strokeWidth: 1.6, strokeDasharray: "6 4" })}strength</span>
-      {hasTarget && <span>{line({ stroke: "var(--slate)", strokeWidth: 7, opacity: 0.35 })}wanted</span>}
-      <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}own weight</span>
+      {hasTarget && <span>{line({ stroke: "var(--slate)", strokeWidth: 7, opacity: 0.35 })}target</span>}
+      <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}body weight</span>
       {parts.map((id, i) => (
         <span key={id}>
           {line({ stroke: partColours[i % partColours.length], strokeWidth: 7, opacity: 0.55 })}

@@ -52,7 +52,7 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
         <svg
           height={height}
           role="img"
-          aria-label={`The ${pull} and the torque over the range, each over its own largest value.`}
+          aria-label={`The ${pull} and the torque over the range, each as a share of its peak.`}
         >
           <line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke="var(--line)" />
           <LinePath {...line(part.tension)} stroke="var(--ink)" strokeWidth={1.4} />
@@ -61,7 +61,7 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
         </svg>
       )}
       <p>
-        {steady ? `The ${pull} stays the same all the way, ` : `The ${pull} is not the same all the way, here `}
+        {steady ? `The ${pull} is constant, ` : `The ${pull} varies, here `}
         <b className="mono">{force === null ? "–" : units.text(force, "force")}</b>
         {"; the torque it makes is another thing: "}
         <b className="mono">{torque === null ? "none" : units.text(torque, "torque")}</b> here.
@@ -80,6 +80,6 @@ function jointSentence(report: Report, s: number, units: Units): string | null {
   const force = (v: number) => units.text(Math.abs(v), "force");
   const way = along < 0 ? "pulls on" : "presses into";
   const limb = report.joint === "shoulder" ? "arm" : "limb";
-  const hand = grip > 0.05 ? `The hand holds ${force(grip)}. ` : "";
-  return `${hand}Loads and ${limb} together: ${force(along)} ${way} the ${report.joint} along the ${limb}, ${force(across)} across it, before any muscle.`;
+  const hand = grip > 0.05 ? `Grip force ${force(grip)}. ` : "";
+  return `${hand}Loads and ${limb} together: ${force(along)} ${way} the ${report.joint} along the ${limb}, ${force(across)} across it, before muscle forces.`;
 }

@@ -35,7 +35,7 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
   const list = workers(report);
-  if (list.length === 0) return <p>No muscle of the model does this.</p>;
+  if (list.length === 0) return <p>None of the muscles in the model does this.</p>;
   const n = report.muscles.s.length;
   const swept = (i: number) => valueAt(report.curves.sweptDeg, i / (n - 1)) ?? 0;
   const below: number[][] = [new Array(n).fill(0)];
@@ -101,7 +101,7 @@ function Row({ part: r, s, rough, colour }: { part: RegionPart; s: number; rough
   const units = useUnits();
   const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) => valueAt(c, s));
   const notes = [
-    r.target && off != null && `${Math.round(off)}° off line`,
+    r.target && off != null && `${Math.round(off)}° off its line of pull`,
     length != null && `length ${length.toFixed(2)}`,
   ].filter(Boolean);
   const grey = rough || Boolean(r.weak);
@@ -148,16 +148,17 @@ function left(report: Report, s: number, text: (v: number, kind: string) => stri
   const m = report.muscles;
   const [twist, rest, largest, against] = [m.leftTwist, m.leftRest, m.largest, m.against].map((c) => valueAt(c, s));
   const parts = [];
-  if (against != null && against >= 0.05) parts.push(`${text(100 * against, "percent")} works against it`);
+  if (against != null && against >= 0.05) parts.push(`${text(100 * against, "percent")} co-contracts against it`);
   for (const held of m.passive) {
     const v = valueAt(held.values, s) ?? 0;
     if (v >= (held.kind === "force" ? 25 : 2)) parts.push(`${held.label.toLowerCase()}: ${text(v, held.kind)}`);
   }
   if (twist != null && Math.abs(twist) >= 0.5)
-    parts.push(`${text(Math.abs(twist), "torque")} of twist held by nothing in the model`);
-  if (rest != null && rest >= 0.5) parts.push(`${text(rest, "torque")} across the path held by nothing`);
+    parts.push(`${text(Math.abs(twist), "torque")} of rotation that the model does not balance`);
+  if (rest != null && rest >= 0.5) parts.push(`${text(rest, "torque")} out of plane that the model does not balance`);
   if (largest != null && largest > 1.2) parts.push("no answer: more than the model holds");
   const long = m.lengthenedShare.value;
-  if (long != null) parts.push(`${text(100 * long, "percent")} of the work where the target is longer than its middle`);
+  if (long != null)
+    parts.push(`${text(100 * long, "percent")} of the work with the target in the longer half of its range`);
   return parts.length > 0 ? `${parts.join("; ")}.` : "";
 }

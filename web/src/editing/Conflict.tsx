@@ -51,18 +51,18 @@ export function Conflict<D>({ what, mine, saving, replace }: Props<D>) {
           ))}
         </tbody>
       </Table>
-      {rows.length === 0 && <p>Nothing but the version.</p>}
+      {rows.length === 0 && <p>Only the version number.</p>}
       {rows.length > 12 && <p>and {rows.length - 12} more.</p>}
       <div className="actions">
         <Button look="quiet" onPress={later}>
           Decide later
         </Button>
-        <Button onPress={takeTheirs}>Take the saved one</Button>
+        <Button onPress={takeTheirs}>Use the saved version</Button>
         <Button look="strong" onPress={keepMine}>
           Keep mine
         </Button>
       </div>
-      <p style={{ color: "var(--quiet)" }}>Taking the saved one can be undone here.</p>
+      <p style={{ color: "var(--quiet)" }}>You can undo this.</p>
     </Modal>
   );
 }

@@ -15,7 +15,7 @@ export function Unsound({ what, problems }: { what: string; problems: Problem[] 
   return (
     <Told role="status">
       <Mark tone="stop" />
-      {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be mended before the {what} can be
+      {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be fixed before the {what} can be
       saved; your work is kept here meanwhile.
     </Told>
   );

@@ -111,7 +111,7 @@ export function Rubs({ view, report }: { view: View; report: Report }) {
       const colour = r.state === "blocked" || r.state === "bends" ? "var(--brick)" : "var(--ochre)";
       return (
         <g key={`${r.index}${r.mirror}`} pointerEvents="none" data-rub={r.state}>
-          <title>{`The strand and the ${r.part}`}</title>
+          <title>{`Cable or band against the ${r.part}`}</title>
           <circle cx={x} cy={y} r={9} fill="none" stroke={colour} strokeWidth={2.4} strokeDasharray="4 3" />
         </g>
       );

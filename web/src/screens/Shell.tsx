@@ -64,8 +64,8 @@ export function Shell() {
           <circle cx="24" cy="25" r="3" fill="var(--ink)" />
         </svg>
         <NavLink to="/lifters">Lifters</NavLink>
-        <NavLink to="/kit">Kit</NavLink>
-        <NavLink to="/bench">Bench</NavLink>
+        <NavLink to="/kit">Equipment</NavLink>
+        <NavLink to="/bench">Setup</NavLink>
         <NavLink to="/compare">
           Compare
           {count > 0 && <span className="count">{count}</span>}

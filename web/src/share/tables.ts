@@ -33,11 +33,11 @@ export function profileTable(report: Report, uncertainty: Uncertainty | null, un
     columns.push({ name: "torque, high", kind: "torque", at: (i) => valueAt(high, c.s[i] ?? 0) });
   }
   columns.push(
-    { name: "own weight", kind: "torque", at: (i) => c.weights[i] },
+    { name: "body weight", kind: "torque", at: (i) => c.weights[i] },
     ...report.parts.map((p): Column => ({ name: p.id, kind: "torque", at: (i) => p.torque[i] })),
     { name: "strength", kind: "torque", at: (i) => c.capacity[i] },
     { name: "effort", kind: "share", at: (i) => c.effort[i] },
-    { name: "wanted", kind: "torque", at: (i) => c.target[i] },
+    { name: "target profile", kind: "torque", at: (i) => c.target[i] },
   );
   return tableOf(units, n, columns);
 }

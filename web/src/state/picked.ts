@@ -54,9 +54,9 @@ export const letter = (index: number): string => String.fromCharCode(65 + index)
 export function withMember(kept: Kept, member: Member): { kept: Kept } | { why: string } {
   const text = JSON.stringify(member.document);
   const there = kept.setups.findIndex((m) => JSON.stringify(m.document) === text);
-  if (there >= 0) return { why: `It is there already, as ${letter(there)}.` };
+  if (there >= 0) return { why: `It is in the comparison already, as ${letter(there)}.` };
   if (kept.setups.length >= mostCompared)
-    return { why: `Six setups are compared already; take one out first, since more curves cannot be told apart.` };
+    return { why: `Six setups are compared already. Remove one first: more curves cannot be told apart.` };
   return { kept: { ...kept, setups: [...kept.setups, member] } };
 }
 
@@ -65,5 +65,5 @@ export function pick(document: SetupDocument, setupId: string): string {
   const answer = withMember(current, { document, setupId });
   if ("why" in answer) return answer.why;
   setPicked(answer.kept);
-  return `${document.name} is kept for comparing, as ${letter(answer.kept.setups.length - 1)}.`;
+  return `${document.name} was added to the comparison as ${letter(answer.kept.setups.length - 1)}.`;
 }

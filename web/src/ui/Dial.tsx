@@ -130,7 +130,7 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
         <span className="label">{setting.label}</span>
         {onLock && setting.paint === "match" && (
           <Keep
-            aria-label={`${setting.label}: leave it alone when dialling in`}
+            aria-label={`${setting.label}: lock`}
             isSelected={setting.lock}
             onChange={(on) => onLock(setting.key, on)}
           >

@@ -1,6 +1,6 @@
 /** Marks that carry their meaning by shape: a tick, a dash, a triangle, an octagon. */
 export function Mark({ tone }: { tone: "good" | "look" | "caution" | "stop" }) {
-  const names = { good: "in order", look: "could be better", caution: "caution", stop: "stop" };
+  const names = { good: "fine", look: "could be better", caution: "caution", stop: "does not work" };
   return (
     <svg width="17" height="18" viewBox="0 0 17 18" role="img" aria-label={names[tone]} style={{ flex: "none" }}>
       {tone === "good" && (

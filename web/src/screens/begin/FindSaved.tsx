@@ -19,7 +19,7 @@ export function FindSaved({ none, action }: { none: string; action: ForSaved }) 
       {saved.data && <TextInput label="Find" value={wanted} onChange={setWanted} />}
       <List>
         <Saved setups={items} action={action} />
-        {saved.data && items.length === 0 && <p>{wanted === "" ? none : "Nothing here is called that."}</p>}
+        {saved.data && items.length === 0 && <p>{wanted === "" ? none : "No setup has that name."}</p>}
         {more > 0 && <p>and {more} more: search for them.</p>}
       </List>
     </>

@@ -31,13 +31,13 @@ export function FromFile(props: Props) {
             {found.name}
             {!kept && `, which was made for ${found.lifter.stature} m and ${found.lifter.mass} kg.`}
           </p>
-          <Button onPress={() => void props.pick(found).then(props.close)}>Begin as it is</Button>
+          <Button onPress={() => void props.pick(found).then(props.close)}>Use as it is</Button>
           {!kept && (
             <Button
               look="quiet"
               onPress={() => void props.pick({ ...found, lifter: props.lifter.body }).then(props.close)}
             >
-              Begin with the body of {props.lifter.name}
+              Use the body of {props.lifter.name}
             </Button>
           )}
         </>

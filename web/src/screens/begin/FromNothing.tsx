@@ -9,11 +9,11 @@ import { type Props, Questions, Told } from "./parts";
 import { useReady } from "./useReady";
 
 const kinds = [
-  { key: "cable", label: "A cable" },
+  { key: "cable", label: "Cable" },
   { key: "dumbbell", label: "Dumbbells" },
   { key: "bar", label: "One weight in both hands" },
-  { key: "band", label: "A band" },
-  { key: "machine", label: "A machine" },
+  { key: "band", label: "Band" },
+  { key: "machine", label: "Machine" },
 ];
 
 /** Three questions, and a setup that answers them. */
@@ -38,15 +38,15 @@ export function FromNothing(props: Props) {
   return (
     <Questions>
       <Choice label="What is it for?" options={regions.data ?? []} value={region} onChange={setRegion} />
-      <Choice label="What is at hand?" options={kinds} value={kind} onChange={setKind} />
+      <Choice label="With what?" options={kinds} value={kind} onChange={setKind} />
       <Choice
-        label="How is the lifter placed?"
+        label="In what position?"
         options={choices.data?.positions ?? []}
         value={position}
         onChange={setPosition}
       />
       <Told problems={problems} />
-      <Button onPress={() => void begin()}>Begin</Button>
+      <Button onPress={() => void begin()}>Start</Button>
     </Questions>
   );
 }

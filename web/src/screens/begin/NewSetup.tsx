@@ -11,10 +11,10 @@ import { ReadyOnes } from "./ReadyOnes";
 import { SavedOnes } from "./SavedOnes";
 
 const ways = [
-  { key: "ready", label: "Ready" },
+  { key: "ready", label: "Exercises" },
   { key: "saved", label: "Saved" },
-  { key: "nothing", label: "From nothing" },
-  { key: "file", label: "A file" },
+  { key: "nothing", label: "From scratch" },
+  { key: "file", label: "File" },
 ];
 
 type Props = { lifter: StoredLifter; close: () => void; pick: (d: SetupDocument) => Promise<void> };
@@ -26,16 +26,16 @@ export function NewSetup({ lifter, close, pick }: Props) {
   const rooms = data?.items ?? [];
   const preferred = usePreferences().room;
   const room = (preferred === null ? rooms[0] : rooms.find((r) => r.id === preferred)) ?? null;
-  const options = [{ key: "", label: "Any place" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))];
+  const options = [{ key: "", label: "Any gym" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))];
   const props = { lifter, room, close, pick };
   return (
     <Modal title="New setup" open onClose={close} wide>
       <div className="pair">
-        <Segments label="Begin with" options={ways} value={way} onChange={setWay} />
+        <Segments label="Start from" options={ways} value={way} onChange={setWay} />
         {/* Shown before the rooms are known too, so that nothing moves under the hand when they come. */}
         {(rooms.length > 0 || isPending) && way !== "file" && (
           <Choice
-            label="Room"
+            label="Gym"
             options={options}
             value={room?.id ?? ""}
             onChange={(id) => setPreferences({ room: id })}

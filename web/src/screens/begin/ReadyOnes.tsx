@@ -38,12 +38,12 @@ const Row = styled(Pictured)`
 `;
 
 const groups: [Ready["group"], string][] = [
-  ["shoulder", "Front and side of the shoulder"],
-  ["rear", "Rear of the shoulder"],
+  ["shoulder", "Front and side delts"],
+  ["rear", "Rear delts"],
   ["chest", "Chest"],
   ["back", "Back"],
-  ["armFront", "Front of the arm"],
-  ["armBack", "Back of the arm"],
+  ["armFront", "Biceps and forearm"],
+  ["armBack", "Triceps"],
   ["leg", "Legs"],
   ["trunk", "Trunk"],
 ];
@@ -57,9 +57,9 @@ const phases = [
 const kits = [
   { key: "cable", label: "Cable" },
   { key: "dumbbell", label: "Dumbbells" },
-  { key: "bar", label: "A bar" },
+  { key: "bar", label: "Barbell" },
   { key: "band", label: "Bands" },
-  { key: "machine", label: "A machine" },
+  { key: "machine", label: "Machine" },
 ];
 
 /** Whether a muscle is the named one or a piece of it: keys go from the whole to the piece with dots between. */
@@ -109,12 +109,12 @@ export function ReadyOnes(props: Props) {
         <Filters>
           <TextInput label="Find" value={wanted} onChange={setWanted} />
           <Choice
-            label="Region"
-            options={[any("Every region"), ...used(regions.data ?? [], (r) => r.region)]}
+            label="Muscle"
+            options={[any("Any muscle"), ...used(regions.data ?? [], (r) => r.region)]}
             value={region}
             onChange={setRegion}
           />
-          <Choice label="Kit" options={[any("Any kit"), ...kits]} value={kit} onChange={setKit} />
+          <Choice label="Equipment" options={[any("Any equipment"), ...kits]} value={kit} onChange={setKit} />
           <Choice label="Hardest" options={[any("Anywhere"), ...phases]} value={phase} onChange={setPhase} />
           <Choice
             label="Position"
@@ -142,9 +142,7 @@ export function ReadyOnes(props: Props) {
             </section>
           );
         })}
-        {ready.data?.ok && found.length === 0 && (
-          <p>Nothing here is like that. Take a filter off, or begin from nothing.</p>
-        )}
+        {ready.data?.ok && found.length === 0 && <p>No exercise matches. Clear a filter, or start from scratch.</p>}
       </List>
     </>
   );
@@ -173,8 +171,8 @@ function Own({ wanted, show, ...props }: Props & { wanted: string; show: boolean
   const found = (own.data?.items ?? []).filter((s) => holds(s.name, wanted));
   if (!show || found.length === 0) return null;
   return (
-    <section aria-label="Your own">
-      <h3>Your own</h3>
+    <section aria-label="Your own exercises">
+      <h3>Your own exercises</h3>
       <Saved setups={found} action={beginning(props)} />
     </section>
   );
@@ -184,7 +182,7 @@ const phaseWords: Record<string, string> = {
   early: "hardest early",
   mid: "hardest mid-way",
   late: "hardest late",
-  "": "a hold",
+  "": "static hold",
 };
 
 /** One ready setup: how it looks, where it is hardest, what is said about it and what the room lacks. */
@@ -207,19 +205,19 @@ function ReadyRow({ ready: r, begin }: { ready: Ready; begin: () => void }) {
           </span>
         ))}
       </span>
-      <Button aria-label={`Begin: ${r.name}`} onPress={begin}>
-        Begin
+      <Button aria-label={`Start from: ${r.name}`} onPress={begin}>
+        Start
       </Button>
       <details onToggle={(e) => e.currentTarget.open && setOpened(true)}>
         <summary>Cues, mistakes and cautions</summary>
         <div className="more">
           <p>Also called {r.synonyms.join(", ")}.</p>
-          <Said title="Say" list={r.document.cues ?? []} />
-          <Said title="Look out for" list={r.mistakes} />
+          <Said title="Cues" list={r.document.cues ?? []} />
+          <Said title="Common mistakes" list={r.mistakes} />
           {r.changes.length > 0 && (
-            <Said title="Different in this room" list={r.changes.map((c) => units.sentence(c.text, c.values))} />
+            <Said title="Different in this gym" list={r.changes.map((c) => units.sentence(c.text, c.values))} />
           )}
-          {r.safely && <Said title="To end a set that will not go up" list={[r.safely]} />}
+          {r.safely && <Said title="Bailing out of a failed rep" list={[r.safely]} />}
           {opened && <FromModel ready={r} />}
           {r.note && <p>{r.note}</p>}
         </div>
@@ -240,7 +238,7 @@ function FromModel({ ready }: { ready: Ready }) {
   return (
     <>
       {cautions.length > 0 && <Said title="Cautions" list={cautions} />}
-      {steps.length > 0 && <Said title="Picking up" list={steps} />}
+      {steps.length > 0 && <Said title="Picking up the handles" list={steps} />}
     </>
   );
 }

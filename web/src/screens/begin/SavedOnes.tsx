@@ -8,14 +8,14 @@ export const beginning =
   ({ lifter, room, pick, close }: Props): ForSaved =>
   (s, whose) => (
     <Button
-      aria-label={`Begin: ${s.name}, ${whose}`}
+      aria-label={`Start from: ${s.name}, ${whose}`}
       onPress={() =>
         void fitted({ ...s.document, lifter: lifter.body }, room)
           .then(pick)
           .then(close)
       }
     >
-      Begin
+      Start
     </Button>
   );
 

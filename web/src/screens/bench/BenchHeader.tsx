@@ -47,7 +47,7 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
       <SaveStatus state={state} refusal={props.refusal} version={props.version} />
       {lifter.data && JSON.stringify(lifter.data.body) !== props.body && (
         <Button look="link" onPress={() => props.takeBody(lifter.data.body)}>
-          Take over the lifter's new measures
+          Update to new measurements
         </Button>
       )}
       <span className="push" />
@@ -57,17 +57,17 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
         </span>
       )}
       <Button onPress={props.dialIn}>Dial in</Button>
-      <Button look="quiet" aria-label="Keep for comparing" onPress={props.pick}>
+      <Button look="quiet" aria-label="Add to comparison" onPress={props.pick}>
         <GitCompare size={16} aria-hidden />
       </Button>
       <UndoRedo {...props} />
-      <Button look="quiet" aria-label="Saved states" onPress={props.states}>
+      <Button look="quiet" aria-label="Versions" onPress={props.states}>
         <History size={16} aria-hidden />
       </Button>
-      <Button look="quiet" aria-label="Keep the setup as a file" onPress={props.keepFile}>
+      <Button look="quiet" aria-label="Export the setup" onPress={props.keepFile}>
         <FileDown size={16} aria-hidden />
       </Button>
-      <Button look="quiet" aria-label="Keys" onPress={props.help}>
+      <Button look="quiet" aria-label="Keyboard shortcuts" onPress={props.help}>
         <CircleHelp size={16} aria-hidden />
       </Button>
       <SaveButton state={state} save={props.save} />

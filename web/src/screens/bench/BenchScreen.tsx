@@ -17,7 +17,7 @@ export function BenchScreen() {
     gcTime: 0,
     retry: (n, error) => !(error instanceof Refused) && n < 2,
   });
-  if (engine.error) return <Failed what="The calculation core did not load." why={String(engine.error)} />;
+  if (engine.error) return <Failed what="The calculation did not load." why={String(engine.error)} />;
   if (setup.error) {
     const gone = setup.error instanceof Refused && [404, 422].includes(setup.error.failure.status ?? 0);
     return gone ? (

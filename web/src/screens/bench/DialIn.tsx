@@ -31,8 +31,8 @@ const Body = styled.div`
 `;
 
 const ways = [
-  { key: "search", label: "Find the best" },
-  { key: "map", label: "Map of two" },
+  { key: "search", label: "Search" },
+  { key: "map", label: "Map" },
 ];
 
 type Props = {
@@ -82,9 +82,9 @@ export function DialIn({ core, text, settings, take, close }: Props) {
         />
       )}
       <Body hidden={way !== "search"}>
-        <section aria-label="May be turned">
+        <section aria-label="May change">
           <p className="quiet">
-            What may be turned; everything else is locked, the load too. A lock on a dial keeps it out of here at first.
+            Tick what may change; everything else stays, the load too. A locked dial starts unticked.
           </p>
           <div className="free">
             {dials.map((s) => (
@@ -139,7 +139,7 @@ function label(s: Setting, all: Setting[]): string {
 
 function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => void }) {
   const units = useUnits();
-  const before = found.before ? `now ${fit(found.before)}` : "now it cannot be judged";
+  const before = found.before ? `now ${fit(found.before)}` : "cannot be evaluated as it stands";
   return (
     <section aria-label="Answers">
       {found.why && <p role="status">{found.why}</p>}
@@ -171,8 +171,8 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
                 <p className="quiet">At most {Math.round(100 * a.effort)} % of strength, with the load as it is.</p>
               )}
             </div>
-            <Button aria-label={`Take it: answer ${i + 1}`} onPress={() => take(a.document)}>
-              Take it
+            <Button aria-label={`Use answer ${i + 1}`} onPress={() => take(a.document)}>
+              Use this
             </Button>
           </li>
         ))}
@@ -183,6 +183,6 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
 }
 
 /** How well it fits, and how much of the torque goes beside the path. */
-const fit = (f: Found) => `match ${Math.round(f.match)} of 100, ${Math.round(100 * f.offAxis)} % beside the path`;
+const fit = (f: Found) => `fit ${Math.round(f.match)} of 100, ${Math.round(100 * f.offAxis)}% out of plane`;
 
 const capital = (text: string) => `${text[0]?.toUpperCase()}${text.slice(1)}`;

@@ -30,7 +30,7 @@ export function Elsewhere({ core, text }: { core: Core; text: string }) {
   return (
     <div>
       <Button look="link" onPress={() => setOpen(!open)} aria-expanded={open}>
-        {open ? "Hide the other places" : "Fixed elsewhere on the arm?"}
+        {open ? "Hide" : "Attach it elsewhere on the arm?"}
       </Button>
       {open && <Compared core={core} text={text} />}
     </div>
@@ -51,7 +51,7 @@ function PlacesTable({ places }: { places: Places }) {
   const missing = places.places.filter((p) => p.factor.value === null);
   return (
     <>
-      <Table aria-label="Other places on the arm at the same peak torque">
+      <Table aria-label="Attached elsewhere on the arm, at the same peak torque">
         <thead>
           <tr>
             <th scope="col">at the same peak</th>
@@ -79,8 +79,8 @@ function PlacesTable({ places }: { places: Places }) {
         </Note>
       ))}
       <Note>
-        Nearer the joint it takes more load for the same torque. Some coaches prefer that for the elbow's sake, others
-        avoid it for what the joint then bears.
+        Closer to the joint it takes more load for the same torque. Some coaches prefer that to spare the elbow, others
+        avoid it for the joint load.
       </Note>
     </>
   );

@@ -9,8 +9,8 @@ export function EmptyBench() {
   if (last) return <Navigate to={`/bench/${last}`} replace />;
   return (
     <Empty
-      title="Nothing is on the bench"
-      text="Pick a lifter and open one of their setups, or begin a new one."
+      title="No setup is open"
+      text="Pick a lifter and open one of their setups, or start a new one."
       action="Go to the lifters"
       onAction={() => navigate("/lifters")}
     />

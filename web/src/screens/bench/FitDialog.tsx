@@ -38,23 +38,23 @@ export function FitDialog({ core, text, room, fitted, apply, close }: Props) {
       <Told>
         {fitted.missing.length > 0 && (
           <>
-            <h3>Not there</h3>
+            <h3>Missing</h3>
             <Changes list={fitted.missing} tone="stop" />
           </>
         )}
         {fitted.changes.length > 0 ? (
           <>
-            <h3>Has to change</h3>
+            <h3>Changes</h3>
             <Changes list={fitted.changes} tone="look" />
           </>
         ) : (
-          fitted.missing.length === 0 && <p>Everything is there just as the setup has it.</p>
+          fitted.missing.length === 0 && <p>The gym has everything, just as in the setup.</p>
         )}
         <Effects before={effects[0]} after={effects[1]} />
       </Told>
       <div className="actions">
         <Button look="quiet" onPress={close}>
-          Leave it
+          Cancel
         </Button>
         <Button
           look="strong"
@@ -63,7 +63,7 @@ export function FitDialog({ core, text, room, fitted, apply, close }: Props) {
             close();
           }}
         >
-          {fitted.missing.length > 0 ? "Fit what is there" : "Fit it"}
+          {fitted.missing.length > 0 ? "Adapt as far as possible" : "Adapt to this gym"}
         </Button>
       </div>
     </Modal>
@@ -90,10 +90,10 @@ function Effects({ before, after }: { before: Effect | undefined; after: Effect 
   if (!before || !after) return null;
   const percent = (v: number) => `${Math.round(v * 100)} %`;
   const rows: [string, (e: Effect) => string][] = [
-    ["Match", (e) => (e.match.value == null ? "–" : e.match.value.toFixed(0))],
-    ["Largest torque", (e) => (e.peak.value == null ? "–" : units.text(e.peak.value, "torque"))],
-    ["Largest effort", (e) => (e.effort.value == null ? "–" : percent(e.effort.value))],
-    ["Phase", (e) => e.phase || "–"],
+    ["Fit", (e) => (e.match.value == null ? "–" : e.match.value.toFixed(0))],
+    ["Peak torque", (e) => (e.peak.value == null ? "–" : units.text(e.peak.value, "torque"))],
+    ["Peak effort", (e) => (e.effort.value == null ? "–" : percent(e.effort.value))],
+    ["Loaded", (e) => e.phase || "–"],
   ];
   const stop = after.stop && after.stop !== before.stop ? after.stop : null;
   return (
@@ -101,9 +101,9 @@ function Effects({ before, after }: { before: Effect | undefined; after: Effect 
       <table>
         <thead>
           <tr>
-            <th scope="col">What that does</th>
+            <th scope="col">Effect</th>
             <th scope="col">before</th>
-            <th scope="col">there</th>
+            <th scope="col">after</th>
           </tr>
         </thead>
         <tbody>

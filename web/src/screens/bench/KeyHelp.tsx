@@ -29,7 +29,7 @@ const Toggle = styled(Switch)`
 export function KeyHelp({ open, close }: { open: boolean; close: () => void }) {
   const { letterKeys, seen } = usePreferences();
   return (
-    <Modal title="Keys" open={open} onClose={close}>
+    <Modal title="Keyboard shortcuts" open={open} onClose={close}>
       <List>
         {keyHelp.map(([key, does]) => [
           <dt key={key} className="mono">
@@ -38,16 +38,16 @@ export function KeyHelp({ open, close }: { open: boolean; close: () => void }) {
           <dd key={does}>{does}</dd>,
         ])}
       </List>
-      <p>On a dial the arrow keys turn the dial.</p>
+      <p>On a dial, the arrow keys turn it.</p>
       <Toggle isSelected={letterKeys} onChange={(on) => setPreferences({ letterKeys: on })}>
         <span className="box" aria-hidden>
           <i />
         </span>
-        Keys without Ctrl are on
+        Single-letter keys are on
       </Toggle>
       {seen.length > 0 && (
         <Button look="link" onPress={() => setPreferences({ seen: [] })}>
-          Show the first hints again
+          Show the hints again
         </Button>
       )}
       <div className="actions">

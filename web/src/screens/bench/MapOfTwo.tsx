@@ -56,8 +56,8 @@ export function MapOfTwo({ core, text, dials, label, take }: Props) {
   return (
     <Box>
       <div className="row">
-        <Choice label="Across" options={options} value={a} onChange={setA} />
-        <Choice label="Upward" options={options} value={b} onChange={setB} />
+        <Choice label="Horizontal" options={options} value={a} onChange={setA} />
+        <Choice label="Vertical" options={options} value={b} onChange={setB} />
       </div>
       {a === b && <p role="status">Choose two different settings.</p>}
       {share !== null && <p role="status">Looking at every pair … {Math.round(100 * share)} %</p>}
@@ -120,7 +120,7 @@ function Drawn({ grid, set }: { grid: Grid; set: (a: number, b: number) => void 
   const score = grid.scores[at.y]?.[at.x];
   const closed = grid.closed[at.y]?.[at.x] ?? -1;
   const said = `${grid.a.label} ${written(grid.aValues[at.x] ?? 0, grid.a.kind, units)}, ${grid.b.label} ${written(grid.bValues[at.y] ?? 0, grid.b.kind, units)}: ${
-    closed >= 0 ? grid.reasons[closed] : `match ${Math.round(score ?? 0)} of 100`
+    closed >= 0 ? grid.reasons[closed] : `fit ${Math.round(score ?? 0)} of 100`
   }`;
   const middle = (c: Cell) => ({ cx: place(c).x + w / 2, cy: place(c).y + h / 2 });
   return (

@@ -30,10 +30,10 @@ export function PictureFiles({ good, scene, viewName, turn }: Props) {
   return (
     <>
       <Menu
-        label="Keep the picture"
+        label="Export the picture"
         actions={[
-          { label: "Picture as a file (SVG)", run: () => setWanted("svg") },
-          { label: "Picture as a file (PNG)", run: () => setWanted("png") },
+          { label: "Export as SVG", run: () => setWanted("svg") },
+          { label: "Export as PNG", run: () => setWanted("png") },
         ]}
       >
         <Image size={15} aria-hidden />

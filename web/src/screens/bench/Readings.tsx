@@ -57,7 +57,7 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
           <ChartFrame
             title={`Profile of the ${report.joint}${report.both ? ", each side" : ""}`}
             name={`${name}, profile`}
-            caption={["Thick: torque. Dashed: strength. Hatched: wanted. Dotted: own weight."]}
+            caption={["Thick: torque. Dashed: strength. Hatched: target profile. Dotted: body weight."]}
             table={() => profileTable(report, model.uncertainty, units)}
           >
             <ProfileChart
@@ -73,8 +73,8 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
             <Segments
               label="Over"
               options={[
-                { key: "angle", label: "Over the angle" },
-                { key: "length", label: "Over the target's length" },
+                { key: "angle", label: "Over joint angle" },
+                { key: "length", label: "Over muscle length" },
               ]}
               value={axis}
               onChange={(key) => setAxis(key as "angle" | "length")}
@@ -84,7 +84,9 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
         </div>
       )}
       <div>
-        <Hint name="mend">A sentence in blue below a verdict is the smallest change that mends it: press it.</Hint>
+        <Hint name="mend">
+          The blue line below a verdict is the smallest change that fixes it. Press it to make the change.
+        </Hint>
         <Verdicts report={now.good.report} mends={now.mends} settings={now.settings} apply={apply} />
       </div>
       {now.good.report.cautions.length > 0 && (
@@ -100,15 +102,15 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
       <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
       {!report.hold && (
         <div>
-          <h2>One step, in points of match</h2>
+          <h2>One step of each setting, change in fit</h2>
           <Steps steps={model.steps} turn={turn} />
         </div>
       )}
       <div className="caution">
         <Mark tone="caution" />
         <p>
-          House rules and the maker's instructions come first. Lifters who are new, injured, pregnant or ill see a
-          licensed professional. Sharp or joint pain: stop.
+          Gym rules and the maker's instructions come first. New, injured, pregnant or ill lifters should see a licensed
+          professional. Sharp pain or joint pain: stop.
         </p>
       </div>
     </>
@@ -149,7 +151,7 @@ const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperPro
         <ChartFrame
           title={
             <>
-              Who does the work <How name="Who does the work" explained={sharesExplained} />
+              Muscle contribution <How name="Muscle contribution" explained={sharesExplained} />
             </>
           }
           name={`${name}, regions`}
@@ -167,14 +169,14 @@ const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperPro
         <ChartFrame
           title="Pull and torque"
           name={`${name}, pull`}
-          caption={["Thin: pull. Thick: torque. Each over its own largest value."]}
+          caption={["Thin: pull. Thick: torque. Each as a share of its peak."]}
           table={() => pullTable(report, units)}
         >
           <ReadingChart report={report} s={s} />
         </ChartFrame>
       </div>
       <div>
-        <h2>Joints</h2>
+        <h2>Joint load</h2>
         <Joints
           report={report}
           s={s}

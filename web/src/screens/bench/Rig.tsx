@@ -49,10 +49,10 @@ const Section = styled.section`
 
 const schools = [
   { key: "match", label: "Match strength", note: "Even effort over the range" },
-  { key: "early", label: "Early", note: "Most where the muscle is long" },
-  { key: "even", label: "Even torque", note: "No dead spot, no cliff" },
-  { key: "late", label: "Late", note: "Hardest where the muscle is short" },
-  { key: "overload", label: "Overload", note: "The most that the weakest point allows" },
+  { key: "early", label: "Early", note: "Most where the muscle is lengthened" },
+  { key: "even", label: "Even", note: "No dead spots, no cliffs" },
+  { key: "late", label: "Late", note: "Most where the muscle is shortened" },
+  { key: "overload", label: "Overload", note: "As heavy as the weakest point allows" },
 ];
 
 type Props = {
@@ -102,10 +102,9 @@ export const Rig = memo(function Rig(props: Props) {
         </div>
       ))}
       <Hint name="paint">
-        Every track is painted with how well each value would fit, dark for good; the mark is the best. Hatched is
-        closed off.
+        The track of a dial shows the fit at every value: darker is better, the mark is the best, hatched is ruled out.
       </Hint>
-      <Fold title="Room">
+      <Fold title="Gym">
         <RoomPart core={core} {...rested} change={edits.change} />
       </Fold>
       <Fold title="Target">
@@ -131,11 +130,11 @@ export const Rig = memo(function Rig(props: Props) {
                     <FlipHorizontal2 size={14} aria-hidden />
                   </Tool>
                 )}
-                <Tool label={`Once more: ${load.id}`} press={() => edits.restructure("copy", "", i)}>
+                <Tool label={`Duplicate: ${load.id}`} press={() => edits.restructure("copy", "", i)}>
                   <Copy size={14} aria-hidden />
                 </Tool>
                 {document.loads.length > 1 && (
-                  <Tool label={`Take away: ${load.id}`} press={() => edits.dropLoad(i)}>
+                  <Tool label={`Remove: ${load.id}`} press={() => edits.dropLoad(i)}>
                     <X size={14} aria-hidden />
                   </Tool>
                 )}
@@ -146,7 +145,7 @@ export const Rig = memo(function Rig(props: Props) {
           <TakeAnother core={core} document={document} change={edits.change} index={i} />
           {(choices?.holds[i]?.length ?? 0) > 1 && (
             <Choice
-              label="Held"
+              label="Attached"
               options={choices?.holds[i] ?? []}
               value={choices?.hold[i] ?? ""}
               onChange={(key) => edits.restructure("hold", key, i)}
@@ -155,7 +154,7 @@ export const Rig = memo(function Rig(props: Props) {
           {dials("loads", i)}
           {load.kind === "bar" && (
             <Choice
-              label="What catches the bar"
+              label="If the rep fails, the bar is caught by"
               options={catches}
               value={load.catch ?? ""}
               onChange={(key) =>
@@ -211,16 +210,16 @@ export const Rig = memo(function Rig(props: Props) {
           set={(part) => edits.change({ ...document, posture: { ...document.posture, ...part } })}
         />
       </Fold>
-      <Fold title="Path">
+      <Fold title="Movement">
         <Segments
-          label="Side that moves"
+          label="Working side"
           options={sides}
           value={document.movement.side}
           onChange={(key) => edits.restructure("side", key)}
         />
         {choices && (
           <Choice
-            label="Another path"
+            label="Movement"
             options={[{ key: "keep", label: "As it is" }, ...choices.ways]}
             value="keep"
             onChange={(key) => key !== "keep" && edits.restructure("way", key)}
@@ -229,7 +228,7 @@ export const Rig = memo(function Rig(props: Props) {
         {path}
       </Fold>
       <Fold title="Tempo">{dials("tempo")}</Fold>
-      <Fold title="Words">
+      <Fold title="Cues and notes">
         <Words document={document} change={edits.change} />
       </Fold>
     </Column>
@@ -261,8 +260,8 @@ const withLoad = (d: SetupDocument, index: number, part: Partial<Load>): SetupDo
 function BandMarks({ load, set }: { load: Load; set: (part: Partial<Load>) => void }) {
   return (
     <>
-      <Tick label="The band shows wear" on={load.worn ?? false} set={(worn) => set({ worn })} />
-      <Tick label="Its anchor could slip" on={load.loose ?? false} set={(loose) => set({ loose })} />
+      <Tick label="The band is worn" on={load.worn ?? false} set={(worn) => set({ worn })} />
+      <Tick label="The anchor could slip" on={load.loose ?? false} set={(loose) => set({ loose })} />
     </>
   );
 }
@@ -271,7 +270,7 @@ type Posture = SetupDocument["posture"];
 
 const catches = [
   { key: "", label: "Nothing" },
-  { key: "arms", label: "Safety arms" },
+  { key: "arms", label: "Safeties" },
   { key: "spotter", label: "A spotter" },
 ];
 
@@ -293,14 +292,14 @@ function Supports({ posture, set }: { posture: Posture; set: (part: Partial<Post
   const onFeet = ["standing", "hinged", "seated", "supine"].includes(posture.kind) && posture.root !== "hands";
   return (
     <>
-      {sits && tick("thighPad", "A pad over the thighs")}
-      {sits && tick("armPad", "A sloping pad under the upper arms")}
-      {sits && tick("footPlate", "A plate for the feet to push against")}
-      {sits && tick("trunkOnThighs", "The trunk lies on the thighs")}
-      {(sits || lies) && tick("strap", "A strap over the hips")}
+      {sits && tick("thighPad", "Thigh pad")}
+      {sits && tick("armPad", "Preacher pad under the upper arms")}
+      {sits && tick("footPlate", "Foot plate")}
+      {sits && tick("trunkOnThighs", "Trunk rests on the thighs")}
+      {(sits || lies) && tick("strap", "Hip strap")}
       {onFeet && (
         <Tick
-          label="A block under the feet"
+          label="Riser under the feet"
           on={(posture.riser ?? 0) > 0}
           set={(on) => set({ riser: on ? firstBlock : undefined })}
         />
@@ -322,12 +321,12 @@ const Target = memo(function Target({ target, set }: TargetProps) {
     const kept = crossed.find((j) => j === joint) ?? crossed[0];
     set({ region: key, joint: kept as SetupDocument["target"]["joint"] });
   };
-  const drawn = { key: "custom", label: "As drawn", note: "Five points, dragged on the chart" };
+  const drawn = { key: "custom", label: "Custom", note: "Five points that you drag on the chart" };
   return (
     <div className="pair">
-      <Choice label="Region" options={regions} value={region} onChange={pick} />
+      <Choice label="Muscle" options={regions} value={region} onChange={pick} />
       <Choice
-        label="School"
+        label="Target profile"
         options={[...schools, drawn]}
         value={school}
         onChange={(key) =>
@@ -339,7 +338,7 @@ const Target = memo(function Target({ target, set }: TargetProps) {
       />
       {joints.length > 1 && (
         <Choice
-          label="Profile of the"
+          label="Joint"
           options={joints.map((j) => ({ key: j, label: j }))}
           value={joint ?? joints[0] ?? ""}
           onChange={(key) => set({ joint: key as SetupDocument["target"]["joint"] })}
@@ -360,7 +359,7 @@ const otherKinds: Record<string, string> = {
   strands: "Rope on a cable",
   cam: "Machine with a pad",
   lever: "Lever",
-  ownBody: "Own body",
+  ownBody: "Body weight",
 };
 
 function loadTitle(document: SetupDocument, load: SetupDocument["loads"][number]): string {
@@ -390,11 +389,11 @@ function describeLoad(load: SetupDocument["loads"][number]): string {
     const shared = load.kind === "strands" ? "one strand in each hand" : load.shared ? "a bar in both hands" : place;
     return `${describeCable(load)}, ${shared}`;
   }
-  if (load.kind === "lever") return load.pivotAlong ? "on an axis" : "one end in a corner";
-  if (load.kind === "ownBody") return "what the joint lifts of the lifter";
+  if (load.kind === "lever") return load.pivotAlong ? "on a pivot" : "landmine";
+  if (load.kind === "ownBody") return "the part of the body that the joint lifts";
   if (load.kind !== "band") return place;
   const strands = load.strands ?? 1;
-  const from = load.pull?.length ? "as measured" : "by the law of natural rubber";
+  const from = load.pull?.length ? "as measured" : "pull from its thickness";
   return strands > 1 ? `${strands} strands, ${from}` : from;
 }
 

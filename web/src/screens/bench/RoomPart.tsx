@@ -27,10 +27,10 @@ export function RoomPart({ core, text, document, change }: Props) {
     else change(free(document));
   };
   const options = [
-    { key: "", label: "Any place", note: "Everything can be set freely" },
+    { key: "", label: "Any gym", note: "Everything is adjustable" },
     ...rooms.map((r) => ({ key: r.id, label: r.name })),
   ];
-  if (document.room && !here) options.push({ key: document.room, label: "A room that is not here" });
+  if (document.room && !here) options.push({ key: document.room, label: "A gym that is not on this list" });
   const fitted = useMemo(
     (): Fitted | undefined => (asked && core.fit(text, JSON.stringify(asked.document), asked.id).ok) || undefined,
     [core, text, asked],
@@ -38,14 +38,14 @@ export function RoomPart({ core, text, document, change }: Props) {
   const off = (now?.changes.length ?? 0) + (now?.missing.length ?? 0);
   return (
     <>
-      <Choice hideLabel label="Room" options={options} value={document.room ?? ""} onChange={pick} />
+      <Choice hideLabel label="Gym" options={options} value={document.room ?? ""} onChange={pick} />
       {here && now?.anew && (
         <p className="off" role="status">
           <Mark tone="look" />
           <span>
             {off === 0
               ? `${here.name} was changed; nothing that matters here. `
-              : `${off === 1 ? "One thing is" : `${off} things are`} not as ${here.name} has it. `}
+              : `${off === 1 ? "One setting does" : `${off} settings do`} not match ${here.name}. `}
             <Button look="link" onPress={() => setAsked(here)}>
               Look
             </Button>

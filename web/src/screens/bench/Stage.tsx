@@ -37,10 +37,10 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
       <div className="views">
         <Segments label="View" options={viewNames} value={viewName} onChange={(v) => setViewName(v as ViewName)} />
         {good && scene && <PictureFiles good={good} scene={scene} viewName={viewName} turn={viewTurn} />}
-        <Hint name="drag">Drag any handle; Escape takes it back.</Hint>
+        <Hint name="drag">Drag any handle. Escape cancels.</Hint>
         {problems.length > 0 && (
           <span className="stale" role="status">
-            <Mark tone="stop" /> {good ? "The picture is the last one that works." : "Nothing to show yet."}
+            <Mark tone="stop" /> {good ? "The picture shows the last valid setup." : "Nothing to show yet."}
           </span>
         )}
       </div>

@@ -21,12 +21,12 @@ type Props = { steps: Step[] | null; turn: (key: string, value: number, drag: bo
 export const Steps = memo(function Steps({ steps, turn }: Props) {
   const units = useUnits();
   const [all, setAll] = useState(false);
-  if (steps === null) return <small>Working it out …</small>;
+  if (steps === null) return <small>Calculating …</small>;
   const known = steps.filter((s) => s.match != null);
   const list = all ? steps : known.slice(0, shownAtFirst);
   return (
     <>
-      <List aria-label="What one step does">
+      <List aria-label="Effect of one step">
         {list.map((s) => (
           <li key={`${s.key} ${s.to}`} data-step={s.key}>
             <Button look="link" onPress={() => turn(s.key, s.to, false)}>
@@ -58,5 +58,5 @@ function does(s: Step, units: Units): string {
     parts.push(
       `heaviest at an angle ${units.text(Math.abs(s.peakDeg), "angle")} ${s.peakDeg > 0 ? "larger" : "smaller"}`,
     );
-  return parts.join(", ") || "the torque hardly changes";
+  return parts.join(", ") || "hardly any change in torque";
 }

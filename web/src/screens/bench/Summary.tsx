@@ -75,16 +75,16 @@ function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units):
   const bare = (v: number) => units.number(v, "torque");
   return [
     cell(
-      "Match",
+      "Fit",
       match,
       (v) => `${v.toFixed(0)} of 100`,
       uncertainty?.match,
       (v) => v.toFixed(0),
     ),
-    cell("Load falls", loads.centroid, () => loads.phase),
+    cell("Loaded", loads.centroid, () => loads.phase),
     cell("Peak effort", peakEffort, percent, uncertainty?.peakEffort),
     cell("Peak torque", total.peak, (v) => units.text(v, "torque"), uncertainty?.peak, bare),
-    cell("Left at the end", total.leftEnd, percent, uncertainty?.leftEnd),
+    cell("Torque at the end", total.leftEnd, percent, uncertainty?.leftEnd),
     {
       name: "Repetitions",
       value: limit.light ? "light" : limit.reps.value == null ? null : `about ${Math.floor(limit.reps.value)}`,

@@ -29,13 +29,13 @@ const Steps = styled.details`
 
 /** What the verdicts are called. */
 export const names: Record<string, string> = {
-  lineUp: "Line-up",
+  lineUp: "Line of pull",
   profile: "Profile",
-  start: "Start",
-  brace: "Brace",
-  clear: "Clear",
-  joints: "Joints",
-  work: "Work",
+  start: "Start tension",
+  brace: "Stability",
+  clear: "Clearance",
+  joints: "Joint load",
+  work: "Muscles",
 };
 
 type Props = {
@@ -88,7 +88,7 @@ function PickingUp({ entry }: { entry: NonNullable<Report["entry"]> }) {
   const units = useUnits();
   return (
     <Steps>
-      <summary>Picking up and putting back</summary>
+      <summary>Picking up and returning the handles</summary>
       <ol>
         {entry.steps.map((s) => (
           <li key={s}>{s}</li>

@@ -61,15 +61,15 @@ export function Versions({ setupId, version, name: called, dirty, goBack, close 
       );
       await cache.invalidateQueries({ queryKey: key });
     } catch {
-      notify("The name was not kept: the server does not answer.");
+      notify("The name was not saved: the server does not answer.");
     }
   };
   return (
-    <Modal title="Saved states" open onClose={close}>
+    <Modal title="Versions" open onClose={close}>
       {states.isPending && <p role="status">Loading …</p>}
       {states.error && (
         <p role="alert">
-          The saved states could not be loaded.{" "}
+          The versions could not be loaded.{" "}
           <Button look="link" onPress={() => void states.refetch()}>
             Try again
           </Button>
@@ -87,7 +87,7 @@ export function Versions({ setupId, version, name: called, dirty, goBack, close 
               </small>
             </div>
             {s.version === version && !dirty ? (
-              <span>on the bench</span>
+              <span>open now</span>
             ) : s.unreadable ? (
               <span>{s.unreadable}</span>
             ) : (

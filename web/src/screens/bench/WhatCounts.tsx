@@ -12,10 +12,10 @@ export type Weights = Pick<Goal, "lineUp" | "look" | "change" | "touchy">;
 
 /** What is subtracted from the match, with what it usually is and may be at most. */
 const numbers = [
-  { key: "lineUp", label: "Pull wholly beside the path costs", usual: 40, most: 200, digits: 0 },
-  { key: "look", label: "Start or clearance that could be better costs", usual: 3, most: 100, digits: 1 },
-  { key: "change", label: "Each changed setting has to bring", usual: 0.3, most: 100, digits: 1 },
-  { key: "touchy", label: "Share of what a step off costs", usual: 0.25, most: 1, digits: 2 },
+  { key: "lineUp", label: "Pull entirely out of plane costs", usual: 40, most: 200, digits: 0 },
+  { key: "look", label: "A warning on start tension or clearance costs", usual: 3, most: 100, digits: 1 },
+  { key: "change", label: "Each changed setting must gain", usual: 0.3, most: 100, digits: 1 },
+  { key: "touchy", label: "Weight of a step off the setting", usual: 0.25, most: 1, digits: 2 },
 ] as const;
 
 type Props = { weights: Weights; set: (weights: Weights) => void };
@@ -24,10 +24,10 @@ type Props = { weights: Weights; set: (weights: Weights) => void };
 export function WhatCounts({ weights, set }: Props) {
   return (
     <Fold>
-      <summary>What counts</summary>
+      <summary>Scoring</summary>
       <p>
-        The match, less these points. Closed off are a stack that rests, a strand in the way, a stance that does not
-        hold, more effort than there is, new cautions and angles beyond what the lifter owns.
+        The fit, less these points. Ruled out: a stack that is down, a blocked cable, an unstable stance, more effort
+        than the lifter has, new cautions, and angles beyond the lifter's range.
       </p>
       <div className="numbers">
         {numbers.map(({ key, label, usual, most, digits }) => {

@@ -34,10 +34,10 @@ export function Words({ document, change }: Props) {
   };
   return (
     <Box>
-      <Lines key={`c${cues}`} label="Cues, one a line" text={cues} done={setCues} />
+      <Lines key={`c${cues}`} label="Cues, one per line" text={cues} done={setCues} />
       <Lines
         key={`s${document.safely ?? ""}`}
-        label="To end a set that will not go up"
+        label="How to bail out of a failed rep"
         text={document.safely ?? ""}
         done={(safely) => change({ ...document, safely: safely.trim() || undefined })}
       />

@@ -10,10 +10,10 @@ import { PartnersOf, RankedOnes } from "./RankedOnes";
 
 const ways = [
   { key: "saved", label: "Saved" },
-  { key: "region", label: "By region" },
+  { key: "region", label: "By muscle" },
 ];
 
-const partner = { key: "partner", label: "Partners of A" };
+const partner = { key: "partner", label: "What A leaves out" };
 
 /** What every way to find setups gets. */
 export type Finding = {

@@ -29,9 +29,9 @@ export function Beside({ comparison }: { comparison: Comparison }) {
   const { because, sets, regions, sides } = comparison;
   return (
     <Box>
-      <section aria-label="Not comparable because">
-        <h2>Not comparable because</h2>
-        {because.length === 0 && <p>Nothing: they differ in no respect that changes what the numbers mean.</p>}
+      <section aria-label="Differences to bear in mind">
+        <h2>Differences to bear in mind</h2>
+        {because.length === 0 && <p>None: nothing differs that would change what the numbers mean.</p>}
         <ul className="because">
           {because.map((r) => (
             <li key={r.key} data-because={r.key}>
@@ -41,11 +41,11 @@ export function Beside({ comparison }: { comparison: Comparison }) {
           ))}
         </ul>
         {because.length > 2 && (
-          <p>All of that differs at once: which of it makes one of them better cannot be told from these alone.</p>
+          <p>All of this differs at once, so the numbers alone cannot say which of it makes the difference.</p>
         )}
       </section>
-      <section aria-label="Belong together">
-        <h2>Belong together</h2>
+      <section aria-label="Complementary exercises">
+        <h2>Complementary exercises</h2>
         {sets.length === 0 && <p>{comparison.setsWhy}</p>}
         <ul className="sets">
           {sets.map((s) => (
@@ -53,20 +53,20 @@ export function Beside({ comparison }: { comparison: Comparison }) {
               <b>{s.letters.join(", ").replace(/, (\w)$/, " and $1")}</b>{" "}
               <span className="mono">{units.text(100 * s.coverage, "percent")}</span>
               <small>
-                {s.why} The best of them alone: {units.text(100 * s.alone, "percent")}.
+                {s.why} The best of them on its own: {units.text(100 * s.alone, "percent")}.
               </small>
             </li>
           ))}
         </ul>
         {sets.length > 0 && (
           <p>
-            Of all lengths of the target that any setup reaches, and of its muscle's other regions: how hard one of them
-            is worked there, with a load that the busiest muscle can just hold.
+            How hard at least one of them works the target at every length that any setup reaches, and the other parts
+            of its muscle, with the heaviest load that the busiest muscle can hold.
           </p>
         )}
       </section>
-      <section aria-label="Who carries the torque">
-        <h2>Who carries the torque</h2>
+      <section aria-label="Muscle contribution">
+        <h2>Muscle contribution</h2>
         <ul>
           {regions.slice(0, shownRegions).map((r) => (
             <li key={r.key} data-region={r.key}>

@@ -82,7 +82,7 @@ function Card({ member, index, report, problems, equal, first, remove, renew }: 
             <ArrowLeftToLine size={14} aria-hidden />
           </Button>
         )}
-        <Button look="quiet" aria-label={`Take out ${called}`} onPress={remove}>
+        <Button look="quiet" aria-label={`Remove ${called}`} onPress={remove}>
           <X size={14} aria-hidden />
         </Button>
       </header>
@@ -156,9 +156,9 @@ function Since({
   if (!now || JSON.stringify(now) === JSON.stringify(document)) return null;
   return (
     <small>
-      The saved setup is another one than this.{" "}
+      The saved setup has changed since.{" "}
       <Button look="link" onPress={() => renew(now)}>
-        Take the saved one
+        Use the saved version
       </Button>
     </small>
   );

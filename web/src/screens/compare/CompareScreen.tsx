@@ -28,11 +28,7 @@ export function CompareScreen() {
   if (started.isPending) return <Loading what="Loading the calculation core" />;
   if (started.error)
     return (
-      <Failed
-        what="The calculation core did not load."
-        why={started.error.message}
-        again={() => void started.refetch()}
-      />
+      <Failed what="The calculation did not load." why={started.error.message} again={() => void started.refetch()} />
     );
   const items = list.data?.items ?? [];
   const open = items.find((c) => c.id === id);
@@ -41,7 +37,7 @@ export function CompareScreen() {
       <aside>
         <div className="head">
           <h1>Compare</h1>
-          <Button look="quiet" aria-label="A comparison from a file" onPress={() => setReading(true)}>
+          <Button look="quiet" aria-label="Import a comparison" onPress={() => setReading(true)}>
             <FileUp size={16} aria-hidden />
           </Button>
         </div>
@@ -61,7 +57,7 @@ export function CompareScreen() {
             </li>
           ))}
         </ul>
-        {list.error && <p role="alert">The kept ones could not be loaded: the server does not answer.</p>}
+        {list.error && <p role="alert">The saved comparisons could not be loaded: the server does not answer.</p>}
       </aside>
       <section>
         {!id && <Picked />}

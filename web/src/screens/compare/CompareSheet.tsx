@@ -70,11 +70,11 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
         fileName(`${kept.name}, differences`, "csv"),
         new Blob([toCSV(differencesTable(c, units))], { type: "text/csv" }),
       );
-    else notify("There are no differences of fewer than two setups.");
+    else notify("There are no differences with fewer than two setups.");
   };
   const whole = [
-    { label: "Keep it as a file", run: keepFile },
-    { label: "Differences as a file (CSV)", run: keepNumbers },
+    { label: "Export", run: keepFile },
+    { label: "Export differences (CSV)", run: keepNumbers },
     { label: "Print", run: () => window.print() },
   ];
   return (
@@ -103,7 +103,7 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
       {count === 0 ? (
         <Empty
           title="Nothing to compare yet"
-          text="Pick two to six setups: saved ones, or ready ones found by the region that they load. On the bench the key M keeps the setup for comparing as it stands."
+          text="Pick two to six setups: saved ones, or exercises found by the muscle they load. In a setup, M adds it to the comparison as it stands."
           action="Add setups"
           onAction={() => setAdding(true)}
         />
@@ -120,7 +120,7 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
                 {compared.comparison ? (
                   <Differences comparison={compared.comparison} />
                 ) : (
-                  <p>Add another setup: one alone has nothing to differ from.</p>
+                  <p>Add another setup to compare with.</p>
                 )}
                 <TextInput
                   label="Notes"
@@ -131,7 +131,7 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
                 <div className="caution">
                   <Mark tone="caution" />
                   <p>
-                    The numbers are a model's, for one lifter at a time. House rules and the maker's instructions come
+                    The numbers come from a model, for one lifter at a time. Gym rules and the maker's instructions come
                     first; lifters who are new, injured, pregnant or ill see a licensed professional.
                   </p>
                 </div>

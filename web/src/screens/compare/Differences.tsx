@@ -78,8 +78,8 @@ export function Differences({ comparison }: { comparison: Comparison }) {
 const alike = (d: Difference): string => {
   const known = d.per.flatMap((m) => m.value ?? []);
   if (known.length < 2) return "";
-  if (new Set(known).size === 1) return "The same.";
-  return d.weight > 0 ? "Hardly differs." : "Not to be compared here.";
+  if (new Set(known).size === 1) return "No difference.";
+  return d.weight > 0 ? "Hardly any difference." : "Not comparable here.";
 };
 
 /** The same as values, for a file. */

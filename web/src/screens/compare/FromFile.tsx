@@ -40,7 +40,7 @@ export function FromFile({ core, close }: { core: Core; close: () => void }) {
     }
   };
   return (
-    <Modal title="A comparison from a file" open onClose={close}>
+    <Modal title="Import a comparison" open onClose={close}>
       <input
         type="file"
         aria-label="File with a comparison"
@@ -58,7 +58,7 @@ export function FromFile({ core, close }: { core: Core; close: () => void }) {
           Cancel
         </Button>
         <Button look="strong" isDisabled={!kept} onPress={() => kept && void keep(kept)}>
-          Keep it
+          Save
         </Button>
       </div>
     </Modal>

@@ -40,8 +40,8 @@ export function KeptComparison({ core, stored }: { core: Core; stored: StoredCom
           <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
         }
         more={[
-          { label: "Copy it", run: () => void whole.copy() },
-          { label: "Delete it", run: () => void whole.remove() },
+          { label: "Duplicate", run: () => void whole.copy() },
+          { label: "Delete", run: () => void whole.remove() },
         ]}
         actions={<SaveButton state={state.kind} blocked={problems.length > 0} save={save} />}
       />

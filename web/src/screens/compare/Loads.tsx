@@ -16,9 +16,9 @@ const Box = styled.div`
 
 const ways = [
   { key: "", label: "As they are" },
-  { key: "peak", label: "Equal for the largest torque" },
-  { key: "mean", label: "Equal for the mean torque" },
-  { key: "angle", label: "Equal at an angle" },
+  { key: "peak", label: "Equal peak torque" },
+  { key: "mean", label: "Equal mean torque" },
+  { key: "angle", label: "Equal torque at an angle" },
 ];
 
 type Props = { kept: Kept; compared: Compared | undefined; change: (kept: Kept) => void };

@@ -15,13 +15,13 @@ const Box = styled.div`
 
 const alongs = [
   { key: "angle", label: "Angle" },
-  { key: "length", label: "Target's length" },
+  { key: "length", label: "Muscle length" },
   { key: "time", label: "Time" },
 ];
 
 const scales = [
   { key: "torque", label: "Torque" },
-  { key: "shape", label: "Shape alone" },
+  { key: "shape", label: "Shape only" },
   { key: "effort", label: "Effort" },
 ];
 
@@ -70,7 +70,7 @@ export function Overlaid({ kept, compared, change }: Props) {
 }
 
 const why = {
-  angle: "A hold has no range; and without a strength there is no effort.",
-  length: "The model has to know the target's length over the path.",
-  time: "A hold has no tempo, and lifting and lowering have to take time.",
+  angle: "A static hold has no range, and without a known strength there is no effort.",
+  length: "The model has no length for this muscle along this path.",
+  time: "A static hold has no tempo, and lifting and lowering have to take time.",
 };

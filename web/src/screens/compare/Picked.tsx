@@ -41,7 +41,7 @@ export function Picked() {
       await cache.invalidateQueries({ queryKey: ["comparisons"] });
       navigate(`/compare/${row.id}`);
     } catch (error) {
-      notify(`It could not be kept: ${error instanceof Error ? error.message : "the server does not answer."}`);
+      notify(`It could not be saved: ${error instanceof Error ? error.message : "the server does not answer."}`);
       setBusy(false);
     }
   });
@@ -55,11 +55,11 @@ export function Picked() {
         undo: () => dispatch({ type: "undo" }),
         redo: () => dispatch({ type: "redo" }),
       }}
-      status={<span className="status">not kept yet</span>}
-      more={kept.setups.length > 0 ? [{ label: "Begin anew", run: () => change(nothingPicked) }] : []}
+      status={<span className="status">not saved yet</span>}
+      more={kept.setups.length > 0 ? [{ label: "Clear", run: () => change(nothingPicked) }] : []}
       actions={
         <Button look="strong" onPress={() => void keep()} isDisabled={busy || kept.setups.length === 0}>
-          Keep
+          Save
         </Button>
       }
     />

@@ -36,12 +36,12 @@ const Row = styled(Pictured)`
 `;
 
 const hows = [
-  { key: "long", label: "While long" },
-  { key: "short", label: "While short" },
+  { key: "long", label: "Lengthened" },
+  { key: "short", label: "Shortened" },
   { key: "even", label: "Evenly" },
 ];
 
-const thirds = ["long", "at middle length", "short"];
+const thirds = ["lengthened", "at mid length", "shortened"];
 const shades = [
   "var(--plum)",
   "color-mix(in srgb, var(--plum) 65%, var(--sheet))",
@@ -62,10 +62,10 @@ export function RankedOnes(finding: Finding) {
   return (
     <>
       <Asked>
-        <Choice label="Region" options={regions.data ?? []} value={region} onChange={setRegion} />
+        <Choice label="Muscle" options={regions.data ?? []} value={region} onChange={setRegion} />
         {fields}
       </Asked>
-      <Segments label="Loaded" options={hows} value={how} onChange={setHow} />
+      <Segments label="Loads it" options={hows} value={how} onChange={setHow} />
       <Found share={share} problems={answer?.problems} empty={answer?.ok?.length === 0 && nothing.ranked}>
         {answer?.ok?.map((r, i) => (
           <RankedRow
@@ -83,8 +83,8 @@ export function RankedOnes(finding: Finding) {
 }
 
 const nothing = {
-  ranked: "No ready setup works this region by the model.",
-  partners: "No ready setup does clearly more with it than the better of the two alone.",
+  ranked: "By the model, no exercise works this muscle.",
+  partners: "No exercise adds clearly more than the better of the two alone.",
 };
 
 /** Which ready setups do what one that is compared leaves out. */
@@ -102,8 +102,8 @@ export function PartnersOf({ member, called, ...finding }: Finding & { member: M
     <>
       <Asked>{fields}</Asked>
       <p>
-        What works the target of {called} ({member.document.name}) where that does not: at other lengths, or other
-        regions of the same muscle.
+        Exercises that work the target of {called} ({member.document.name}) where it does not: at other lengths, or in
+        other parts of the muscle.
       </p>
       <Found share={share} problems={answer?.problems} empty={answer?.ok?.length === 0 && nothing.partners}>
         {answer?.ok?.map((p, i) => (
@@ -137,12 +137,12 @@ function useWho(body?: Lifter) {
         onChange={choose}
       />
       <Choice
-        label="Room"
-        options={[{ key: "", label: "Any place" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))]}
+        label="Gym"
+        options={[{ key: "", label: "Any gym" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))]}
         value={room?.id ?? ""}
         onChange={(id) => setPreferences({ room: id })}
       />
-      {lifters.length === 0 && <p>Add a lifter first: setups are found for one body.</p>}
+      {lifters.length === 0 && <p>Add a lifter first: exercises are ranked for one body.</p>}
     </>
   );
   const who: Who | null = lifter && { lifter: lifter.body, room };
@@ -211,8 +211,8 @@ function FoundRow({ ready, place, lifterId, finding, children }: RowProps & { re
           </span>
         ))}
       </span>
-      <Button look="quiet" aria-label={`Begin: ${ready.name}`} onPress={() => void begin(ready.document)}>
-        Begin
+      <Button look="quiet" aria-label={`Start from: ${ready.name}`} onPress={() => void begin(ready.document)}>
+        Start
       </Button>
       <AddOne {...finding} member={{ document: ready.document }} />
     </Row>
@@ -237,7 +237,9 @@ function RankedRow({
       <small>
         {!r.aimed && `Meant for ${regionName(r.ready.region)}. `}Gives {percent(r.share)} of the torque:{" "}
         {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
-        {longest != null && shortest != null && `from ${percent(longest)} to ${percent(shortest)} of its best length, `}
+        {longest != null &&
+          shortest != null &&
+          `from ${percent(longest)} to ${percent(shortest)} of its optimal length, `}
         {percent(r.even)} even
       </small>
       {r.tones.length > 0 && (
@@ -259,7 +261,7 @@ function useBegin(lifterId: string) {
       await cache.invalidateQueries({ queryKey: ["setups"] });
       navigate(`/bench/${row.id}`);
     } catch {
-      notify("The server does not answer; nothing was begun.");
+      notify("The server does not answer; nothing was started.");
     }
   };
 }

@@ -40,11 +40,13 @@ export function AddRoom({ close, done }: { close: () => void; done: (r: StoredRo
   const chosen = from === "file" ? file : (ready.data?.[Number(from)] ?? null);
   const add = async () => {
     if (name.trim() === "") {
-      setProblems([{ path: "name", what: "The name is missing.", hint: "What is the room called?" }]);
+      setProblems([{ path: "name", what: "The name is missing.", hint: "What is the gym called?" }]);
       return;
     }
     if (!chosen) {
-      setProblems([{ path: "", what: "There is no file yet.", hint: "Choose one, or begin with a ready room." }]);
+      setProblems([
+        { path: "", what: "There is no file yet.", hint: "Choose one, or start from one of the standard gyms." },
+      ]);
       return;
     }
     try {
@@ -65,15 +67,15 @@ export function AddRoom({ close, done }: { close: () => void; done: (r: StoredRo
   const told = problems.find((p) => p.path === "name");
   const options = [
     ...(ready.data ?? []).map((r, i) => ({ key: String(i), label: r.name })),
-    { key: "file", label: "A file" },
+    { key: "file", label: "File" },
   ];
   return (
-    <Modal title="Add a room" open onClose={close}>
+    <Modal title="Add a gym" open onClose={close}>
       <TextInput label="Name" value={name} onChange={setName} error={told && `${told.what} ${told.hint}`} autoFocus />
-      <Choice label="Begin with" options={options} value={from} onChange={setFrom} />
+      <Choice label="Start from" options={options} value={from} onChange={setFrom} />
       {from === "file" && (
         <File>
-          A room as its sheet keeps it
+          An exported gym
           <input type="file" accept=".json,application/json" onChange={(e) => void read(e.target.files?.[0])} />
         </File>
       )}

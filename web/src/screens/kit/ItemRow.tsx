@@ -76,7 +76,7 @@ export function ItemRow({ section, item, problems, opened, set, done, copy, remo
             </span>
           )}
           <span>
-            {item.name || "Without a name"}
+            {item.name || "Unnamed"}
             <small>{inWords(section.list, item, units)}</small>
           </span>
         </button>
@@ -84,7 +84,7 @@ export function ItemRow({ section, item, problems, opened, set, done, copy, remo
         <Button look="quiet" aria-label={`Copy ${item.name}`} onPress={copy}>
           <Copy size={15} aria-hidden />
         </Button>
-        <Button look="quiet" aria-label={`Take ${item.name} out of the room`} onPress={remove}>
+        <Button look="quiet" aria-label={`Remove ${item.name} from the gym`} onPress={remove}>
           <Trash2 size={15} aria-hidden />
         </Button>
       </header>

@@ -17,11 +17,11 @@ export function KitScreen() {
   const [adding, setAdding] = useState(false);
   const list = useRooms();
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
-  if (list.isPending || started.isPending) return <Loading what="Loading the rooms" />;
+  if (list.isPending || started.isPending) return <Loading what="Loading the gyms" />;
   if (list.error || started.error) {
     return (
       <Failed
-        what="The rooms could not be loaded."
+        what="The gyms could not be loaded."
         why={list.error ? "The server does not answer." : "The calculation core did not load."}
         again={() => void (list.error ? list : started).refetch()}
       />
@@ -33,7 +33,7 @@ export function KitScreen() {
     <ListPage data-open={!!open}>
       <aside>
         <div className="head">
-          <h1>Kit</h1>
+          <h1>Equipment</h1>
           <Button onPress={() => setAdding(true)}>Add</Button>
         </div>
         <ul>
@@ -52,15 +52,15 @@ export function KitScreen() {
           <RoomSheet key={open.id} core={started.data} stored={open} />
         ) : items.length === 0 ? (
           <Empty
-            title="No rooms yet"
-            text="A room is what is at hand in one place: columns and their holes, benches and their notches, dumbbells, bands. Setups fit themselves to it."
-            action="Add a room"
+            title="No gyms yet"
+            text="A gym is the equipment of one place: cable columns and their holes, benches and their notches, dumbbells, bands. Setups adapt to it."
+            action="Add a gym"
             onAction={() => setAdding(true)}
           />
         ) : (
           <Empty
-            title={id ? "There is no such room" : "Pick a room"}
-            text={id ? "It may have been deleted." : "Everything in it is on its sheet."}
+            title={id ? "There is no such gym" : "Pick a gym"}
+            text={id ? "It may have been deleted." : "Its equipment is listed on its sheet."}
           />
         )}
       </section>

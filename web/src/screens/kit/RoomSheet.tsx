@@ -72,8 +72,8 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
   const removeItem = (section: Section, item: Item, index: number) =>
     void ask(item.name, item.key, () => {
       edits.remove(section.list, index);
-      notify(`${item.name} was taken out.`, {
-        label: "Put it back",
+      notify(`${item.name} was removed.`, {
+        label: "Undo",
         run: () => edits.putBack(section.list, index, item),
       });
     });
@@ -85,22 +85,22 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
         </Link>
         <NameField
           key={room.name}
-          label="Name of the room"
+          label="Name of the gym"
           name={room.name}
           rename={(name) => edits.change({ ...room, name })}
         />
         <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
         <span className="push" />
         <UndoRedo canUndo={canUndo} canRedo={canRedo} undo={edits.undo} redo={edits.redo} />
-        <Button look="quiet" aria-label="Copy the room" onPress={() => void whole.copy()}>
+        <Button look="quiet" aria-label="Duplicate the gym" onPress={() => void whole.copy()}>
           <Copy size={16} aria-hidden />
         </Button>
-        <Button look="quiet" aria-label="Keep the room as a file" onPress={keepFile}>
+        <Button look="quiet" aria-label="Export the gym" onPress={keepFile}>
           <FileDown size={16} aria-hidden />
         </Button>
         <Button
           look="quiet"
-          aria-label="Delete the room"
+          aria-label="Delete the gym"
           onPress={() => void ask(room.name, undefined, () => void whole.remove())}
         >
           <Trash2 size={16} aria-hidden />

@@ -24,10 +24,10 @@ export function UsedBy({ removal, close }: { removal: Removal; close: () => void
         ))}
       </ul>
       {more > 0 && <p>and {more} more.</p>}
-      <p>They stay as they are, and will say on the bench that the room no longer has it.</p>
+      <p>They stay as they are and will say that the gym no longer has it.</p>
       <div className="actions">
         <Button look="quiet" onPress={close}>
-          Keep it
+          Keep
         </Button>
         <Button
           look="strong"
@@ -36,7 +36,7 @@ export function UsedBy({ removal, close }: { removal: Removal; close: () => void
             run();
           }}
         >
-          Take it away
+          Remove it
         </Button>
       </div>
     </Modal>

@@ -28,7 +28,7 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
   const missing = (): Problem[] => {
     const out: Problem[] = [];
     if (Number.isNaN(stature))
-      out.push({ path: "body.stature", what: "The stature is missing.", hint: "Measure without shoes." });
+      out.push({ path: "body.stature", what: "The height is missing.", hint: "Measure without shoes." });
     if (Number.isNaN(mass)) out.push({ path: "body.mass", what: "The body mass is missing." });
     return out;
   };
@@ -70,7 +70,7 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
         error={at("body.mass")}
       />
       <TextInput label="Notes" value={notes} onChange={setNotes} long />
-      <p style={{ color: "var(--quiet)" }}>Tape, ranges and strength come on the sheet, when they are measured.</p>
+      <p style={{ color: "var(--quiet)" }}>Lengths, ranges and strength can be added later, as they are measured.</p>
       {elsewhere.map((p) => (
         <p key={p.path + p.what} role="alert" style={{ color: "var(--brick)" }}>
           {p.what} {p.hint}

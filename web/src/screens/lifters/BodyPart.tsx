@@ -26,9 +26,9 @@ const Part = styled.div`
 
 const trainings = [
   { key: "", label: "Not given", note: "counts as trained, known less well" },
-  { key: "novice", label: "Novice", note: "under half a year" },
+  { key: "novice", label: "Novice", note: "less than six months" },
   { key: "trained", label: "Trained", note: "one to four years" },
-  { key: "advanced", label: "Advanced", note: "longer, with strength to show for it" },
+  { key: "advanced", label: "Advanced", note: "longer, and strong for it" },
 ];
 
 const sexes = [
@@ -87,19 +87,19 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             set={(v) => set({ mass: v ?? body.mass })}
           />
           <Choice
-            label="Training, for the estimate of strength"
+            label="Training, for estimating strength"
             options={trainings}
             value={body.training ?? ""}
             onChange={(key) => set({ training: key === "" ? undefined : (key as Lifter["training"]) })}
           />
           <Choice
-            label="Sex, for the estimate of strength"
+            label="Sex, for estimating strength"
             options={sexes}
             value={body.sex ?? ""}
             onChange={(key) => set({ sex: key === "" ? undefined : (key as Lifter["sex"]) })}
           />
           <QuantityEntry
-            label="Arms track out by themselves, °"
+            label="Natural arm path, outward, °"
             value={body.naturalPathDeg ?? 0}
             factor={1}
             digits={1}
@@ -117,7 +117,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             optional
           />
           <QuantityEntry
-            label={`The low back holds, ${torque.name}`}
+            label={`Low back limit, ${torque.name}`}
             value={body.lowBackLimit}
             factor={torque.factor}
             digits={0}
@@ -127,7 +127,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             optional
           />
           <QuantityEntry
-            label={`The hand holds, ${force.name}`}
+            label={`Grip limit, ${force.name}`}
             value={body.gripLimit}
             factor={force.factor}
             digits={0}
@@ -137,9 +137,9 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             optional
           />
         </div>
-        <section className="fields" aria-label="Tape">
+        <section className="fields" aria-label="Measured lengths">
           <h2>Tape, {length.name}</h2>
-          <p>Leave a field empty and the usual share of the stature is taken; it stands there in grey.</p>
+          <p>Leave a field empty to use the usual proportion of height, shown in grey.</p>
           <div className="grid">
             {(list.data ?? []).map((l) => (
               <QuantityEntry
@@ -157,7 +157,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
           </div>
         </section>
         <TextInput
-          label="Cautions, one a line: they are shown on every setup"
+          label="Cautions, one per line; shown on every setup"
           value={cautions}
           error={problemAt("cautions")}
           onChange={(text) => {

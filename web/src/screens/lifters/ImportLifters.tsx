@@ -63,7 +63,7 @@ export function ImportLifters({ close }: { close: () => void }) {
     }
   };
   return (
-    <Modal title="Lifters from a file" open onClose={close}>
+    <Modal title="Import lifters" open onClose={close}>
       <Look>
         <label>
           A JSON file as the sheets keep it, or a CSV table with the columns name, stature and mass (metres, kilograms)
@@ -81,7 +81,7 @@ export function ImportLifters({ close }: { close: () => void }) {
         {busy && <p role="status">Reading …</p>}
         {problems.length > 0 && (
           <>
-            <p className="told">Nothing was written. What has to be mended in the file:</p>
+            <p className="told">Nothing was imported. To fix in the file:</p>
             <ul role="alert">
               {problems.map((p) => (
                 <li key={p.path + p.what}>
@@ -96,15 +96,15 @@ export function ImportLifters({ close }: { close: () => void }) {
           <>
             <p>
               {seen.total === 1 ? "One lifter" : `${seen.total} lifters`}
-              {seen.known > 0 && `, of whom ${seen.known} have the name of one who is there already`}.
+              {seen.known > 0 && `; ${seen.known} of them have the name of a lifter who is here already`}.
             </p>
             <div className="scroll">
               <table>
                 <thead>
                   <tr>
                     <th scope="col">Name</th>
-                    <th scope="col">Stature</th>
-                    <th scope="col">Mass</th>
+                    <th scope="col">Height</th>
+                    <th scope="col">Body mass</th>
                     <th scope="col">Lengths</th>
                   </tr>
                 </thead>

@@ -33,7 +33,7 @@ type Props = {
   change: (sets: KnownSet[]) => void;
 };
 
-/** Sets that the lifter knows, what they say, and what the strength of every action rests on. */
+/** Known sets, what they say, and what the strength of every action rests on. */
 export function KnownSets({ core, body, actionLabel, problemAt, change }: Props) {
   const units = useUnits();
   const exercises = useQuery({ queryKey: ["counted"], queryFn: () => core.counted().ok ?? [] }).data ?? [];
@@ -42,8 +42,8 @@ export function KnownSets({ core, body, actionLabel, problemAt, change }: Props)
   const sets = body.sets ?? [];
   const nameOf = (key: string) => exercises.find((e) => e.key === key)?.name ?? key;
   return (
-    <Sets aria-label="Sets that the lifter knows">
-      <h2>Sets that the lifter knows</h2>
+    <Sets aria-label="Known sets">
+      <h2>Known sets</h2>
       <p>
         A load, how often it went, and how many more would have gone. Each counts most for what gave out in it, and less
         for the rest.
@@ -120,7 +120,7 @@ function NewSet({ exercises, add }: { exercises: CountedExercise[]; add: (set: K
       />
       <QuantityEntry label="Repetitions" value={reps} factor={1} digits={0} set={(v) => setReps(whole(v))} optional />
       <QuantityEntry
-        label="Left in reserve"
+        label="Reps in reserve"
         value={left}
         factor={1}
         digits={0}
@@ -137,7 +137,7 @@ function NewSet({ exercises, add }: { exercises: CountedExercise[]; add: (set: K
           setLeft(undefined);
         }}
       >
-        Add the set
+        Add set
       </Button>
     </div>
   );
@@ -155,15 +155,15 @@ function Actions({ known, actionLabel }: { known: Known; actionLabel: (action: s
   const usual = commonest(known.actions.map((a) => a.text));
   return (
     <>
-      <h2>What strength rests on</h2>
+      <h2>Where the strength numbers come from</h2>
       <p>Unless noted otherwise: {inSentence(usual)}</p>
       <table>
         <thead>
           <tr>
             <th scope="col">Action</th>
-            <th scope="col">At its best angle</th>
-            <th scope="col">Eight of ten lie between</th>
-            <th scope="col">Rests on</th>
+            <th scope="col">At the strongest angle</th>
+            <th scope="col">8 in 10 lie between</th>
+            <th scope="col">Based on</th>
           </tr>
         </thead>
         <tbody>

@@ -62,7 +62,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
       await settled(client.DELETE("/api/lifters/{id}", { params: { path, query: { version: saving.version } } }));
       navigate("/lifters");
       await refresh();
-      notify(`${lifter.name} was deleted with all setups.`, {
+      notify(`${lifter.name} was deleted, with all setups.`, {
         label: "Undo",
         run: () => void settled(client.POST("/api/lifters/{id}/restore", { params: { path } })).then(refresh, failed),
       });
@@ -76,7 +76,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
       settled(client.PUT("/api/lifters/{id}/archived", { params: { path }, body: { archived: to } })).then(refresh);
     try {
       await put(archived);
-      notify(`${lifter.name} was ${archived ? "put aside" : "taken up again"}.`, {
+      notify(`${lifter.name} was ${archived ? "archived" : "restored"}.`, {
         label: "Undo",
         run: () => void put(!archived).catch(failed),
       });
@@ -106,12 +106,12 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
         <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
         <span className="push" />
         <UndoRedo {...steps} />
-        <Button look="quiet" aria-label="Keep the lifter as a file" onPress={keepFile}>
+        <Button look="quiet" aria-label="Export the lifter" onPress={keepFile}>
           <FileDown size={16} aria-hidden />
         </Button>
         <Button
           look="quiet"
-          aria-label={lifter.archived ? `Take ${lifter.name} up again` : `Put ${lifter.name} aside`}
+          aria-label={lifter.archived ? `Restore ${lifter.name}` : `Archive ${lifter.name}`}
           onPress={() => void archive(!lifter.archived)}
         >
           {lifter.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}

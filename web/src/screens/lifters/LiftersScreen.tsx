@@ -47,11 +47,11 @@ export function LiftersScreen() {
   const items = list.data.items ?? [];
   const none = items.length === 0 && words === "" && !archived;
   const actions = [
-    { label: "Lifters from a file", run: () => setAdding("file") },
-    { label: "All as a file (JSON)", run: () => window.open("/api/lifters/export?format=json", "_self") },
-    { label: "All as a table (CSV)", run: () => window.open("/api/lifters/export?format=csv", "_self") },
+    { label: "Import lifters", run: () => setAdding("file") },
+    { label: "Export all (JSON)", run: () => window.open("/api/lifters/export?format=json", "_self") },
+    { label: "Export all (CSV)", run: () => window.open("/api/lifters/export?format=csv", "_self") },
     {
-      label: archived ? "Show those who are worked with" : "Show those put aside",
+      label: archived ? "Show current lifters" : "Show archived lifters",
       run: () => setArchived(!archived),
     },
   ];
@@ -59,7 +59,7 @@ export function LiftersScreen() {
     <ListPage data-open={!!id}>
       <aside>
         <div className="head">
-          <h1>{archived ? "Put aside" : "Lifters"}</h1>
+          <h1>{archived ? "Archived" : "Lifters"}</h1>
           <span>
             <Menu label="More about the list" actions={actions}>
               <Ellipsis size={15} aria-hidden />
@@ -70,7 +70,7 @@ export function LiftersScreen() {
         {(total > 8 || words !== "") && <TextInput label="Find" value={words} onChange={setWords} />}
         <List items={items} />
         {items.length < total && <p>and {total - items.length} more: search for them.</p>}
-        {items.length === 0 && !none && <p>{words === "" ? "Nobody is put aside." : "Nobody is called that."}</p>}
+        {items.length === 0 && !none && <p>{words === "" ? "No lifter is archived." : "No lifter has that name."}</p>}
       </aside>
       <section>
         {id ? (
@@ -78,12 +78,12 @@ export function LiftersScreen() {
         ) : none ? (
           <Empty
             title="No lifters yet"
-            text="A lifter is a body to model: stature and mass are enough to begin, the tape can come later."
+            text="Height and body mass are enough to start; measurements can come later."
             action="Add a lifter"
             onAction={() => setAdding("one")}
           />
         ) : (
-          <Empty title="Pick a lifter" text="Their setups are on their sheet." />
+          <Empty title="Pick a lifter" text="Their setups, measurements and strength are on their sheet." />
         )}
       </section>
       {adding === "one" && <AddLifter close={() => setAdding(null)} done={(l) => navigate(`/lifters/${l.id}`)} />}

@@ -42,9 +42,9 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
           <th scope="col">Joint</th>
           <th scope="col">From, °</th>
           <th scope="col">To, °</th>
-          <th scope="col">Hurts from, °</th>
+          <th scope="col">Painful from, °</th>
           <th scope="col">to, °</th>
-          <th scope="col">What hurts there</th>
+          <th scope="col">Note</th>
         </tr>
       </thead>
       <tbody>
@@ -85,11 +85,11 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
               <td>{`${c.label[0]?.toUpperCase()}${c.label.slice(1)}`}</td>
               <td>{cell("fromDeg", c.ownFrom, "from")}</td>
               <td>{cell("toDeg", c.ownTo, "to")}</td>
-              <td>{hurt("fromDeg", "hurts from")}</td>
-              <td>{hurt("toDeg", "hurts to")}</td>
+              <td>{hurt("fromDeg", "painful from")}</td>
+              <td>{hurt("toDeg", "painful to")}</td>
               <td>
                 <Entry
-                  label={`${c.label}: what hurts there`}
+                  label={`${c.label}: note on the pain`}
                   hideLabel
                   plain
                   text={own?.pain ?? ""}

@@ -70,7 +70,7 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
     try {
       await settled(client.PUT("/api/setups/{id}/ready", { params: { path: { id: s.id } }, body: { ready } }));
       await refresh();
-      notify(ready ? `${s.name} is among your ready setups.` : `${s.name} is no longer among your ready setups.`);
+      notify(ready ? `${s.name} is now one of your exercises.` : `${s.name} is no longer one of your exercises.`);
     } catch (error) {
       failed(error);
     }
@@ -105,7 +105,7 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
       )}
       {setups.data && items.length === 0 && (
         <p>
-          {q === "" ? "No setups yet. Begin with a ready one and turn it until it fits." : "No setup is called that."}
+          {q === "" ? "No setups yet. Start from an exercise and tune it until it fits." : "No setup has that name."}
         </p>
       )}
       <div className="rows">
@@ -136,7 +136,7 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
               <Button
                 look="quiet"
                 aria-pressed={s.ready}
-                aria-label={s.ready ? `No longer begin others with ${s.name}` : `Begin others with ${s.name}`}
+                aria-label={s.ready ? `Take ${s.name} off your exercises` : `Add ${s.name} to your exercises`}
                 onPress={() => void setReady(s, !s.ready)}
               >
                 <Star size={15} aria-hidden fill={s.ready ? "currentColor" : "none"} />

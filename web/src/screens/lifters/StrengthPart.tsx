@@ -23,22 +23,22 @@ const Part = styled.div`
 type Action = StrengthTest["action"];
 
 const actions: { key: Action; label: string; note: string }[] = [
-  { key: "shoulder.abduction", label: "Raising the arm to the side", note: "abduction" },
-  { key: "shoulder.flexion", label: "Raising the arm to the front", note: "flexion" },
-  { key: "shoulder.extension", label: "Pulling the arm down and back", note: "extension" },
-  { key: "shoulder.adduction", label: "Pulling the arm down from the side", note: "adduction" },
-  { key: "shoulder.horizontalAdduction", label: "Closing the arms in front", note: "horizontal adduction" },
-  { key: "shoulder.horizontalAbduction", label: "Opening the arms", note: "horizontal abduction" },
-  { key: "shoulder.internalRotation", label: "Turning the arm in", note: "internal rotation" },
-  { key: "shoulder.externalRotation", label: "Turning the arm out", note: "external rotation" },
-  { key: "elbow.flexion", label: "Bending the elbow", note: "flexion" },
-  { key: "elbow.extension", label: "Straightening the elbow", note: "extension" },
-  { key: "knee.extension", label: "Straightening the knee", note: "extension" },
-  { key: "knee.flexion", label: "Bending the knee", note: "flexion" },
-  { key: "hip.extension", label: "Straightening the hip", note: "extension" },
-  { key: "hip.flexion", label: "Bending the hip", note: "flexion" },
-  { key: "hip.abduction", label: "Leading the thigh out", note: "abduction" },
-  { key: "girdle.elevation", label: "Shrugging", note: "girdle elevation" },
+  { key: "shoulder.abduction", label: "Shoulder abduction", note: "raising the arm to the side" },
+  { key: "shoulder.flexion", label: "Shoulder flexion", note: "raising the arm to the front" },
+  { key: "shoulder.extension", label: "Shoulder extension", note: "pulling the arm down and back" },
+  { key: "shoulder.adduction", label: "Shoulder adduction", note: "pulling the arm down from the side" },
+  { key: "shoulder.horizontalAdduction", label: "Horizontal adduction", note: "closing the arms in front" },
+  { key: "shoulder.horizontalAbduction", label: "Horizontal abduction", note: "opening the arms" },
+  { key: "shoulder.internalRotation", label: "Internal rotation", note: "turning the arm in" },
+  { key: "shoulder.externalRotation", label: "External rotation", note: "turning the arm out" },
+  { key: "elbow.flexion", label: "Elbow flexion", note: "bending the elbow" },
+  { key: "elbow.extension", label: "Elbow extension", note: "straightening the elbow" },
+  { key: "knee.extension", label: "Knee extension", note: "straightening the knee" },
+  { key: "knee.flexion", label: "Knee flexion", note: "bending the knee" },
+  { key: "hip.extension", label: "Hip extension", note: "straightening the hip" },
+  { key: "hip.flexion", label: "Hip flexion", note: "bending the hip" },
+  { key: "hip.abduction", label: "Hip abduction", note: "raising the thigh to the side" },
+  { key: "girdle.elevation", label: "Shoulder elevation", note: "shrugging" },
 ];
 
 type Props = {
@@ -103,7 +103,7 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
             <span key={d}>
               {i > 0 && ", "}
               <Button look="link" onPress={() => setPicked(d)}>
-                {d || "a day that was not noted"}
+                {d || "no date"}
                 {i === 0 ? " (counts)" : ""}
               </Button>
             </span>
@@ -114,12 +114,12 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
         name={`Strength on ${day}`}
         points={here.map((t) => ({ x: t.angleDeg, y: t.torque }))}
         x={{ label: "joint angle", unit: "°", factor: 1, digits: 0, step: 1 }}
-        y={{ label: "torque held", unit: torque.name, factor: torque.factor, digits: 1, step: 0.5, least: 0.5 }}
+        y={{ label: "torque", unit: torque.name, factor: torque.factor, digits: 1, step: 0.5, least: 0.5 }}
         problems={problems}
         empty={
           tested(action).length > 0
             ? "Nothing tested on this day."
-            : "Nothing tested: strength is an estimate. Two or three angles over the range make it the lifter's own."
+            : "Nothing tested yet: strength is an estimate. Two or three angles over the range make it the lifter's own."
         }
         fresh={() => ({ x: (last?.angleDeg ?? -10) + 30, y: last?.torque ?? 30 })}
         set={(points, drag) =>
@@ -156,7 +156,7 @@ function FromForce({ add }: { add: (angleDeg: number, torque: number) => void })
   const torque = force !== undefined && at !== undefined ? force * at : null;
   return (
     <>
-      <h2>From a force at a distance</h2>
+      <h2>From a force and its distance</h2>
       <div className="row">
         <QuantityEntry label="Joint angle, °" value={angle} factor={1} digits={0} set={setAngle} optional />
         <QuantityEntry label={`Force, ${f.name}`} value={force} factor={f.factor} digits={0} set={setForce} optional />
