@@ -15,6 +15,7 @@ import (
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/quantity"
 	"dialarc/core/report"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
@@ -63,6 +64,7 @@ func main() {
 		"room":        export(room),
 		"lifter":      export(checkLifter),
 		"strength":    export(strength),
+		"quantity":    export(typed),
 		"notYet":      export(notYet),
 		"counted":     export(counted),
 		"coordinates": export(coordinates),
@@ -106,6 +108,15 @@ func onDocuments(f func(docs []setup.Document, args []js.Value) (any, setup.Prob
 		}
 		return f(docs, args[1:])
 	})
+}
+
+// typed reads a text as a quantity of a kind, the second argument; a number without a unit counts in one that the third says how much is of.
+func typed(args []js.Value) (any, setup.Problems) {
+	v, problem := quantity.Read(args[0].String(), args[1].String(), args[2].Float())
+	if problem != nil {
+		return nil, setup.Problems{{What: problem.What, Hint: problem.Hint}}
+	}
+	return map[string]float64{"value": v}, nil
 }
 
 func text(a answer) string {

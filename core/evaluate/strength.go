@@ -141,6 +141,9 @@ func massOf(l *setup.Load) *float64 {
 func KnownOf(l *setup.Lifter) *report.Known {
 	plain := untested(l)
 	out := &report.Known{Actions: strengthOf(l), Sets: make([]report.SetTold, len(l.Sets))}
+	usual := plain
+	usual.LowBackLimit, usual.GripLimit = 0, 0
+	out.Usual.LowBack, out.Usual.Grip = usual.Bearable()
 	for i := range l.Sets {
 		set := &l.Sets[i]
 		one := report.SetTold{Once: number(math.Round(2*set.Load*onceFactor(set.Reps+set.Left)) / 2)}

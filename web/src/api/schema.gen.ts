@@ -2598,6 +2598,8 @@ export interface components {
       actions: components["schemas"]["ReportBasis"][];
       /** @description In the order of the lifter's sets. */
       sets: components["schemas"]["ReportSetTold"][];
+      /** @description What low back and hand are taken to hold unless the lifter's own limits are given. */
+      usual: components["schemas"]["ReportBearable"];
     };
     ReportLimit: {
       /** @description Of a joint: the action that counts most there. */

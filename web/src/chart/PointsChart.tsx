@@ -24,7 +24,15 @@ const Box = styled.div`
 `;
 
 /** One axis of the chart: how its values are called and shown, and how finely they move. */
-export type Axis = { label: string; unit: string; factor: number; digits: number; step: number; least?: number };
+export type Axis = {
+  label: string;
+  kind: string;
+  unit: string;
+  factor: number;
+  digits: number;
+  step: number;
+  least?: number;
+};
 
 export type XY = { x: number; y: number };
 
@@ -176,12 +184,14 @@ function List(props: Props & { place: (i: number, to: XY, drag: boolean) => void
     return (
       <NumberEntry
         label={`Point ${i + 1}: ${axis.label}, ${axis.unit}`}
-        value={p[which] * axis.factor}
+        kind={axis.kind}
+        value={p[which]}
+        factor={axis.factor}
         digits={axis.digits}
         invalid={props.problems[i] !== undefined}
-        onEnter={(v) => props.place(i, { ...p, [which]: Math.round((v / axis.factor) * 1e7) / 1e7 }, false)}
+        onEnter={(v) => props.place(i, { ...p, [which]: v }, false)}
         onStep={(d) => props.place(i, { ...p, [which]: p[which] + d * axis.step }, false)}
-        onNonsense={setNonsense}
+        onWrong={setNonsense}
       />
     );
   };
@@ -211,7 +221,7 @@ function List(props: Props & { place: (i: number, to: XY, drag: boolean) => void
       </ul>
       {nonsense !== null && (
         <p className="told" role="alert">
-          “{nonsense}” is not a number. Type one, or press Escape.
+          {nonsense} Escape takes it back.
         </p>
       )}
       {Object.entries(props.problems).map(([i, told]) => (

@@ -108,6 +108,10 @@ export class Core {
   notYet(text: string): Answer<Missing[]> {
     return JSON.parse(this.raw.notYet(text));
   }
+  /** What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much. */
+  quantity(text: string, kind: string, unit: number): Answer<{ value: number }> {
+    return JSON.parse(this.raw.quantity(text, kind, unit));
+  }
   coordinates(): Answer<CoordinateInfo[]> {
     return JSON.parse(this.raw.coordinates());
   }
@@ -143,9 +147,16 @@ const isPlace = (v: unknown): v is [number, number] =>
   Array.isArray(v) && v.length === 2 && typeof v[0] === "number" && typeof v[1] === "number";
 
 let started: Promise<Core> | undefined;
+let running: Core | undefined;
 
 /** The core of this page, started once. */
 export function core(): Promise<Core> {
-  started ??= compiled.then(loadCore).then((raw) => new Core(raw));
+  started ??= compiled.then(loadCore).then((raw) => {
+    running = new Core(raw);
+    return running;
+  });
   return started;
 }
+
+/** The core, if it has started: for what cannot wait. */
+export const coreNow = (): Core | undefined => running;

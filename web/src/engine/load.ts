@@ -42,6 +42,7 @@ export type RawCore = {
   strength(lifter: string): string;
   counted(): string;
   notYet(text: string): string;
+  quantity(text: string, kind: string, unit: number): string;
   coordinates(): string;
   lengths(): string;
   regions(): string;

@@ -112,7 +112,6 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
   const [nonsense, setNonsense] = useState<string | null>(null);
   const unit = units.unit(setting.kind);
   const digits = setting.kind === "mass" ? unit.digits : 1;
-  const shown = setting.value * unit.factor;
   const hole = setting.kind === "hole";
   const stops = setting.stops?.length ? setting.stops : null;
   const aside = hole && setting.at != null ? units.text(setting.at, "length") : unit.name;
@@ -141,12 +140,14 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
         {counted && <span className="side">{counted}</span>}
         <NumberEntry
           label={`${setting.label}${aside ? `, ${hole ? "hole" : aside}` : ""}`}
-          value={shown}
+          kind={setting.kind}
+          value={setting.value}
+          factor={unit.factor}
           digits={digits}
           invalid={problems.length > 0 || nonsense !== null}
-          onEnter={(v) => onTurn(setting.key, v / unit.factor, false)}
+          onEnter={(v) => onTurn(setting.key, v, false)}
           onStep={nudge}
-          onNonsense={setNonsense}
+          onWrong={setNonsense}
         />
         <span className="side mono">{aside}</span>
         <span style={{ display: "inline-flex" }}>
@@ -175,7 +176,7 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
       {nonsense !== null && (
         <div className="problem" role="alert">
           <Mark tone="stop" />
-          <span>“{nonsense}” is not a number. Type one, or press Escape.</span>
+          <span>{nonsense} Escape takes it back.</span>
         </div>
       )}
       {problems.map((p) => (

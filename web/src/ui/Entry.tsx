@@ -1,5 +1,6 @@
-import { useState } from "react";
 import styled from "styled-components";
+import { useUnits } from "../state/units";
+import { type Meaning, readQuantity, useTyped } from "./useTyped";
 
 const Labelled = styled.label`
   display: grid;
@@ -19,64 +20,34 @@ const Labelled = styled.label`
   small { color: var(--brick); line-height: 15px; }
 `;
 
-/** A typed number: with a decimal point or comma; null when it is none. */
-export function readNumber(text: string): number | null {
-  const t = text.trim().replace(",", ".").replace("−", "-");
-  const n = Number(t);
-  return t === "" || !Number.isFinite(n) ? null : n;
-}
-
-export type EntryProps = {
+export type EntryProps<T> = {
   label: string;
   text: string;
-  /** What the typed text means; null when it is nonsense. */
-  read: (typed: string) => unknown;
-  wrong: string;
+  read: (typed: string) => Meaning<T>;
   problem: string | undefined;
-  set: (value: unknown) => void;
+  set: (value: T) => void;
   placeholder?: string;
   plain?: boolean;
   hideLabel?: boolean;
+  autoFocus?: boolean;
 };
 
-/** Text that is taken over on Enter or when the field is left; nonsense stays to be mended and is told. */
-export function Entry({ label, text, read, wrong, problem, set, placeholder, plain, hideLabel }: EntryProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [nonsense, setNonsense] = useState(false);
-  const forget = () => {
-    setTyped(null);
-    setNonsense(false);
-  };
-  const finish = () => {
-    if (typed === null) return;
-    if (typed.trim() === text) {
-      forget();
-      return;
-    }
-    const value = read(typed);
-    setNonsense(value === null);
-    if (value === null) return;
-    setTyped(null);
-    set(value);
-  };
-  const told = nonsense ? wrong : problem;
+/** Text that is taken over on Enter or when the field is left. */
+export function Entry<T>(props: EntryProps<T>) {
+  const { label, text, read, problem, set, placeholder, plain, hideLabel } = props;
+  const { wrong, field } = useTyped({ text, read, set });
+  const told = wrong ?? problem;
   return (
     <Labelled>
       {!hideLabel && <span>{label}</span>}
       <input
         className={plain ? undefined : "mono"}
-        autoComplete="off"
         aria-label={hideLabel ? label : undefined}
         placeholder={placeholder}
-        value={typed ?? text}
         aria-invalid={told !== undefined}
-        onFocus={(e) => e.currentTarget.select()}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={finish}
-        onKeyDown={(e) => {
-          if (e.key === "Enter") finish();
-          if (e.key === "Escape") forget();
-        }}
+        // biome-ignore lint/a11y/noAutofocus: a dialog's first field
+        autoFocus={props.autoFocus}
+        {...field}
       />
       {told !== undefined && <small role="alert">{told}</small>}
     </Labelled>
@@ -84,9 +55,12 @@ export function Entry({ label, text, read, wrong, problem, set, placeholder, pla
 }
 
 type NumberProps = {
+  /** Without the unit, which follows it. */
   label: string;
+  /** What is measured; count for a bare number. */
+  kind: string;
+  /** In SI. */
   value: number | undefined;
-  factor: number;
   digits: number;
   problem?: string;
   placeholder?: string;
@@ -96,21 +70,17 @@ type NumberProps = {
   optional?: boolean;
 };
 
-/** A number in the coach's unit. */
-export function QuantityEntry({ label, value, factor, digits, set, optional, ...rest }: NumberProps) {
+/** A quantity in the coach's unit. */
+export function QuantityEntry({ label, kind, value, digits, set, optional, problem, ...rest }: NumberProps) {
+  const { name, factor } = useUnits().unit(kind);
   return (
-    <Entry
+    <Entry<number | undefined>
       {...rest}
-      label={label}
-      problem={rest.problem}
+      label={name ? `${label}, ${name}` : label}
+      problem={problem}
       text={value === undefined ? "" : String(Number((value * factor).toFixed(digits)))}
-      read={(typed) => {
-        if (typed.trim() === "" && optional) return undefined;
-        const n = readNumber(typed);
-        return n === null ? null : Math.round((n / factor) * 1e7) / 1e7;
-      }}
-      wrong="This is not a number."
-      set={(v) => set(v as number | undefined)}
+      read={(typed) => (typed.trim() === "" && optional ? { value: undefined } : readQuantity(typed, kind, factor))}
+      set={set}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { FieldError, Input, Label, NumberField, TextArea, TextField } from "react-aria-components";
+import { FieldError, Input, Label, TextArea, TextField } from "react-aria-components";
 import styled, { css } from "styled-components";
 
 const box = css`
@@ -18,7 +18,6 @@ const box = css`
   .error { color: var(--brick); font-size: 12px; }
 `;
 const TextBox = styled(TextField)`${box}`;
-const NumberBox = styled(NumberField)`${box}`;
 
 type Common = { label: string; error?: string };
 
@@ -31,30 +30,5 @@ export function TextInput(
       {props.long ? <TextArea rows={3} /> : <Input />}
       <FieldError className="error">{props.error}</FieldError>
     </TextBox>
-  );
-}
-
-/** A number in the coach's unit; NaN while it is empty. */
-export function NumberInput(
-  props: Common & {
-    value: number;
-    onChange: (v: number) => void;
-    digits?: number;
-    autoFocus?: boolean;
-    placeholder?: string;
-  },
-) {
-  return (
-    <NumberBox
-      value={props.value}
-      onChange={props.onChange}
-      isInvalid={!!props.error}
-      autoFocus={props.autoFocus}
-      formatOptions={{ maximumFractionDigits: props.digits ?? 1, useGrouping: false }}
-    >
-      <Label>{props.label}</Label>
-      <Input placeholder={props.placeholder} />
-      <FieldError className="error">{props.error}</FieldError>
-    </NumberBox>
   );
 }

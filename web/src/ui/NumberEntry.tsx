@@ -1,5 +1,5 @@
-import { useState } from "react";
 import styled from "styled-components";
+import { readQuantity, useTyped } from "./useTyped";
 
 const Input = styled.input`
   width: 50px;
@@ -15,56 +15,31 @@ const Input = styled.input`
 
 type Props = {
   label: string;
+  kind: string;
+  /** In SI; shown times factor. */
   value: number;
+  factor: number;
   digits: number;
   invalid: boolean;
+  /** Gets the value in SI. */
   onEnter: (value: number) => void;
   onStep: (direction: number) => void;
-  onNonsense: (text: string | null) => void;
+  onWrong: (why: string | null) => void;
 };
 
-/**
- * A number that is taken over on Enter or when the field is left. What is no number is told, and stays to be mended.
- * Leaner than a field with a stepper of its own, since it is drawn again with every step of a drag.
- */
-export function NumberEntry({ label, value, digits, invalid, onEnter, onStep, onNonsense }: Props) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const shown = String(Number(value.toFixed(digits)));
-  const finish = () => {
-    if (typed === null) return;
-    const text = typed.trim().replace(",", ".").replace("−", "-");
-    const number = Number(text);
-    if (text === "" || !Number.isFinite(number)) {
-      onNonsense(typed);
-      return;
-    }
-    setTyped(null);
-    onNonsense(null);
-    if (text !== shown) onEnter(number);
-  };
+/** A number within a line, whose arrow keys step it. Leaner than a labelled field, since it is drawn again with every step of a drag. */
+export function NumberEntry({ label, kind, value, factor, digits, invalid, onEnter, onStep, onWrong }: Props) {
+  const { field, drop } = useTyped({
+    text: String(Number((value * factor).toFixed(digits))),
+    read: (typed) => readQuantity(typed, kind, factor),
+    set: onEnter,
+    onWrong,
+  });
   const onKeyDown = (e: React.KeyboardEvent) => {
-    if (e.key === "Enter") finish();
-    else if (e.key === "Escape") {
-      setTyped(null);
-      onNonsense(null);
-    } else if (e.key === "ArrowUp" || e.key === "ArrowDown") {
-      e.preventDefault();
-      setTyped(null);
-      onStep(e.key === "ArrowUp" ? 1 : -1);
-    }
+    if (e.key !== "ArrowUp" && e.key !== "ArrowDown") return field.onKeyDown(e);
+    e.preventDefault();
+    drop();
+    onStep(e.key === "ArrowUp" ? 1 : -1);
   };
-  return (
-    <Input
-      className="mono"
-      aria-label={label}
-      aria-invalid={invalid}
-      inputMode="decimal"
-      autoComplete="off"
-      value={typed ?? shown}
-      onFocus={(e) => e.currentTarget.select()}
-      onChange={(e) => setTyped(e.target.value)}
-      onBlur={finish}
-      onKeyDown={onKeyDown}
-    />
-  );
+  return <Input className="mono" aria-label={label} aria-invalid={invalid} {...field} onKeyDown={onKeyDown} />;
 }

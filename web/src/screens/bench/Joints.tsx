@@ -125,30 +125,27 @@ function Limit({ name, value, limit, kind, set }: LimitProps) {
   const units = useUnits();
   const [nonsense, setNonsense] = useState<string | null>(null);
   const unit = units.unit(kind);
-  const enter = (shown: number) => {
-    const v = shown / unit.factor;
-    if (v > 0 && v <= (kind === "torque" ? 1000 : 2000)) set(v);
-    else setNonsense(String(shown));
+  const most = kind === "torque" ? 1000 : 2000;
+  const enter = (v: number) => {
+    if (v > 0 && v <= most) set(v);
+    else setNonsense(`The limit has to be above 0 and up to ${units.text(most, kind)}.`);
   };
   return (
     <p>
       {name} <b className="mono">{value}</b> of
       <NumberEntry
         label={`Limit: ${name}`}
-        value={limit * unit.factor}
+        kind={kind}
+        value={limit}
+        factor={unit.factor}
         digits={0}
         invalid={nonsense !== null}
         onEnter={enter}
-        onStep={(d) => enter(Math.round(limit * unit.factor) + 5 * d)}
-        onNonsense={setNonsense}
+        onStep={(d) => enter((Math.round(limit * unit.factor) + 5 * d) / unit.factor)}
+        onWrong={setNonsense}
       />
       {unit.name}
-      {nonsense !== null && (
-        <span role="alert">
-          {" "}
-          “{nonsense}” is no limit: give a number above 0 and up to {kind === "torque" ? "1000 N·m" : "2000 N"}.
-        </span>
-      )}
+      {nonsense !== null && <span role="alert"> {nonsense}</span>}
     </p>
   );
 }

@@ -37,7 +37,7 @@ export function WhatCounts({ weights, set }: Props) {
               key={key}
               label={`${label} (${usual})`}
               value={value}
-              factor={1}
+              kind="count"
               digits={digits}
               problem={value < 0 || value > most ? `Give 0 to ${most}.` : undefined}
               set={(v) => set({ ...weights, [key]: v })}

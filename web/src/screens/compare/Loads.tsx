@@ -36,9 +36,9 @@ export function Loads({ kept, compared, change }: Props) {
       <Choice label="Loads" options={ways} value={kept.equal ?? ""} onChange={choose} />
       {kept.equal === "angle" && (
         <QuantityEntry
-          label="At (°)"
+          label="At"
           value={kept.atDeg ?? 0}
-          factor={1}
+          kind="angle"
           digits={0}
           problem={kept.atDeg !== undefined && Math.abs(kept.atDeg) > 360 ? "Give −360 to 360." : undefined}
           set={(v) => change({ ...kept, atDeg: v ?? 0 })}

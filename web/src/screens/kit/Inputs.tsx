@@ -1,7 +1,8 @@
 import { useUnits } from "../../state/units";
 import { Choice } from "../../ui/Choice";
-import { Entry, type EntryProps, readNumber } from "../../ui/Entry";
+import { Entry, type EntryProps } from "../../ui/Entry";
 import { Tick } from "../../ui/Tick";
+import { type Meaning, readQuantity } from "../../ui/useTyped";
 import type { Field, Item, Unit } from "./fields";
 import { valueAt } from "./fields";
 
@@ -16,8 +17,6 @@ export function useShown() {
     return { ...u, digits: kind === "count" ? 0 : kind === "length" ? u.digits + 1 : 2 };
   };
 }
-
-const rounded = (x: number) => Math.round(x * 1e7) / 1e7;
 
 /** The numbers of a list: spaces, semicolons or commas between them; a lone comma is a decimal one. */
 function split(typed: string): string[] {
@@ -48,20 +47,22 @@ export function FieldInput({ field, item, problem, set }: Props) {
   const unit = shown(list ? field.of : field.kind);
   const write = (x: number) => String(Number((x * unit.factor).toFixed(unit.digits)));
   const text = list ? ((value ?? []) as number[]).map(write).join("  ") : value == null ? "" : write(value as number);
-  const read = (typed: string): unknown => {
-    if (field.optional && typed.trim() === "") return undefined;
+  const read = (typed: string): Meaning<unknown> => {
+    if (field.optional && typed.trim() === "") return { value: undefined };
     const parts = list ? split(typed) : [typed];
-    const numbers = parts.map(readNumber);
-    if (numbers.some((n) => n === null)) return null;
-    const si = numbers.map((n) => rounded((n as number) / unit.factor));
-    return list ? si : si[0];
+    const numbers: number[] = [];
+    for (const part of parts) {
+      const meaning = readQuantity(part, list ? field.of : field.kind, unit.factor);
+      if ("wrong" in meaning) return list ? { wrong: `${meaning.wrong} Put spaces between the numbers.` } : meaning;
+      numbers.push(meaning.value);
+    }
+    return { value: list ? numbers : numbers[0] };
   };
   return (
     <Entry
       label={`${field.label}${unit.name ? `, ${unit.name}` : ""}`}
       text={text}
       read={read}
-      wrong={list ? "Numbers with spaces between them." : "This is not a number."}
       problem={problem}
       set={set}
     />
@@ -69,6 +70,6 @@ export function FieldInput({ field, item, problem, set }: Props) {
 }
 
 /** Plain text of a thing, like its name. */
-export function TextEntry(props: Omit<EntryProps, "read" | "wrong">) {
-  return <Entry {...props} plain read={(t) => t.trim()} wrong="" />;
+export function TextEntry(props: Omit<EntryProps<string>, "read">) {
+  return <Entry {...props} plain read={(t) => ({ value: t.trim() })} />;
 }

@@ -132,7 +132,7 @@ function Points({ field, item, problems, set, done }: PointsProps) {
   const units = useUnits();
   const axis = (kind: string, label: string, step: number, extra: number): Axis => {
     const u = units.unit(kind);
-    return { label, unit: u.name, factor: u.factor, digits: u.digits + extra, step };
+    return { label, kind, unit: u.name, factor: u.factor, digits: u.digits + extra, step };
   };
   const band = field.kind === "band";
   const value = valueAt(item, field.at) ?? [];

@@ -2,20 +2,19 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, Refused, settled } from "../../api/client";
 import type { Problem, StoredLifter } from "../../engine/types";
-import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { NumberInput, TextInput } from "../../ui/Field";
+import { QuantityEntry } from "../../ui/Entry";
+import { TextInput } from "../../ui/Field";
 import { Modal } from "../../ui/Modal";
 import { lifterKeys } from "./LiftersScreen";
 
 /** Adds a lifter by what is needed to begin. What the server says is wrong stands at its field. */
 export function AddLifter(props: { close: () => void; done: (l: StoredLifter) => void }) {
   const cache = useQueryClient();
-  const units = useUnits();
   const [name, setName] = useState("");
   const [notes, setNotes] = useState("");
-  const [stature, setStature] = useState(Number.NaN);
-  const [mass, setMass] = useState(Number.NaN);
+  const [stature, setStature] = useState<number | undefined>();
+  const [mass, setMass] = useState<number | undefined>();
   const [id] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
   const [busy, setBusy] = useState(false);
@@ -27,15 +26,15 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
 
   const missing = (): Problem[] => {
     const out: Problem[] = [];
-    if (Number.isNaN(stature))
+    if (stature === undefined)
       out.push({ path: "body.stature", what: "The height is missing.", hint: "Measure without shoes." });
-    if (Number.isNaN(mass)) out.push({ path: "body.mass", what: "The body mass is missing." });
+    if (mass === undefined) out.push({ path: "body.mass", what: "The body mass is missing." });
     return out;
   };
   const save = async () => {
     const gaps = missing();
     setProblems(gaps);
-    if (gaps.length) return;
+    if (stature === undefined || mass === undefined) return;
     setBusy(true);
     const body = { id, name: name.trim(), notes, body: { stature, mass } };
     try {
@@ -53,21 +52,26 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
       setBusy(false);
     }
   };
-  const [length, weight] = [units.unit("length"), units.unit("mass")];
   return (
     <Modal title="Add a lifter" open onClose={props.close}>
       <TextInput label="Name" value={name} onChange={setName} error={at("name")} autoFocus />
-      <NumberInput
-        label={`Stature, ${length.name}`}
-        value={stature * length.factor}
-        onChange={(v) => setStature(v / length.factor)}
-        error={at("body.stature")}
+      <QuantityEntry
+        label="Height"
+        kind="length"
+        value={stature}
+        digits={1}
+        set={setStature}
+        problem={at("body.stature")}
+        optional
       />
-      <NumberInput
-        label={`Body mass, ${weight.name}`}
-        value={mass * weight.factor}
-        onChange={(v) => setMass(v / weight.factor)}
-        error={at("body.mass")}
+      <QuantityEntry
+        label="Body mass"
+        kind="mass"
+        value={mass}
+        digits={1}
+        set={setMass}
+        problem={at("body.mass")}
+        optional
       />
       <TextInput label="Notes" value={notes} onChange={setNotes} long />
       <p style={{ color: "var(--quiet)" }}>Lengths, ranges and strength can be added later, as they are measured.</p>

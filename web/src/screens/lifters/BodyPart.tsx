@@ -48,40 +48,37 @@ type Props = {
 export function BodyPart({ core, person, problemAt, change }: Props) {
   const units = useUnits();
   const { body } = person;
-  const [length, mass] = [units.unit("length"), units.unit("mass")];
   const set = (part: Partial<Lifter>) => change({ ...person, body: { ...body, ...part } });
   const list = useQuery({ queryKey: ["lengths"], queryFn: () => core.lengths().ok ?? [] });
+  const usual = core.strength(JSON.stringify(body)).ok?.usual;
   const lengths = body.lengths ?? {};
   const setLength = (key: string, value: number | undefined) => {
     const { [key]: _, ...rest } = lengths;
     set({ lengths: value === undefined ? rest : { ...rest, [key]: value } });
   };
   const cautions = (body.cautions ?? []).join("\n");
-  const torque = units.unit("torque");
-  const force = units.unit("force");
   return (
     <Part>
       <div className="picture">
         <Figure core={core} body={body} />
         <p>
-          {Object.keys(lengths).length} of {list.data?.length ?? 0} lengths measured; the rest are usual shares of the
-          stature.
+          {Object.keys(lengths).length} of {list.data?.length ?? 0} lengths measured; the rest follow from height.
         </p>
       </div>
       <div className="fields">
         <div className="grid">
           <QuantityEntry
-            label={`Stature, ${length.name}`}
+            label="Height"
             value={body.stature}
-            factor={length.factor}
+            kind="length"
             digits={1}
             problem={problemAt("stature")}
             set={(v) => set({ stature: v ?? body.stature })}
           />
           <QuantityEntry
-            label={`Body mass, ${mass.name}`}
+            label="Body mass"
             value={body.mass}
-            factor={mass.factor}
+            kind="mass"
             digits={1}
             problem={problemAt("mass")}
             set={(v) => set({ mass: v ?? body.mass })}
@@ -99,17 +96,17 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             onChange={(key) => set({ sex: key === "" ? undefined : (key as Lifter["sex"]) })}
           />
           <QuantityEntry
-            label="Natural arm path, outward, °"
+            label="Natural arm path, outward"
             value={body.naturalPathDeg ?? 0}
-            factor={1}
+            kind="angle"
             digits={1}
             problem={problemAt("naturalPathDeg")}
             set={(v) => set({ naturalPathDeg: v })}
           />
           <QuantityEntry
-            label="Carrying angle of the elbow, °"
+            label="Carrying angle of the elbow"
             value={body.carryingDeg}
-            factor={1}
+            kind="angle"
             digits={1}
             placeholder="0"
             problem={problemAt("carryingDeg")}
@@ -117,28 +114,28 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             optional
           />
           <QuantityEntry
-            label={`Low back limit, ${torque.name}`}
+            label="Low back limit"
             value={body.lowBackLimit}
-            factor={torque.factor}
+            kind="torque"
             digits={0}
-            placeholder={units.number(1.5 * body.mass, "torque", 0)}
+            placeholder={usual && units.number(usual.lowBack, "torque", 0)}
             problem={problemAt("lowBackLimit")}
             set={(v) => set({ lowBackLimit: v })}
             optional
           />
           <QuantityEntry
-            label={`Grip limit, ${force.name}`}
+            label="Grip limit"
             value={body.gripLimit}
-            factor={force.factor}
+            kind="force"
             digits={0}
-            placeholder={units.number(6 * body.mass, "force", 0)}
+            placeholder={usual && units.number(usual.grip, "force", 0)}
             problem={problemAt("gripLimit")}
             set={(v) => set({ gripLimit: v })}
             optional
           />
         </div>
         <section className="fields" aria-label="Measured lengths">
-          <h2>Tape, {length.name}</h2>
+          <h2>Measured lengths</h2>
           <p>Leave a field empty to use the usual proportion of height, shown in grey.</p>
           <div className="grid">
             {(list.data ?? []).map((l) => (
@@ -146,7 +143,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
                 key={l.key}
                 label={`${l.label[0]?.toUpperCase()}${l.label.slice(1)}`}
                 value={lengths[l.key]}
-                factor={length.factor}
+                kind="length"
                 digits={1}
                 placeholder={units.number(l.fraction * body.stature, "length", 1)}
                 problem={problemAt(`lengths.${l.key}`)}

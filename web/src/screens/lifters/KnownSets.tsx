@@ -94,12 +94,10 @@ function Says(props: { told: Told | undefined; actionLabel: (a: string) => strin
 }
 
 function NewSet({ exercises, add }: { exercises: CountedExercise[]; add: (set: KnownSet) => void }) {
-  const units = useUnits();
   const [exercise, setExercise] = useState("curl.dumbbell");
   const [load, setLoad] = useState<number | undefined>();
   const [reps, setReps] = useState<number | undefined>();
   const [left, setLeft] = useState<number | undefined>();
-  const mass = units.unit("mass");
   const how = exercises.find((e) => e.key === exercise)?.how ?? "";
   const whole = (v: number | undefined) => (v === undefined ? undefined : Math.round(v));
   return (
@@ -110,19 +108,12 @@ function NewSet({ exercises, add }: { exercises: CountedExercise[]; add: (set: K
         value={exercise}
         onChange={setExercise}
       />
-      <QuantityEntry
-        label={`Load (${how}), ${mass.name}`}
-        value={load}
-        factor={mass.factor}
-        digits={1}
-        set={setLoad}
-        optional
-      />
-      <QuantityEntry label="Repetitions" value={reps} factor={1} digits={0} set={(v) => setReps(whole(v))} optional />
+      <QuantityEntry label={`Load (${how})`} value={load} kind="mass" digits={1} set={setLoad} optional />
+      <QuantityEntry label="Repetitions" kind="count" value={reps} digits={0} set={(v) => setReps(whole(v))} optional />
       <QuantityEntry
         label="Reps in reserve"
         value={left}
-        factor={1}
+        kind="count"
         digits={0}
         set={(v) => setLeft(whole(v))}
         optional

@@ -52,10 +52,10 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
           const own = ranges[c.key];
           const cell = (end: "fromDeg" | "toDeg", usual: number, label: string) => (
             <QuantityEntry
-              label={`${c.label}: ${label}, °`}
+              label={`${c.label}: ${label}`}
               hideLabel
               value={own?.[end]}
-              factor={1}
+              kind="angle"
               digits={1}
               placeholder={String(usual)}
               problem={problemAt(`ranges.${c.key}.${end}`)}
@@ -67,10 +67,10 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
           const span = own?.hurts?.[0];
           const hurt = (end: "fromDeg" | "toDeg", label: string) => (
             <QuantityEntry
-              label={`${c.label}: ${label}, °`}
+              label={`${c.label}: ${label}`}
               hideLabel
               value={span?.[end]}
-              factor={1}
+              kind="angle"
               digits={1}
               problem={problemAt(`ranges.${c.key}.hurts[0].${end}`)}
               set={(v) => {
@@ -93,10 +93,9 @@ export function RangesPart({ core, body, problemAt, change }: Props) {
                   hideLabel
                   plain
                   text={own?.pain ?? ""}
-                  read={(t) => t.trim()}
-                  wrong=""
+                  read={(t) => ({ value: t.trim() })}
                   problem={undefined}
-                  set={(pain) => set(c, { pain: String(pain) })}
+                  set={(pain) => set(c, { pain })}
                 />
               </td>
             </tr>

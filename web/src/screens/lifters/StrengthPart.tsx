@@ -113,8 +113,16 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
       <PointsChart
         name={`Strength on ${day}`}
         points={here.map((t) => ({ x: t.angleDeg, y: t.torque }))}
-        x={{ label: "joint angle", unit: "°", factor: 1, digits: 0, step: 1 }}
-        y={{ label: "torque", unit: torque.name, factor: torque.factor, digits: 1, step: 0.5, least: 0.5 }}
+        x={{ label: "joint angle", kind: "angle", unit: "°", factor: 1, digits: 0, step: 1 }}
+        y={{
+          label: "torque",
+          kind: "torque",
+          unit: torque.name,
+          factor: torque.factor,
+          digits: 1,
+          step: 0.5,
+          least: 0.5,
+        }}
         problems={problems}
         empty={
           tested(action).length > 0
@@ -152,22 +160,14 @@ function FromForce({ add }: { add: (angleDeg: number, torque: number) => void })
   const [angle, setAngle] = useState<number | undefined>();
   const [force, setForce] = useState<number | undefined>();
   const [at, setAt] = useState<number | undefined>();
-  const [f, l] = [units.unit("force"), units.unit("length")];
   const torque = force !== undefined && at !== undefined ? force * at : null;
   return (
     <>
       <h2>From a force and its distance</h2>
       <div className="row">
-        <QuantityEntry label="Joint angle, °" value={angle} factor={1} digits={0} set={setAngle} optional />
-        <QuantityEntry label={`Force, ${f.name}`} value={force} factor={f.factor} digits={0} set={setForce} optional />
-        <QuantityEntry
-          label={`Held from the joint, ${l.name}`}
-          value={at}
-          factor={l.factor}
-          digits={1}
-          set={setAt}
-          optional
-        />
+        <QuantityEntry label="Joint angle" kind="angle" value={angle} digits={0} set={setAngle} optional />
+        <QuantityEntry label="Force" kind="force" value={force} digits={0} set={setForce} optional />
+        <QuantityEntry label="Distance from the joint" value={at} kind="length" digits={1} set={setAt} optional />
         <Button
           isDisabled={torque === null || angle === undefined}
           onPress={() => {
@@ -180,7 +180,7 @@ function FromForce({ add }: { add: (angleDeg: number, torque: number) => void })
           {torque === null ? "Add the test" : `Add ${units.text(torque, "torque")}`}
         </Button>
       </div>
-      <p>Pull square to the limb; the joint's axis and the strap's middle are what the distance runs between.</p>
+      <p>Pull at a right angle to the limb, and measure from the joint to the middle of the strap.</p>
     </>
   );
 }
