@@ -39,7 +39,8 @@ bin/dialarc: internal/webui/dist/index.html $(CORE) $(SERVER)
 generate:
 	go run $(GO_TAGS) ./cmd/dialarc openapi > docs/openapi.json.new && mv docs/openapi.json.new docs/openapi.json
 	go run $(GO_TAGS) ./cmd/dialarc schema > docs/setup.schema.json.new && mv docs/setup.schema.json.new docs/setup.schema.json
-	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts >/dev/null
+	go run $(GO_TAGS) ./cmd/dialarc bridge > web/src/engine/bridge.gen.ts
+	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts src/engine/bridge.gen.ts >/dev/null
 
 test:
 	@./scripts/check-tools

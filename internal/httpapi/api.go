@@ -56,7 +56,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	config.CreateHooks = nil // no $schema in answers
 	config.OpenAPIPath, config.SchemasPath = "/api/openapi", ""
 	config.Info.Description = "Lifters, rooms, setups and their evaluation."
-	config.Components.Schemas = huma.NewMapRegistry("#/components/schemas/", schemaName)
+	config.Components.Schemas = huma.NewMapRegistry("#/components/schemas/", SchemaName)
 	api := humagin.New(engine, config)
 	registerTypes(api.OpenAPI().Components.Schemas)
 	s.registerEvaluate(api)

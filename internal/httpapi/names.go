@@ -11,6 +11,7 @@ import (
 	"dialarc/core/report"
 	"dialarc/core/rig"
 	"dialarc/core/setup"
+	"dialarc/internal/bridge"
 
 	"github.com/danielgtaylor/huma/v2"
 )
@@ -25,8 +26,8 @@ var prefixes = map[string]string{
 	reflect.TypeFor[compare.Kept]().PkgPath():   "Compare",
 }
 
-// schemaName is the name of a Go type in the description.
-func schemaName(t reflect.Type, hint string) string {
+// SchemaName is the name of a Go type in the description.
+func SchemaName(t reflect.Type, hint string) string {
 	name := huma.DefaultSchemaNamer(t, hint)
 	for t.Kind() == reflect.Pointer || t.Kind() == reflect.Slice {
 		t = t.Elem()
@@ -40,7 +41,10 @@ func schemaName(t reflect.Type, hint string) string {
 
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
-	for _, t := range []reflect.Type{reflect.TypeFor[report.Scene](), reflect.TypeFor[dialin.Setting](), reflect.TypeFor[dialin.Painting](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[dialin.Search](), reflect.TypeFor[dialin.Grid](), reflect.TypeFor[dialin.Step](), reflect.TypeFor[rig.Here](), reflect.TypeFor[rig.Choices](), reflect.TypeFor[rig.Fitted](), reflect.TypeFor[rig.Effect](), reflect.TypeFor[setup.Length](), reflect.TypeFor[setup.CoordinateInfo](), reflect.TypeFor[setup.Region](), reflect.TypeFor[report.EqualLoads](), reflect.TypeFor[compare.Comparison](), reflect.TypeFor[compare.Equalised](), reflect.TypeFor[compare.RankedReady](), reflect.TypeFor[compare.Partner]()} {
-		r.Schema(t, true, "")
+	r.Schema(reflect.TypeFor[dialin.Goal](), true, "")
+	for _, call := range new(bridge.Core).Calls() {
+		if t := reflect.TypeOf(call.Do).Out(0); bridge.Named(t) {
+			r.Schema(t, true, "")
+		}
 	}
 }

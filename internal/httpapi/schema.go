@@ -10,7 +10,7 @@ import (
 // JSONSchema describes a Go type as a JSON Schema (draft 2020-12) that stands on its own.
 func JSONSchema(t reflect.Type, id string) ([]byte, error) {
 	huma.DefaultArrayNullable = false
-	registry := huma.NewMapRegistry("#/$defs/", schemaName)
+	registry := huma.NewMapRegistry("#/$defs/", SchemaName)
 	registerTypes(registry)
 	top := registry.Schema(t, true, "")
 	out := map[string]any{"$schema": "https://json-schema.org/draft/2020-12/schema", "title": id, "$ref": top.Ref, "$defs": registry.Map()}

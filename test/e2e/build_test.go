@@ -220,7 +220,7 @@ func TestPicturesAndValuesAsFiles(t *testing.T) {
 		if strings.HasPrefix(item, "Show") {
 			return ""
 		}
-		raw, err := os.ReadFile(p.kept(dir, "."+strings.ToLower(item[len(item)-4:len(item)-1])))
+		raw, err := os.ReadFile(p.kept(dir, "."+strings.ToLower(item[len(item)-3:])))
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -100,7 +100,7 @@ func TestCompareThree(t *testing.T) {
 	p.press("Cancel")
 	upload(kept)
 	p.says(`[role="dialog"]`, "Side-lying dumbbell lateral raise")
-	p.press("Save")
+	p.press("Import")
 	p.until("two of the name", `[...document.querySelectorAll('aside a')].filter(a => a.innerText.startsWith('Long or not')).length === 2`)
 	p.until("the new one", `document.querySelector('[data-testid="save-state"]').innerText === 'version 1'`)
 	p.until("three curves", drawn(3))

@@ -42,7 +42,7 @@ func TestDialIn(t *testing.T) {
 	if strings.Contains(told, "Pulley") || strings.Contains(told, "strap") || !strings.Contains(told, "instead of") {
 		t.Errorf("the second answer turns what is locked, or nothing: %s", told)
 	}
-	p.press("Use answer 2")
+	p.press("Use this: answer 2")
 	p.until("the dialog is closed", `!document.querySelector('[role="dialog"]')`)
 	p.says(saveState, "not saved")
 	if p.dial("pulley.height/0") != hole || (p.dial("stance.out") == out && p.dial("path.plane") == plane) {

@@ -212,7 +212,7 @@ func (p *page) untilDial(key string, want float64) {
 	p.until(fmt.Sprintf("%s at %v", key, want), fmt.Sprintf(`Number(document.querySelector('[data-dial="%s"] input').value) === %v`, key, want))
 }
 
-var heaviest = regexp.MustCompile(`Heaviest at (\d+)°`)
+var heaviest = regexp.MustCompile(`Hardest at (\d+)°`)
 
 // peakAngle is where the sentence says the setup is heaviest.
 func (p *page) peakAngle() float64 {

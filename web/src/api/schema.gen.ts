@@ -3692,6 +3692,10 @@ export interface components {
       /** @description Empty takes it away. */
       title: string;
     };
+    Typed: {
+      /** Format: double */
+      value: number;
+    };
     VersionListBody: {
       /** @description The newest first. */
       items: components["schemas"]["SetupVersion"][];

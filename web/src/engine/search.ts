@@ -1,16 +1,16 @@
 import { compiled } from "./module";
-import type { SearchJob, SearchNews, Task } from "./searchWorker";
+import type { LongCall, SearchJob, SearchNews } from "./searchWorker";
 import type { Answer, Goal, Grid, Lifter, Partner, Ranked, Search, StoredRoom } from "./types";
 
 type Progress = (share: number) => void;
 
 /** Searches for settings that fit better, in a worker of its own: what it returns ends it at once, whatever it is doing. */
 export const search = (document: string, goal: Goal, progress: Progress, done: (answer: Answer<Search>) => void) =>
-  run({ kind: "search", document, goal: JSON.stringify(goal) }, progress, done);
+  run("search", [document, JSON.stringify(goal)], progress, done);
 
 /** Judges every pair of values of two settings, in the same way. */
 export const map = (document: string, a: string, b: string, progress: Progress, done: (answer: Answer<Grid>) => void) =>
-  run({ kind: "map", document, a, b }, progress, done);
+  run("map", [document, a, b], progress, done);
 
 /** Orders the ready setups for a lifter, in a room or in any place, by how they load a region. */
 export const rank = (
@@ -20,23 +20,23 @@ export const rank = (
   progress: Progress,
   done: (answer: Answer<Ranked[]>) => void,
 ) => {
-  return run({ kind: "rank", ...told(who), region, how }, progress, done);
+  return run("rank", [...told(who), region, how], progress, done);
 };
 
 /** Looks among them for those that complement a setup. */
 export const partners = (document: string, who: Who, progress: Progress, done: (answer: Answer<Partner[]>) => void) =>
-  run({ kind: "partners", document, ...told(who) }, progress, done);
+  run("partners", [document, ...told(who)], progress, done);
 
 /** For whom, and in which room. */
 export type Who = { lifter: Lifter; room: StoredRoom | null };
 
-const told = ({ lifter, room }: Who) => ({
-  lifter: JSON.stringify(lifter),
-  room: room ? JSON.stringify(room.document) : "",
-  roomId: room?.id ?? "",
-});
+const told = ({ lifter, room }: Who): string[] => [
+  JSON.stringify(lifter),
+  room ? JSON.stringify(room.document) : "",
+  room?.id ?? "",
+];
 
-function run<T>(task: Task, progress: Progress, done: (answer: Answer<T>) => void): () => void {
+function run<T>(call: LongCall, args: string[], progress: Progress, done: (answer: Answer<T>) => void): () => void {
   const worker = new Worker(new URL("./searchWorker.ts", import.meta.url), { type: "module" });
   const fail = (what: string) => done({ problems: [{ path: "", what }] });
   worker.onmessage = (event: MessageEvent<SearchNews>) => {
@@ -48,7 +48,7 @@ function run<T>(task: Task, progress: Progress, done: (answer: Answer<T>) => voi
   };
   worker.onerror = (e) => fail(`The calculation stopped: ${e.message}.`);
   compiled.then(
-    (module) => worker.postMessage({ module, task } satisfies SearchJob),
+    (module) => worker.postMessage({ module, call, args } satisfies SearchJob),
     () => fail("The calculation core did not load."),
   );
   return () => worker.terminate();

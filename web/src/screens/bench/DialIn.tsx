@@ -171,7 +171,7 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
                 <p className="quiet">At most {Math.round(100 * a.effort)} % of strength, with the load as it is.</p>
               )}
             </div>
-            <Button aria-label={`Use answer ${i + 1}`} onPress={() => take(a.document)}>
+            <Button aria-label={`Use this: answer ${i + 1}`} onPress={() => take(a.document)}>
               Use this
             </Button>
           </li>

@@ -56,7 +56,7 @@ function does(s: Step, units: Units): string {
     parts.push(`${units.text(Math.abs(s.peak), "torque")} ${s.peak > 0 ? "more" : "less"} at the most`);
   if (s.peakDeg != null && Math.abs(s.peakDeg) >= 0.5)
     parts.push(
-      `heaviest at an angle ${units.text(Math.abs(s.peakDeg), "angle")} ${s.peakDeg > 0 ? "larger" : "smaller"}`,
+      `hardest at an angle ${units.text(Math.abs(s.peakDeg), "angle")} ${s.peakDeg > 0 ? "larger" : "smaller"}`,
     );
   return parts.join(", ") || "hardly any change in torque";
 }

@@ -58,7 +58,7 @@ export function FromFile({ core, close }: { core: Core; close: () => void }) {
           Cancel
         </Button>
         <Button look="strong" isDisabled={!kept} onPress={() => kept && void keep(kept)}>
-          Save
+          Import
         </Button>
       </div>
     </Modal>

@@ -50,7 +50,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
   const { body } = person;
   const set = (part: Partial<Lifter>) => change({ ...person, body: { ...body, ...part } });
   const list = useQuery({ queryKey: ["lengths"], queryFn: () => core.lengths().ok ?? [] });
-  const usual = core.strength(JSON.stringify(body)).ok?.usual;
+  const usual = core.strength(body).ok?.usual;
   const lengths = body.lengths ?? {};
   const setLength = (key: string, value: number | undefined) => {
     const { [key]: _, ...rest } = lengths;

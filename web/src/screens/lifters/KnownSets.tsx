@@ -38,7 +38,7 @@ export function KnownSets({ core, body, actionLabel, problemAt, change }: Props)
   const units = useUnits();
   const exercises = useQuery({ queryKey: ["counted"], queryFn: () => core.counted().ok ?? [] }).data ?? [];
   const text = JSON.stringify(body);
-  const known = useMemo(() => core.strength(text).ok ?? null, [core, text]);
+  const known = useMemo(() => core.strength(JSON.parse(text)).ok ?? null, [core, text]);
   const sets = body.sets ?? [];
   const nameOf = (key: string) => exercises.find((e) => e.key === key)?.name ?? key;
   return (

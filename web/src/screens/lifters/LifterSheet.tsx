@@ -166,7 +166,7 @@ function Known({ core, person }: { core: Core; person: Person }) {
       ? [tests > 0 && counted(tests, "strength test"), sets > 0 && counted(sets, "known set")]
           .filter(Boolean)
           .join(", ")
-      : `strength: ${sentence(core.strength(JSON.stringify(body)).ok?.actions[0]?.text ?? "unknown")}`,
+      : `strength: ${sentence(core.strength(body).ok?.actions[0]?.text ?? "unknown")}`,
   ];
   return (
     <span>

@@ -34,7 +34,7 @@ export function useLifter(core: Core, stored: StoredLifter) {
 }
 
 function check(core: Core, { name, body }: Person): Problem[] {
-  const found = (core.lifter(JSON.stringify(body)).problems ?? []).map((p) => ({
+  const found = (core.lifter(body).problems ?? []).map((p) => ({
     ...p,
     path: p.path.replace(/^lifter\.?/, ""),
   }));

@@ -1,0 +1,151 @@
+// Package bridge is what the page asks of the core: one list of calls, from which the page's own wrappers are made. What a call takes and
+// answers is said by its Go function alone.
+package bridge
+
+import (
+	"context"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/compare"
+	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
+	"dialarc/core/kit"
+	"dialarc/core/quantity"
+	"dialarc/core/report"
+	"dialarc/core/rig"
+	"dialarc/core/setup"
+)
+
+// Progress is told how far a long call is, 0 to 1.
+type Progress = func(share float64)
+
+// Call is something that the page can ask. Do is a function of the parameters that argument can make; it answers a value, or a value and
+// problems, or a value, problems and an error when it was called off.
+type Call struct {
+	Name   string
+	About  string   // a sentence
+	Params []string // their names, in order
+	Do     any
+}
+
+// Calls are all that the page can ask beside a report, which comes packed.
+func (c *Core) Calls() []Call {
+	return []Call{
+		{"scene", "The figure and what pulls on it at a place along the path, 0 to 1.", []string{"document", "s"}, evaluate.SceneAt},
+		{"settings", "What can be set. A document with problems is served too, since turning a dial is how they are mended.", []string{"document"}, dialin.Settings},
+		{"apply", "The document with a setting turned to a value.", []string{"document", "key", "value"}, dialin.Apply},
+		{"loadKind", "The document with a load of another kind.", []string{"document", "index", "kind"}, (*setup.Document).WithLoadKind},
+		{"addLoad", "The document with one more load.", []string{"document", "kind"}, (*setup.Document).WithLoad},
+		{"dropLoad", "The document without a load.", []string{"document", "index"}, (*setup.Document).WithoutLoad},
+		{"choices", "What the setup consists of, and what else it could.", []string{"document"}, rig.ChoicesOf},
+		{"change", "The document with something else of what it could consist of.", []string{"document", "what", "key", "index"}, rig.Change},
+		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"}, rig.Begin},
+		{"fit", "The document moved into a gym that has an id.", []string{"document", "room", "id"}, rig.Fit},
+		{"effect", "What tells two setups apart at a glance: fit, torque, effort.", []string{"document"}, rig.EffectOf},
+		{"sweep", "How well every value of one setting would fit.", []string{"document", "key"}, c.sweep},
+		{"paint", "How well every value of every setting would fit; what was swept of the same document is not judged again.", []string{"document"}, c.paint},
+		{"mends", "The smallest changes that would mend what the verdicts find.", []string{"document"}, c.mends},
+		{"steps", "What one step of each setting would do.", []string{"document"}, dialin.Steps},
+		{"places", "A load attached elsewhere along the arm, at the same peak torque.", []string{"document"}, evaluate.ComparePlaces},
+		{"tempo", "The torque in motion.", []string{"document"}, evaluate.Tempo},
+		{"spread", "How far the numbers could be off.", []string{"document"}, spread},
+		{"equal", "The loads that ask as much as a reference does.", []string{"document", "reference"}, equal},
+		{"search", "Settings that fit better, by a goal.", []string{"document", "goal", "progress"}, search},
+		{"map", "How well every pair of values of two settings would fit.", []string{"document", "a", "b", "progress"}, mapped},
+		{"compare", "Setups side by side.", []string{"documents"}, compare.Of},
+		{"equalise", "Setups with loads that ask as much as the first, in a way, at an angle.", []string{"documents", "by", "atDeg"}, compare.Equalise},
+		{"comparison", "A comparison given as text, or what is wrong with it.", []string{"comparison"}, comparison},
+		{"ready", "The setups to begin with for a lifter, in a gym that has an id, or in any.", []string{"lifter", "room", "id"}, rig.ReadyIn},
+		{"rank", "Those setups in the order in which they load a region long, short or evenly.", []string{"lifter", "room", "id", "region", "how", "progress"}, rank},
+		{"partners", "Those of them that complement a setup.", []string{"document", "lifter", "room", "id", "progress"}, partners},
+		{"room", "A gym given as text, or what is wrong with it.", []string{"room"}, room},
+		{"lifter", "The body of a lifter, or what is wrong with it.", []string{"lifter"}, lifter},
+		{"strength", "What is known of a lifter's strength.", []string{"lifter"}, evaluate.KnownOf},
+		{"counted", "The exercises in which a set says something about strength.", nil, evaluate.CountedExercises},
+		{"notYet", "What a search for a text means that is not here yet.", []string{"text"}, catalogue.NotYet},
+		{"quantity", "What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much.", []string{"text", "kind", "unit"}, typed},
+		{"coordinates", "The joint coordinates with their usual ranges.", nil, func() []setup.CoordinateInfo { return setup.Coordinates[:] }},
+		{"lengths", "What the tape can measure on a lifter.", nil, func() []setup.Length { return setup.Lengths }},
+		{"regions", "What a setup can be for.", nil, func() []setup.Region { return setup.Regions }},
+	}
+}
+
+// sweep keeps what it finds for paint.
+func (c *Core) sweep(d *setup.Document, key string) (*dialin.Sweep, setup.Problems) {
+	for _, s := range dialin.Settings(d) {
+		if s.Key != key {
+			continue
+		}
+		out, problems := c.sweeper.Sweep(d, &s)
+		if len(problems) > 0 {
+			return nil, problems
+		}
+		if c.swept.text != c.last.text {
+			c.swept.text, c.swept.sweeps = c.last.text, map[string]dialin.Sweep{}
+		}
+		c.swept.sweeps[key] = out
+		return &out, nil
+	}
+	return nil, setup.Problems{{Path: key, What: "This setup has no such setting."}}
+}
+
+func (c *Core) paint(d *setup.Document) (dialin.Painting, setup.Problems) {
+	if c.swept.text != c.last.text {
+		return c.sweeper.Paint(d)
+	}
+	return c.sweeper.PaintWith(d, c.swept.sweeps)
+}
+
+func (c *Core) mends(d *setup.Document) ([]dialin.Mend, setup.Problems) {
+	return c.sweeper.Mends(context.Background(), d)
+}
+
+// equal reads the reference by itself, so that the document stays the one that was read last.
+func equal(d *setup.Document, reference string) (*report.EqualLoads, setup.Problems) {
+	r, problems := setup.Parse([]byte(reference))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return evaluate.Equal(d, &r)
+}
+
+func spread(d *setup.Document) (*report.Uncertainty, setup.Problems) {
+	return evaluate.Uncertainty(context.Background(), d, report.UsualErrors, 1)
+}
+
+func search(d *setup.Document, g dialin.Goal, progress Progress) (*dialin.Search, setup.Problems, error) {
+	return dialin.Run(context.Background(), d, g, progress)
+}
+
+func mapped(d *setup.Document, a, b string, progress Progress) (*dialin.Grid, setup.Problems, error) {
+	return dialin.Map(context.Background(), d, a, b, progress)
+}
+
+func rank(l *setup.Lifter, r *kit.Room, id, region, how string, progress Progress) ([]compare.RankedReady, setup.Problems, error) {
+	return compare.RankReady(context.Background(), l, r, id, region, how, progress)
+}
+
+func partners(d *setup.Document, l *setup.Lifter, r *kit.Room, id string, progress Progress) ([]compare.Partner, setup.Problems, error) {
+	return compare.Partners(context.Background(), d, l, r, id, progress)
+}
+
+func comparison(text string) (compare.Kept, setup.Problems) { return compare.Parse([]byte(text)) }
+
+func room(text string) (kit.Room, setup.Problems) { return kit.Parse([]byte(text)) }
+
+func lifter(l *setup.Lifter) (*setup.Lifter, setup.Problems) {
+	return l, evaluate.CheckSets("lifter.", l)
+}
+
+// Typed is a quantity that was typed, in SI.
+type Typed struct {
+	Value float64 `json:"value"`
+}
+
+func typed(text, kind string, unit float64) (*Typed, setup.Problems) {
+	v, problem := quantity.Read(text, kind, unit)
+	if problem != nil {
+		return nil, setup.Problems{{What: problem.What, Hint: problem.Hint}}
+	}
+	return &Typed{v}, nil
+}

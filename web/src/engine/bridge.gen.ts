@@ -1,0 +1,214 @@
+// Made by "make generate" from the calls in internal/bridge; not to be edited.
+import type { components } from "../api/schema.gen";
+import type { Answer } from "./types";
+
+type Schemas = components["schemas"];
+type Progress = (share: number) => void;
+
+/** The calls as they cross: JSON text in, JSON text out. */
+export type RawCalls = {
+  scene(document: string, s: number): string;
+  settings(document: string): string;
+  apply(document: string, key: string, value: number): string;
+  loadKind(document: string, index: number, kind: string): string;
+  addLoad(document: string, kind: string): string;
+  dropLoad(document: string, index: number): string;
+  choices(document: string): string;
+  change(document: string, what: string, key: string, index: number): string;
+  begin(lifter: string, region: string, kind: string, position: string): string;
+  fit(document: string, room: string, id: string): string;
+  effect(document: string): string;
+  sweep(document: string, key: string): string;
+  paint(document: string): string;
+  mends(document: string): string;
+  steps(document: string): string;
+  places(document: string): string;
+  tempo(document: string): string;
+  spread(document: string): string;
+  equal(document: string, reference: string): string;
+  search(document: string, goal: string, progress: Progress): string;
+  map(document: string, a: string, b: string, progress: Progress): string;
+  compare(documents: string): string;
+  equalise(documents: string, by: string, atDeg: number): string;
+  comparison(comparison: string): string;
+  ready(lifter: string, room: string, id: string): string;
+  rank(lifter: string, room: string, id: string, region: string, how: string, progress: Progress): string;
+  partners(document: string, lifter: string, room: string, id: string, progress: Progress): string;
+  room(room: string): string;
+  lifter(lifter: string): string;
+  strength(lifter: string): string;
+  counted(): string;
+  notYet(text: string): string;
+  quantity(text: string, kind: string, unit: number): string;
+  coordinates(): string;
+  lengths(): string;
+  regions(): string;
+};
+
+/** The calls with their types. Documents and gyms go in as JSON text, so that one text can serve several calls. */
+export class Calls<Raw extends RawCalls = RawCalls> {
+  constructor(protected readonly raw: Raw) {}
+
+  /** The figure and what pulls on it at a place along the path, 0 to 1. */
+  scene(document: string, s: number): Answer<Schemas["Scene"]> {
+    return JSON.parse(this.raw.scene(document, s));
+  }
+  /** What can be set. A document with problems is served too, since turning a dial is how they are mended. */
+  settings(document: string): Answer<Schemas["Setting"][]> {
+    return JSON.parse(this.raw.settings(document));
+  }
+  /** The document with a setting turned to a value. */
+  apply(document: string, key: string, value: number): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.apply(document, key, value));
+  }
+  /** The document with a load of another kind. */
+  loadKind(document: string, index: number, kind: string): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.loadKind(document, index, kind));
+  }
+  /** The document with one more load. */
+  addLoad(document: string, kind: string): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.addLoad(document, kind));
+  }
+  /** The document without a load. */
+  dropLoad(document: string, index: number): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.dropLoad(document, index));
+  }
+  /** What the setup consists of, and what else it could. */
+  choices(document: string): Answer<Schemas["RigChoices"]> {
+    return JSON.parse(this.raw.choices(document));
+  }
+  /** The document with something else of what it could consist of. */
+  change(document: string, what: string, key: string, index: number): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.change(document, what, key, index));
+  }
+  /** A setup for a lifter from a region, a kind of load and a position. */
+  begin(
+    lifter: Schemas["DocumentLifter"],
+    region: string,
+    kind: string,
+    position: string,
+  ): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.begin(JSON.stringify(lifter), region, kind, position));
+  }
+  /** The document moved into a gym that has an id. */
+  fit(document: string, room: string, id: string): Answer<Schemas["RigFitted"]> {
+    return JSON.parse(this.raw.fit(document, room, id));
+  }
+  /** What tells two setups apart at a glance: fit, torque, effort. */
+  effect(document: string): Answer<Schemas["RigEffect"]> {
+    return JSON.parse(this.raw.effect(document));
+  }
+  /** How well every value of one setting would fit. */
+  sweep(document: string, key: string): Answer<Schemas["Sweep"]> {
+    return JSON.parse(this.raw.sweep(document, key));
+  }
+  /** How well every value of every setting would fit; what was swept of the same document is not judged again. */
+  paint(document: string): Answer<Schemas["Painting"]> {
+    return JSON.parse(this.raw.paint(document));
+  }
+  /** The smallest changes that would mend what the verdicts find. */
+  mends(document: string): Answer<Schemas["Mend"][]> {
+    return JSON.parse(this.raw.mends(document));
+  }
+  /** What one step of each setting would do. */
+  steps(document: string): Answer<Schemas["Step"][]> {
+    return JSON.parse(this.raw.steps(document));
+  }
+  /** A load attached elsewhere along the arm, at the same peak torque. */
+  places(document: string): Answer<Schemas["ReportPlaces"]> {
+    return JSON.parse(this.raw.places(document));
+  }
+  /** The torque in motion. */
+  tempo(document: string): Answer<Schemas["ReportTempo"]> {
+    return JSON.parse(this.raw.tempo(document));
+  }
+  /** How far the numbers could be off. */
+  spread(document: string): Answer<Schemas["ReportUncertainty"]> {
+    return JSON.parse(this.raw.spread(document));
+  }
+  /** The loads that ask as much as a reference does. */
+  equal(document: string, reference: string): Answer<Schemas["ReportEqualLoads"]> {
+    return JSON.parse(this.raw.equal(document, reference));
+  }
+  /** Settings that fit better, by a goal. */
+  search(document: string, goal: Schemas["Goal"], progress: Progress): Answer<Schemas["Search"]> {
+    return JSON.parse(this.raw.search(document, JSON.stringify(goal), progress));
+  }
+  /** How well every pair of values of two settings would fit. */
+  map(document: string, a: string, b: string, progress: Progress): Answer<Schemas["Grid"]> {
+    return JSON.parse(this.raw.map(document, a, b, progress));
+  }
+  /** Setups side by side. */
+  compare(documents: Schemas["Document"][]): Answer<Schemas["CompareComparison"]> {
+    return JSON.parse(this.raw.compare(JSON.stringify(documents)));
+  }
+  /** Setups with loads that ask as much as the first, in a way, at an angle. */
+  equalise(documents: Schemas["Document"][], by: string, atDeg: number): Answer<Schemas["CompareEqualised"][]> {
+    return JSON.parse(this.raw.equalise(JSON.stringify(documents), by, atDeg));
+  }
+  /** A comparison given as text, or what is wrong with it. */
+  comparison(comparison: string): Answer<Schemas["CompareKept"]> {
+    return JSON.parse(this.raw.comparison(comparison));
+  }
+  /** The setups to begin with for a lifter, in a gym that has an id, or in any. */
+  ready(lifter: Schemas["DocumentLifter"], room: string, id: string): Answer<Schemas["RigHere"][]> {
+    return JSON.parse(this.raw.ready(JSON.stringify(lifter), room, id));
+  }
+  /** Those setups in the order in which they load a region long, short or evenly. */
+  rank(
+    lifter: Schemas["DocumentLifter"],
+    room: string,
+    id: string,
+    region: string,
+    how: string,
+    progress: Progress,
+  ): Answer<Schemas["CompareRankedReady"][]> {
+    return JSON.parse(this.raw.rank(JSON.stringify(lifter), room, id, region, how, progress));
+  }
+  /** Those of them that complement a setup. */
+  partners(
+    document: string,
+    lifter: Schemas["DocumentLifter"],
+    room: string,
+    id: string,
+    progress: Progress,
+  ): Answer<Schemas["ComparePartner"][]> {
+    return JSON.parse(this.raw.partners(document, JSON.stringify(lifter), room, id, progress));
+  }
+  /** A gym given as text, or what is wrong with it. */
+  room(room: string): Answer<Schemas["KitRoom"]> {
+    return JSON.parse(this.raw.room(room));
+  }
+  /** The body of a lifter, or what is wrong with it. */
+  lifter(lifter: Schemas["DocumentLifter"]): Answer<Schemas["DocumentLifter"]> {
+    return JSON.parse(this.raw.lifter(JSON.stringify(lifter)));
+  }
+  /** What is known of a lifter's strength. */
+  strength(lifter: Schemas["DocumentLifter"]): Answer<Schemas["ReportKnown"]> {
+    return JSON.parse(this.raw.strength(JSON.stringify(lifter)));
+  }
+  /** The exercises in which a set says something about strength. */
+  counted(): Answer<Schemas["ReportCountedExercise"][]> {
+    return JSON.parse(this.raw.counted());
+  }
+  /** What a search for a text means that is not here yet. */
+  notYet(text: string): Answer<Schemas["Missing"][]> {
+    return JSON.parse(this.raw.notYet(text));
+  }
+  /** What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much. */
+  quantity(text: string, kind: string, unit: number): Answer<Schemas["Typed"]> {
+    return JSON.parse(this.raw.quantity(text, kind, unit));
+  }
+  /** The joint coordinates with their usual ranges. */
+  coordinates(): Answer<Schemas["DocumentCoordinateInfo"][]> {
+    return JSON.parse(this.raw.coordinates());
+  }
+  /** What the tape can measure on a lifter. */
+  lengths(): Answer<Schemas["DocumentLength"][]> {
+    return JSON.parse(this.raw.lengths());
+  }
+  /** What a setup can be for. */
+  regions(): Answer<Schemas["DocumentRegion"][]> {
+    return JSON.parse(this.raw.regions());
+  }
+}
