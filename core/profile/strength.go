@@ -246,7 +246,7 @@ func (s *Strength) Words(t Trust) string {
 	}
 	text := "Estimate for " + article + who + " of this body mass"
 	if len(s.Sets) > 0 {
-		text += ", drawn toward the known sets"
+		text += ", adjusted to the known sets"
 	}
 	switch l := s.Lifter; {
 	case l.Training == "" && l.Sex == "":

@@ -173,7 +173,7 @@ func LineUp(in LineUpInput) Sentence {
 		side = "behind"
 	}
 	s.Tone = Look
-	s.Text = "Seen from above, the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque acts out of plane as in it."
+	s.Text = "Seen from above, the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque acts out of plane as in plane."
 	return s
 }
 

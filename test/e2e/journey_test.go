@@ -155,7 +155,11 @@ func TestBadValueAtItsDial(t *testing.T) {
 	p.typeInto("path.plane", "0")
 	p.says(`[data-dial="stance.out"]`, "column")
 	p.typeInto("path.elbow", "a bit")
-	p.says(`[data-dial="path.elbow"]`, "“a bit” is not a number")
+	p.says(`[data-dial="path.elbow"]`, "“a bit” cannot be read as a number")
+	p.typeInto("path.elbow", "12 kg")
+	p.says(`[data-dial="path.elbow"]`, "That is a mass. Give an angle")
+	p.typeInto("path.elbow", "25/2 + 10")
+	p.untilDial("path.elbow", 22.5)
 	p.typeInto("path.elbow", "12,5")
 	p.untilDial("path.elbow", 12.5)
 }

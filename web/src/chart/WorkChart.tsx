@@ -101,7 +101,7 @@ function Row({ part: r, s, rough, colour }: { part: RegionPart; s: number; rough
   const units = useUnits();
   const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) => valueAt(c, s));
   const notes = [
-    r.target && off != null && `${Math.round(off)}° off its line of pull`,
+    r.target && off != null && `${Math.round(off)}° off line`,
     length != null && `length ${length.toFixed(2)}`,
   ].filter(Boolean);
   const grey = rough || Boolean(r.weak);

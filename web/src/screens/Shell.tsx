@@ -8,7 +8,7 @@ import { ErrorBoundary } from "../ui/ErrorBoundary";
 const Frame = styled.div`
   height: 100dvh;
   display: grid;
-  grid-template-columns: 64px minmax(0, 1fr);
+  grid-template-columns: 76px minmax(0, 1fr);
   > main { min-width: 0; min-height: 0; overflow: hidden; }
   > nav {
     display: flex;
@@ -20,7 +20,7 @@ const Frame = styled.div`
   }
   > nav svg.logo { margin: 2px 0 12px; }
   > nav a, > nav button {
-    width: 56px;
+    width: 68px;
     padding: 8px 0 7px;
     border: 0;
     border-radius: 6px;

@@ -13,7 +13,7 @@ import { NumberEntry } from "./NumberEntry";
 const Box = styled.div`
   padding: 2px 0 4px;
   .head { display: flex; align-items: center; gap: 6px; min-height: 24px; }
-  .head > .label { flex: 1; min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  .head > .label { flex: 1; min-width: 0; line-height: 16px; overflow-wrap: break-word; }
   .side { color: var(--quiet); font-size: 12px; white-space: nowrap; }
   .problem { display: flex; gap: 6px; margin-top: 4px; color: var(--brick); font-size: 12px; line-height: 16px; }
   .warning { color: var(--ochre); }

@@ -219,7 +219,7 @@ export const Rig = memo(function Rig(props: Props) {
         />
         {choices && (
           <Choice
-            label="Movement"
+            label="Change to"
             options={[{ key: "keep", label: "As it is" }, ...choices.ways]}
             value="keep"
             onChange={(key) => key !== "keep" && edits.restructure("way", key)}

@@ -53,10 +53,8 @@ function does(s: Step, units: Units): string {
   if (s.match == null) return s.why ?? "";
   const parts = [];
   if (s.peak != null && Math.abs(s.peak) >= 0.05)
-    parts.push(`${units.text(Math.abs(s.peak), "torque")} ${s.peak > 0 ? "more" : "less"} at the most`);
+    parts.push(`${units.text(Math.abs(s.peak), "torque")} ${s.peak > 0 ? "more" : "less"} at the peak`);
   if (s.peakDeg != null && Math.abs(s.peakDeg) >= 0.5)
-    parts.push(
-      `hardest at an angle ${units.text(Math.abs(s.peakDeg), "angle")} ${s.peakDeg > 0 ? "larger" : "smaller"}`,
-    );
+    parts.push(`hardest ${units.text(Math.abs(s.peakDeg), "angle")} ${s.peakDeg > 0 ? "later" : "earlier"}`);
   return parts.join(", ") || "hardly any change in torque";
 }

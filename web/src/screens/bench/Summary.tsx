@@ -84,7 +84,7 @@ function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units):
     cell("Loaded", loads.centroid, () => loads.phase),
     cell("Peak effort", peakEffort, percent, uncertainty?.peakEffort),
     cell("Peak torque", total.peak, (v) => units.text(v, "torque"), uncertainty?.peak, bare),
-    cell("Torque at the end", total.leftEnd, percent, uncertainty?.leftEnd),
+    cell("End torque", total.leftEnd, percent, uncertainty?.leftEnd),
     {
       name: "Repetitions",
       value: limit.light ? "light" : limit.reps.value == null ? null : `about ${Math.floor(limit.reps.value)}`,

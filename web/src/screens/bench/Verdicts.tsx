@@ -10,7 +10,7 @@ const List = styled.ul`
   padding: 0;
   li {
     display: grid;
-    grid-template-columns: 20px 58px 1fr;
+    grid-template-columns: 20px 70px 1fr;
     gap: 6px;
     padding: 7px 0;
     border-top: 1px solid var(--line);

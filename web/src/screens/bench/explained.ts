@@ -30,7 +30,7 @@ export function explain(report: Report): Record<string, Explained> {
       source: "Segments after Winter 2009 (recalled), or as measured.",
       sure: "Nine out of ten cases lie between the small numbers.",
     },
-    "Torque at the end": {
+    "End torque": {
       how: "Torque at the end of the range as a share of the peak.",
       from: "The torque curve.",
       source: "Geometry.",

@@ -57,7 +57,7 @@ export const sections: Section[] = [
           { key: "2", label: "Two" },
         ],
       },
-      { at: "apart", label: "Columns apart", kind: "length", when: (x) => x.columns === 2 },
+      { at: "apart", label: "Distance between columns", kind: "length", when: (x) => x.columns === 2 },
       { at: "column.lowestHole", label: "Hole 1 is up", kind: "length" },
       { at: "column.spacing", label: "From hole to hole", kind: "length" },
       { at: "column.holes", label: "Holes", kind: "count" },
