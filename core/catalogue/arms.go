@@ -67,7 +67,7 @@ func (m *maker) cornerCurl() setup.Document {
 	start := at(hand.X, hand.Y, hand.Z)
 	radius := math.Hypot(start.X-pivot.X, start.Y-pivot.Y)
 	d.Movement = setup.Movement{Kind: "guided", Side: "right", Guide: &setup.Guide{Kind: "arc", Start: *start, Centre: pivot, About: at(0, 0, 1), TurnDeg: 9, SwivelDeg: 0}}
-	d.Loads = []setup.Load{{ID: "bar", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PlateMass: m.kg(0.06), PlateRadius: mm(radius - 0.15),
+	d.Loads = []setup.Load{{ID: "bar", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PlateMass: m.kg(0.06), PlateRadius: mm(radius - 0.15),
 		LeverMass: 8, LeverRadius: mm(radius / 2), HandleRadius: mm(radius)}}
 	return d
 }

@@ -111,7 +111,7 @@ func (m *maker) leverPull(back, turn float64) setup.Document {
 	}
 	x, y := handle(start)
 	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *at(x, y, sh.Z), Centre: pivot, About: at(0, 0, 1), TurnDeg: turn, SwivelDeg: 40}}
-	d.Loads = []setup.Load{{ID: "lever", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1),
+	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1),
 		PlateMass: m.kg(0.4), PlateRadius: 0.6, PlateDeg: 180, HandleRadius: radius}}
 	return d
 }

@@ -130,17 +130,17 @@ func cuff(segment string, share float64) setup.Contact {
 }
 
 func dumbbell(mass float64) setup.Load {
-	return setup.Load{ID: "dumbbell", Kind: "dumbbell", Variable: true, Side: "right", Contact: grip, Mass: mass, Ratio: 1}
+	return setup.Load{ID: "dumbbell", Kind: setup.Dumbbell, Variable: true, Side: "right", Contact: grip, Mass: mass, Ratio: 1}
 }
 
 // bar is one weight in both hands.
 func bar(mass float64) setup.Load {
-	return setup.Load{ID: "bar", Kind: "bar", Variable: true, Side: "right", Contact: grip, Mass: mass, Ratio: 1}
+	return setup.Load{ID: "bar", Kind: setup.Bar, Variable: true, Side: "right", Contact: grip, Mass: mass, Ratio: 1}
 }
 
 // cable comes from a column of the station, or from a pulley of another height or place when a station has none there.
 func cable(p *setup.Point, stack float64, c setup.Contact) setup.Load {
-	return setup.Load{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack, Ratio: station.Ratio,
+	return setup.Load{ID: "cable", Kind: setup.Cable, Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack, Ratio: station.Ratio,
 		Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel}
 }
 
@@ -153,7 +153,7 @@ func rope(p *setup.Point, stack, strand float64) setup.Load {
 
 // band pulls with a force, N, at twice its length at rest.
 func band(p *setup.Point, rest, pull float64, c setup.Contact) setup.Load {
-	return setup.Load{ID: "band", Kind: "band", Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest), Section: pull / setup.RubberAtDouble,
+	return setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest), Section: pull / setup.RubberAtDouble,
 		Strands: 1, Hysteresis: setup.DefaultHysteresis, Ratio: 1}
 }
 

@@ -100,7 +100,7 @@ func (m *maker) dip(pitch float64, from, to [3]float64, swivel float64) setup.Do
 
 // ownBody is the lifter's own weight.
 func ownBody() setup.Load {
-	return setup.Load{ID: "body", Kind: "ownBody", Side: "right", Ratio: 1}
+	return setup.Load{ID: "body", Kind: setup.OwnBody, Side: "right", Ratio: 1}
 }
 
 // presses are those with a bar, on an inclined bench and on a machine.
@@ -134,7 +134,7 @@ func (m *maker) hungLever(region string, p setup.Posture, b *setup.Bench, h hung
 	x, y := sh.X+h.hand[0]*k, sh.Y+h.hand[1]*k
 	hand, pivot := at(x, y, z), at(x+h.pivot[0]-h.hand[0], y+h.pivot[1]-h.hand[1], z) // the machine is as large for everybody
 	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: at(0, 0, 1), TurnDeg: h.turn, SwivelDeg: h.swivel}}
-	d.Loads = []setup.Load{{ID: "lever", Kind: "lever", Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
+	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
 		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(math.Hypot(h.hand[0]-h.pivot[0], h.hand[1]-h.pivot[1]))}}
 	return d
 }

@@ -59,7 +59,7 @@ func legSetups(m *maker) []Ready {
 
 // cam is a machine whose arm turns with a joint, with its moment arm at three angles.
 func cam(coordinate string, c setup.Contact, stack, pad, a1, r1, a2, r2, a3, r3 float64) setup.Load {
-	return setup.Load{ID: "machine", Kind: "cam", Variable: true, Side: "right", Contact: c, StackMass: stack, Ratio: 1, Coordinate: coordinate, PadRadius: mm(pad),
+	return setup.Load{ID: "machine", Kind: setup.Cam, Variable: true, Side: "right", Contact: c, StackMass: stack, Ratio: 1, Coordinate: coordinate, PadRadius: mm(pad),
 		Cam: []setup.CamPoint{{AngleDeg: a1, Arm: r1}, {AngleDeg: a2, Arm: r2}, {AngleDeg: a3, Arm: r3}}}
 }
 

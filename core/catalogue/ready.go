@@ -99,7 +99,7 @@ func (m *maker) sideRaise() setup.Document {
 // fromColumn is a raise against the cable of the opposite column, from a hole, which passes behind the back.
 func (m *maker) fromColumn(hole int, stack float64) setup.Document {
 	d := m.sideRaise()
-	d.Loads = []setup.Load{{ID: "cable", Kind: "cable", Variable: true, Side: "right", Contact: grip,
+	d.Loads = []setup.Load{{ID: "cable", Kind: setup.Cable, Variable: true, Side: "right", Contact: grip,
 		Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.Column.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: station.Ratio, Friction: setup.DefaultFriction,
 		ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel, Kit: &setup.Kit{Station: station.Key, Column: "left", Hole: hole}}}
 	return d
@@ -121,14 +121,14 @@ func crossBehind(d setup.Document, out, away, plane float64) setup.Document {
 func (m *maker) bellRaise(plane, mass float64) setup.Document {
 	d := m.sideRaise()
 	d.Movement.Hold = map[string]float64{"shoulder.planeDeg": plane, "shoulder.rotationDeg": 0, "elbow.flexionDeg": 5}
-	d.Loads = []setup.Load{{ID: "dumbbell", Kind: "dumbbell", Variable: true, Side: "right", Contact: grip, Mass: mass}}
+	d.Loads = []setup.Load{{ID: "dumbbell", Kind: setup.Dumbbell, Variable: true, Side: "right", Contact: grip, Mass: mass}}
 	return d
 }
 
 // withBand adds a band from low behind the opposite hip that pulls with a force, N, at twice its length.
 func withBand(d setup.Document, pull float64) setup.Document {
 	l := &d.Lifter
-	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: "band", Variable: true, Side: "right", Contact: grip,
+	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: grip,
 		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / setup.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
 	return d
 }

@@ -40,16 +40,13 @@ func guided(r *Ready) {
 	r.Document.Cues, r.Document.Safely = slices.Clone(g.Cues), g.Safely
 }
 
-// kinds are what loads of a kind need.
-var kinds = map[string]string{"cable": "cable", "strands": "cable", "band": "band", "dumbbell": "dumbbell", "bar": "bar", "cam": "machine", "lever": "machine"}
-
 // needs lists the kinds of kit that a setup takes, each once, in the order of Needs.
 func needs(d *setup.Document) []string {
-	has := map[string]bool{"bench": d.Bench != nil && d.Loads[0].Kind != "cam"}
+	has := map[string]bool{"bench": d.Bench != nil && d.Loads[0].Kind != setup.Cam}
 	for i := range d.Loads {
 		l := &d.Loads[i]
-		kind := kinds[l.Kind]
-		if l.Kind == "lever" && l.PivotAlong == nil {
+		kind := l.Is().Needs
+		if l.Kind == setup.Lever && l.PivotAlong == nil {
 			kind = "bar"
 		}
 		has[kind] = kind != ""

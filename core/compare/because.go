@@ -128,7 +128,7 @@ func ofKit(sides []side) []Reason {
 			out = append(out, Reason{Key: key, Text: what + g + ".", Values: map[string]report.Quantity{}})
 		}
 	}
-	text("kind", "The kinds of load differ: ", func(l *setup.Load) string { return kinds[l.Kind] })
+	text("kind", "The kinds of load differ: ", func(l *setup.Load) string { return l.Is().With })
 	if cabled(sides) {
 		text("ratio", "The same pin does not pull the same, since the pulleys differ: ", func(l *setup.Load) string {
 			if !onPulley(l) {
@@ -146,10 +146,7 @@ func ofKit(sides []side) []Reason {
 	return out
 }
 
-var kinds = map[string]string{"dumbbell": "with dumbbells", "bar": "with a bar", "cable": "with a cable", "strands": "with a rope on a cable", "band": "with a band",
-	"cam": "with a cam", "lever": "with a lever", "ownBody": "with body weight"}
-
-func onPulley(l *setup.Load) bool { return l.Kind == "cable" || l.Kind == "strands" }
+func onPulley(l *setup.Load) bool { return l.Is().From == setup.FromPulley }
 
 // cabled says whether all setups have a cable.
 func cabled(sides []side) bool {

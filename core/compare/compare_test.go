@@ -233,7 +233,7 @@ func asked(t *testing.T, d setup.Document, by string) float64 {
 // as a multiple.
 func TestAGivenBandStays(t *testing.T) {
 	a, both := sample.Ready(t, "raise.dumbbell"), sample.Ready(t, "raise.dumbbell.band")
-	band := slices.IndexFunc(both.Loads, func(l setup.Load) bool { return l.Kind == "band" })
+	band := slices.IndexFunc(both.Loads, func(l setup.Load) bool { return l.Kind == setup.Band })
 	both.Loads[band].Pull = []setup.BandPoint{{Length: 0.7, Force: 0}, {Length: 1.4, Force: 12}, {Length: 2.1, Force: 20}}
 	made, _ := compare.Equalise([]setup.Document{a, both}, "peak", 0)
 	d := made[1].Document

@@ -72,7 +72,7 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 func adjustable(d *setup.Document) setup.Document {
 	c := d.Clone()
 	given := func(l *setup.Load) bool {
-		return l.Kind == "band" && (len(l.Pull) > 0 || l.Kit != nil && l.Kit.Item != "")
+		return l.Kind == setup.Band && (len(l.Pull) > 0 || l.Kit != nil && l.Kit.Item != "")
 	}
 	if !slices.ContainsFunc(c.Loads, func(l setup.Load) bool { return l.Variable && !given(&l) }) {
 		return c

@@ -91,7 +91,7 @@ func holdOn(d *setup.Document) bool {
 		return false
 	}
 	for i := range d.Loads {
-		if l := &d.Loads[i]; l.Kind == "cable" && l.Pulley != nil {
+		if l := &d.Loads[i]; l.Kind == setup.Cable && l.Pulley != nil {
 			scene, problems := evaluate.SceneAt(d, 0)
 			if len(problems) > 0 {
 				return false

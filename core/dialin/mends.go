@@ -159,7 +159,7 @@ func easing() []way {
 		{label: "Use cuffs at the wrists", make: func(d *setup.Document) bool {
 			changed := false
 			for i := range d.Loads {
-				if l := &d.Loads[i]; (l.Kind == "cable" || l.Kind == "band") && l.Contact.Segment == "hand" && !l.Shared {
+				if l := &d.Loads[i]; l.Is().Line != "" && l.Contact.Segment == "hand" && !l.ForBothHands() {
 					l.Contact, changed = setup.Contact{Segment: "forearm", At: "wrist"}, true
 				}
 			}

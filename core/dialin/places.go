@@ -14,7 +14,7 @@ func atWall(d *setup.Document, i int) bool {
 
 // single says whether a load has no twin that is moved apart with it.
 func single(d *setup.Document, i int) bool {
-	return !apartTogether(d, i) && (atWall(d, i) || d.Loads[i].Kind == "band")
+	return !apartTogether(d, i) && (atWall(d, i) || d.Loads[i].Kind == setup.Band)
 }
 
 // apartFreely says whether two columns or pulleys may be moved apart: those of a room stand where they stand.

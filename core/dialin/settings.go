@@ -35,29 +35,21 @@ type Setting struct {
 // dial knows how to read and write one kind of setting. Index is the load's place, or -1.
 type dial struct {
 	name    string
-	perLoad string                          // kinds of load it belongs to, between spaces; empty when it belongs to the setup
+	perLoad []setup.LoadKind                // kinds of load it belongs to; none when it belongs to the setup
 	applies func(*setup.Document, int) bool // whether this document has it; nil for always
 	setting func(d *setup.Document, index int) Setting
 	apply   func(d *setup.Document, index int, value float64)
 }
 
 func (dl *dial) of(d *setup.Document, index int) bool {
-	if dl.perLoad != "" && (!slices.Contains(strings.Fields(dl.perLoad), d.Loads[index].Kind) || !placed(&d.Loads[index])) {
+	if dl.perLoad != nil && (!slices.Contains(dl.perLoad, d.Loads[index].Kind) || !placed(&d.Loads[index])) {
 		return false
 	}
 	return dl.applies == nil || dl.applies(d, index)
 }
 
 // placed says whether a load has the place that it starts from, which an unsound document may lack.
-func placed(l *setup.Load) bool {
-	switch l.Kind {
-	case "cable", "strands":
-		return l.Pulley != nil
-	case "band":
-		return l.Anchor != nil
-	}
-	return true
-}
+func placed(l *setup.Load) bool { return l.Is().From == "" || l.Start() != nil }
 
 func isRaise(d *setup.Document, _ int) bool { return d.Movement.Kind == "shoulder-raise" }
 
@@ -71,56 +63,69 @@ func apartTogether(d *setup.Document, i int) bool {
 	return !l.Shared && d.Movement.Side == "both" && l.Contact.Segment != "trunk"
 }
 
+// The kinds of load that dials belong to.
+var (
+	onPulley = []setup.LoadKind{setup.Cable, setup.Rope}
+	ofCable  = []setup.LoadKind{setup.Cable}
+	ofRope   = []setup.LoadKind{setup.Rope}
+	ofBand   = []setup.LoadKind{setup.Band}
+	ofLever  = []setup.LoadKind{setup.Lever}
+	withPins = []setup.LoadKind{setup.Cable, setup.Rope, setup.Cam}
+	strapped = []setup.LoadKind{setup.Cable, setup.Band}
+	worn     = []setup.LoadKind{setup.Cable, setup.Band, setup.Dumbbell}
+	inHand   = []setup.LoadKind{setup.Dumbbell, setup.Bar}
+)
+
 var dials = []dial{
-	{"pulley.height", "cable strands", nil, pulleyHeight, setPulleyHeight},
-	{"columns.apart", "cable", apartFreely, columnsApart, setColumnsApart},
-	{"pulley.out", "cable strands", atWall, pulleyOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.X = v }},
-	{"pulley.aside", "cable strands", single, pulleyAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.Z = v }},
-	{"load.stack", "cable strands cam", nil, stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
-	{"band.height", "band", nil, anchorHeight, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
-	{"band.out", "band", nil, anchorOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.X = v }},
-	{"band.aside", "band", single, anchorAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Z = v }},
-	{"band.apart", "band", apartTogether, anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
-	{"band.rest", "band", ownBand, bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
-	{"band.pull", "band", func(d *setup.Document, i int) bool { return len(d.Loads[i].Pull) == 0 && ownBand(d, i) }, bandPull, setBandPull},
-	{"strap", "cable band", hasStrap, strap, func(d *setup.Document, i int, v float64) { d.Loads[i].AttachmentLength = v }},
-	{"strand", "strands", nil, strand, func(d *setup.Document, i int, v float64) { d.Loads[i].StrandLength = v }},
-	{"cuff", "cable band dumbbell", cuffed, cuffPlace, func(d *setup.Document, i int, v float64) { d.Loads[i].Contact.Fraction = &v }},
-	{"load.mass", "dumbbell bar", nil, freeMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
-	{"lever.plates", "lever", nil, plateMass, func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }},
-	{"stance.out", "", nil, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
-	{"stance.aside", "", nil, stanceAside, func(d *setup.Document, _ int, v float64) { d.Posture.Z = v }},
-	{"heading", "", nil, heading, func(d *setup.Document, _ int, v float64) { d.Posture.HeadingDeg = v }},
-	{"seat.height", "", func(d *setup.Document, _ int) bool { return d.Posture.Kind == "seated" && d.Bench == nil }, seatHeight, func(d *setup.Document, _ int, v float64) { d.Posture.SeatHeight = v }},
-	{"bench.height", "", func(d *setup.Document, _ int) bool {
+	{"pulley.height", onPulley, nil, pulleyHeight, setPulleyHeight},
+	{"columns.apart", ofCable, apartFreely, columnsApart, setColumnsApart},
+	{"pulley.out", onPulley, atWall, pulleyOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.X = v }},
+	{"pulley.aside", onPulley, single, pulleyAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Pulley.Z = v }},
+	{"load.stack", withPins, nil, stackMass, func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }},
+	{"band.height", ofBand, nil, anchorHeight, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
+	{"band.out", ofBand, nil, anchorOut, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.X = v }},
+	{"band.aside", ofBand, single, anchorAside, func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Z = v }},
+	{"band.apart", ofBand, apartTogether, anchorsApart, func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
+	{"band.rest", ofBand, ownBand, bandRest, func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
+	{"band.pull", ofBand, func(d *setup.Document, i int) bool { return len(d.Loads[i].Pull) == 0 && ownBand(d, i) }, bandPull, setBandPull},
+	{"strap", strapped, hasStrap, strap, func(d *setup.Document, i int, v float64) { d.Loads[i].AttachmentLength = v }},
+	{"strand", ofRope, nil, strand, func(d *setup.Document, i int, v float64) { d.Loads[i].StrandLength = v }},
+	{"cuff", worn, cuffed, cuffPlace, func(d *setup.Document, i int, v float64) { d.Loads[i].Contact.Fraction = &v }},
+	{"load.mass", inHand, nil, freeMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
+	{"lever.plates", ofLever, nil, plateMass, func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }},
+	{"stance.out", nil, nil, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
+	{"stance.aside", nil, nil, stanceAside, func(d *setup.Document, _ int, v float64) { d.Posture.Z = v }},
+	{"heading", nil, nil, heading, func(d *setup.Document, _ int, v float64) { d.Posture.HeadingDeg = v }},
+	{"seat.height", nil, func(d *setup.Document, _ int) bool { return d.Posture.Kind == "seated" && d.Bench == nil }, seatHeight, func(d *setup.Document, _ int, v float64) { d.Posture.SeatHeight = v }},
+	{"bench.height", nil, func(d *setup.Document, _ int) bool {
 		return d.Bench != nil && d.Bench.Kit == nil && d.Posture.Kind != "leaning"
 	}, benchHeight, func(d *setup.Document, _ int, v float64) { d.Bench.Height = v }},
-	{"feet.apart", "", onTwoFeet, feetApart, func(d *setup.Document, _ int, v float64) { d.Posture.FeetApart = v }},
-	{"feet.stagger", "", func(d *setup.Document, _ int) bool {
+	{"feet.apart", nil, onTwoFeet, feetApart, func(d *setup.Document, _ int, v float64) { d.Posture.FeetApart = v }},
+	{"feet.stagger", nil, func(d *setup.Document, _ int) bool {
 		return onTwoFeet(d, -1) && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
 	}, feetStagger, func(d *setup.Document, _ int, v float64) { d.Posture.Stagger = v }},
-	{"riser", "", func(d *setup.Document, _ int) bool { return d.Posture.Riser > 0 }, riser, func(d *setup.Document, _ int, v float64) { d.Posture.Riser = v }},
-	{"hand.out", "", holdsOn, handAt("Free hand, forward", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3), handTo(func(p *setup.Point) *float64 { return &p.X })},
-	{"hand.height", "", holdsOn, handAt("Free hand, height", func(p *setup.Point) *float64 { return &p.Y }, "y", 0, 2.4), handTo(func(p *setup.Point) *float64 { return &p.Y })},
-	{"hand.aside", "", holdsOn, handAt("Free hand, sideways", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2), handTo(func(p *setup.Point) *float64 { return &p.Z })},
-	{"bench.angle", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
-	{"bench.mass", "", func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
-	{"trunk.lean", "", leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
-	{"path.plane", "", isRaise, held("Plane of the raise", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
-	{"path.startPlane", "", isRaise, startPlane, func(d *setup.Document, _ int, v float64) { d.Movement.StartPlane = &v }},
-	{"path.elbow", "", isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
-	{"path.rotation", "", isRaise, held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
-	{"hold.elevation", "", holds("shoulder.elevationDeg"), held("Arm raise angle", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")},
-	{"hold.plane", "", holds("shoulder.planeDeg"), held("Plane of the raise", "shoulder.planeDeg", -45, 130), hold("shoulder.planeDeg")},
-	{"hold.rotation", "", holds("shoulder.rotationDeg"), held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
-	{"hold.elbow", "", holds("elbow.flexionDeg"), held("Elbow bend", "elbow.flexionDeg", 0, 145), hold("elbow.flexionDeg")},
-	{"guide.swivel", "", func(d *setup.Document, _ int) bool { return d.Movement.Guide != nil }, swivel, setSwivel},
-	{"range.from", "", isSweep, rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
-	{"range.to", "", isSweep, rangeTo, func(d *setup.Document, _ int, v float64) { d.Movement.ToDeg = v }},
-	{"tempo.up", "", moves, seconds("Lifting", "tempo.up", 0.5, func(t *setup.Tempo) float64 { return t.Up }), func(d *setup.Document, _ int, v float64) { d.Tempo.Up = v }},
-	{"tempo.top", "", moves, seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }), func(d *setup.Document, _ int, v float64) { d.Tempo.Top = v }},
-	{"tempo.down", "", moves, seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }), func(d *setup.Document, _ int, v float64) { d.Tempo.Down = v }},
-	{"tempo.bottom", "", moves, seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }), func(d *setup.Document, _ int, v float64) { d.Tempo.Bottom = v }},
+	{"riser", nil, func(d *setup.Document, _ int) bool { return d.Posture.Riser > 0 }, riser, func(d *setup.Document, _ int, v float64) { d.Posture.Riser = v }},
+	{"hand.out", nil, holdsOn, handAt("Free hand, forward", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3), handTo(func(p *setup.Point) *float64 { return &p.X })},
+	{"hand.height", nil, holdsOn, handAt("Free hand, height", func(p *setup.Point) *float64 { return &p.Y }, "y", 0, 2.4), handTo(func(p *setup.Point) *float64 { return &p.Y })},
+	{"hand.aside", nil, holdsOn, handAt("Free hand, sideways", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2), handTo(func(p *setup.Point) *float64 { return &p.Z })},
+	{"bench.angle", nil, func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle, func(d *setup.Document, _ int, v float64) { d.Bench.AngleDeg = v }},
+	{"bench.mass", nil, func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass, func(d *setup.Document, _ int, v float64) { d.Bench.Mass = v }},
+	{"trunk.lean", nil, leans, trunkLean, func(d *setup.Document, _ int, v float64) { d.Posture.Trunk.PitchDeg = v }},
+	{"path.plane", nil, isRaise, held("Plane of the raise", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")},
+	{"path.startPlane", nil, isRaise, startPlane, func(d *setup.Document, _ int, v float64) { d.Movement.StartPlane = &v }},
+	{"path.elbow", nil, isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")},
+	{"path.rotation", nil, isRaise, held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"hold.elevation", nil, holds("shoulder.elevationDeg"), held("Arm raise angle", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")},
+	{"hold.plane", nil, holds("shoulder.planeDeg"), held("Plane of the raise", "shoulder.planeDeg", -45, 130), hold("shoulder.planeDeg")},
+	{"hold.rotation", nil, holds("shoulder.rotationDeg"), held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")},
+	{"hold.elbow", nil, holds("elbow.flexionDeg"), held("Elbow bend", "elbow.flexionDeg", 0, 145), hold("elbow.flexionDeg")},
+	{"guide.swivel", nil, func(d *setup.Document, _ int) bool { return d.Movement.Guide != nil }, swivel, setSwivel},
+	{"range.from", nil, isSweep, rangeFrom, func(d *setup.Document, _ int, v float64) { d.Movement.FromDeg = v }},
+	{"range.to", nil, isSweep, rangeTo, func(d *setup.Document, _ int, v float64) { d.Movement.ToDeg = v }},
+	{"tempo.up", nil, moves, seconds("Lifting", "tempo.up", 0.5, func(t *setup.Tempo) float64 { return t.Up }), func(d *setup.Document, _ int, v float64) { d.Tempo.Up = v }},
+	{"tempo.top", nil, moves, seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }), func(d *setup.Document, _ int, v float64) { d.Tempo.Top = v }},
+	{"tempo.down", nil, moves, seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }), func(d *setup.Document, _ int, v float64) { d.Tempo.Down = v }},
+	{"tempo.bottom", nil, moves, seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }), func(d *setup.Document, _ int, v float64) { d.Tempo.Bottom = v }},
 }
 
 // startPlane is the plane in which a raise starts: that of the whole path unless it has one of its own.
@@ -199,7 +204,7 @@ func Settings(d *setup.Document) []Setting {
 	}
 	for i := range dials {
 		dl := &dials[i]
-		if dl.perLoad == "" {
+		if dl.perLoad == nil {
 			if dl.of(d, -1) {
 				add(dl, dl.name, -1)
 			}
@@ -225,7 +230,7 @@ func Apply(d *setup.Document, key string, value float64) (setup.Document, setup.
 			continue
 		}
 		index := -1
-		if dl.perLoad != "" {
+		if dl.perLoad != nil {
 			k, err := strconv.Atoi(place)
 			if err != nil || k < 0 || k >= len(c.Loads) {
 				break
@@ -366,7 +371,7 @@ func stackMass(d *setup.Document, i int) Setting {
 func freeMass(d *setup.Document, i int) Setting {
 	l := &d.Loads[i]
 	label := "Dumbbell"
-	if l.Kind == "bar" {
+	if l.Kind == setup.Bar {
 		label = "Mass in both hands"
 	}
 	return withMasses(l, Setting{Group: "loads", Label: label, Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, l.Mass), Step: 0.5, Value: l.Mass,

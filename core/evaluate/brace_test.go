@@ -19,7 +19,7 @@ func pulled(t *testing.T, mass float64) setup.Document {
 	d := ready(t, "front.dumbbell")
 	d.Posture = setup.Posture{Kind: "standing", FeetApart: 0.3}
 	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 90}}
-	d.Loads = []setup.Load{{ID: "pull", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: mass / 2, Travel: 6,
+	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: mass / 2, Travel: 6,
 		Pulley: &setup.Point{X: 4, Y: 0.818 * 1.75, Z: 0.175}}}
 	return d
 }
@@ -112,7 +112,7 @@ func TestThighPad(t *testing.T) {
 	d := ready(t, "front.dumbbell")
 	d.Posture = setup.Posture{Kind: "seated", Held: []string{"thighPad"}}
 	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 150, "elbow.flexionDeg": 30}}
-	d.Loads = []setup.Load{{ID: "pull", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: 50, Travel: 6,
+	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: 50, Travel: 6,
 		Pulley: &setup.Point{X: 0.28, Y: 4, Z: 0.175}}}
 	r := evaluated(t, &d)
 	pad, up := 0.0, 0.0

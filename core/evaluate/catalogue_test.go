@@ -99,7 +99,7 @@ func TestBandsLoadTheTopOfASquat(t *testing.T) {
 	}
 	with := ready(t, "squat.band")
 	without := with.Clone()
-	without.Loads = slices.DeleteFunc(without.Loads, func(l setup.Load) bool { return l.Kind == "band" })
+	without.Loads = slices.DeleteFunc(without.Loads, func(l setup.Load) bool { return l.Kind == setup.Band })
 	if a, b := left(&with), left(&without); a <= 1.2*b {
 		t.Errorf("left of the hips' torque at the top: with bands %.3f, without %.3f", a, b)
 	}
@@ -118,7 +118,7 @@ func TestReadySetupsHaveThePhaseTheyClaim(t *testing.T) {
 			if got := rep.Profile.Loads.Phase; got != r.Phase && (middle || r.Note == "") {
 				t.Errorf("%s at %v m is %q, not %q, and says nothing about it", r.Key, l.Stature, got, r.Phase)
 			}
-			if len(r.Document.Cues) == 0 || len(r.Mistakes) == 0 || (len(r.Needs) == 0 && r.Document.Loads[0].Kind != "ownBody") {
+			if len(r.Document.Cues) == 0 || len(r.Mistakes) == 0 || (len(r.Needs) == 0 && r.Document.Loads[0].Kind != setup.OwnBody) {
 				t.Errorf("%s: cues %v, mistakes %v, needs %v", r.Key, r.Document.Cues, r.Mistakes, r.Needs)
 			}
 		}
@@ -144,7 +144,7 @@ func TestReadySetupsStartAndClear(t *testing.T) {
 // plates, dumbbells and bands, and what cannot be changed (the limb, a lever's own weight) stays. A muscle that gives out first has
 // little left: where shares are firm shifts a little as the limb weighs less beside the load.
 func TestLoadFactorGivesFullEffort(t *testing.T) {
-	kinds := map[string]int{}
+	kinds := map[setup.LoadKind]int{}
 	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
 		limit := evaluated(t, &r.Document).Limit
 		factor := limit.Factor
@@ -165,7 +165,7 @@ func TestLoadFactorGivesFullEffort(t *testing.T) {
 			t.Errorf("%s: times %g the effort is %g, %s gives out at %g of that", r.Key, factor.OrNaN(), e, report.Limit.Label, left)
 		}
 	}
-	for _, kind := range []string{"cable", "dumbbell", "band", "bar", "lever", "cam"} {
+	for _, kind := range []setup.LoadKind{"cable", "dumbbell", "band", "bar", "lever", "cam"} {
 		if kinds[kind] == 0 {
 			t.Errorf("no %s among them", kind)
 		}

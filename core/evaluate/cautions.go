@@ -6,7 +6,6 @@ import (
 	"slices"
 
 	"dialarc/core/body"
-	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
@@ -63,7 +62,7 @@ func (o *outcome) rubVerdict(rubs []report.Rub) []report.Verdict {
 		return nil
 	}
 	r := &rubs[worst]
-	s := verdict.Rub(load.LineName(o.doc.Loads[r.Index].Kind), r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
+	s := verdict.Rub(o.doc.Loads[r.Index].Is().Line, r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
 	return []report.Verdict{worded(&s)}
 }
 
@@ -120,7 +119,7 @@ func (o *outcome) limitWords(r *report.Report, in *verdict.JointsInput) {
 		in.First = "the " + muscle.InSentence(limit.Label)
 	}
 	if limit.Load >= 0 {
-		in.Load = metric.Known(*massOf(&o.doc.Loads[limit.Load]))
+		in.Load = metric.Known(*o.doc.Loads[limit.Load].MassField())
 		in.Once, in.Low, in.High = limit.Kg, roughly(limit.KgLow), roughly(limit.KgHigh)
 	}
 }

@@ -138,7 +138,7 @@ func TestPickingUp(t *testing.T) {
 	}
 	for _, key := range []string{"raise.dumbbell", "row.cable", "front.cable"} {
 		d := ready(t, key)
-		if in := evaluated(t, &d).Entry; in != nil && len(d.Loads) == 1 && d.Loads[0].Kind == "dumbbell" {
+		if in := evaluated(t, &d).Entry; in != nil && len(d.Loads) == 1 && d.Loads[0].Kind == setup.Dumbbell {
 			t.Errorf("%s has two handles to pick up: %+v", key, in)
 		}
 	}

@@ -14,7 +14,7 @@ func (e *Evaluator) entry(o *outcome) *report.Entry {
 	pair, crossed := false, true
 	for k := range o.items {
 		it := &o.items[k]
-		if it.From == nil || it.Def.Shared || !it.Held() || (it.Def.Kind != "cable" && it.Def.Kind != "band") {
+		if it.From == nil || it.Def.Shared || !it.Held() || it.Def.Is().End == "" {
 			continue
 		}
 		pair = pair || it.Mirror
@@ -28,7 +28,7 @@ func (e *Evaluator) entry(o *outcome) *report.Entry {
 	}
 	o.path.Place(0, &e.frame)
 	b := e.brace.At(&e.frame, o.doc, one, 1)
-	out := &report.Entry{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, one[0].Def.Kind)}
+	out := &report.Entry{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, one[0].Def.Is().End)}
 	if !out.Holds {
 		out.How, out.TowardDeg = e.brace.Fails(o.doc, o.path, one, &b)
 		out.TowardDeg = report.Rounded(out.TowardDeg)
@@ -45,11 +45,7 @@ func (o *outcome) fromOtherSide(it *load.Item) bool {
 }
 
 // stepsOf is the order of picking up and putting back (common practice, no source).
-func stepsOf(crossed bool, kind string) []string {
-	what := "handle"
-	if kind == "band" {
-		what = "end of the band"
-	}
+func stepsOf(crossed bool, what string) []string {
 	if crossed {
 		return []string{
 			"Step up to the left side and take its " + what + " with the right hand.",

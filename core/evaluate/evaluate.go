@@ -190,11 +190,11 @@ func (e *Evaluator) fillVariable(m *model) {
 		if !l.Variable {
 			continue
 		}
-		if l.Kind == "lever" && l.LeverMass > 0 && half == nil {
+		if l.Kind == setup.Lever && l.LeverMass > 0 && half == nil {
 			half = e.halfOf(m)
 		}
 		for i, t := range e.rep.Parts[k].Torque {
-			if l.Kind == "lever" && half != nil {
+			if l.Kind == setup.Lever && half != nil {
 				t = 2 * (t - half.Parts[k].Torque[i])
 			}
 			e.variable[i] += t
@@ -359,7 +359,7 @@ func (o *outcome) sentences(line report.LineUp) []verdict.Sentence {
 func (o *outcome) bands() []verdict.Sentence {
 	var out []verdict.Sentence
 	for k, index := range o.rep.Index {
-		if o.doc.Loads[index].Kind != "band" {
+		if o.doc.Loads[index].Kind != setup.Band {
 			continue
 		}
 		stretch, n := o.rep.Parts[k].Stretch, len(o.rep.S)

@@ -172,7 +172,7 @@ func follow(l *report.Limit, o *outcome, list demands, factor float64) {
 	}
 	wide := math.Exp(tenth * l.Spread)
 	if l.Load = Counted(o.doc); l.Load >= 0 {
-		kg := *massOf(&o.doc.Loads[l.Load])
+		kg := *o.doc.Loads[l.Load].MassField()
 		l.Kg, l.KgLow, l.KgHigh = number(kg*factor), number(kg*factor/wide), number(kg*factor*wide)
 	} else {
 		none := metric.Missing("No load here is counted in kilograms.")

@@ -102,7 +102,7 @@ func (o *outcome) handForce(f *body.Frames) space.Vec {
 		}
 		if side, ok := it.Hand(); ok && side == o.path.Lead() {
 			sum = r3.Add(sum, it.At(f).Force)
-			shared = shared || it.Def.Shared || it.Def.Kind == "bar"
+			shared = shared || it.Def.Shared || it.Def.Kind == setup.Bar
 		}
 	}
 	if shared {
@@ -115,7 +115,7 @@ func (o *outcome) handForce(f *body.Frames) space.Vec {
 func (o *outcome) firstCable() *load.Item {
 	for k := range o.items {
 		it := &o.items[k]
-		strand := it.Def.Kind == "cable" || it.Def.Kind == "band" || it.Def.Kind == "strands"
+		strand := it.Def.Is().Line != ""
 		if strand && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
 			return it
 		}
@@ -126,7 +126,7 @@ func (o *outcome) firstCable() *load.Item {
 // firstLine is its kind.
 func (o *outcome) firstLine() string {
 	if it := o.firstCable(); it != nil {
-		return it.Def.Kind
+		return it.Def.Is().Line
 	}
 	return ""
 }

@@ -15,7 +15,7 @@ func (o *outcome) pins() []report.Pins {
 	out := []report.Pins{}
 	for k, index := range o.rep.Index {
 		def := &o.doc.Loads[index]
-		if def.Kit == nil || def.StackMass <= 0 || (def.Kind != "cable" && def.Kind != "strands") {
+		if def.Kit == nil || def.StackMass <= 0 || def.Is().From != setup.FromPulley {
 			continue
 		}
 		column, known := kit.ColumnOf(def.Kit)

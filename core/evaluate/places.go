@@ -23,7 +23,7 @@ func ComparePlaces(d *setup.Document) (*report.Places, setup.Problems) {
 	for i := range d.Loads {
 		l := &d.Loads[i]
 		arm := l.Contact.Segment == "hand" || l.Contact.Segment == "forearm" || l.Contact.Segment == "upperArm"
-		if index < 0 && arm && !l.Shared && (l.Kind == "cable" || l.Kind == "band") {
+		if index < 0 && arm && l.Is().Line != "" && !l.ForBothHands() {
 			index = i
 		}
 	}

@@ -125,7 +125,7 @@ func (r chance) document(ready []catalogue.Ready) setup.Document {
 		}
 	}
 	if r.often(0.2) {
-		d.Loads = append(d.Loads, setup.Load{ID: "more", Kind: "dumbbell", Side: d.Loads[0].Side, Contact: d.Loads[0].Contact, Mass: r.span(0, 40), Variable: r.often(0.5)})
+		d.Loads = append(d.Loads, setup.Load{ID: "more", Kind: setup.Dumbbell, Side: d.Loads[0].Side, Contact: d.Loads[0].Contact, Mass: r.span(0, 40), Variable: r.often(0.5)})
 	}
 	return d
 }
@@ -171,7 +171,7 @@ func (r chance) load(l *setup.Load) {
 			p.X, p.Y, p.Z = p.X+r.span(-0.4, 0.4), max(0.05, p.Y+r.span(-0.8, 0.8)), p.Z+r.span(-0.4, 0.4)
 		}
 	}
-	if l.AxisOffset == nil && l.Kind == "cam" {
+	if l.AxisOffset == nil && l.Kind == setup.Cam {
 		l.AxisOffset = &setup.Point{X: r.span(-0.05, 0.05), Y: r.span(-0.05, 0.05)}
 	}
 	l.Variable = r.often(0.7)

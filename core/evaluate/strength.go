@@ -60,7 +60,7 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	if counted < 0 {
 		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.", Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
 	}
-	*massOf(&d.Loads[counted]) = set.Load * onceFactor(set.Reps+set.Left)
+	*d.Loads[counted].MassField() = set.Load * onceFactor(set.Reps+set.Left)
 	if problems := setup.Validate(&d); len(problems) > 0 {
 		return none, problems
 	}
@@ -103,14 +103,12 @@ func CheckSets(base string, l *setup.Lifter) setup.Problems {
 // -1 where there is none.
 func Counted(d *setup.Document) int {
 	for i := range d.Loads {
-		if d.Loads[i].Variable && massOf(&d.Loads[i]) != nil {
+		if d.Loads[i].Variable && d.Loads[i].MassField() != nil {
 			return i
 		}
 	}
 	return -1
 }
-
-var countedHow = map[string]string{"dumbbell": "each dumbbell", "bar": "the whole bar", "cable": "the pin", "strands": "the pin", "cam": "the pin", "lever": "the plates"}
 
 // CountedExercises lists the exercises in which a set can be known: those that move, with one load and that in kilograms.
 func CountedExercises() []report.CountedExercise {
@@ -118,23 +116,10 @@ func CountedExercises() []report.CountedExercise {
 	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
 		i := Counted(&r.Document)
 		if i >= 0 && varying(&r.Document) == 1 && r.Document.Movement.Kind != "hold" {
-			out = append(out, report.CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: countedHow[r.Document.Loads[i].Kind]})
+			out = append(out, report.CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: r.Document.Loads[i].Is().Counted})
 		}
 	}
 	return out
-}
-
-// massOf is where a load keeps what it is counted by; nil for one that is not counted in kilograms.
-func massOf(l *setup.Load) *float64 {
-	switch l.Kind {
-	case "dumbbell", "bar":
-		return &l.Mass
-	case "cable", "strands", "cam":
-		return &l.StackMass
-	case "lever":
-		return &l.PlateMass
-	}
-	return nil
 }
 
 // KnownOf says for every action what a lifter's strength rests on and how much it is, and what every known set told.

@@ -82,11 +82,11 @@ func (c *cautions) weights() {
 	for i := range c.doc.Loads {
 		l := &c.doc.Loads[i]
 		under := p.Kind == "supine" && l.Contact.Segment == "hand" || l.Contact.At == "shoulders" && p.Kind != "prone"
-		if l.Kind == "bar" && c.doc.Movement.Kind != "hold" && under && l.Catch == "" && !c.narrow(l) {
+		if l.Kind == setup.Bar && c.doc.Movement.Kind != "hold" && under && l.Catch == "" && !c.narrow(l) {
 			where := map[bool]string{true: "the back", false: "the chest"}[l.Contact.At == "shoulders"]
 			c.add("bar-fail", "A failed rep leaves the bar on "+where+": nothing is set to catch it.", "Set safeties just below the lowest point, use a spotter, or leave the collars off.", nil)
 		}
-		if (l.Kind == "bar" || l.Kind == "dumbbell") && l.Contact.Segment == "hand" && p.Kind == "supine" {
+		if (l.Kind == setup.Bar || l.Kind == setup.Dumbbell) && l.Contact.Segment == "hand" && p.Kind == "supine" {
 			if deg, over := c.overFace(l); over {
 				c.add("face", "The weight passes over the face or throat, at {at}.", "Keep the thumbs wrapped, use an easy weight or a spotter; lower it behind the head.", map[string]report.Quantity{"at": {Value: deg, Kind: "angle"}})
 			}
@@ -108,7 +108,7 @@ func (c *cautions) overFace(l *setup.Load) (float64, bool) {
 		at := back.Apply(r3.Sub(grip, c.station.MidHip))
 		along := at.Y - shoulders
 		aside := math.Abs(at.Z)
-		if l.Kind == "bar" {
+		if l.Kind == setup.Bar {
 			aside = 0
 		}
 		if along > 0.05*h && along < 0.20*h && aside < overFace*h && at.X > 0 {
@@ -226,7 +226,7 @@ func (c *cautions) kit() {
 			map[string]report.Quantity{"pull": {Value: report.Rounded(side.Pull), Kind: "force"}, "height": {Value: report.Rounded(side.Height), Kind: "length"}})
 	}
 	for k, index := range c.rep.Index {
-		if l := &c.doc.Loads[index]; l.Kind == "band" {
+		if l := &c.doc.Loads[index]; l.Kind == setup.Band {
 			c.band(k, l)
 		}
 	}

@@ -127,7 +127,7 @@ func shift(d *setup.Document, e *report.Errors, r *rand.Rand) setup.Document {
 				p.X, p.Y, p.Z = p.X+by(e.Pulley), p.Y+by(e.Pulley), p.Z+by(e.Pulley)
 			}
 		}
-		if l.Kind == "cam" {
+		if l.Kind == setup.Cam {
 			o := setup.Point{}
 			if l.AxisOffset != nil {
 				o = *l.AxisOffset

@@ -71,15 +71,7 @@ func (it *Item) Hand() (body.Side, bool) {
 }
 
 // OwnBody says whether the item stands for the weight of the body itself, which is no force of its own.
-func (it *Item) OwnBody() bool { return it.Def.Kind == "ownBody" }
-
-// LineName is what people call the line that a load of a kind pulls along: cable, band or rope.
-func LineName(kind string) string {
-	if name := map[string]string{"band": "band", "strands": "rope"}[kind]; name != "" {
-		return name
-	}
-	return "cable"
-}
+func (it *Item) OwnBody() bool { return it.Def.Kind == setup.OwnBody }
 
 // builder is what a kind builds its source from.
 type builder struct {
@@ -95,16 +87,19 @@ func (b *builder) point(p *setup.Point) space.Vec {
 }
 
 // kinds builds a source of each kind, and says where it starts from.
-var kinds = map[string]func(b *builder) (Source, *space.Vec){
-	"dumbbell": newWeight,
-	"bar":      newWeight,
-	"cable":    newCable,
-	"strands":  newStrands,
-	"band":     newBand,
-	"cam":      newCam,
-	"lever":    newLever,
-	"ownBody":  newOwnBody,
+var kinds = map[setup.LoadKind]func(b *builder) (Source, *space.Vec){
+	setup.Dumbbell: newWeight,
+	setup.Bar:      newWeight,
+	setup.Cable:    newCable,
+	setup.Rope:     newStrands,
+	setup.Band:     newBand,
+	setup.Cam:      newCam,
+	setup.Lever:    newLever,
+	setup.OwnBody:  newOwnBody,
 }
+
+// Known says whether loads of a kind can be built.
+func Known(kind setup.LoadKind) bool { return kinds[kind] != nil }
 
 // contact is a place on a segment.
 type contact struct {
@@ -158,7 +153,7 @@ func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.F
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {
 		items = append(items, build(i, &loads[i], st, false, start, end))
-		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != "ownBody" {
+		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != setup.OwnBody {
 			items = append(items, build(i, &loads[i], st, true, start, end))
 		}
 	}
@@ -172,7 +167,7 @@ func build(index int, l *setup.Load, st *body.Station, mirrored bool, start, end
 		side = body.Left - side
 		b.place, b.turn = st.Mirror, st.MirrorTurn
 	}
-	if l.Shared || l.Kind == "strands" || l.Kind == "bar" {
+	if l.ForBothHands() {
 		b.place, b.turn = same, same // one thing for both hands, not one for each
 	}
 	b.at = contact{segment: side.On(contactSegments[l.Contact.Segment]), side: side, named: l.Contact.At, shared: l.Shared}

@@ -38,7 +38,7 @@ func (r *rig) at(s float64) *body.Frames {
 var grip = setup.Contact{Segment: "hand", At: "grip"}
 
 func cable(change func(*setup.Load)) setup.Load {
-	l := setup.Load{ID: "c", Kind: "cable", Side: "right", Contact: grip, Pulley: &setup.Point{X: 0, Y: 0.5, Z: -0.5}, StackMass: 10, Ratio: 1, ParkedGap: 0.05, Travel: 1.6}
+	l := setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: grip, Pulley: &setup.Point{X: 0, Y: 0.5, Z: -0.5}, StackMass: 10, Ratio: 1, ParkedGap: 0.05, Travel: 1.6}
 	change(&l)
 	return l
 }
@@ -50,7 +50,7 @@ func (r *rig) build(l setup.Load) load.Item {
 // A mass of 1 kg weighs 9.80665 N (CGPM 1901; ISO 80000-3), straight down wherever it is.
 func TestFreeWeight(t *testing.T) {
 	r := newRig()
-	it := r.build(setup.Load{ID: "d", Kind: "dumbbell", Side: "right", Contact: grip, Mass: 1})
+	it := r.build(setup.Load{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: grip, Mass: 1})
 	for _, s := range []float64{0, 0.4, 1} {
 		p := it.At(r.at(s))
 		if p.Force != (space.Vec{Y: -9.80665}) || p.Lowering != p.Force || p.Contact != r.f.Grip[body.Right] {
@@ -111,7 +111,7 @@ func TestEnergyIsWork(t *testing.T) {
 			l.Ratio, l.Travel = 0.25+random.Float64(), 6
 		})
 		if random.IntN(3) == 0 {
-			l = setup.Load{ID: "d", Kind: "dumbbell", Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: new(0.7)}, Mass: 1 + 9*random.Float64()}
+			l = setup.Load{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: new(0.7)}, Mass: 1 + 9*random.Float64()}
 		}
 		it := r.build(l)
 		s := 0.1 + 0.8*random.Float64()
@@ -134,4 +134,13 @@ func TestMirroredLoads(t *testing.T) {
 		t.Errorf("not mirror images: %+v %+v", a, b)
 	}
 	check.Near(t, "mirrored pulley", items[1].From.Z, 0.5, 1e-12)
+}
+
+// Every kind of load can be built.
+func TestEveryKindIsBuilt(t *testing.T) {
+	for _, name := range setup.Kinds(nil) {
+		if !load.Known(setup.LoadKind(name)) {
+			t.Errorf("%s has no source", name)
+		}
+	}
 }

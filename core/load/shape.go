@@ -2,6 +2,7 @@ package load
 
 import (
 	"dialarc/core/body"
+	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
@@ -16,7 +17,7 @@ const beyondHands = 0.25
 func (it *Item) Shape(f *body.Frames) []space.Vec {
 	switch s := it.Source.(type) {
 	case *weight:
-		if it.Def.Kind != "bar" {
+		if it.Def.Kind != setup.Bar {
 			return nil
 		}
 		if !it.Held() { // on the back

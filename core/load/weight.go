@@ -2,6 +2,7 @@ package load
 
 import (
 	"dialarc/core/body"
+	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
@@ -16,7 +17,7 @@ type weight struct {
 
 func newWeight(b *builder) (Source, *space.Vec) {
 	w := &weight{mass: b.Mass, at: b.at}
-	if b.Kind == "bar" && b.Contact.Segment == "hand" {
+	if b.Kind == setup.Bar && b.Contact.Segment == "hand" {
 		w.mass /= 2
 	}
 	return w, nil

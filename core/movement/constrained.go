@@ -200,7 +200,7 @@ func (p *Path) inLine(d *setup.Document) func(float64, *body.Pose) float64 {
 	var from space.Vec
 	for i := range d.Loads {
 		if l := &d.Loads[i]; l.ID == d.Movement.InLine {
-			if l.Anchor != nil && l.Kind == "band" {
+			if l.Anchor != nil && l.Kind == setup.Band {
 				from = vec(l.Anchor)
 			} else {
 				from = vec(l.Pulley)

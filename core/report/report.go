@@ -90,15 +90,15 @@ type JointPart struct {
 
 // Part is one load's share.
 type Part struct {
-	ID        string `json:"id" doc:"The load's id."`
-	Index     int    `json:"index" doc:"Its place in the document's loads."`
-	Kind      string `json:"kind" doc:"The load's kind."`
-	Torque    Curve  `json:"torque" doc:"Resisting torque, N·m; null where the load cannot work."`
-	Tension   Curve  `json:"tension" doc:"Force along its line, N."`
-	MomentArm Curve  `json:"momentArm" doc:"Distance from the joint to the line of force in the plane of movement, m."`
-	InPlane   Curve  `json:"inPlane" doc:"Share of the force that lies in the plane of movement."`
-	Lift      Curve  `json:"lift" doc:"How far the stack is lifted, m."`
-	Stretch   Curve  `json:"stretch" doc:"Of a band, length over length at rest; 0 for other kinds."`
+	ID        string         `json:"id" doc:"The load's id."`
+	Index     int            `json:"index" doc:"Its place in the document's loads."`
+	Kind      setup.LoadKind `json:"kind" doc:"The load's kind."`
+	Torque    Curve          `json:"torque" doc:"Resisting torque, N·m; null where the load cannot work."`
+	Tension   Curve          `json:"tension" doc:"Force along its line, N."`
+	MomentArm Curve          `json:"momentArm" doc:"Distance from the joint to the line of force in the plane of movement, m."`
+	InPlane   Curve          `json:"inPlane" doc:"Share of the force that lies in the plane of movement."`
+	Lift      Curve          `json:"lift" doc:"How far the stack is lifted, m."`
+	Stretch   Curve          `json:"stretch" doc:"Of a band, length over length at rest; 0 for other kinds."`
 }
 
 // Shape describes a torque curve.

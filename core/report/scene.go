@@ -1,5 +1,7 @@
 package report
 
+import "dialarc/core/setup"
+
 // Scene is what a picture of one place along the path needs: the body, the kit, the lines of force and moment arms.
 type Scene struct {
 	S        float64            `json:"s" doc:"Place along the path."`
@@ -33,24 +35,24 @@ type SceneSegment struct {
 
 // SceneLoad is one load at this place.
 type SceneLoad struct {
-	Index     int     `json:"index"`
-	ID        string  `json:"id"`
-	Kind      string  `json:"kind"`
-	Mirror    bool    `json:"mirror" doc:"The other limb's copy."`
-	Side      string  `json:"side"`
-	State     string  `json:"state" enum:"working,slack,toppedOut,tooWide,offPad"`
-	Segment   string  `json:"segment" doc:"What it is fixed to."`
-	Contact   Point   `json:"contact"`
-	Pulley    *Point  `json:"pulley,omitempty" doc:"Pulley or anchor."`
-	Force     Point   `json:"force" doc:"N."`
-	Tension   float64 `json:"tension" doc:"N."`
-	Joint     Point   `json:"joint" doc:"The target joint on this side."`
-	Foot      Point   `json:"foot" doc:"Where the moment arm meets the line of force, in the plane of movement."`
-	MomentArm float64 `json:"momentArm" doc:"m."`
-	InPlane   float64 `json:"inPlane" doc:"Share of the force in the plane of movement."`
-	Mass      float64 `json:"mass" doc:"On the pin or in the hand, kg."`
-	Stretch   float64 `json:"stretch" doc:"Of a band, length over length at rest."`
-	Shape     []Point `json:"shape" doc:"Points that its kind is drawn with: a bar's ends; a bar's middle and ends on a cable; the junction of strands; a lever's pivot, plates and handle; a machine's axis and pad."`
+	Index     int            `json:"index"`
+	ID        string         `json:"id"`
+	Kind      setup.LoadKind `json:"kind"`
+	Mirror    bool           `json:"mirror" doc:"The other limb's copy."`
+	Side      string         `json:"side"`
+	State     string         `json:"state" enum:"working,slack,toppedOut,tooWide,offPad"`
+	Segment   string         `json:"segment" doc:"What it is fixed to."`
+	Contact   Point          `json:"contact"`
+	Pulley    *Point         `json:"pulley,omitempty" doc:"Pulley or anchor."`
+	Force     Point          `json:"force" doc:"N."`
+	Tension   float64        `json:"tension" doc:"N."`
+	Joint     Point          `json:"joint" doc:"The target joint on this side."`
+	Foot      Point          `json:"foot" doc:"Where the moment arm meets the line of force, in the plane of movement."`
+	MomentArm float64        `json:"momentArm" doc:"m."`
+	InPlane   float64        `json:"inPlane" doc:"Share of the force in the plane of movement."`
+	Mass      float64        `json:"mass" doc:"On the pin or in the hand, kg."`
+	Stretch   float64        `json:"stretch" doc:"Of a band, length over length at rest."`
+	Shape     []Point        `json:"shape" doc:"Points that its kind is drawn with: a bar's ends; a bar's middle and ends on a cable; the junction of strands; a lever's pivot, plates and handle; a machine's axis and pad."`
 }
 
 // SceneColumn is an upright with its holes.

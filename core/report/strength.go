@@ -21,7 +21,7 @@ type SetTold struct {
 
 // Known is what is known of a lifter's strength.
 type Known struct {
-	Usual Bearable `json:"usual" doc:"What low back and hand are taken to hold unless the lifter's own limits are given."`
+	Usual   Bearable  `json:"usual" doc:"What low back and hand are taken to hold unless the lifter's own limits are given."`
 	Actions []Basis   `json:"actions"`
 	Sets    []SetTold `json:"sets" doc:"In the order of the lifter's sets."`
 }

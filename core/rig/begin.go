@@ -61,17 +61,18 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 		d, _ = WithPosition(&d, position)
 	}
 	d.Name = "New setup"
-	if kind == "bar" {
+	of := setup.LoadKind(kind)
+	if of == setup.Bar {
 		if position == "side-lying" {
 			return d, setup.Problems{{Path: "posture.kind", What: "Lying on the side, one arm lifts.", Why: "A bar is held in both hands.", Hint: "Choose a dumbbell, or another posture."}}
 		}
 		d.Movement.Side = "both"
 	}
-	d.Loads = []setup.Load{{ID: kind, Kind: kind, Variable: true, Side: movingSide(&d), Contact: contactOf(&d), Ratio: 1, Mass: 1}}
-	if kind == "dumbbell" || kind == "bar" {
+	d.Loads = []setup.Load{{ID: kind, Kind: of, Variable: true, Side: movingSide(&d), Contact: contactOf(&d), Ratio: 1, Mass: 1}}
+	if of == setup.Dumbbell || of == setup.Bar {
 		return settle(&d)
 	}
-	return pulled(&d, kind)
+	return pulled(&d, of)
 }
 
 // machined begins on a machine that is known.
@@ -83,7 +84,7 @@ func machined(l *setup.Lifter, region, position string) (setup.Document, setup.P
 	for _, r := range catalogue.All(l) {
 		d := &r.Document
 		of, _, _ := strings.Cut(d.Target.Region, ".")
-		if of != muscle || (d.Loads[0].Kind != "lever" && d.Loads[0].Kind != "cam") {
+		if of != muscle || (d.Loads[0].Kind != setup.Lever && d.Loads[0].Kind != setup.Cam) {
 			continue
 		}
 		if now := PositionOf(d); now != position {
@@ -128,7 +129,7 @@ var asides = [][2]float64{{0, 0}, {0.35, 0}, {-0.35, 0}, {0, 0.3}, {0.35, 0.3}, 
 const farOff = 1.3
 
 // pulled finds where a cable or band has to come from.
-func pulled(d *setup.Document, kind string) (setup.Document, setup.Problems) {
+func pulled(d *setup.Document, kind setup.LoadKind) (setup.Document, setup.Problems) {
 	from, heading := against(d)
 	var first *setup.Document
 	var problems setup.Problems
@@ -138,7 +139,7 @@ func pulled(d *setup.Document, kind string) (setup.Document, setup.Problems) {
 		p := &setup.Point{X: milli(from.X + off.X), Y: milli(max(0.1, min(2.3, from.Y))), Z: milli(from.Z + off.Z)}
 		l := &c.Loads[0]
 		l.Mass = 0
-		if kind == "cable" {
+		if kind == setup.Cable {
 			l.Pulley, l.StackMass, l.Friction, l.ParkedGap, l.Travel = p, 5, setup.DefaultFriction, setup.DefaultParkedGap, 2*setup.DefaultTravel
 		} else {
 			l.Anchor, l.Section, l.Strands, l.Hysteresis = p, 5*load.Gravity/setup.RubberAtDouble, 1, setup.DefaultHysteresis
@@ -218,33 +219,15 @@ func settle(d *setup.Document) (setup.Document, setup.Problems) {
 	}
 	if f, known := r.Profile.LoadFactor.Get(); known && f > 0 {
 		l, k := &c.Loads[0], asked*f
-		if now := weightOf(l); k*now > mostBegun*d.Lifter.Mass {
+		if now := l.Is().AtHand(l); k*now > mostBegun*d.Lifter.Mass {
 			k = lightBegun * d.Lifter.Mass / now
 		}
 		half := func(x float64) float64 { return max(0.5, math.Round(2*x)/2) }
-		switch l.Kind {
-		case "cable", "cam":
-			l.StackMass = half(k * l.StackMass)
-		case "lever":
-			l.PlateMass = half(k * l.PlateMass)
-		case "band":
-			l.Section *= k
-		default:
-			l.Mass = half(k * l.Mass)
+		if m := l.MassField(); m != nil {
+			*m = half(k * *m)
+		} else {
+			l.Is().Scale(l, k)
 		}
 	}
 	return c, nil
-}
-
-// weightOf is the mass, kg, that weighs as much as a load pulls with; a band at twice its length.
-func weightOf(l *setup.Load) float64 {
-	switch l.Kind {
-	case "cable", "cam":
-		return l.StackMass * l.Ratio
-	case "lever":
-		return l.PlateMass
-	case "band":
-		return l.Section * setup.RubberAtDouble / load.Gravity
-	}
-	return l.Mass
 }

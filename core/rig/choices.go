@@ -21,7 +21,7 @@ func ChoicesOf(d *setup.Document) Choices {
 		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d)}
 	for i := range d.Loads {
 		l := &d.Loads[i]
-		c.Holds[i], c.Hold[i] = HoldsOf(l.Kind), HoldOf(l)
+		c.Holds[i], c.Hold[i] = HoldsOf(l), HoldOf(l)
 	}
 	return c
 }

@@ -142,7 +142,7 @@ func (f *fitter) bench() {
 
 // onMachine says whether the lifter sits on a machine's own seat.
 func (f *fitter) onMachine() bool {
-	return slices.ContainsFunc(f.doc.Loads, func(l setup.Load) bool { return l.Kind == "cam" || (l.Kind == "lever" && l.PivotAlong != nil) })
+	return slices.ContainsFunc(f.doc.Loads, func(l setup.Load) bool { return l.Kind == setup.Cam || (l.Kind == setup.Lever && l.PivotAlong != nil) })
 }
 
 // seat takes the seat of nearest height: a chair, a box, or a bench that is sat on.

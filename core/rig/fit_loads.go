@@ -20,7 +20,7 @@ func remembered(l *setup.Load) setup.Kit {
 
 // paired says whether a cable has a mirrored twin, so that it takes two columns.
 func (f *fitter) paired(l *setup.Load) bool {
-	return l.Kind == "cable" && !l.Shared && f.doc.Movement.Side == "both" && l.Contact.Segment != "trunk"
+	return l.Kind == setup.Cable && !l.Shared && f.doc.Movement.Side == "both" && l.Contact.Segment != "trunk"
 }
 
 // cable takes a station: the same one, or that whose holes, columns and pins come nearest (weights own: 10 cm of height count as
@@ -99,7 +99,7 @@ func micro(x float64) float64 { return math.Round(1e6*x) / 1e6 }
 // holdKinds are what may be at the end of a cable or band, and what to say when there is none.
 func holdKinds(l *setup.Load) (kinds []string, none string) {
 	switch {
-	case l.Kind == "strands":
+	case l.Kind == setup.Rope:
 		return []string{"rope"}, "There is no rope here."
 	case l.Shared:
 		return []string{"bar"}, "There is no short bar for both hands here."
@@ -115,10 +115,10 @@ func holdKinds(l *setup.Load) (kinds []string, none string) {
 func (f *fitter) held(path string, l *setup.Load) {
 	kinds, none := holdKinds(l)
 	now := &l.AttachmentLength
-	if l.Kind == "strands" {
+	if l.Kind == setup.Rope {
 		now = &l.StrandLength
 	}
-	if l.Kind == "band" && l.Contact.Segment == "hand" {
+	if l.Kind == setup.Band && l.Contact.Segment == "hand" {
 		return
 	}
 	var lengths []float64
@@ -194,7 +194,7 @@ func (f *fitter) anchor(path string, l *setup.Load) {
 func (f *fitter) weight(path string, l *setup.Load) {
 	kinds := []string{"dumbbells"}
 	text, none := "A dumbbell of {to} instead of {from}.", "There are no dumbbells here."
-	if l.Kind == "bar" {
+	if l.Kind == setup.Bar {
 		kinds, text, none = []string{"bar"}, "{to} in both hands instead of {from}.", "There is no bar here."
 		if f.doc.Movement.BarWidth == 0 && l.Contact.Segment == "hand" {
 			kinds = append(kinds, "dumbbells")

@@ -30,9 +30,8 @@ var Holds = []Hold{
 
 // HoldsOf are the places for a load's kind: a dumbbell is not worn at the waist, a bar lies in the hands or on the shoulders, and
 // what a machine pushes is the machine's.
-func HoldsOf(kind string) []Hold {
-	keys := map[string][]string{"cable": {"hand", "wrist", "elbow", "arm", "ankle", "thigh", "waist"}, "band": {"hand", "wrist", "elbow", "arm", "ankle", "thigh", "waist"},
-		"dumbbell": {"hand", "wrist", "ankle"}, "bar": {"hand", "shoulders"}}[kind]
+func HoldsOf(l *setup.Load) []Hold {
+	keys := l.Is().Holds
 	return slices.DeleteFunc(slices.Clone(Holds), func(h Hold) bool { return !slices.Contains(keys, h.Key) })
 }
 
@@ -52,7 +51,7 @@ func WithHold(d *setup.Document, index int, key string) (setup.Document, setup.P
 	if index < 0 || index >= len(c.Loads) {
 		return c, noLoad(index)
 	}
-	for _, h := range HoldsOf(c.Loads[index].Kind) {
+	for _, h := range HoldsOf(&c.Loads[index]) {
 		if h.Key == key {
 			c.Loads[index].Contact = h.Contact
 			if h.Contact.Fraction != nil {
@@ -138,7 +137,7 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
 	for i := range c.Loads {
 		l := &c.Loads[i]
-		if l.Contact.Segment == "trunk" || l.Shared || l.Kind == "strands" || l.Kind == "bar" {
+		if l.Contact.Segment == "trunk" || l.ForBothHands() {
 			continue
 		}
 		l.Side = otherSide(l.Side)
@@ -160,9 +159,9 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 // alone makes a load that both hands hold one for a single hand, which holds its half.
 func alone(l *setup.Load, side string) {
 	switch {
-	case l.Kind == "bar" && l.Contact.Segment == "hand":
+	case l.Kind == setup.Bar && l.Contact.Segment == "hand":
 		l.Kind, l.Mass = "dumbbell", l.Mass/2
-	case l.Kind == "strands":
+	case l.Kind == setup.Rope:
 		l.Kind, l.StackMass, l.AttachmentLength, l.StrandLength = "cable", l.StackMass/2, l.StrandLength, 0
 	case l.Shared:
 		l.StackMass, l.PlateMass, l.LeverMass = l.StackMass/2, l.PlateMass/2, l.LeverMass/2

@@ -164,7 +164,7 @@ func TestBegin(t *testing.T) {
 						t.Errorf("%s %s %s: %v", region, kind, position, problems)
 						continue
 					}
-					if r.Profile.PeakEffort.Or(0) > 0.85 || rig.PositionOf(&d) != position || d.Loads[0].Kind != kind || d.Target.Region != region {
+					if r.Profile.PeakEffort.Or(0) > 0.85 || rig.PositionOf(&d) != position || string(d.Loads[0].Kind) != kind || d.Target.Region != region {
 						t.Errorf("%s %s %s: effort %v in %s", region, kind, position, r.Profile.PeakEffort, rig.PositionOf(&d))
 					}
 					if r.Bracing.Holds {

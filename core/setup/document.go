@@ -172,11 +172,11 @@ type Guide struct {
 
 // Load is one thing that pulls or weighs. Which fields apply depends on the kind.
 type Load struct {
-	ID       string  `json:"id" doc:"Name within the document, unique."`
-	Kind     string  `json:"kind" doc:"What it is. strands: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,strands,band,cam,lever,ownBody"`
-	Variable bool    `json:"variable,omitempty" doc:"Whether load advice may scale it."`
-	Side     string  `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
-	Contact  Contact `json:"contact" doc:"Where on the body."`
+	ID       string   `json:"id" doc:"Name within the document, unique."`
+	Kind     LoadKind `json:"kind" doc:"What it is. strands: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,strands,band,cam,lever,ownBody"`
+	Variable bool     `json:"variable,omitempty" doc:"Whether load advice may scale it."`
+	Side     string   `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
+	Contact  Contact  `json:"contact" doc:"Where on the body."`
 
 	Mass  float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0" maximum:"500"`
 	Catch string  `json:"catch,omitempty" doc:"bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots." enum:"arms,spotter"`

@@ -62,31 +62,21 @@ func copied[T any](p *T) *T {
 	return &v
 }
 
-// Kinds lists the kinds of load.
-var Kinds = []string{"dumbbell", "bar", "cable", "strands", "band", "cam", "lever", "ownBody"}
-
-// Simple lists the kinds of load that need nothing but themselves, so that they can be added to any arm or turned into
-// one another.
-var Simple = []string{"cable", "dumbbell", "band"}
-
-// RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by the law in core/load.
-const RubberAtDouble = 2 * (2 - 0.25) * (0.086e6 + 0.136e6/2)
-
 // WithLoadKind is the document with one load turned into another kind that pulls about as hard at the hand: a cable's
 // mass on the pin times its ratio is the dumbbell's mass, and a band at twice its length pulls as hard as the dumbbell
 // weighs. What the other kinds alone need, such as the pulley's place, stays in the document, so that turning back finds
 // it again.
-func (d *Document) WithLoadKind(index int, kind string) (Document, Problems) {
+func (d *Document) WithLoadKind(index int, kind LoadKind) (Document, Problems) {
 	c := d.Clone()
 	if index < 0 || index >= len(c.Loads) {
 		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no load %d.", index+1)}}
 	}
 	l := &c.Loads[index]
-	if !slices.Contains(Simple, kind) {
-		return c, Problems{{Path: fmt.Sprintf("loads[%d].kind", index), What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Simple, ", ") + "."}}
+	if k := KindOf(kind); k == nil || !k.Simple {
+		return c, Problems{unknownKind(fmt.Sprintf("loads[%d].kind", index), kind)}
 	}
 	if kind != l.Kind {
-		mass := massAtHand(l)
+		mass := l.Is().AtHand(l)
 		l.Kind = kind
 		complete(l, mass)
 	}
@@ -102,34 +92,22 @@ func (d *Document) WithLoadsTimes(factor float64) Document {
 		if !l.Variable {
 			continue
 		}
-		switch l.Kind {
-		case "dumbbell", "bar":
-			l.Mass *= factor
-		case "cable", "strands", "cam":
-			l.StackMass *= factor
-		case "lever":
-			l.PlateMass *= factor
-		case "band":
-			l.Section *= factor
-			for k := range l.Pull {
-				l.Pull[k].Force *= factor
-			}
-		}
+		l.Is().Scale(l, factor)
 	}
 	return c
 }
 
 // WithLoad is the document with one more load of a kind on the lead arm, light and complete.
-func (d *Document) WithLoad(kind string) (Document, Problems) {
+func (d *Document) WithLoad(kind LoadKind) (Document, Problems) {
 	c := d.Clone()
 	side := "right"
 	if d.Movement.Side == "left" {
 		side = "left"
 	}
-	l := Load{ID: freeID(d.Loads, kind), Kind: kind, Variable: true, Side: side, Contact: Contact{Segment: "hand", At: "grip"},
+	l := Load{ID: freeID(d.Loads, string(kind)), Kind: kind, Variable: true, Side: side, Contact: Contact{Segment: "hand", At: "grip"},
 		Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Hysteresis: DefaultHysteresis}
-	if !slices.Contains(Simple, kind) {
-		return c, Problems{{Path: "loads", What: fmt.Sprintf("There is no kind of load %q.", clip(kind)), Hint: "Give one of: " + strings.Join(Simple, ", ") + "."}}
+	if k := KindOf(kind); k == nil || !k.Simple {
+		return c, Problems{unknownKind("loads", kind)}
 	}
 	complete(&l, 2)
 	c.Loads = append(c.Loads, l)
@@ -175,19 +153,8 @@ func freeID(loads []Load, kind string) string {
 	return id
 }
 
-// massAtHand is the mass whose weight a load pulls with; a band counts at twice its length.
-func massAtHand(l *Load) float64 {
-	switch l.Kind {
-	case "cable":
-		return l.StackMass * l.Ratio
-	case "band":
-		return RubberAtDouble * l.Section * float64(max(1, l.Strands)) / 9.80665
-	}
-	return l.Mass
-}
-
-// complete gives a load what its kind needs and it does not have, pulling as hard as a mass weighs. A new cable or band
-// starts crossed behind the back, at hand height (own).
+// complete gives a load of a simple kind what it needs and does not have, pulling as hard as a mass weighs. A line starts behind the other
+// hand.
 func complete(l *Load, mass float64) {
 	across := -0.55
 	if l.Side == "left" {
@@ -196,25 +163,5 @@ func complete(l *Load, mass float64) {
 	if l.Ratio == 0 {
 		l.Ratio = 1
 	}
-	switch l.Kind {
-	case "dumbbell":
-		l.Mass = mass
-	case "cable":
-		l.StackMass = mass / l.Ratio
-		if l.Pulley == nil {
-			l.Pulley = &Point{X: 0, Y: 0.76, Z: across}
-		}
-		if l.Travel == 0 {
-			l.Travel = 2 * DefaultTravel // a free pulley of unknown kind: its stack is not known to end earlier
-		}
-	case "band":
-		l.Strands = max(1, l.Strands)
-		l.Section = mass * 9.80665 / RubberAtDouble / float64(l.Strands)
-		if l.Anchor == nil {
-			l.Anchor = &Point{X: 0, Y: 0.41, Z: across}
-		}
-		if l.RestLength == 0 {
-			l.RestLength = 0.70
-		}
-	}
+	l.Is().Complete(l, mass, across)
 }

@@ -172,7 +172,7 @@ func TestLoadKindAndBack(t *testing.T) {
 	d := parsed(t)
 	d.Loads[0].Ratio = 0.5
 	bell, problems := d.WithLoadKind(0, "dumbbell")
-	if len(problems) > 0 || bell.Loads[0].Kind != "dumbbell" || bell.Loads[0].Mass != 3.75 {
+	if len(problems) > 0 || bell.Loads[0].Kind != setup.Dumbbell || bell.Loads[0].Mass != 3.75 {
 		t.Fatalf("a stack of 7.5 kg at half ratio pulls like 3.75 kg, not %v (%v)", bell.Loads[0].Mass, problems)
 	}
 	if p := setup.Validate(&bell); len(p) > 0 {
@@ -186,7 +186,7 @@ func TestLoadKindAndBack(t *testing.T) {
 		index int
 		kind  string
 	}{{3, "cable"}, {-1, "cable"}, {0, "anvil"}} {
-		if _, problems := d.WithLoadKind(bad.index, bad.kind); len(problems) == 0 {
+		if _, problems := d.WithLoadKind(bad.index, setup.LoadKind(bad.kind)); len(problems) == 0 {
 			t.Errorf("load %d as %q was taken", bad.index, bad.kind)
 		}
 	}
@@ -211,7 +211,7 @@ func TestBandInPlaceOfACable(t *testing.T) {
 // Loads can be added, each with a name of its own and complete, and taken away down to the last.
 func TestAddAndTakeAwayLoads(t *testing.T) {
 	d := parsed(t)
-	for i, kind := range []string{"dumbbell", "cable", "band", "band"} {
+	for i, kind := range []setup.LoadKind{"dumbbell", "cable", "band", "band"} {
 		more, problems := d.WithLoad(kind)
 		if len(problems) > 0 || len(more.Loads) != i+2 || more.Loads[i+1].Kind != kind {
 			t.Fatalf("%s: %v, %d loads", kind, problems, len(more.Loads))

@@ -19,7 +19,7 @@ const (
 func Stretches(rep *torque.Repetition, loads []setup.Load) (refusals, cautions setup.Problems) {
 	for k, index := range rep.Index {
 		l := &loads[index]
-		if l.Kind != "band" {
+		if l.Kind != setup.Band {
 			continue
 		}
 		most := slices.Max(rep.Parts[k].Stretch)

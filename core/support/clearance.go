@@ -81,8 +81,7 @@ type strand struct {
 
 // clears says whether a load has a line that could rub on something.
 func clears(it *load.Item) bool {
-	lined := it.Def.Kind == "cable" || it.Def.Kind == "band" || it.Def.Kind == "strands"
-	return it.From != nil && lined && !(it.Mirror && (it.Def.Shared || it.Def.Kind == "strands"))
+	return it.From != nil && it.Def.Is().Line != "" && !(it.Mirror && it.Def.ForBothHands())
 }
 
 func strandsOf(f *body.Frames, items []load.Item, all bool, out []strand) []strand {
@@ -258,7 +257,7 @@ func (c *clearer) nearest(k int, s float64) Rub {
 		if other := &c.strands[i]; i != k && other.working && space.Norm(r3.Sub(other.b, me.b)) > togetherAt {
 			d, at := between(me.a, me.b, other.a, other.b)
 			if d < closeBy && best.Distance > closeBy {
-				best.Part, best.Distance, best.At, best.Longer, best.Crosses = "other "+strandName(other.item), d, at, 0, true
+				best.Part, best.Distance, best.At, best.Longer, best.Crosses = "other "+other.item.Def.Is().Line, d, at, 0, true
 			}
 		}
 	}
@@ -267,13 +266,6 @@ func (c *clearer) nearest(k int, s float64) Rub {
 
 // togetherAt is how near two strands have to be held for them to be meant to meet, m (own).
 const togetherAt = 0.10
-
-func strandName(it *load.Item) string {
-	if it.Def.Kind == "band" {
-		return "band"
-	}
-	return "cable"
-}
 
 func nearBody(f *body.Frames, me *strand, take func(name string, distance, radius float64, at space.Vec)) {
 	h := f.Body.Stature

@@ -74,7 +74,7 @@ func TestHowDeepAStrandMayLie(t *testing.T) {
 func rubsOf(change func(*setup.Document), cols ...Column) []Rub {
 	d := setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Posture: setup.Posture{Kind: "standing", X: 1},
 		Movement: setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 80}},
-		Loads: []setup.Load{{ID: "c", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+		Loads: []setup.Load{{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
 			Pulley: &setup.Point{X: 4, Y: 1.4, Z: 0.2}, StackMass: 10, Ratio: 1, Travel: 5}}}
 	change(&d)
 	b := body.New(&d.Lifter)

@@ -29,7 +29,7 @@ func arrange(change func(*setup.Document)) *scene {
 		Lifter:   setup.Lifter{Stature: 1.75, Mass: 75},
 		Posture:  setup.Posture{X: 0.5},
 		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 5, ToDeg: 95, Hold: map[string]float64{"shoulder.planeDeg": 45}},
-		Loads: []setup.Load{{ID: "c", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+		Loads: []setup.Load{{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
 			Pulley: &setup.Point{Y: 0.5, Z: -0.55}, StackMass: 10, Ratio: 1, Travel: 3, Kit: &setup.Kit{Station: "twin-column", Column: "left", Hole: 5}}},
 	}}
 	change(&s.doc)
@@ -126,7 +126,7 @@ func TestStretches(t *testing.T) {
 		{"beyond its measurement", 0.8, []setup.BandPoint{{Length: 0.8, Force: 0}, {Length: 1, Force: 30}}, 0, 1},
 	} {
 		s := arrange(func(d *setup.Document) {
-			d.Loads[0] = setup.Load{ID: "b", Kind: "band", Side: "right", Contact: d.Loads[0].Contact, Anchor: &setup.Point{Y: 0.5, Z: -0.55},
+			d.Loads[0] = setup.Load{ID: "b", Kind: setup.Band, Side: "right", Contact: d.Loads[0].Contact, Anchor: &setup.Point{Y: 0.5, Z: -0.55},
 				RestLength: c.rest, Section: 1e-4, Strands: 1, Pull: c.pull}
 		})
 		refusals, cautions := support.Stretches(&s.rep, s.doc.Loads)

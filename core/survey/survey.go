@@ -84,7 +84,7 @@ func (row *Row) read(r *report.Report) {
 
 // taut says whether the bands are longer than at rest all along, where nothing but bands pulls.
 func taut(r *report.Report) bool {
-	if slices.ContainsFunc(r.Parts, func(p report.Part) bool { return p.Kind != "band" }) {
+	if slices.ContainsFunc(r.Parts, func(p report.Part) bool { return p.Kind != setup.Band }) {
 		return true
 	}
 	return !slices.ContainsFunc(r.Parts, func(p report.Part) bool { return slices.Min(p.Stretch) <= 1 })

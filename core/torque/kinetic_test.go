@@ -20,13 +20,13 @@ import (
 func TestInertiaFromKineticEnergy(t *testing.T) {
 	share := 0.9
 	cam := func(ratio float64, offset *setup.Point, arms ...setup.CamPoint) setup.Load {
-		return setup.Load{ID: "m", Kind: "cam", Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: &share}, StackMass: 20, Ratio: ratio,
+		return setup.Load{ID: "m", Kind: setup.Cam, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: &share}, StackMass: 20, Ratio: ratio,
 			Coordinate: "elbow.flexion", PadRadius: 0.22, AxisOffset: offset, Cam: arms}
 	}
 	flat := []setup.CamPoint{{AngleDeg: 0, Arm: 0.12}, {AngleDeg: 140, Arm: 0.12}}
 	widening := []setup.CamPoint{{AngleDeg: 0, Arm: 0.06}, {AngleDeg: 50, Arm: 0.10}, {AngleDeg: 140, Arm: 0.20}}
-	cable := setup.Load{ID: "c", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Pulley: &setup.Point{X: -0.4, Y: 0.1, Z: 0.3}, StackMass: 20, Ratio: 0.5, Travel: 9}
-	rope := setup.Load{ID: "r", Kind: "strands", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Pulley: &setup.Point{X: 0.9, Y: -0.9, Z: 0.5}, StackMass: 20, Ratio: 0.5,
+	cable := setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Pulley: &setup.Point{X: -0.4, Y: 0.1, Z: 0.3}, StackMass: 20, Ratio: 0.5, Travel: 9}
+	rope := setup.Load{ID: "r", Kind: setup.Rope, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Pulley: &setup.Point{X: 0.9, Y: -0.9, Z: 0.5}, StackMass: 20, Ratio: 0.5,
 		StrandLength: 0.4, Travel: 9}
 	onOne := rope
 	onOne.Pulley = &setup.Point{X: 0.9, Y: -0.9, Z: 2.5}

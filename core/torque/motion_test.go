@@ -51,7 +51,7 @@ func TestDumbbellInMotion(t *testing.T) {
 // that sweeps in front of a far pulley at shoulder height, where the cable's line passes through the hand squarely).
 func TestStackInMotion(t *testing.T) {
 	d := dumbbell(6, 0, 0)
-	d.Loads[0] = setup.Load{ID: "c", Kind: "cable", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+	d.Loads[0] = setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
 		Pulley: &setup.Point{X: 0.3, Y: -40, Z: 0.175}, StackMass: 10, Ratio: 0.5, Travel: 100} // far below: the cable moves as the hand rises
 	d.Movement.FromDeg, d.Movement.ToDeg = 60, 120
 	tempo := setup.Tempo{Up: 0.8, Top: 1, Down: 1, Bottom: 1}

@@ -176,7 +176,7 @@ func (u *run) sort() {
 // needsBoth says whether a load depends on where both hands are.
 func (u *run) needsBoth() bool {
 	for _, it := range u.acting {
-		if it.Def.Shared || it.Def.Kind == "strands" {
+		if it.Def.Shared || it.Def.Kind == setup.Rope {
 			return true
 		}
 	}
@@ -220,7 +220,7 @@ func (u *run) sample(i int) float64 {
 			r.Parts[p].set(i, &pull, up, down, axis)
 			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
 			target.add(up, on, item.Def.Variable)
-			if item.Def.Shared || item.Def.Kind == "strands" {
+			if item.Def.Shared || item.Def.Kind == setup.Rope {
 				across := f.Station.Heading.Apply(space.Z)
 				t, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
 				between = r3.Add(between, t)

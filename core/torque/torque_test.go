@@ -92,7 +92,7 @@ func TestWorkedValues(t *testing.T) {
 func dumbbell(mass, plane, elbow float64) setup.Document {
 	return setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Posture: setup.Posture{X: 0.3},
 		Movement: setup.Movement{Kind: "shoulder-raise", Side: "right", FromDeg: 0, ToDeg: 120, Hold: map[string]float64{"shoulder.planeDeg": plane, "elbow.flexionDeg": elbow}},
-		Loads:    []setup.Load{{ID: "d", Kind: "dumbbell", Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}}}
+		Loads:    []setup.Load{{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}}}
 }
 
 // A dumbbell on a straight arm: torque m g L sin e about the shoulder in any plane, the horizontal distance as moment

@@ -60,7 +60,7 @@ func (r maker) anything() setup.Document {
 	for i := range 1 + r.IntN(3) {
 		l := r.load(i, side, d.Movement.Side == "both")
 		// A machine that turns with a joint fits only where that joint stays in place and alone moves.
-		if l.Kind == "cam" && (kind < 4 || l.Coordinate != sweeps[kind]) {
+		if l.Kind == setup.Cam && (kind < 4 || l.Coordinate != sweeps[kind]) {
 			l.Kind = "dumbbell"
 		}
 		d.Loads = append(d.Loads, l)
@@ -78,22 +78,22 @@ func (r maker) load(i int, side string, both bool) setup.Load {
 	contact := []setup.Contact{{Segment: "hand", At: "grip"}, {Segment: "forearm", At: "wrist"}, {Segment: "upperArm", Fraction: &share}, {Segment: "forearm", Fraction: &share}}[r.IntN(4)]
 	l := setup.Load{ID: fmt.Sprint(i), Side: side, Contact: contact, Mass: r.span(1, 20), Pulley: r.point(-1.5, 1.5), StackMass: r.span(2, 30), Ratio: r.span(0.25, 1), Travel: 9,
 		Anchor: r.point(-1, 1), RestLength: r.span(0.2, 0.5), Section: 40e-6, Strands: 1}
-	l.Kind = []string{"dumbbell", "cable", "band", "cam", "lever", "bar", "strands", "cable"}[r.IntN(8)]
+	l.Kind = []setup.LoadKind{"dumbbell", "cable", "band", "cam", "lever", "bar", "strands", "cable"}[r.IntN(8)]
 	switch {
-	case !both && (l.Kind == "bar" || l.Kind == "strands"):
+	case !both && (l.Kind == setup.Bar || l.Kind == setup.Rope):
 		l.Kind = "cable"
-	case l.Kind == "bar" || l.Kind == "strands":
+	case l.Kind == setup.Bar || l.Kind == setup.Rope:
 		l.Contact, l.StrandLength = setup.Contact{Segment: "hand", At: "grip"}, 3
-	case l.Kind == "cable" && both && r.IntN(2) == 0:
+	case l.Kind == setup.Cable && both && r.IntN(2) == 0:
 		l.Contact, l.Shared = setup.Contact{Segment: "hand", At: "grip"}, true
-	case l.Kind == "cam":
+	case l.Kind == setup.Cam:
 		l.Coordinate, l.PadRadius, l.Contact = []string{"elbow.flexion", "shoulder.elevation"}[r.IntN(2)], r.span(0.15, 0.25), setup.Contact{Segment: "forearm", At: "wrist"}
 		if l.Coordinate == "shoulder.elevation" {
 			l.Contact = setup.Contact{Segment: "upperArm", Fraction: &share}
 		}
 		l.Cam = []setup.CamPoint{{AngleDeg: -20, Arm: 0.1}, {AngleDeg: 40, Arm: 0.2}, {AngleDeg: 150, Arm: 0.12}}
 		l.AxisOffset = &setup.Point{X: r.span(-0.02, 0.02), Y: r.span(-0.02, 0.02), Z: r.span(-0.02, 0.02)}
-	case l.Kind == "lever":
+	case l.Kind == setup.Lever:
 		l.Pivot, l.PlateMass, l.PlateRadius, l.LeverMass, l.LeverRadius = r.point(-1.5, 1.5), 20, 0.6, 8, 0.4
 		if r.IntN(2) == 0 {
 			l.PivotAlong, l.PlateDeg = &setup.Point{X: r.NormFloat64(), Y: r.NormFloat64(), Z: r.NormFloat64()}, r.span(-90, 90)
@@ -130,7 +130,7 @@ func (r maker) move(d *setup.Document, side string, kind int) {
 			m.Keyframes = append(m.Keyframes, setup.Keyframe{S: s, Pose: pose()})
 		}
 		m.NoSpin = kind == 2
-		if strand := d.Loads[0]; kind == 3 && (strand.Kind == "cable" || strand.Kind == "band") {
+		if strand := d.Loads[0]; kind == 3 && (strand.Kind == setup.Cable || strand.Kind == setup.Band) {
 			m.InLine = strand.ID
 		}
 	}
@@ -199,7 +199,7 @@ func workBalance(t *testing.T, d *setup.Document, s float64) {
 	}
 }
 
-func kindsOf(d *setup.Document) (out []string) {
+func kindsOf(d *setup.Document) (out []setup.LoadKind) {
 	for _, l := range d.Loads {
 		out = append(out, l.Kind)
 	}
@@ -263,8 +263,8 @@ func TestWorkOfTheLegs(t *testing.T) {
 // On the hands, shoulders and elbows lift the body, and all of the work is theirs: the grips turn freely.
 func TestWorkOnTheHands(t *testing.T) {
 	d := setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Target: setup.Target{Region: "pectoralis.costal"},
-		Posture: setup.Posture{Kind: "standing", Root: "hands"}, Loads: []setup.Load{{ID: "own", Kind: "ownBody", Side: "right"},
-			{ID: "belt", Kind: "dumbbell", Mass: 10, Side: "right", Contact: setup.Contact{Segment: "trunk", At: "waist"}}}}
+		Posture: setup.Posture{Kind: "standing", Root: "hands"}, Loads: []setup.Load{{ID: "own", Kind: setup.OwnBody, Side: "right"},
+			{ID: "belt", Kind: setup.Dumbbell, Mass: 10, Side: "right", Contact: setup.Contact{Segment: "trunk", At: "waist"}}}}
 	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "line", SwivelDeg: 10,
 		Relative: true, Start: setup.Point{Y: -0.25, Z: 0.06}, End: &setup.Point{Y: -0.55, Z: 0.06}}}
 	in := input(&d, 2)

@@ -64,7 +64,7 @@ func TestCallsCross(t *testing.T) {
 	if !reflect.DeepEqual(scene.OK, want) {
 		t.Error("the scene is another one")
 	}
-	if a := call(t, core, "loadKind", text, 0.0, "dumbbell"); len(a.Problems) > 0 || a.OK.(setup.Document).Loads[0].Kind != "dumbbell" {
+	if a := call(t, core, "loadKind", text, 0.0, "dumbbell"); len(a.Problems) > 0 || a.OK.(setup.Document).Loads[0].Kind != setup.Dumbbell {
 		t.Errorf("a whole number did not cross: %+v", a.Problems)
 	}
 	if a := call(t, core, "compare", "["+text+","+text+"]"); len(a.Problems) > 0 {

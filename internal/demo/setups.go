@@ -32,7 +32,7 @@ func setups(p *person, room string) []setup.Document {
 			continue
 		case !slices.Contains(everybody, r.Key):
 			continue
-		case d.Loads[0].Kind == "cable":
+		case d.Loads[0].Kind == setup.Cable:
 			d.Loads[0].StackMass = p.stack
 		case len(d.Loads) == 1:
 			d.Loads[0].Mass = p.bell

@@ -116,7 +116,7 @@ func newTrial(r *rand.Rand) trial {
 		at := &setup.Point{X: span(-2, 2), Y: span(0, 2.2), Z: span(-2, 2)}
 		l := setup.Load{ID: fmt.Sprint(i), Side: "right", Contact: contact, Mass: span(1, 20), Pulley: at, Anchor: at, StackMass: span(5, 40), Ratio: span(0.25, 1), Travel: 20,
 			RestLength: 0.1, Strands: 1, Pull: []setup.BandPoint{{Length: 0.1, Force: 0}, {Length: 4, Force: span(100, 600)}}}
-		l.Kind = []string{"dumbbell", "cable", "band"}[r.IntN(3)]
+		l.Kind = []setup.LoadKind{"dumbbell", "cable", "band"}[r.IntN(3)]
 		d.Loads = append(d.Loads, l)
 	}
 	return judged(&d, span(0.1, 0.9), span(-1, 1), span(-2, 2))
@@ -206,13 +206,13 @@ func (t *trial) load(l *setup.Load, b *body.Body) {
 		place = *l.Contact.Fraction * length
 	}
 	at := [3]float64{0, -place, 0}
-	if l.Kind == "dumbbell" {
+	if l.Kind == setup.Dumbbell {
 		on.Points = append(on.Points, pointMass{at, l.Mass})
 		return
 	}
 	on.Sites = append(on.Sites, site{"on" + l.ID, at})
 	s := strand{From: [3]float64{l.Pulley.X, l.Pulley.Y, l.Pulley.Z}, To: "on" + l.ID}
-	if l.Kind == "cable" {
+	if l.Kind == setup.Cable {
 		s.Tension, s.Armature = l.Ratio*l.StackMass*load.Gravity, l.Ratio*l.Ratio*l.StackMass
 	} else {
 		s.Stiffness, s.Rest = l.Pull[1].Force/(l.Pull[1].Length-l.Pull[0].Length), l.Pull[0].Length

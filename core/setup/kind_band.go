@@ -1,0 +1,66 @@
+package setup
+
+import "fmt"
+
+// RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by the law in core/load.
+const RubberAtDouble = 2 * (2 - 0.25) * (0.086e6 + 0.136e6/2)
+
+// gravity is the standard acceleration of free fall, m/s² (CGPM 1901; ISO 80000-3).
+const gravity = 9.80665
+
+var band = Kind{Name: Band, From: FromAnchor, Line: "band", End: "end of the band", With: "with a band", Needs: "band", Holds: worn, Simple: true,
+	Scale: scaleBand, AtHand: bandAtHand, Complete: completeBand, Check: checkBand}
+
+func scaleBand(l *Load, factor float64) {
+	l.Section *= factor
+	for k := range l.Pull {
+		l.Pull[k].Force *= factor
+	}
+}
+
+// bandAtHand counts a band at twice its length.
+func bandAtHand(l *Load) float64 {
+	return RubberAtDouble * l.Section * float64(max(1, l.Strands)) / gravity
+}
+
+// completeBand starts a new band crossed behind the back, at knee height (own).
+func completeBand(l *Load, mass, across float64) {
+	l.Strands = max(1, l.Strands)
+	l.Section = mass * gravity / RubberAtDouble / float64(l.Strands)
+	if l.Anchor == nil {
+		l.Anchor = &Point{X: 0, Y: 0.41, Z: across}
+	}
+	if l.RestLength == 0 {
+		l.RestLength = 0.70
+	}
+}
+
+func checkBand(v *Checks, path string, l *Load) {
+	v.place(path+".anchor", "anchor", l.Anchor)
+	v.Within(path+".restLength", "band's length at rest", l.RestLength, 0.05, 5, "m", "Its stretch is counted from there.")
+	v.Within(path+".attachmentLength", "length of the attachment", l.AttachmentLength, 0, 3, "m", "")
+	v.Within(path+".hysteresis", "loss on the way back", l.Hysteresis, 0, 0.6, "", "It is the share of the pull that the rubber keeps.")
+	if l.Strands < 1 || l.Strands > 20 {
+		v.Add(path+".strands", fmt.Sprintf("There are %d strands.", l.Strands), "", "Give 1 to 20.")
+	}
+	if len(l.Pull) == 0 {
+		v.Within(path+".section", "section of a strand", l.Section, 1e-6, 2e-3, "m²", "Nothing was measured, so the pull is computed from it.")
+		return
+	}
+	v.BandPoints(path+".pull", l.Pull)
+}
+
+// BandPoints checks the measurements of a band: two or more, longer and never weaker from one to the next.
+func (v *Checks) BandPoints(path string, pull []BandPoint) {
+	if len(pull) < 2 {
+		v.Add(path, "The band was measured at one length only.", "A pull between two lengths needs both.", "Measure at two lengths or more, or leave it out and give the section.")
+	}
+	for i, p := range pull {
+		at := fmt.Sprintf("%s[%d]", path, i)
+		v.Within(at+".length", "length", p.Length, 0.05, 10, "m", "")
+		v.Within(at+".force", "pull", p.Force, 0, 5000, "N", "")
+		if i > 0 && !(p.Length > pull[i-1].Length+1e-4 && p.Force >= pull[i-1].Force) {
+			v.Add(at, "The band pulls less, or is not longer, than at the measurement before.", "Rubber pulls harder the longer it is.", "Put the measurements in the order of their lengths.")
+		}
+	}
+}
