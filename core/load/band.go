@@ -29,21 +29,6 @@ type band struct {
 	at         contact
 }
 
-// Constants of natural rubber, Pa: they fit the simple extension data of Treloar 1944 (Trans. Faraday Soc. 40:59-70,
-// from memory) within 6% up to x = 2.5.
-const (
-	rubberC1 = 0.086e6
-	rubberC2 = 0.136e6
-)
-
-// RubberStress is the nominal stress of natural rubber in simple extension, Pa, at a stretch ratio x; 0 up to x = 1.
-func RubberStress(x float64) float64 {
-	if x <= 1 {
-		return 0
-	}
-	return 2 * (x - 1/(x*x)) * (rubberC1 + rubberC2/x)
-}
-
 func newBand(l *builder) (Source, *space.Vec) {
 	a := l.point(l.Anchor)
 	b := &band{anchor: a, rest: l.RestLength, attachment: l.AttachmentLength, area: l.Section, strands: float64(l.Strands), hysteresis: l.Hysteresis, at: l.at}
@@ -71,7 +56,7 @@ func (b *band) measure(points []setup.BandPoint) {
 
 // force is the pull of all strands at a length while the band is drawn out, N.
 func (b *band) force(length float64) float64 {
-	one := b.area * RubberStress(length/b.rest)
+	one := b.area * setup.RubberStress(length/b.rest)
 	switch {
 	case b.measured == nil:
 	case length <= b.rest:
@@ -132,7 +117,7 @@ func (b *band) Energy(f *body.Frames) float64 {
 		return 0
 	}
 	if b.measured == nil {
-		w := func(x float64) float64 { return rubberC1*(x*x/2+1/x) + rubberC2*(x+1/(2*x*x)) }
+		w := func(x float64) float64 { return setup.RubberC1*(x*x/2+1/x) + setup.RubberC2*(x+1/(2*x*x)) }
 		return 2 * b.strands * b.area * b.rest * (w(length/b.rest) - w(1))
 	}
 	const n = 400

@@ -3,14 +3,15 @@ package load
 
 import (
 	"dialarc/core/body"
+	"dialarc/core/quantity"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// Gravity is the standard acceleration of free fall, m/s² (CGPM 1901; ISO 80000-3).
-const Gravity = 9.80665
+// Gravity is the standard acceleration of free fall, m/s².
+const Gravity = quantity.Gravity
 
 // State says whether a load works at a place along the path.
 type State int

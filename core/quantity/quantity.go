@@ -26,19 +26,19 @@ var units = map[string]unit{
 	"ft": {"length", 0.3048}, "foot": {"length", 0.3048}, "feet": {"length", 0.3048}, "'": {"length", 0.3048}, "′": {"length", 0.3048}, "’": {"length", 0.3048},
 	"g": {"mass", 1e-3}, "kg": {"mass", 1}, "kgs": {"mass", 1}, "kilo": {"mass", 1}, "kilos": {"mass", 1},
 	"lb": {"mass", pound}, "lbs": {"mass", pound}, "pound": {"mass", pound}, "pounds": {"mass", pound}, "st": {"mass", 14 * pound}, "stone": {"mass", 14 * pound},
-	"n": {"force", 1}, "kn": {"force", 1000}, "kgf": {"force", gravity}, "kp": {"force", gravity}, "lbf": {"force", pound * gravity},
-	"nm": {"torque", 1}, "n·m": {"torque", 1}, "lbf·ft": {"torque", pound * gravity * 0.3048}, "lbft": {"torque", pound * gravity * 0.3048},
-	"ftlb": {"torque", pound * gravity * 0.3048}, "ft·lb": {"torque", pound * gravity * 0.3048},
+	"n": {"force", 1}, "kn": {"force", 1000}, "kgf": {"force", Gravity}, "kp": {"force", Gravity}, "lbf": {"force", pound * Gravity},
+	"nm": {"torque", 1}, "n·m": {"torque", 1}, "lbf·ft": {"torque", pound * Gravity * 0.3048}, "lbft": {"torque", pound * Gravity * 0.3048},
+	"ftlb": {"torque", pound * Gravity * 0.3048}, "ft·lb": {"torque", pound * Gravity * 0.3048},
 	"°": {"angle", 1}, "deg": {"angle", 1}, "degree": {"angle", 1}, "degrees": {"angle", 1}, "rad": {"angle", 180 / math.Pi},
 	"%": {"share", 0.01}, "percent": {"share", 0.01},
 	"s": {"time", 1}, "sec": {"time", 1}, "second": {"time", 1}, "seconds": {"time", 1}, "min": {"time", 60},
 	"mm²": {"area", 1e-6}, "mm2": {"area", 1e-6}, "cm²": {"area", 1e-4}, "cm2": {"area", 1e-4},
 }
 
-const (
-	pound   = 0.45359237 // kg
-	gravity = 9.80665    // m/s²
-)
+// Gravity is the standard acceleration of free fall, m/s² (CGPM 1901; ISO 80000-3).
+const Gravity = 9.80665
+
+const pound = 0.45359237 // kg
 
 // smaller is the unit that a bare number has right after one of these: 5'11 is five feet and eleven inches, 12 st 6 twelve stone and six pounds.
 var smaller = map[string]string{"'": "in", "′": "in", "’": "in", "ft": "in", "foot": "in", "feet": "in", "st": "lb", "stone": "lb"}

@@ -1,12 +1,29 @@
 package setup
 
-import "fmt"
+import (
+	"fmt"
 
-// RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by the law in core/load.
-const RubberAtDouble = 2 * (2 - 0.25) * (0.086e6 + 0.136e6/2)
+	"dialarc/core/quantity"
+)
 
-// gravity is the standard acceleration of free fall, m/s² (CGPM 1901; ISO 80000-3).
-const gravity = 9.80665
+// RubberC1 and RubberC2 are constants of natural rubber, Pa, in the law of RubberStress: they fit the simple extension data of Treloar 1944
+// (Trans. Faraday Soc. 40:59-70,
+// from memory) within 6% up to x = 2.5.
+const (
+	RubberC1 = 0.086e6
+	RubberC2 = 0.136e6
+)
+
+// RubberStress is the nominal stress of natural rubber in simple extension, Pa, at a stretch ratio x; 0 up to x = 1.
+func RubberStress(x float64) float64 {
+	if x <= 1 {
+		return 0
+	}
+	return 2 * (x - 1/(x*x)) * (RubberC1 + RubberC2/x)
+}
+
+// RubberAtDouble is the pull per section, N/m², of a band of natural rubber at twice its length by that law.
+const RubberAtDouble = 2 * (2 - 0.25) * (RubberC1 + RubberC2/2)
 
 var band = Kind{Name: Band, From: FromAnchor, Line: "band", End: "end of the band", With: "with a band", Needs: "band", Holds: worn, Simple: true,
 	Scale: scaleBand, AtHand: bandAtHand, Complete: completeBand, Check: checkBand}
@@ -20,13 +37,13 @@ func scaleBand(l *Load, factor float64) {
 
 // bandAtHand counts a band at twice its length.
 func bandAtHand(l *Load) float64 {
-	return RubberAtDouble * l.Section * float64(max(1, l.Strands)) / gravity
+	return RubberAtDouble * l.Section * float64(max(1, l.Strands)) / quantity.Gravity
 }
 
 // completeBand starts a new band crossed behind the back, at knee height (own).
 func completeBand(l *Load, mass, across float64) {
 	l.Strands = max(1, l.Strands)
-	l.Section = mass * gravity / RubberAtDouble / float64(l.Strands)
+	l.Section = mass * quantity.Gravity / RubberAtDouble / float64(l.Strands)
 	if l.Anchor == nil {
 		l.Anchor = &Point{X: 0, Y: 0.41, Z: across}
 	}
