@@ -54,6 +54,8 @@ test/reference/node_modules/.installed: test/reference/package-lock.json
 check: bin/dialarc test/reference/node_modules/.installed
 	@test -z "$$(gofmt -l cmd core internal test)" || { echo "not formatted:"; gofmt -l cmd core internal test; exit 1; }
 	go vet $(GO_TAGS) ./...
+	go tool staticcheck $(GO_TAGS) ./...
+	./scripts/check-unused
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	cd web && npm run --silent lint
 	./scripts/check-generated

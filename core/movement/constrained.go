@@ -96,8 +96,7 @@ func (p *Path) guided(g *setup.Guide) func(float64, *body.Pose) float64 {
 	}
 	// One plane of elevation is taken for the whole path, so that an arm that passes its own hanging line goes on to a
 	// negative elevation instead of turning round.
-	var middle body.Pose
-	middle = p.fixed
+	middle := p.fixed
 	p.reach(p.local(at(0.5)), (from+to)/2, math.NaN(), &middle)
 	plane := middle[setup.ShoulderPlane]
 	return func(s float64, q *body.Pose) float64 { return p.reach(p.local(at(s)), from+s*(to-from), plane, q) }

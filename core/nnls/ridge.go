@@ -1,3 +1,4 @@
+// Package nnls solves small least squares problems with unknowns that cannot be negative.
 package nnls
 
 import "math"

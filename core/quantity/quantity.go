@@ -189,32 +189,31 @@ func (p *parser) measured() (value, *Problem) {
 		return value{}, p.wrong()
 	}
 	p.at++
-	v := value{value: t.value}
-	for name := p.next(); name.kind == word; name = p.next() {
-		u, known := units[name.text]
-		if !known {
-			return v, &Problem{fmt.Sprintf("“%s” is no unit that is known here.", name.text), p.hint()}
-		}
-		p.at++
-		v = value{value: v.value * u.si, kind: u.kind}
-		t = p.next()
-		small, has := smaller[name.text]
-		if t.kind != number || !has {
-			return v, nil
-		}
-		p.at++
-		if after := p.next(); after.kind == word {
-			small = after.text
-			p.at++
-		}
-		if rest, ok := units[small]; ok && rest.kind == u.kind && rest.si < u.si {
-			v.value += t.value * rest.si
-			return v, nil
-		}
-		p.at--
-		return v, p.wrong()
+	name := p.next()
+	if name.kind != word {
+		return value{value: t.value}, nil
 	}
-	return v, nil
+	u, known := units[name.text]
+	if !known {
+		return value{}, &Problem{fmt.Sprintf("“%s” is no unit that is known here.", name.text), p.hint()}
+	}
+	p.at++
+	v := value{value: t.value * u.si, kind: u.kind}
+	rest, has := smaller[name.text]
+	if t = p.next(); t.kind != number || !has {
+		return v, nil
+	}
+	p.at++
+	if after := p.next(); after.kind == word {
+		rest = after.text
+		p.at++
+	}
+	if w, ok := units[rest]; ok && w.kind == u.kind && w.si < u.si {
+		v.value += t.value * w.si
+		return v, nil
+	}
+	p.at--
+	return v, p.wrong()
 }
 
 func (p *parser) hint() string {

@@ -115,6 +115,9 @@ func TestCallsRefuse(t *testing.T) {
 			t.Errorf("taken: %s", a.Text())
 		}
 	}
+	if a := bridge.Failed("index out of range").Text(); !strings.Contains(a, "index out of range") || strings.Contains(a, `"ok"`) {
+		t.Errorf("a call that broke down: %s", a)
+	}
 	first, _ := core.Packed(text, true)
 	if first.OK == nil {
 		t.Fatal(first.Problems)

@@ -130,7 +130,7 @@ func TestLifterSheet(t *testing.T) {
 	p.says("td", "The range runs from 0 to -5 degrees.")
 	p.press("Undo")
 	p.fillNamed("elbow flexion: to, °", "130")
-	p.fillNamed("arm raise angle: hurts from, °", "70")
+	p.fillNamed("arm raise angle: painful from, °", "70")
 	p.fillNamed("arm raise angle: hurts to, °", "60")
 	p.says("td", "What hurts runs from 70 to 60 degrees.")
 	p.fillNamed("arm raise angle: hurts to, °", "78")
