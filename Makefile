@@ -3,7 +3,7 @@
 
 GO_TAGS  := -tags nomsgpack
 WASM_OUT := web/src/engine/built
-CORE     := $(shell find core cmd/page -name '*.go' -not -name '*_test.go') go.mod go.sum
+CORE     := $(shell find core cmd/page internal/bridge -name '*.go' -not -name '*_test.go') go.mod go.sum
 SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not -name '*_test.go')
 PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 

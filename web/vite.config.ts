@@ -29,28 +29,8 @@ function packed(): Plugin {
   };
 }
 
-/** Has the browser fetch the core beside the script that will ask for it. */
-function preloaded(): Plugin {
-  return {
-    name: "preloaded",
-    apply: "build",
-    transformIndexHtml(_, { bundle }) {
-      const core = Object.keys(bundle ?? {}).find((name) => name.endsWith(".wasm"));
-      if (!core) return [];
-      const attrs = {
-        rel: "preload",
-        as: "fetch",
-        type: "application/wasm",
-        crossorigin: "anonymous",
-        href: `/${core}`,
-      };
-      return [{ tag: "link", attrs, injectTo: "head" }];
-    },
-  };
-}
-
 export default defineConfig({
-  plugins: [react(), packed(), preloaded()],
+  plugins: [react(), packed()],
   build: { outDir, emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 1500 },
   worker: { format: "es" },
   server: { proxy: { "/api": "http://127.0.0.1:4380" } },

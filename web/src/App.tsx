@@ -1,15 +1,17 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { lazy, useEffect } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
-import { BenchScreen } from "./screens/bench/BenchScreen";
-import { EmptyBench } from "./screens/bench/EmptyBench";
-import { CompareScreen } from "./screens/compare/CompareScreen";
-import { KitScreen } from "./screens/kit/KitScreen";
-import { LiftersScreen } from "./screens/lifters/LiftersScreen";
 import { Shell } from "./screens/Shell";
 import { usePreferences } from "./state/preferences";
 import { GlobalStyle } from "./theme/global";
 import { Notices } from "./ui/Notices";
+
+// Each screen comes when it is first shown.
+const LiftersScreen = lazy(() => import("./screens/lifters/LiftersScreen").then((m) => ({ default: m.LiftersScreen })));
+const KitScreen = lazy(() => import("./screens/kit/KitScreen").then((m) => ({ default: m.KitScreen })));
+const BenchScreen = lazy(() => import("./screens/bench/BenchScreen").then((m) => ({ default: m.BenchScreen })));
+const EmptyBench = lazy(() => import("./screens/bench/EmptyBench").then((m) => ({ default: m.EmptyBench })));
+const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
 

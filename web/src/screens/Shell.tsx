@@ -1,9 +1,11 @@
 import { Moon, Ruler, Sun } from "lucide-react";
+import { Suspense } from "react";
 import { NavLink, Outlet, useLocation } from "react-router";
 import styled from "styled-components";
 import { usePicked } from "../state/picked";
 import { setPreferences, usePreferences } from "../state/preferences";
 import { ErrorBoundary } from "../ui/ErrorBoundary";
+import { Loading } from "../ui/States";
 
 const Frame = styled.div`
   height: 100dvh;
@@ -90,7 +92,9 @@ export function Shell() {
       </nav>
       <main>
         <ErrorBoundary place={pathname}>
-          <Outlet />
+          <Suspense fallback={<Loading what="Opening" />}>
+            <Outlet />
+          </Suspense>
         </ErrorBoundary>
       </main>
     </Frame>

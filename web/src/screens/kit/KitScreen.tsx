@@ -17,7 +17,7 @@ export function KitScreen() {
   const [adding, setAdding] = useState(false);
   const list = useRooms();
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
-  if (list.isPending || started.isPending) return <Loading what="Loading the gyms" />;
+  if (list.isPending) return <Loading what="Loading the gyms" />; // the core may still be on its way
   if (list.error || started.error) {
     return (
       <Failed
@@ -48,7 +48,9 @@ export function KitScreen() {
         </ul>
       </aside>
       <section>
-        {open ? (
+        {open && started.isPending ? (
+          <Loading what="Loading the gym" />
+        ) : open && started.data ? (
           <RoomSheet key={open.id} core={started.data} stored={open} />
         ) : items.length === 0 ? (
           <Empty

@@ -33,7 +33,7 @@ export function LiftersScreen() {
     placeholderData: (before) => before,
   });
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
-  if (list.isPending || started.isPending) return <Loading what="Loading the lifters" />;
+  if (list.isPending) return <Loading what="Loading the lifters" />; // the core may still be on its way
   if (list.error || started.error) {
     return (
       <Failed
