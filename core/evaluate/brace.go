@@ -43,8 +43,7 @@ func (e *Evaluator) bracing(o *outcome) report.Bracing {
 	if !b.Holds {
 		b.How, b.TowardDeg = e.brace.Fails(o.doc, o.path, o.items, &worst)
 	}
-	o.path.Place(worst.S, &e.frame)
-	h := e.brace.Bench(&e.frame, o.doc, &worst)
+	h := e.brace.Bench(o.path.Frames(worst.S), o.doc, &worst)
 	b.Bench = report.BenchHold{Used: h.Known, Holds: h.Holds, How: h.How, Weight: metric.Missing("It stays where it is.")}
 	if h.Known && !h.Holds {
 		b.Bench.Weight = metric.Missing("No weight on its foot would hold it.")
@@ -102,7 +101,7 @@ func (e *Evaluator) Brace(d *setup.Document) (*report.Bracing, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
-	o, problems := e.judge(newModel(d), usual.bracing)
+	o, problems := e.judge(e.model(d), usual.bracing)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -121,7 +120,7 @@ func (e *Evaluator) Limits(d *setup.Document) (Limits, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return Limits{}, problems
 	}
-	m := newModel(d)
+	m := e.model(d)
 	o, problems := e.judge(m, usual.bracing, append([]body.Joint{}, m.others()...)...)
 	if len(problems) > 0 {
 		return Limits{}, problems

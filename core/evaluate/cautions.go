@@ -9,7 +9,6 @@ import (
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
-	"dialarc/core/support"
 	"dialarc/core/verdict"
 
 	"gonum.org/v1/gonum/floats"
@@ -17,7 +16,7 @@ import (
 
 // meets lists the parts of the arm that have no room.
 func (o *outcome) meets() []report.Meet {
-	found := support.Meetings(o.path, o.grid.bracing)
+	found := o.meetings(o.grid.bracing)
 	out := make([]report.Meet, 0, len(found))
 	for _, m := range found {
 		out = append(out, report.Meet{Limb: m.Limb, Part: m.Part, Depth: report.Rounded(m.Depth), AngleDeg: degreesAt(o, m.S)})

@@ -29,7 +29,7 @@ func CurvesOf(d *setup.Document) (*profile.Curves, setup.Problems) {
 		return nil, problems
 	}
 	var e Evaluator
-	o, problems := e.judge(newModel(d), d.Samples)
+	o, problems := e.judge(e.model(d), d.Samples)
 	if len(problems) > 0 {
 		return nil, problems
 	}

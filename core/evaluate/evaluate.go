@@ -16,12 +16,9 @@ import (
 	"dialarc/core/profile"
 	"dialarc/core/report"
 	"dialarc/core/setup"
-	"dialarc/core/space"
 	"dialarc/core/support"
 	"dialarc/core/torque"
 	"dialarc/core/verdict"
-
-	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // Evaluator evaluates documents one after the other and reuses its memory. The zero value is ready; it must not be
@@ -30,26 +27,14 @@ type Evaluator struct {
 	rep      torque.Repetition
 	share    torque.Repetition // at the muscles' samples
 	brace    support.Bracer
-	frame    body.Frames
 	regions  *muscle.Model // of the lifter who was evaluated last
 	known    *profile.Strength
 	knownOf  setup.Lifter
 	capacity []float64
 	variable []float64
 	desk     desk
-}
-
-// model is a document made ready to compute.
-type model struct {
-	doc     *setup.Document
-	body    body.Body
-	station body.Station
-	path    *movement.Path
-	items   []load.Item
-	columns []support.Column
-	joint   body.Joint // the target, of the right side
-	axis    torque.AxisRule
-	grid    grid
+	stance   *stance // of the document that was evaluated last
+	places   movement.Places
 }
 
 // grid is at how many places along the path the slower things are looked at; they change slowly.
@@ -62,23 +47,6 @@ var (
 
 // sketchSamples is at how many places a sketch has a torque.
 const sketchSamples = 31
-
-func newModel(d *setup.Document) *model {
-	m := &model{doc: d, body: body.New(&d.Lifter), grid: usual}
-	m.station = m.body.Settle(&d.Posture, d.Bench, &d.Movement)
-	m.path = movement.New(d, &m.body, &m.station)
-	var start, end body.Frames
-	m.path.Place(0, &start)
-	m.path.Place(1, &end)
-	m.items = load.Build(d.Loads, &m.station, m.path.Both(), &start, &end)
-	m.columns = support.Columns(m.items)
-	m.joint, _ = body.JointOf(d.TargetJoint())
-	m.axis.Kind = d.Movement.Axis
-	if a := d.Movement.AxisAlong; m.axis.Kind == "vector" && a != nil {
-		m.axis.Along = r3.Unit(space.Vec{X: a.X, Y: a.Y, Z: a.Z})
-	}
-	return m
-}
 
 func (m *model) input(samples int) *torque.Input {
 	return &torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items, Samples: samples, Joint: m.joint, Axis: m.axis,
@@ -172,8 +140,8 @@ func (e *Evaluator) fillCapacity(o *outcome) {
 	o.capacity, o.trust, o.trustText, o.why, o.spread = e.capacity, c.Trust, c.Words(), c.Why, c.Spread
 }
 
-// model is that of the muscles of an outcome's lifter.
-func (e *Evaluator) model(o *outcome) *muscle.Model {
+// muscleModel is that of an outcome's lifter.
+func (e *Evaluator) muscleModel(o *outcome) *muscle.Model {
 	if e.regions == nil || !e.regions.Fits(&o.body) {
 		e.regions = muscle.New(&o.body)
 	}
@@ -207,7 +175,7 @@ func (e *Evaluator) fillVariable(m *model) {
 func (e *Evaluator) halfOf(m *model) *torque.Repetition {
 	d := m.doc.WithLoadsTimes(0.5)
 	half := new(torque.Repetition)
-	in := newModel(&d).input(len(e.rep.S))
+	in := m.with(&d).input(len(e.rep.S))
 	for k := range e.rep.Others {
 		in.Others = append(in.Others, e.rep.Others[k].Joint)
 	}
@@ -239,7 +207,7 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*report.Report, setup.Problems)
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
-	return e.evaluate(newModel(d), d.Samples)
+	return e.evaluate(e.model(d), d.Samples)
 }
 
 // Sketch is Evaluate at fewer places along the path, for what has to keep up with a hand: the same report, whose numbers are a
@@ -248,7 +216,7 @@ func (e *Evaluator) Sketch(d *setup.Document) (*report.Report, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
-	m := newModel(d)
+	m := e.model(d)
 	m.grid = sparse
 	return e.evaluate(m, min(d.Samples, sketchSamples))
 }
@@ -303,7 +271,7 @@ func (e *Evaluator) Score(d *setup.Document, n int) (Score, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return Score{}, problems
 	}
-	o, problems := e.judge(newModel(d), n)
+	o, problems := e.judge(e.model(d), n)
 	if len(problems) > 0 {
 		return Score{}, problems
 	}

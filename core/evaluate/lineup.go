@@ -66,11 +66,10 @@ func (o *outcome) forearmOff() (off, at metric.Metric) {
 	n := 11
 	sizes, angles := make([]float64, n), make([]float64, n)
 	peak := 0.0
-	var f body.Frames
 	for i := range n {
 		s := float64(i) / float64(n-1)
-		o.path.Place(s, &f)
-		sum := o.handForce(&f)
+		f := o.path.Frames(s)
+		sum := o.handForce(f)
 		if sizes[i] = space.Norm(sum); sizes[i] == 0 {
 			continue
 		}

@@ -41,7 +41,7 @@ func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
 		}
 	}
 	e.share.Run(in)
-	w := newWork(o, e.model(o), &e.share, e.limbStrength(o), &e.desk)
+	w := newWork(o, e.muscleModel(o), &e.share, e.limbStrength(o), &e.desk)
 	for i := range w.rep.S {
 		w.sample(i)
 	}

@@ -21,7 +21,7 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 	if problems := setup.Validate(d); len(problems) > 0 {
 		return Quick{}, problems
 	}
-	o, problems := e.judge(newModel(d), n)
+	o, problems := e.judge(e.model(d), n)
 	if len(problems) > 0 {
 		return Quick{}, problems
 	}

@@ -27,8 +27,7 @@ func SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
 		return nil, problems
 	}
 	m := newModel(d)
-	var f body.Frames
-	m.path.Place(s, &f)
+	f := m.path.Frames(s)
 	b := &m.body
 	lead := m.path.Lead()
 	name := torque.NameOf(m.path, lead, m.joint, &m.axis)
@@ -41,22 +40,22 @@ func SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
 		sc.Segments = append(sc.Segments, report.SceneSegment{Name: name, Origin: report.PointOf(f.Origin[seg]), Turn: flat(&f.Turn[seg])})
 	}
 	for i := range m.items {
-		sc.Loads = append(sc.Loads, m.sceneLoad(&m.items[i], &f))
+		sc.Loads = append(sc.Loads, m.sceneLoad(&m.items[i], f))
 	}
 	for _, c := range m.columns {
-		sc.Columns = append(sc.Columns, m.sceneColumn(&c, &f))
+		sc.Columns = append(sc.Columns, m.sceneColumn(&c, f))
 	}
 	var br support.Bracer
-	brace := br.At(&f, d, m.items, 1)
+	brace := br.At(f, d, m.items, 1)
 	sc.Contacts, sc.Base = contacts(brace.Pushes), make([]report.Point, 0, 8)
-	for _, p := range support.Base(&f, d) {
+	for _, p := range support.Base(f, d) {
 		sc.Base = append(sc.Base, report.PointOf(p))
 	}
 	if len(sc.Base) > 0 {
 		p := report.PointOf(brace.Centre)
 		sc.Pressure = &p
 	}
-	for _, p := range append(support.ArmPads(&f, &d.Posture), m.station.Pads...) {
+	for _, p := range append(support.ArmPads(f, &d.Posture), m.station.Pads...) {
 		sc.Pads = append(sc.Pads, report.ScenePad{Middle: report.PointOf(p.Middle), Turn: flat(&p.Turn), Half: report.PointOf(p.Half)})
 	}
 	return sc, nil

@@ -65,7 +65,7 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 		return none, problems
 	}
 	var e Evaluator
-	m := newModel(&d)
+	m := e.model(&d)
 	m.grid = sparse
 	o, problems := e.judge(m, sketchSamples, append([]body.Joint{}, m.others()...)...)
 	if len(problems) > 0 {

@@ -41,7 +41,7 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 			return nil, setup.Problems{{What: "It was ended before all shifted setups were evaluated."}}
 		}
 		shifted := shift(&base, &errors, r)
-		m := newModel(&shifted)
+		m := e.model(&shifted)
 		o, problems := e.judge(m, spreadSamples)
 		if len(problems) > 0 || !take(metrics, &o.result) {
 			out.Failed++

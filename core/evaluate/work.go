@@ -132,6 +132,7 @@ func (w *work) share(i int, factor float64) *muscle.Answer {
 func (w *work) sample(i int) {
 	m, out := w.model, &w.out
 	a := w.share(i, 1)
+	var forward space.Vec // the axis about which the collar bone is drawn forward
 	out.Largest[i], out.Busiest[i] = a.Most, muscle.Heads()[a.Largest].Label
 	for k := range out.Passive {
 		out.Passive[k].Values[i] = passives[k].of(&a.Passive)
@@ -147,9 +148,9 @@ func (w *work) sample(i int) {
 		out.LeftRest[i] = math.Abs(left)
 	} else {
 		w.joints(i, a)
+		_, forward = m.GirdleAxes()
 	}
 	axis := w.rep.AxisIn[i]
-	_, forward := m.GirdleAxes()
 	for h := range w.heads {
 		p, r := &w.heads[h], &w.regions[muscle.Heads()[h].Group]
 		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, h, axis)

@@ -13,7 +13,8 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// Path gives the coordinates of both sides of the body at every place along the repetition.
+// Path gives the coordinates of both sides of the body at every place along the repetition. It remembers what it was asked and must not be
+// shared between goroutines.
 type Path struct {
 	body    *body.Body
 	station *body.Station
@@ -26,6 +27,7 @@ type Path struct {
 	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
+	places  *Places                               // that were asked for
 }
 
 // hanging is the pose of an arm that takes no part: a little off the body, radians (own).
@@ -244,21 +246,6 @@ func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
 		by, drift = space.Reject(by, across), space.Reject(drift, across)
 	}
 	f.Shift(by, drift)
-}
-
-// PlaceArm moves the arm of one side of frames that have been placed before; it says false when more than the arms moves
-// along the path, so that everything has to be placed.
-func (p *Path) PlaceArm(s float64, f *body.Frames, sides ...body.Side) bool {
-	if p.station.LegsMove || p.station.Root == body.OnHands {
-		return false
-	}
-	q, dq := p.pose(s)
-	for _, side := range sides {
-		if p.moves[side] {
-			f.PlaceArm(side, &q, &dq)
-		}
-	}
-	return true
 }
 
 // Misses is by how much the path cannot do what its guide, strand or bar asks at s, m; 0 where it can, or nothing is

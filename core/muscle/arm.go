@@ -4,7 +4,6 @@ import (
 	"math"
 
 	"dialarc/core/body"
-	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
@@ -60,82 +59,24 @@ var rowWeights = [most]float64{1, 1, math.Sqrt(bladeWeight), math.Sqrt(bladeWeig
 // its lower corner (own).
 var ribsAt = [2]space.Vec{{X: -0.085, Y: 0.005, Z: -0.100}, {X: -0.092, Y: -0.110, Z: -0.085}}
 
-// axes writes the rows' axes in trunk axes.
-func (m *Model) axes() {
-	a := &m.place
-	h, b := &a.turn[humerusBody], &a.turn[scapulaBody]
-	m.frame = [most]space.Vec{a.lift, space.Y, b.Apply(space.Y), b.Apply(space.Vec{X: 0.8, Z: -0.6}), b.Apply(space.Vec{X: 0.6, Z: 0.8}),
-		h.Apply(space.X), h.Apply(space.Y), h.Apply(space.Z), a.hinge, a.along}
-}
-
 // rowJoint is the joint that each row belongs to.
 var rowJoint = [most]crossing{atGirdle, atGirdle, atBlade, atBlade, atBlade, atShoulder, atShoulder, atShoulder, atElbow, atElbow}
 
-// row writes what torques about the four joints, and one about the forearm, are in the rows, weighted.
-func (m *Model) row(about *[crossings]space.Vec, turn float64) (v vector) {
-	for i := range rowTurn {
-		v[i] = rowWeights[i] * r3.Dot(about[rowJoint[i]], m.frame[i])
-	}
-	v[rowTurn] = turn
-	return v
-}
-
 // ShareArm finds who carries a need of an arm in a pose of the right side.
 func (m *Model) ShareArm(q *body.Pose, need *Need) *Answer {
-	a, s, out := &m.place, &m.share, &m.Answer
-	a.place(m.body, q)
-	m.axes()
+	m.lay(q, need.GirdleMoves)
+	p, s, out := m.at, &m.share, &m.Answer
+	a := &p.arm
 	out.reset()
-	s.columns = s.columns[:0]
-	for _, l := range m.lines {
-		l.now = l.lay(a)
-		l.now.turn = a.scale * l.turn.at(q)
-		l.norm = l.normalised(l.now.length)
-		l.strength = l.force * forceLength(l.norm)
-		c := column{at: m.row(&l.now.about, l.now.turn), stiff: l.force / forceRef}
-		for i := range c.at {
-			c.at[i] *= l.strength
-		}
-		s.columns = append(s.columns, c.bounded())
-	}
-	m.passive(q, need)
+	s.columns = p.columns
 	blade := r3.Sub(need.Shoulder, r3.Cross(r3.Sub(a.joint[atShoulder], a.joint[atBlade]), need.OnArm))
-	y := m.row(&[crossings]space.Vec{need.Girdle, blade, need.Shoulder, need.Elbow}, r3.Dot(need.Elbow, a.along))
+	y := p.row(&[crossings]space.Vec{need.Girdle, blade, need.Shoulder, need.Elbow}, r3.Dot(need.Elbow, a.along))
 	for i := range y {
 		y[i] /= need.strength()
 	}
 	s.solve(&y)
 	m.tellArm(need.strength())
 	return out
-}
-
-// passive adds the columns of what is passive, in the order in which tellArm reads them.
-func (m *Model) passive(q *body.Pose, need *Need) {
-	a, s := &m.place, &m.share
-	within := func(x, full, none float64) float64 { return max(0, min(1, (none-x)/(none-full))) }
-	at := func(row int, scale, cost float64) {
-		c := column{stiff: cost, passive: true}
-		c.at[row] = rowWeights[row] * scale
-		s.columns = append(s.columns, c.bounded())
-	}
-	at(rowElbow, elbowStop*within(q[setup.ElbowFlexion], elbowFull, elbowZero), elbowCost)
-	p := q[setup.ForearmPronation]
-	at(rowTurn, -math.Copysign(turnStop*within(-math.Abs(p), -turnFull, -turnZero), p), free)
-	rises := q[setup.GirdleElevation] + collarRises*math.Abs(q[setup.ShoulderElevation])
-	collar := collarStop * within(rises, collarFull, collarZero)
-	if need.GirdleMoves {
-		collar = 0
-	}
-	at(rowGirdle, collar, free)
-	for _, p := range ribsAt {
-		place := r3.Add(a.origin[scapulaBody], a.turn[scapulaBody].Apply(r3.Scale(a.scale, p)))
-		out := ribs(place, a.scale)
-		c := column{at: m.row(&[crossings]space.Vec{atGirdle: r3.Cross(r3.Sub(place, a.joint[atGirdle]), out), atBlade: r3.Cross(r3.Sub(place, a.joint[atBlade]), out)}, 0), stiff: free, passive: true}
-		for i := range c.at {
-			c.at[i] *= ribPush
-		}
-		s.columns = append(s.columns, c.bounded())
-	}
 }
 
 // ribs is the direction in which the ribs push at a place: outward from an ellipse about the trunk's middle, level (own).
@@ -146,32 +87,31 @@ func ribs(at space.Vec, scale float64) space.Vec {
 
 // tellArm sums the strands up by their heads, as strong as the lifter is.
 func (m *Model) tellArm(strength float64) {
-	out, s := &m.Answer, &m.share
+	out, s, laid := &m.Answer, &m.share, m.at
 	var force [maxHeads]float64
 	for j, l := range m.lines {
-		a, h := s.x[j], l.head
+		a, h, now := s.x[j], l.head, &laid.now[j]
 		if a > out.Most {
 			out.Most, out.Largest = a, h
 		}
 		force[h] += l.force
 		out.Activation[h] += a * l.force
-		out.Length[h] += l.norm * l.force
-		out.Lever[h] = r3.Add(out.Lever[h], r3.Scale(l.force, l.now.about[atShoulder]))
+		out.Length[h] += laid.norm[j] * l.force
+		out.Lever[h] = r3.Add(out.Lever[h], r3.Scale(l.force, now.about[atShoulder]))
 		if a == 0 {
 			continue
 		}
-		n := strength * a * l.strength
+		n := strength * a * laid.strength[j]
 		for c := range out.About {
-			out.About[c][h] = r3.Add(out.About[c][h], r3.Scale(n, l.now.about[c]))
+			out.About[c][h] = r3.Add(out.About[c][h], r3.Scale(n, now.about[c]))
 		}
-		out.Turn[h] += n * l.now.turn
-		out.OnHumerus = r3.Add(out.OnHumerus, r3.Scale(n, l.now.force[atShoulder]))
-		out.OnForearm = r3.Add(out.OnForearm, r3.Scale(n, l.now.force[atElbow]))
+		out.Turn[h] += n * now.turn
+		out.OnHumerus = r3.Add(out.OnHumerus, r3.Scale(n, now.force[atShoulder]))
+		out.OnForearm = r3.Add(out.OnForearm, r3.Scale(n, now.force[atElbow]))
 	}
 	m.means(&force)
-	for _, w := range m.whole { // shown lengths are those of the group's own line
-		p := w.lay(&m.place)
-		out.GroupLong[heads[w.head].Group] = w.normalised(p.length)
+	for k, w := range m.whole {
+		out.GroupLong[heads[w.head].Group] = laid.whole[k]
 	}
 	given := func(k, row int) float64 {
 		j := len(m.lines) + k
@@ -187,7 +127,7 @@ func (m *Model) tellArm(strength float64) {
 
 // leftOfArm tells what the rows lack; in those of the blade all but a trifle of it is what the ligaments give.
 func (m *Model) leftOfArm(strength float64) {
-	out, axes := &m.Answer, &m.frame
+	out, axes := &m.Answer, &m.at.frame
 	var left [most]float64
 	for i := range left {
 		left[i] = strength * m.share.r[i] / rowWeights[i]
@@ -229,17 +169,17 @@ func (m *Model) means(force *[maxHeads]float64) {
 }
 
 // UpperArm is the direction of the upper arm in the pose that was asked for last, trunk axes.
-func (m *Model) UpperArm() space.Vec { return r3.Scale(-1, m.frame[rowShoulder+1]) }
+func (m *Model) UpperArm() space.Vec { return r3.Scale(-1, m.at.frame[rowShoulder+1]) }
 
 // ElbowHinge is the elbow's axis in that pose, trunk axes.
-func (m *Model) ElbowHinge() space.Vec { return m.frame[rowElbow] }
+func (m *Model) ElbowHinge() space.Vec { return m.at.frame[rowElbow] }
 
 // ForearmAxis is the forearm's long axis in that pose, from the hand to the elbow, trunk axes.
-func (m *Model) ForearmAxis() space.Vec { return m.frame[rowTurn] }
+func (m *Model) ForearmAxis() space.Vec { return m.at.frame[rowTurn] }
 
 // GirdleAxes are the axes about which the collar bone rises and is drawn forward, trunk axes.
 func (m *Model) GirdleAxes() (rises, forward space.Vec) {
-	return m.frame[rowGirdle], m.frame[rowGirdle+1]
+	return m.at.frame[rowGirdle], m.at.frame[rowGirdle+1]
 }
 
 // socket is the direction in which the shoulder's socket faces, in the blade's axes (own).
@@ -247,7 +187,7 @@ var socket = space.Vec{X: 0.6, Z: 0.8}
 
 // Lean is by how much a force on the upper arm's head, trunk axes, leans away from the axis of the socket that it presses into, degrees.
 func (m *Model) Lean(force space.Vec) float64 {
-	into := r3.Scale(-1, m.place.turn[scapulaBody].Apply(socket))
+	into := r3.Scale(-1, m.at.arm.turn[scapulaBody].Apply(socket))
 	if space.Norm(force) == 0 {
 		return 0
 	}

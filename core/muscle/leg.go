@@ -109,7 +109,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
 	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
-	s.columns = s.columns[:0]
+	s.columns = m.legColumns[:0]
 	y := vector{need.Hip / need.strength(), need.Knee / need.strength()}
 	if need.HipRests {
 		y[0] = 0
@@ -131,6 +131,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		out.Length[l.head] += l.force * norm
 		force[l.head] += l.force
 	}
+	m.legColumns = s.columns
 	s.solve(&y)
 	for i := range m.legs {
 		l := &m.legs[i]

@@ -79,9 +79,6 @@ type line struct {
 	points   []point
 	wraps    []wrap
 	turn     *turnTable
-	now      pull    // at the pose that was asked for last
-	norm     float64 // length of the fibres there, over their optimum
-	strength float64 // there, N
 }
 
 // arm holds the places of all bodies of one arm, in trunk axes from the resting shoulder centre, right side.

@@ -11,14 +11,16 @@ import (
 
 // Model is the muscles of one lifter. It reuses its memory and must not be shared between goroutines.
 type Model struct {
-	body   *body.Body
-	lines  []*line // of an arm
-	whole  []*line // rows in strips as one line, for their lengths
-	legs   []legLine
-	place  arm
-	frame  [most]space.Vec // axes of the rows of an arm, in trunk axes
-	share  optimum
-	Answer Answer
+	body       *body.Body
+	lines      []*line // of an arm
+	whole      []*line // rows in strips as one line, for their lengths
+	legs       []legLine
+	legColumns []column
+	poses      []*laid // that were asked about
+	last       int     // of them
+	at         *laid
+	share      optimum
+	Answer     Answer
 }
 
 // maxHeads is more than there are heads or groups.

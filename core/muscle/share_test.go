@@ -189,8 +189,8 @@ func TestSharesAddUp(t *testing.T) {
 		rises, forward := m.GirdleAxes()
 		girdle = r3.Add(girdle, r3.Scale(out.Passive.Collar, rises))
 		for i, p := range ribsAt {
-			at := r3.Add(m.place.origin[scapulaBody], m.place.turn[scapulaBody].Apply(p))
-			girdle = r3.Add(girdle, r3.Cross(r3.Sub(at, m.place.joint[atGirdle]), r3.Scale(out.Passive.Ribs[i], ribs(at, 1))))
+			at := r3.Add(m.at.arm.origin[scapulaBody], m.at.arm.turn[scapulaBody].Apply(p))
+			girdle = r3.Add(girdle, r3.Cross(r3.Sub(at, m.at.arm.joint[atGirdle]), r3.Scale(out.Passive.Ribs[i], ribs(at, 1))))
 		}
 		for h := range heads {
 			shoulder, girdle = r3.Add(shoulder, out.Shoulder()[h]), r3.Add(girdle, out.Girdle()[h])

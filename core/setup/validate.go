@@ -142,7 +142,7 @@ func (v *Checks) ranges(l *Lifter) {
 			sound := v.Within(at+".fromDeg", "start of what hurts", h.FromDeg, -180, 180, "degrees", "")
 			sound = v.Within(at+".toDeg", "end of what hurts", h.ToDeg, -180, 180, "degrees", "") && sound
 			if sound && h.FromDeg > h.ToDeg {
-				v.Add(at+".toDeg", "What hurts runs from "+number(h.FromDeg, "")+" to "+number(h.ToDeg, "degrees")+".", "", "Give an end above the start.")
+				v.Add(at+".toDeg", "The painful range runs from "+number(h.FromDeg, "")+" to "+number(h.ToDeg, "degrees")+".", "", "Give an end above the start.")
 			}
 		}
 	}

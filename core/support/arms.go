@@ -25,7 +25,6 @@ const nearShoulder = 0.45
 // Meetings runs the path at n places and says where the arm that moves has no room, the deepest for each part of it. Arms that are let down
 // lie on the trunk, and a muscle gives way; so it is the middle line that counts.
 func Meetings(path *movement.Path, n int) []Meeting {
-	var f body.Frames
 	var out []Meeting
 	if !path.ArmMoves() { // somebody whose legs move has the hands where there is room
 		return nil
@@ -34,9 +33,9 @@ func Meetings(path *movement.Path, n int) []Meeting {
 	deepest := map[string]int{}
 	for i := range n {
 		s := float64(i) / float64(n-1)
-		path.Place(s, &f)
-		for _, piece := range armPieces(&f, lead) {
-			part, depth := meets(&f, &piece)
+		f := path.Frames(s)
+		for _, piece := range armPieces(f, lead) {
+			part, depth := meets(f, &piece)
 			if depth < armsMeet {
 				continue
 			}

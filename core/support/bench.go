@@ -5,7 +5,6 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/load"
-	"dialarc/core/nnls"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -82,7 +81,8 @@ func (br *Bracer) benchResidual(f *body.Frames, b *Brace, mass, friction float64
 			feet = append(feet, touch{name: "bench", at: r3.Add(centre, st.Heading.Apply(space.Vec{X: x, Z: z})), normal: space.Y, friction: benchFriction, floor: true})
 		}
 	}
-	br.solve(feet, &st.Heading, centre, &applied, friction)
-	r := nnls.Vector(br.ridge.R)
-	return math.Sqrt(r.Dot(&r))
+	stand := carried{centre: centre}
+	stand.push(feet, &st.Heading)
+	br.solve(&stand, &applied, friction)
+	return math.Sqrt(br.ridge.R.Dot(&br.ridge.R))
 }

@@ -2,6 +2,7 @@ package support
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -43,14 +44,15 @@ type Bracer struct {
 	ridge   nnls.Ridge
 	columns int // of the last problem
 	most    map[string]float64
-	frame   body.Frames
+	forces  []Push // of the last problem, by contact
+	sizes   []float64
+
+	path  *movement.Path // whose poses are remembered
+	poses map[float64]*carried
 }
 
-// ridge weighs contact forces against each other so that there is one answer, 1/N² of a newton squared (own).
-const (
-	ridgeWeight = 1e-4
-	edges       = 8
-)
+// ridgeWeight weighs contact forces against each other so that there is one answer, 1/N² of a newton squared (own).
+const ridgeWeight = 1e-4
 
 // wrench is a force and a moment about a centre.
 type wrench struct{ force, moment space.Vec }
@@ -67,33 +69,56 @@ func (w *wrench) vector(scale float64) nnls.Vector {
 // At solves the bracing of a pose: the weights of all segments and the pulls of all loads have to be balanced by contacts
 // that push, each within the pyramid of eight edges that lies in its friction cone. Friction is scaled by a factor.
 func (br *Bracer) At(f *body.Frames, d *setup.Document, items []load.Item, friction float64) Brace {
-	centre, weight := centreOfMass(f)
-	out := Brace{Weight: weight}
+	return br.at(carry(f, &d.Posture, d.Bench), f, items, friction).kept()
+}
+
+// along is a pose of a path with what can push on it, prepared once.
+func (br *Bracer) along(d *setup.Document, path *movement.Path, s float64) (*carried, *body.Frames) {
+	if br.path != path {
+		br.path, br.poses = path, map[float64]*carried{}
+	}
+	f := path.Frames(s)
+	c := br.poses[s]
+	if c == nil {
+		c = carry(f, &d.Posture, d.Bench)
+		br.poses[s] = c
+	}
+	return c, f
+}
+
+// at is At of a prepared pose. Its pushes are the bracer's.
+func (br *Bracer) at(c *carried, f *body.Frames, items []load.Item, friction float64) Brace {
+	out := Brace{Weight: c.weight}
 	applied := wrench{}
 	for k := range items {
 		if it := &items[k]; !it.OwnBody() {
 			p := it.At(f)
-			applied.add(centre, p.Contact, p.Force)
+			applied.add(c.centre, p.Contact, p.Force)
 			out.Pull = r3.Add(out.Pull, p.Force)
 		}
 	}
-	applied.force.Y -= weight
-	br.balance(f, d, centre, &applied, friction, &out)
+	applied.force.Y -= c.weight
+	br.balance(c, f.Station, &applied, friction, &out)
 	return out
+}
+
+// kept has pushes of its own.
+func (b Brace) kept() Brace {
+	b.Pushes = slices.Clone(b.Pushes)
+	return b
 }
 
 // balance finds the contacts' pushes against what is applied about the centre of mass. A grip that bears the whole body does
 // so whichever way it has to; whether the body swings about it is told apart.
-func (br *Bracer) balance(f *body.Frames, d *setup.Document, centre space.Vec, applied *wrench, friction float64, out *Brace) {
-	if f.Station.Root == body.OnHands && !f.Station.OnToes {
+func (br *Bracer) balance(c *carried, st *body.Station, applied *wrench, friction float64, out *Brace) {
+	if st.Root == body.OnHands && !st.OnToes {
 		out.Margin = math.NaN()
 		return
 	}
-	points := touches(f, &d.Posture, d.Bench)
-	br.solve(points, &f.Station.Heading, centre, applied, friction)
+	br.solve(c, applied, friction)
 	out.Residual = math.Sqrt(br.ridge.R.Dot(&br.ridge.R))
-	out.Pushes = br.pushes(points, &f.Station.Heading, friction)
-	out.Centre, out.Margin = pressed(points, centre, applied)
+	out.Pushes = br.pushes(c, friction)
+	out.Centre, out.Margin = c.pressed(applied)
 }
 
 // motionPlaces is at how many times of each moving phase bracing is looked at; the strongest accelerations of a phase, a fifth
@@ -109,30 +134,34 @@ func (br *Bracer) InMotion(d *setup.Document, in *torque.Input, course *movement
 			t := phase[0] + (phase[1]-phase[0])*float64(k)/(motionPlaces-1)
 			s, rate, acceleration := course.At(min(max(t, phase[0]+1e-9), phase[1]-1e-9))
 			presses, f := torque.Pressing(in, s, rate, acceleration)
-			centre, weight := centreOfMass(f)
-			b := Brace{S: s, Weight: weight}
+			c := carry(f, &d.Posture, d.Bench)
+			b := Brace{S: s, Weight: c.weight}
 			applied := wrench{}
 			for i := range presses {
-				applied.add(centre, presses[i].At, presses[i].Force)
+				applied.add(c.centre, presses[i].At, presses[i].Force)
 				applied.moment = r3.Add(applied.moment, presses[i].Couple)
 			}
-			b.Pull = r3.Add(applied.force, space.Vec{Y: weight})
-			br.balance(f, d, centre, &applied, 1, &b)
+			b.Pull = r3.Add(applied.force, space.Vec{Y: c.weight})
+			br.balance(c, f.Station, &applied, 1, &b)
 			if first || worseThan(&b, &worst) {
-				worst, at, first = b, t, false
+				worst, at, first = b.kept(), t, false
 			}
 		}
 	}
 	return worst, at
 }
 
-func (br *Bracer) solve(points []touch, heading *space.Mat, centre space.Vec, applied *wrench, friction float64) {
+func (br *Bracer) solve(c *carried, applied *wrench, friction float64) {
 	br.ridge.D = br.ridge.D[:0]
-	for i := range points {
+	for i := range c.points {
+		of := &c.columns[i]
 		for k := range edges {
-			w := wrench{}
-			w.add(centre, points[i].at, points[i].edge(k, heading, friction))
-			br.ridge.D = append(br.ridge.D, w.vector(1/math.Sqrt(ridgeWeight)))
+			share := c.points[i].edge(k, friction)
+			var column nnls.Vector
+			for r := range column {
+				column[r] = share[0]*of[0][r] + share[1]*of[1][r] + share[2]*of[2][r]
+			}
+			br.ridge.D = append(br.ridge.D, column)
 		}
 	}
 	y := applied.vector(-1)
@@ -142,57 +171,33 @@ func (br *Bracer) solve(points []touch, heading *space.Mat, centre space.Vec, ap
 	br.ridge.Solve(&y)
 }
 
-// edge is one of the directions in which a contact can push: along an edge of its pyramid, or any way for a hand.
-func (t *touch) edge(k int, heading *space.Mat, friction float64) space.Vec {
-	if t.pulls {
-		axis := [3]space.Vec{space.X, space.Y, space.Z}[k%3]
-		if k >= 3 {
-			return r3.Scale(-1, axis)
-		}
-		return axis
-	}
-	first := space.Reject(heading.Apply(space.X), t.normal)
-	if space.Norm(first) < 0.1 {
-		first = space.Reject(space.Y, t.normal)
-	}
-	first = r3.Unit(first)
-	second := r3.Cross(t.normal, first)
-	s, c := math.Sincos(float64(k) * math.Pi / 4)
-	return r3.Add(t.normal, r3.Scale(friction*t.friction, r3.Add(r3.Scale(c, first), r3.Scale(s, second))))
-}
-
 // pushes sums the edges up by contact.
-func (br *Bracer) pushes(points []touch, heading *space.Mat, friction float64) []Push {
-	var out []Push
-	size := map[string]float64{}
-	for i := range points {
-		t := &points[i]
-		var force space.Vec
+func (br *Bracer) pushes(c *carried, friction float64) []Push {
+	br.forces, br.sizes = br.forces[:0], br.sizes[:0]
+	for _, name := range c.names {
+		br.forces, br.sizes = append(br.forces, Push{Name: name}), append(br.sizes, 0)
+	}
+	for i := range c.points {
+		t, along := &c.points[i], &c.along[i]
+		var sum [3]float64
 		for k := range edges {
 			x := br.ridge.B[i*edges+k] / math.Sqrt(ridgeWeight)
-			force = r3.Add(force, r3.Scale(x, t.edge(k, heading, friction)))
-		}
-		n := space.Norm(force)
-		at := -1
-		for j := range out {
-			if out[j].Name == t.name {
-				at = j
+			for j, share := range t.edge(k, friction) {
+				sum[j] += x * share
 			}
 		}
-		if at < 0 {
-			out = append(out, Push{Name: t.name})
-			at = len(out) - 1
-		}
-		p := &out[at]
+		force := r3.Add(r3.Scale(sum[0], along[0]), r3.Add(r3.Scale(sum[1], along[1]), r3.Scale(sum[2], along[2])))
+		n := space.Norm(force)
+		p := &br.forces[c.contact[i]]
 		p.Force, p.At = r3.Add(p.Force, force), r3.Add(p.At, r3.Scale(n, t.at))
-		size[t.name] += n
+		br.sizes[c.contact[i]] += n
 	}
-	for j := range out {
-		if n := size[out[j].Name]; n > 0 {
-			out[j].At = r3.Scale(1/n, out[j].At)
+	for j, n := range br.sizes {
+		if n > 0 {
+			br.forces[j].At = r3.Scale(1/n, br.forces[j].At)
 		}
 	}
-	return out
+	return br.forces
 }
 
 func centreOfMass(f *body.Frames) (space.Vec, float64) {
@@ -204,29 +209,6 @@ func centreOfMass(f *body.Frames) (space.Vec, float64) {
 	return r3.Scale(1/mass, sum), mass * load.Gravity
 }
 
-// pressed is where the floor would have to push, and how far inside what stands on it that is.
-func pressed(points []touch, centre space.Vec, applied *wrench) (space.Vec, float64) {
-	down := -applied.force.Y
-	if down < 1 {
-		return onFloor(centre), math.NaN()
-	}
-	// Where the ground pushes, at the height of what stands on it, the moment of what is applied vanishes about both level axes.
-	level := 0.0
-	for i := range points {
-		level = max(level, points[i].at.Y)
-	}
-	m := r3.Add(applied.moment, r3.Cross(r3.Sub(centre, space.Vec{Y: level}), applied.force))
-	at := space.Vec{X: -m.Z / down, Z: m.X / down}
-	var standing []space.Vec
-	for i := range points {
-		if !points[i].floor {
-			return at, math.NaN()
-		}
-		standing = append(standing, points[i].at)
-	}
-	return at, inside(hull(standing), at)
-}
-
 // Worst runs the path at n places and returns the pose that is held worst: with the most left over, or, when all are held,
 // nearest to the edge of support.
 func (br *Bracer) Worst(d *setup.Document, path *movement.Path, items []load.Item, n int) Brace {
@@ -235,14 +217,14 @@ func (br *Bracer) Worst(d *setup.Document, path *movement.Path, items []load.Ite
 	br.columns = 0 // the same document gives the same answer, whatever came before
 	for i := range n {
 		s := float64(i) / float64(n-1)
-		path.Place(s, &br.frame)
-		b := br.At(&br.frame, d, items, 1)
+		c, f := br.along(d, path, s)
+		b := br.at(c, f, items, 1)
 		b.S = s
 		for _, p := range b.Pushes {
 			br.most[p.Name] = max(br.most[p.Name], space.Norm(p.Force))
 		}
 		if i == 0 || worseThan(&b, &worst) {
-			worst = b
+			worst = b.kept()
 		}
 		if path.Still() {
 			break
@@ -264,9 +246,9 @@ func worseThan(a, b *Brace) bool {
 // Grip is the least friction, as a share of the usual, with which a pose is held, by bisection; NaN when more than twice the
 // usual does not do.
 func (br *Bracer) Grip(d *setup.Document, path *movement.Path, items []load.Item, s float64) float64 {
-	path.Place(s, &br.frame)
+	c, f := br.along(d, path, s)
 	br.columns = 0
-	holds := func(x float64) bool { b := br.At(&br.frame, d, items, x); return b.Holds() }
+	holds := func(x float64) bool { b := br.at(c, f, items, x); return b.Holds() }
 	low, high := 0.0, 2.0
 	if !holds(high) {
 		return math.NaN()
@@ -284,21 +266,20 @@ func (br *Bracer) Grip(d *setup.Document, path *movement.Path, items []load.Item
 // Fails says in a word how a pose is not held: dragged, lifted or tips; and which way, degrees from the lifter's heading to
 // the right.
 func (br *Bracer) Fails(d *setup.Document, path *movement.Path, items []load.Item, b *Brace) (how string, towardDeg float64) {
-	path.Place(b.S, &br.frame)
+	c, f := br.along(d, path, b.S)
 	br.columns = 0
-	back := br.frame.Station.Heading.Transpose()
+	back := f.Station.Heading.Transpose()
 	pull := back.Apply(b.Pull)
 	toward := space.Deg(math.Atan2(pull.Z, pull.X))
 	if b.Pull.Y > b.Weight {
 		return "lifted", toward
 	}
-	sticky := br.At(&br.frame, d, items, 20)
+	sticky := br.at(c, f, items, 20)
 	if !(b.Margin < 0.005) && sticky.Residual < math.Max(held, 0.2*b.Residual) {
 		return "dragged", toward
 	}
 	if !math.IsNaN(b.Margin) {
-		centre, _ := centreOfMass(&br.frame)
-		over := back.Apply(r3.Sub(b.Centre, onFloor(middleOf(touches(&br.frame, &d.Posture, d.Bench), centre))))
+		over := back.Apply(r3.Sub(b.Centre, onFloor(c.middle())))
 		return "tips", space.Deg(math.Atan2(over.Z, over.X))
 	}
 	if sticky.Pull.Y > 0.3*b.Weight {
@@ -307,25 +288,19 @@ func (br *Bracer) Fails(d *setup.Document, path *movement.Path, items []load.Ite
 	return "tips", toward
 }
 
-func middleOf(points []touch, fallback space.Vec) space.Vec {
-	if len(points) == 0 {
-		return fallback
+// middle is the middle of the contacts, or the centre of mass where there are none.
+func (c *carried) middle() space.Vec {
+	if len(c.points) == 0 {
+		return c.centre
 	}
 	var sum space.Vec
-	for i := range points {
-		sum = r3.Add(sum, points[i].at)
+	for i := range c.points {
+		sum = r3.Add(sum, c.points[i].at)
 	}
-	return r3.Scale(1/float64(len(points)), sum)
+	return r3.Scale(1/float64(len(c.points)), sum)
 }
 
 // Base is the outline of what stands on the floor; nothing where a seat or a bench carries too.
 func Base(f *body.Frames, d *setup.Document) []space.Vec {
-	var standing []space.Vec
-	for _, t := range touches(f, &d.Posture, d.Bench) {
-		if !t.floor {
-			return nil
-		}
-		standing = append(standing, t.at)
-	}
-	return hull(standing)
+	return carry(f, &d.Posture, d.Bench).outline
 }

@@ -108,10 +108,7 @@ type Span struct{ From, To float64 }
 // it, and the stretches of the path in which something blocks it. The other side's copies are left out unless all are asked
 // for.
 func Clearance(path *movement.Path, items []load.Item, cols []Column, n int, all bool) ([]Rub, [][]Span) {
-	c := clearer{path: path, items: items, columns: cols, all: all, arms: []body.Side{path.Lead()}}
-	if path.Both() {
-		c.arms = append(c.arms, body.Left)
-	}
+	c := clearer{path: path, items: items, columns: cols, all: all}
 	c.look(0)
 	worst, blocked := make([]Rub, len(c.strands)), make([][]bool, len(c.strands))
 	for i := range n {
@@ -207,19 +204,14 @@ type clearer struct {
 	path    *movement.Path
 	items   []load.Item
 	columns []Column
-	all     bool        // the other side's copies too
-	arms    []body.Side // that move
-	placed  bool
-	frames  body.Frames
+	all     bool // the other side's copies too
+	frames  *body.Frames
 	strands []strand
 }
 
 func (c *clearer) look(s float64) {
-	if !c.placed || !c.path.PlaceArm(s, &c.frames, c.arms...) {
-		c.path.Place(s, &c.frames)
-		c.placed = true
-	}
-	c.strands = strandsOf(&c.frames, c.items, c.all, c.strands)
+	c.frames = c.path.Frames(s)
+	c.strands = strandsOf(c.frames, c.items, c.all, c.strands)
 }
 
 // nearest is what one strand comes nearest to in the pose that was looked at. The segment that it is fixed to and those next
@@ -242,7 +234,7 @@ func (c *clearer) nearest(k int, s float64) Rub {
 			}
 		}
 	}
-	nearBody(&c.frames, me, take)
+	nearBody(c.frames, me, take)
 	for i := range c.frames.Station.Pads {
 		d, at := toBox(me.a, me.b, &c.frames.Station.Pads[i])
 		take("bench", d, 0, at)

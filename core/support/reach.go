@@ -71,19 +71,16 @@ const onThighs = 55
 
 // trunkFromThighs is the angle between the trunk and the nearer thigh at the start, degrees.
 func trunkFromThighs(path *movement.Path) float64 {
-	var f body.Frames
-	path.Place(0, &f)
+	f := path.Frames(0)
 	up := f.Turn[body.Trunk].Apply(space.Y)
 	along := max(r3.Dot(up, f.Direction(body.ThighR)), r3.Dot(up, f.Direction(body.ThighL)))
 	return space.Deg(math.Acos(max(-1, min(1, along))))
 }
 
 func offCircle(it *load.Item, path *movement.Path) (setup.Problem, bool) {
-	var f body.Frames
 	for i := range clearSamples {
 		s := float64(i) / (clearSamples - 1)
-		path.Place(s, &f)
-		r := it.HandleDistance(&f)
+		r := it.HandleDistance(path.Frames(s))
 		if math.Abs(r-it.Def.HandleRadius) <= onCircle {
 			continue
 		}

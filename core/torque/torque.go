@@ -86,7 +86,7 @@ type Repetition struct {
 	Index     []int       // of each part in the document's loads
 	Others    []Other
 	Name      setup.Coordinate // that Angle tells
-	frames    body.Frames
+	frames    *body.Frames
 }
 
 // AxisRule says what a profile's axis is; the zero value is that of the swing.
@@ -131,16 +131,10 @@ func (r *Repetition) Run(in *Input) {
 	u.sort()
 	r.resize(in.Samples, len(r.Index), in.Others)
 	r.Name = NameOf(in.Path, lead, in.Joint, &in.Axis)
-	arms := []body.Side{lead}
-	if in.Path.Both() && u.needsBoth() {
-		arms = []body.Side{body.Right, body.Left}
-	}
 	speed := 0.0
 	for i := range r.S {
 		s := float64(i) / float64(in.Samples-1)
-		if i == 0 || !in.Path.PlaceArm(s, &r.frames, arms...) {
-			in.Path.Place(s, &r.frames)
-		}
+		r.frames = in.Path.Frames(s)
 		if i == 0 && in.Whole {
 			u.restingArm()
 		}
@@ -173,19 +167,9 @@ func (u *run) sort() {
 	}
 }
 
-// needsBoth says whether a load depends on where both hands are.
-func (u *run) needsBoth() bool {
-	for _, it := range u.acting {
-		if it.Def.Shared || it.Def.Kind == setup.Rope {
-			return true
-		}
-	}
-	return false
-}
-
 // place notes where the arm is, for the picture and for what may be in its way.
 func (u *run) place(i int) {
-	f, r := &u.frames, u.Repetition
+	f, r := u.frames, u.Repetition
 	r.Pose[i], r.Rate[i] = f.Pose[u.lead], f.Turning[u.lead]
 	r.Angle[i] = f.Pose[u.lead][u.Name]
 	r.Grip[i], r.Wrist[i] = f.Grip[u.lead], f.Wrist[u.lead]
@@ -194,7 +178,7 @@ func (u *run) place(i int) {
 
 // sample computes everything at one place and returns the speed at which the segment swings, per unit s.
 func (u *run) sample(i int) float64 {
-	f, r, c := &u.frames, u.Repetition, &u.target
+	f, r, c := u.frames, u.Repetition, &u.target
 	axis, speed := c.axis(f, &u.in.Axis)
 	r.Axis[i], r.Joint[i], r.Direction[i] = axis, f.Joint[c.joint], c.moved(f)
 	weights, force := c.weights(f)
@@ -258,13 +242,13 @@ func (u *run) write(i int, axis, weights, loads, lowering, force space.Vec) {
 	r.Loads[i] = -r3.Dot(loads, axis)
 	r.Total[i] = -r3.Dot(total, axis)
 	r.Lowering[i] = -r3.Dot(r3.Add(lowering, weights), axis)
-	r.Twist[i], r.Bend[i] = u.target.rest(&u.frames, total, axis)
+	r.Twist[i], r.Bend[i] = u.target.rest(u.frames, total, axis)
 	r.Size[i] = space.Norm(total)
 	if u.in.Whole {
 		r.Vector[i], r.AxisIn[i] = u.needed(&u.target, total), u.needed(&u.target, r3.Scale(-1, axis))
 		r.Force[i] = u.borne(&u.target, force)
 	}
-	r.Along[i], r.Across[i] = u.target.resultant(&u.frames, force)
+	r.Along[i], r.Across[i] = u.target.resultant(u.frames, force)
 }
 
 // standsStill takes out what has no meaning where the target does not turn: a torque about no axis.

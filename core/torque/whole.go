@@ -30,13 +30,13 @@ func (u *run) startOthers() []sums {
 	}
 	out := make([]sums, len(u.others))
 	for o := range u.others {
-		out[o].torque, out[o].force = u.others[o].weights(&u.frames)
+		out[o].torque, out[o].force = u.others[o].weights(u.frames)
 	}
 	return out
 }
 
 func (u *run) finishOthers(i int, all []sums) {
-	f := &u.frames
+	f := u.frames
 	for o := range all {
 		c, out, s := &u.others[o], &u.Others[o], &all[o]
 		axis, speed := c.axis(f, &AxisRule{})
@@ -70,13 +70,13 @@ func (u *run) restingArm() {
 		return
 	}
 	for _, seg := range upper {
-		w := weightOf(&u.frames, (body.Left - u.lead).On(seg))
+		w := weightOf(u.frames, (body.Left - u.lead).On(seg))
 		u.still = r3.Add(u.still, r3.Cross(r3.Sub(w.at, u.frames.Origin[body.Trunk]), w.force))
 	}
 	for k := range u.in.Items {
 		it := &u.in.Items[k]
 		if side, limb := sideOf(it.Segment); limb && side != u.lead && above(it.Segment) {
-			pull := it.At(&u.frames)
+			pull := it.At(u.frames)
 			u.still = r3.Add(u.still, r3.Cross(r3.Sub(pull.Contact, u.frames.Origin[body.Trunk]), pull.Force))
 		}
 	}
@@ -84,7 +84,7 @@ func (u *run) restingArm() {
 
 // startBack begins the torque about mid-hip with the weights of trunk, head and arms.
 func (u *run) startBack() space.Vec {
-	f := &u.frames
+	f := u.frames
 	sum := u.still
 	for _, seg := range [...]body.Segment{body.Trunk, body.Head} {
 		w := weightOf(f, seg)
@@ -103,7 +103,7 @@ func (u *run) aboutBack(a *action) space.Vec {
 	if !above(a.segment) {
 		return space.Vec{}
 	}
-	f := &u.frames
+	f := u.frames
 	t := r3.Cross(r3.Sub(a.at, f.Origin[body.Trunk]), a.force)
 	if _, limb := sideOf(a.segment); limb && u.in.Path.Both() {
 		across := f.Station.Heading.Apply(space.Z)
@@ -114,7 +114,7 @@ func (u *run) aboutBack(a *action) space.Vec {
 
 // whole notes what the whole body has to bear: grip, low back, balance over a root that carries it, and the bar.
 func (u *run) whole(i int, held, back space.Vec) {
-	f, r := &u.frames, u.Repetition
+	f, r := u.frames, u.Repetition
 	r.GripForce[i] = space.Norm(held)
 	r.LowBack[i] = -r3.Dot(back, f.Turn[body.Trunk].Apply(space.Z))
 	if u.in.Station.Leans {
@@ -151,7 +151,7 @@ const leanedOn = 0.3
 // leaned is how much of the low back's torque the free hand on the thigh takes: what pushes the shoulder up, as far ahead of the hips'
 // line as it is, N·m.
 func (u *run) leaned(torque float64) float64 {
-	f := &u.frames
+	f := u.frames
 	shoulder := f.Joint[(body.Left - u.lead).Joint(body.ShoulderR)]
 	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Trunk]), f.Station.Heading.Apply(space.X))
 	return max(0, min(torque, leanedOn*u.in.Body.Mass*load.Gravity*ahead))
@@ -167,7 +167,7 @@ func barTwist(f *body.Frames, bar space.Vec) float64 {
 
 // press is the force on the lead root and how far ahead of its base it acts: its moment over the force downward.
 func (u *run) press(c *fulcrum) (space.Vec, float64) {
-	f := &u.frames
+	f := u.frames
 	base := c.base(f)
 	across := f.Station.Heading.Apply(space.Z)
 	var force space.Vec
