@@ -21,11 +21,40 @@ func golden(tb testing.TB, name string) ([]byte, setup.Document) {
 	return raw, d
 }
 
+// From nothing: nothing of another document is remembered.
 func BenchmarkEvaluate(b *testing.B) {
 	_, d := golden(b, "raise.json")
-	var e evaluate.Evaluator
 	b.ReportAllocs()
 	for b.Loop() {
+		var e evaluate.Evaluator
+		if _, problems := e.Evaluate(&d); len(problems) > 0 {
+			b.Fatal(problems)
+		}
+	}
+}
+
+// After a change of the pulley alone.
+func BenchmarkEvaluateOtherPulley(b *testing.B) {
+	_, d := golden(b, "raise.json")
+	var e evaluate.Evaluator
+	height := d.Loads[0].Pulley.Y
+	b.ReportAllocs()
+	for n := 0; b.Loop(); n++ {
+		d.Loads[0].Pulley.Y = height + 0.01*float64(n%7)
+		if _, problems := e.Evaluate(&d); len(problems) > 0 {
+			b.Fatal(problems)
+		}
+	}
+}
+
+// After a change of the path.
+func BenchmarkEvaluateOtherPath(b *testing.B) {
+	_, d := golden(b, "raise.json")
+	var e evaluate.Evaluator
+	end := d.Movement.ToDeg
+	b.ReportAllocs()
+	for n := 0; b.Loop(); n++ {
+		d.Movement.ToDeg = end - float64(n%7)
 		if _, problems := e.Evaluate(&d); len(problems) > 0 {
 			b.Fatal(problems)
 		}

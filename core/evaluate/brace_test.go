@@ -59,7 +59,7 @@ func TestLeaningAgainstAPull(t *testing.T) {
 		// The pull stays level as the shoulder comes down.
 		lean := deg * math.Pi / 180
 		d.Loads[0].Pulley.Y = 0.039*1.75 + (0.818-0.039)*1.75*math.Cos(lean)
-		sc, problems := evaluate.SceneAt(&d, 0)
+		sc, problems := new(evaluate.Evaluator).SceneAt(&d, 0)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
@@ -123,7 +123,7 @@ func TestThighPad(t *testing.T) {
 		}
 	}
 	vertical := 0.0
-	sc, _ := evaluate.SceneAt(&d, 0)
+	sc, _ := new(evaluate.Evaluator).SceneAt(&d, 0)
 	for _, l := range sc.Loads {
 		vertical += l.Force.Y
 	}

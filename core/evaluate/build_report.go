@@ -98,9 +98,8 @@ func (e *Evaluator) joints(o *outcome) []report.JointPart {
 	out := make([]report.JointPart, 0, len(o.rep.Others))
 	for i := range o.rep.Others {
 		j := &o.rep.Others[i]
-		c := profile.NewCapacity(e.strength(o.doc), j.Joint.Name(), false)
-		capacity := make(report.Curve, len(o.rep.S))
-		c.Along(capacity, o.rep.Pose, o.rep.Rate)
+		c := e.able(o.model, j.Joint, false)
+		capacity := clone(c.values)
 		effort := make([]float64, len(capacity))
 		floats.DivTo(effort, j.Torque, capacity)
 		out = append(out, report.JointPart{Joint: j.Joint.Name(), Trust: string(c.Trust), Torque: o.known(j.Torque), Size: o.known(j.Size),

@@ -40,7 +40,7 @@ func TestEveryReadySetup(t *testing.T) {
 				t.Errorf("%s at %v m does not hold: %s %s", ready.Key, l.Stature, b.How, b.Bench.How)
 			}
 			for _, s := range []float64{0, 1} {
-				if sc, problems := evaluate.SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments, func(s report.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {
+				if sc, problems := new(evaluate.Evaluator).SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments, func(s report.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {
 					t.Errorf("%s at %v m: not drawn in the room", ready.Key, l.Stature)
 				}
 			}

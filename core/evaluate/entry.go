@@ -26,7 +26,7 @@ func (e *Evaluator) entry(o *outcome) *report.Entry {
 	if !pair {
 		return nil
 	}
-	b := e.brace.At(o.path.Frames(0), o.doc, one, 1)
+	b := e.brace.At(o.doc, o.path, one, 0, 1)
 	out := &report.Entry{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, one[0].Def.Is().End)}
 	if !out.Holds {
 		out.How, out.TowardDeg = e.brace.Fails(o.doc, o.path, one, &b)

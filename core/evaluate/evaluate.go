@@ -7,6 +7,7 @@ package evaluate
 import (
 	"math"
 	"slices"
+	"sync"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -28,9 +29,9 @@ type Evaluator struct {
 	share    torque.Repetition // at the muscles' samples
 	brace    support.Bracer
 	regions  *muscle.Model // of the lifter who was evaluated last
+	gauge    *muscle.Gauge // of the target that was evaluated last
 	known    *profile.Strength
 	knownOf  setup.Lifter
-	capacity []float64
 	variable []float64
 	desk     desk
 	stance   *stance // of the document that was evaluated last
@@ -56,15 +57,12 @@ func (m *model) input(samples int) *torque.Input {
 // others are the joints beside the target that a report speaks of: those that move, and the arm's.
 func (m *model) others() []body.Joint {
 	var list []body.Joint
-	var start, end [2]body.Pose
-	var rates [2]body.Pose
-	m.path.At(0, &start, &rates)
-	m.path.At(0.6, &end, &rates)
 	lead := m.path.Lead()
+	start, end := &m.path.Frames(0).Pose[lead], &m.path.Frames(0.6).Pose[lead]
 	for j := body.GirdleR; j < body.GirdleL; j++ {
 		moves := j == body.ShoulderR || j == body.ElbowR
 		for c, info := range setup.Coordinates {
-			moves = moves || (info.Joint == j.Name() && math.Abs(start[lead][c]-end[lead][c]) > 1e-6)
+			moves = moves || (info.Joint == j.Name() && math.Abs(start[c]-end[c]) > 1e-6)
 		}
 		if moves && j != m.joint {
 			list = append(list, j)
@@ -119,9 +117,9 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	}
 	e.fillCapacity(o)
 	e.fillVariable(m)
-	o.longEnd = longEnd(m)
+	o.longEnd = e.longEnd(m)
 	in2 := profile.Input{LongAtEnd: o.longEnd == "end", NoLongEnd: noLongEnd[o.longEnd], Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
-		Variable: e.variable, Capacity: e.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
+		Variable: e.variable, Capacity: o.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
 	if o.trust == profile.Unknown {
 		in2.Capacity = nil
 	}
@@ -129,15 +127,10 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	return o, nil
 }
 
-// fillCapacity writes the capacity along the path.
+// fillCapacity notes the capacity along the path.
 func (e *Evaluator) fillCapacity(o *outcome) {
-	c := profile.NewCapacity(e.strength(o.doc), o.joint.Name(), o.axis.Kind == "spin")
-	if cap(e.capacity) < len(e.rep.S) {
-		e.capacity = make([]float64, len(e.rep.S))
-	}
-	e.capacity = e.capacity[:len(e.rep.S)]
-	c.Along(e.capacity, e.rep.Pose, e.rep.Rate)
-	o.capacity, o.trust, o.trustText, o.why, o.spread = e.capacity, c.Trust, c.Words(), c.Why, c.Spread
+	c := e.able(o.model, o.joint, o.axis.Kind == "spin")
+	o.capacity, o.trust, o.trustText, o.why, o.spread = c.values, c.Trust, c.Words(), c.Why, c.Spread
 }
 
 // muscleModel is that of an outcome's lifter.
@@ -188,9 +181,15 @@ func (e *Evaluator) halfOf(m *model) *torque.Repetition {
 	return half
 }
 
-// Document validates a document and computes its report. On problems there is no report.
+// evaluators have memory for the next document.
+var evaluators = sync.Pool{New: func() any { return new(Evaluator) }}
+
+// Document validates a document and computes its report. On problems there is no report. It can be called from many goroutines.
 func Document(d *setup.Document) (*report.Report, setup.Problems) {
-	return new(Evaluator).Evaluate(d)
+	e := evaluators.Get().(*Evaluator)
+	r, problems := e.Evaluate(d)
+	evaluators.Put(e) // not after a panic
+	return r, problems
 }
 
 // JSON reads a document from JSON text and computes its report.

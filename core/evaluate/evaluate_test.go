@@ -63,7 +63,7 @@ func TestCableIsHardestWhereItIsSquare(t *testing.T) {
 	r := evaluated(t, &d)
 	peak := value(t, "angle", r.Profile.Loads.PeakAngleDeg)
 	top := int(math.Round((peak - 60) * 10))
-	sc, problems := evaluate.SceneAt(&d, float64(top)/900)
+	sc, problems := new(evaluate.Evaluator).SceneAt(&d, float64(top)/900)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -288,7 +288,7 @@ func TestSceneAgreesWithTheCurves(t *testing.T) {
 		}
 		d, _ := setup.Parse(raw)
 		for _, i := range []int{0, 30, len(r.Curves.S) - 1} {
-			sc, problems := evaluate.SceneAt(&d, r.Curves.S[i])
+			sc, problems := new(evaluate.Evaluator).SceneAt(&d, r.Curves.S[i])
 			if len(problems) > 0 {
 				t.Fatal(problems)
 			}
@@ -302,7 +302,7 @@ func TestSceneAgreesWithTheCurves(t *testing.T) {
 func TestSceneOutsideThePath(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	for _, s := range []float64{-0.1, 1.1, math.NaN()} {
-		if _, problems := evaluate.SceneAt(&d, s); len(problems) == 0 {
+		if _, problems := new(evaluate.Evaluator).SceneAt(&d, s); len(problems) == 0 {
 			t.Errorf("a scene at %v was given", s)
 		}
 	}
@@ -338,7 +338,7 @@ func TestRaisesAreReady(t *testing.T) {
 func TestNoListIsNull(t *testing.T) {
 	_, d := golden(t, "dumbbell.json")
 	r := evaluated(t, &d)
-	sc, problems := evaluate.SceneAt(&d, 0.5)
+	sc, problems := new(evaluate.Evaluator).SceneAt(&d, 0.5)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}

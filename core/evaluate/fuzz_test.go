@@ -79,7 +79,7 @@ func answers(t *testing.T, raw []byte) {
 		t.Fatalf("%v in the report of %s", err, raw)
 	}
 	if d, problems := setup.Parse(raw); len(problems) == 0 {
-		evaluate.SceneAt(&d, 0.5)
+		new(evaluate.Evaluator).SceneAt(&d, 0.5)
 		if d.Samples == 11 && len(raw)%5 == 0 { // slower than all the rest
 			evaluate.Tempo(&d)
 		}

@@ -14,18 +14,31 @@ import (
 // asking is what a repetition asks of one joint: torque that resists, the part of it that grows with the loads that may be changed, and
 // the rate at which the joint moves, or would; NaN where nothing is known.
 type asking struct {
-	joint    string
-	capacity *profile.Capacity
-	at       func(i int) (total, part float64, rate body.Pose)
+	joint  string
+	along  *able
+	turned *profile.Capacity // of the way back, where a load helps the lift
+	at     func(i int) (total, part float64, rate *body.Pose)
+}
+
+// capacity is what the joint has at a place against what it is asked, N·m, and what that rests on; NaN where nothing is known.
+func (a *asking) capacity(i int, pose, rate *body.Pose, turned bool) (float64, *profile.Capacity) {
+	if !turned {
+		return a.along.values[i], a.along.Capacity
+	}
+	if most, ok := a.turned.At(pose, rate); ok {
+		return most, a.turned
+	}
+	return math.NaN(), a.turned
 }
 
 // demand is what one place of one joint asks, and can be asked.
 type demand struct {
 	*asking
-	index  int     // among the samples
-	fixed  float64 // torque that does not grow with the loads that may be changed, N·m
-	varies float64 // and with them
-	most   float64 // capacity, N·m
+	capacity *profile.Capacity
+	index    int     // among the samples
+	fixed    float64 // torque that does not grow with the loads that may be changed, N·m
+	varies   float64 // and with them
+	most     float64 // capacity, N·m
 }
 
 // effort is torque over capacity with those loads times a factor.
@@ -33,21 +46,22 @@ func (d *demand) effort(factor float64) float64 { return (d.fixed + factor*d.var
 
 // actions are those that the capacity there is blended from, with their weights.
 func (d *demand) actions(o *outcome) map[string]float64 {
-	_, _, rate := d.resisting(d.index)
+	_, _, rate, _ := d.resisting(d.index)
 	return d.capacity.Actions(&o.rep.Pose[d.index], &rate)
 }
 
 // resisting is what is asked at a place, turned so that it is positive: where a load helps, what holds it back is the other way's
 // strength.
-func (a *asking) resisting(i int) (total, part float64, rate body.Pose) {
-	total, part, rate = a.at(i)
-	if total < 0 {
+func (a *asking) resisting(i int) (total, part float64, rate body.Pose, turned bool) {
+	total, part, moves := a.at(i)
+	rate = *moves
+	if turned = total < 0; turned {
 		total, part = -total, -part
 		for k := range rate {
 			rate[k] = -rate[k]
 		}
 	}
-	return total, part, rate
+	return total, part, rate, turned
 }
 
 // demands are those of every joint at every place.
@@ -86,26 +100,25 @@ func (list demands) first() (*demand, float64) {
 func (e *Evaluator) efforts(o *outcome) demands {
 	var all []*asking
 	s, rep := e.strength(o.doc), o.rep
+	add := func(joint body.Joint, spin bool, at func(i int) (float64, float64, *body.Pose)) {
+		all = append(all, &asking{joint.Name(), e.able(o.model, joint, spin), profile.NewCapacity(s, joint.Name(), spin), at})
+	}
 	if !o.path.Still() {
-		all = append(all, &asking{o.joint.Name(), profile.NewCapacity(s, o.joint.Name(), o.axis.Kind == "spin"), func(i int) (float64, float64, body.Pose) {
-			return rep.Total[i], e.variable[i], rep.Rate[i]
-		}})
+		add(o.joint, o.axis.Kind == "spin", func(i int) (float64, float64, *body.Pose) { return rep.Total[i], e.variable[i], &rep.Rate[i] })
 	}
 	for k := range rep.Others {
 		j := &rep.Others[k]
-		all = append(all, &asking{j.Joint.Name(), profile.NewCapacity(s, j.Joint.Name(), false), func(i int) (float64, float64, body.Pose) {
-			return j.Torque[i], j.Varies[i], rep.Rate[i]
-		}})
+		add(j.Joint, false, func(i int) (float64, float64, *body.Pose) { return j.Torque[i], j.Varies[i], &rep.Rate[i] })
 	}
 	out := make(demands, 0, len(all)*len(rep.S))
 	for _, a := range all {
 		for i := range rep.S {
-			total, part, rate := a.resisting(i)
+			total, part, rate, turned := a.resisting(i)
 			if math.IsNaN(total) || o.inGap(i) {
 				continue
 			}
-			if most, ok := a.capacity.At(&rep.Pose[i], &rate); ok && most > 0 {
-				out = append(out, demand{asking: a, index: i, fixed: total - part, varies: part, most: most})
+			if most, c := a.capacity(i, &rep.Pose[i], &rate, turned); most > 0 {
+				out = append(out, demand{asking: a, capacity: c, index: i, fixed: total - part, varies: part, most: most})
 			}
 		}
 	}

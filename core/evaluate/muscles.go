@@ -50,13 +50,23 @@ func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
 
 // longEnd says where on a path the target is longest, start or end; undecided where both ends are about as long, and unknown where the
 // model has no length of it, so that the start is taken, from which a muscle that lifts shortens.
-func longEnd(m *model) string {
-	var start, end, rates [2]body.Pose
-	m.path.At(0, &start, &rates)
-	m.path.At(1, &end, &rates)
+func (e *Evaluator) longEnd(m *model) string {
+	region := m.doc.Target.Region
+	end, known := m.longEnds[region]
+	if !known {
+		if e.gauge == nil || !e.gauge.Fits(&m.body, region) {
+			e.gauge = muscle.NewGauge(&m.body, region)
+		}
+		end = longEnd(m, e.gauge)
+		m.longEnds[region] = end
+	}
+	return end
+}
+
+func longEnd(m *model, of *muscle.Gauge) string {
 	lead := m.path.Lead()
-	a, ok := muscle.LengthIn(&m.body, m.doc.Target.Region, &start[lead])
-	b, _ := muscle.LengthIn(&m.body, m.doc.Target.Region, &end[lead])
+	a, ok := of.Length(&m.path.Frames(0).Pose[lead])
+	b, _ := of.Length(&m.path.Frames(1).Pose[lead])
 	switch {
 	case !ok || m.path.Still():
 		return "unknown"

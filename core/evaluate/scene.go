@@ -18,7 +18,7 @@ var stateNames = map[load.State]string{load.Working: "working", load.Slack: "sla
 	load.TooWide: "tooWide", load.OffPad: "offPad", load.Blocked: "blocked", load.NoAxis: "noAxis"}
 
 // SceneAt computes the scene of a valid document at s in [0, 1].
-func SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
+func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
 	problems := setup.Validate(d)
 	if !(s >= 0 && s <= 1) {
 		problems = append(problems, setup.Problem{Path: "s", What: "The place along the path is outside it.", Hint: "Give 0 to 1."})
@@ -26,7 +26,7 @@ func SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	m := newModel(d)
+	m := e.model(d)
 	f := m.path.Frames(s)
 	b := &m.body
 	lead := m.path.Lead()
@@ -45,10 +45,9 @@ func SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
 	for _, c := range m.columns {
 		sc.Columns = append(sc.Columns, m.sceneColumn(&c, f))
 	}
-	var br support.Bracer
-	brace := br.At(f, d, m.items, 1)
+	brace := e.brace.At(d, m.path, m.items, s, 1)
 	sc.Contacts, sc.Base = contacts(brace.Pushes), make([]report.Point, 0, 8)
-	for _, p := range support.Base(f, d) {
+	for _, p := range e.brace.Base(d, m.path, s) {
 		sc.Base = append(sc.Base, report.PointOf(p))
 	}
 	if len(sc.Base) > 0 {

@@ -6,6 +6,7 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/movement"
+	"dialarc/core/profile"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 	"dialarc/core/support"
@@ -17,11 +18,30 @@ import (
 // stance is what the stages come to that know nothing of what pulls: the body, where it is and how it moves. It serves every document
 // that has these in common, so that a changed pulley computes nothing of them again.
 type stance struct {
-	of      setup.Document // the parts of a document that it was made from
-	body    body.Body
-	station body.Station
-	path    *movement.Path
-	meets   map[int][]support.Meeting // of the arm with the body, at so many places
+	of       setup.Document // the parts of a document that it was made from
+	body     body.Body
+	station  body.Station
+	path     *movement.Path
+	meets    map[int][]support.Meeting // of the arm with the body, at so many places
+	ables    map[ability]*able
+	travels  map[int]*travels  // of the lead side's coordinates, over so many places
+	longEnds map[string]string // by the target's region
+}
+
+// travels are the least and largest value of every coordinate along a path and those at its ends, degrees.
+type travels [setup.NumCoordinates]struct{ least, most, from, to float64 }
+
+// ability names what a joint can do about its axis at so many places along the path.
+type ability struct {
+	joint body.Joint
+	spin  bool
+	n     int
+}
+
+// able is that: its values, N·m, NaN where nothing is known of it, and what they rest on.
+type able struct {
+	*profile.Capacity
+	values []float64
 }
 
 // standing are the parts of a document that a stance is made from.
@@ -35,7 +55,7 @@ func standing(d *setup.Document) setup.Document {
 
 func newStance(d *setup.Document, memory *movement.Places) *stance {
 	part := standing(d)
-	st := &stance{of: part.Clone(), body: body.New(&d.Lifter), meets: map[int][]support.Meeting{}}
+	st := &stance{of: part.Clone(), body: body.New(&d.Lifter), meets: map[int][]support.Meeting{}, ables: map[ability]*able{}, travels: map[int]*travels{}, longEnds: map[string]string{}}
 	st.station = st.body.Settle(&d.Posture, d.Bench, &d.Movement)
 	st.path = movement.New(d, &st.body, &st.station)
 	st.path.Borrow(memory)
@@ -62,6 +82,18 @@ func (st *stance) meetings(n int) []support.Meeting {
 	return found
 }
 
+// able is what a joint can do along the repetition that was run last.
+func (e *Evaluator) able(m *model, joint body.Joint, spin bool) *able {
+	key := ability{joint, spin, len(e.rep.S)}
+	a := m.ables[key]
+	if a == nil {
+		a = &able{profile.NewCapacity(e.strength(m.doc), joint.Name(), spin), make([]float64, key.n)}
+		a.Along(a.values, e.rep.Pose, e.rep.Rate)
+		m.ables[key] = a
+	}
+	return a
+}
+
 // model is a document made ready to compute.
 type model struct {
 	*stance
@@ -75,9 +107,6 @@ type model struct {
 
 // model makes a document ready.
 func (e *Evaluator) model(d *setup.Document) *model { return e.stand(d).with(d) }
-
-// newModel makes a document ready without a memory of others.
-func newModel(d *setup.Document) *model { return new(Evaluator).model(d) }
 
 // with is a document of this stance made ready.
 func (st *stance) with(d *setup.Document) *model {

@@ -30,11 +30,12 @@ func Tempo(d *setup.Document) (*report.Tempo, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	m := newModel(d)
+	e := new(Evaluator)
+	m := e.model(d)
 	if m.path.Still() {
 		return nil, setup.Problems{{Path: "movement.kind", What: "A hold has no motion.", Why: "Without it there are no accelerations.", Hint: "Give a movement that goes somewhere."}}
 	}
-	if _, problems := new(Evaluator).judge(m, 31); len(problems) > 0 {
+	if _, problems := e.judge(m, 31); len(problems) > 0 {
 		return nil, problems
 	}
 	motion := torque.Move(m.input(0), course, tempoSamples)

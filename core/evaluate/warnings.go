@@ -75,6 +75,20 @@ func (o *outcome) palms() setup.Problems {
 // travel is the least and largest value of a coordinate along the path, and those at its ends, degrees. Least is above
 // most where the coordinate means nothing: the plane and rotation of an arm that hangs, a coordinate that stays at zero.
 func (o *outcome) travel(c setup.Coordinate) (least, most, from, to float64) {
+	all := o.travels[len(o.rep.S)]
+	if all == nil {
+		all = &travels{}
+		for c := range all {
+			t := &all[c]
+			t.least, t.most, t.from, t.to = o.travelled(setup.Coordinate(c))
+		}
+		o.travels[len(o.rep.S)] = all
+	}
+	t := &all[c]
+	return t.least, t.most, t.from, t.to
+}
+
+func (o *outcome) travelled(c setup.Coordinate) (least, most, from, to float64) {
 	least, most = math.Inf(1), math.Inf(-1)
 	poses := o.rep.Pose
 	for i := range poses {

@@ -59,7 +59,7 @@ func TestFactsOfTheTable(t *testing.T) {
 		}},
 		{"biceps with the arm hanging straight is at 1.1 to 1.25 of its best length (Murray, Buchanan & Delp 2000, J Biomech 33:943, from memory)", true, func() (bool, string) {
 			b := reference()
-			x, _ := LengthIn(&b, "biceps", &body.Pose{})
+			x, _ := NewGauge(&b, "biceps").Length(&body.Pose{})
 			return between(x, 1.1, 1.25)
 		}},
 		{"hip extension with a bent knee is weakest straight, at most two thirds of its best (Worrell et al. 2001, from memory)", true, func() (bool, string) {

@@ -153,31 +153,63 @@ func shapedLines(r *region, b *body.Body) []*line {
 // normalised is the fibres' length over their optimal length.
 func (l *line) normalised(length float64) float64 { return 1 + (length-l.pathOpt)/l.fibreOpt }
 
-// LengthIn is the normalised length of a part in one pose, without a model of the whole limb; false when the table has no such part.
-func LengthIn(b *body.Body, part string, q *body.Pose) (float64, bool) {
-	sum, force := 0.0, 0.0
-	var a arm
-	a.place(b, q)
-	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
-	add := func(weight, length float64) { sum, force = sum+weight*length, force+weight }
+// Gauge tells the length of one part of the muscles of one lifter, without a model of the whole limb.
+type Gauge struct {
+	body  body.Body
+	part  string
+	lines []weighed
+	legs  []weighedLeg
+}
+
+type weighed struct {
+	*line
+	force float64
+}
+
+type weighedLeg struct {
+	legLine
+	force float64
+}
+
+// NewGauge is that of a part, to the measure of a body.
+func NewGauge(b *body.Body, part string) *Gauge {
+	g := &Gauge{body: *b, part: part}
 	in := linesIn(part)
 	for i := range regions.Regions {
 		r := &regions.Regions[i]
 		switch {
 		case !has(in, r):
 		case len(r.ExtensionArm) > 0:
-			l := newLegLine(r, b)
-			add(r.Force, l.normalised(hip, knee))
+			g.legs = append(g.legs, weighedLeg{newLegLine(r, b), r.Force})
 		case allStrips(in, r):
-			l := wholeLine(r, b)
-			add(r.Force, l.normalised(l.lay(&a).length))
+			g.lines = append(g.lines, weighed{wholeLine(r, b), r.Force})
 		default:
 			for _, l := range scaledLines(r, b) {
 				if in[l.key] {
-					add(l.force, l.normalised(l.lay(&a).length))
+					g.lines = append(g.lines, weighed{l, l.force})
 				}
 			}
 		}
+	}
+	return g
+}
+
+// Fits says whether the gauge is that of a part of a body.
+func (g *Gauge) Fits(b *body.Body, part string) bool { return g.part == part && g.body == *b }
+
+// Length is that of the part's fibres over their optimum in one pose; false when the table has no such part.
+func (g *Gauge) Length(q *body.Pose) (float64, bool) {
+	sum, force := 0.0, 0.0
+	var a arm
+	a.place(&g.body, q)
+	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
+	for i := range g.legs {
+		l := &g.legs[i]
+		sum, force = sum+l.force*l.normalised(hip, knee), force+l.force
+	}
+	for i := range g.lines {
+		l := &g.lines[i]
+		sum, force = sum+l.force*l.normalised(l.lay(&a).length), force+l.force
 	}
 	return sum / force, force > 0
 }

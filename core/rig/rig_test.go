@@ -63,8 +63,8 @@ func TestPositionKeepsWhatApplies(t *testing.T) {
 		if rig.PositionOf(&c) != key {
 			t.Errorf("%s became %s", key, rig.PositionOf(&c))
 		}
-		a, problems := evaluate.SceneAt(&d, 0)
-		b, more := evaluate.SceneAt(&c, 0)
+		a, problems := new(evaluate.Evaluator).SceneAt(&d, 0)
+		b, more := new(evaluate.Evaluator).SceneAt(&c, 0)
 		if len(problems)+len(more) > 0 {
 			t.Fatal(problems, more)
 		}

@@ -66,15 +66,20 @@ func (w *wrench) vector(scale float64) nnls.Vector {
 	return nnls.Vector{scale * w.force.X, scale * w.force.Y, scale * w.force.Z, scale * w.moment.X, scale * w.moment.Y, scale * w.moment.Z}
 }
 
-// At solves the bracing of a pose: the weights of all segments and the pulls of all loads have to be balanced by contacts
+// At solves the bracing at a place of a path: the weights of all segments and the pulls of all loads have to be balanced by contacts
 // that push, each within the pyramid of eight edges that lies in its friction cone. Friction is scaled by a factor.
-func (br *Bracer) At(f *body.Frames, d *setup.Document, items []load.Item, friction float64) Brace {
-	return br.at(carry(f, &d.Posture, d.Bench), f, items, friction).kept()
+func (br *Bracer) At(d *setup.Document, path *movement.Path, items []load.Item, s, friction float64) Brace {
+	c, f := br.along(d, path, s)
+	br.columns = 0 // the same answer whatever came before
+	return br.at(c, f, items, friction).kept()
 }
+
+// enoughPoses is how many poses of one path are remembered at most.
+const enoughPoses = 256
 
 // along is a pose of a path with what can push on it, prepared once.
 func (br *Bracer) along(d *setup.Document, path *movement.Path, s float64) (*carried, *body.Frames) {
-	if br.path != path {
+	if br.path != path || len(br.poses) > enoughPoses {
 		br.path, br.poses = path, map[float64]*carried{}
 	}
 	f := path.Frames(s)
@@ -301,6 +306,7 @@ func (c *carried) middle() space.Vec {
 }
 
 // Base is the outline of what stands on the floor; nothing where a seat or a bench carries too.
-func Base(f *body.Frames, d *setup.Document) []space.Vec {
-	return carry(f, &d.Posture, d.Bench).outline
+func (br *Bracer) Base(d *setup.Document, path *movement.Path, s float64) []space.Vec {
+	c, _ := br.along(d, path, s)
+	return c.outline
 }

@@ -116,6 +116,7 @@ type run struct {
 	lead   body.Side
 	target fulcrum
 	others []fulcrum
+	sums   []sums       // of each of the others at one place
 	acting []*load.Item // on the target or on another joint of the lead side
 	part   []int        // of each acting item among the parts, -1 for none
 	still  space.Vec    // about the low back, of an arm that takes no part
@@ -128,6 +129,7 @@ func (r *Repetition) Run(in *Input) {
 	for _, j := range in.Others {
 		u.others = append(u.others, newFulcrum(lead.Joint(j), lead, in.Station))
 	}
+	u.sums = make([]sums, len(u.others))
 	u.sort()
 	r.resize(in.Samples, len(r.Index), in.Others)
 	r.Name = NameOf(in.Path, lead, in.Joint, &in.Axis)
@@ -322,14 +324,11 @@ func NameOf(path *movement.Path, lead body.Side, joint body.Joint, rule *AxisRul
 	}
 	first := map[body.Joint]setup.Coordinate{body.GirdleR: setup.GirdleElevation, body.ShoulderR: setup.ShoulderElevation,
 		body.ElbowR: setup.ElbowFlexion, body.HipR: setup.HipFlexion, body.KneeR: setup.KneeFlexion, body.AnkleR: setup.AnkleFlexion}[joint]
-	var before [2]body.Pose
-	var travel body.Pose
+	var before, travel body.Pose
 	for k := range 9 {
-		var poses, rates [2]body.Pose
-		path.At(float64(k)/8, &poses, &rates)
-		q := &poses[lead]
+		q := &path.Frames(float64(k) / 8).Pose[lead]
 		for c := range q {
-			step := math.Abs(math.Remainder(q[c]-before[lead][c], 2*math.Pi))
+			step := math.Abs(math.Remainder(q[c]-before[c], 2*math.Pi))
 			if setup.Coordinate(c) == setup.ShoulderPlane {
 				step *= math.Abs(math.Sin(q[setup.ShoulderElevation]))
 			}
@@ -337,7 +336,7 @@ func NameOf(path *movement.Path, lead body.Side, joint body.Joint, rule *AxisRul
 				travel[c] += step
 			}
 		}
-		before = poses
+		before = *q
 	}
 	name := first
 	for c, info := range setup.Coordinates {

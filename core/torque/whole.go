@@ -25,14 +25,11 @@ func (s *sums) add(torque, force space.Vec, variable bool) {
 
 // startOthers begins the torque and force on every other joint with the segments' weights.
 func (u *run) startOthers() []sums {
-	if len(u.others) == 0 {
-		return nil
-	}
-	out := make([]sums, len(u.others))
 	for o := range u.others {
-		out[o].torque, out[o].force = u.others[o].weights(u.frames)
+		u.sums[o] = sums{}
+		u.sums[o].torque, u.sums[o].force = u.others[o].weights(u.frames)
 	}
-	return out
+	return u.sums
 }
 
 func (u *run) finishOthers(i int, all []sums) {

@@ -60,7 +60,7 @@ func TestCallsCross(t *testing.T) {
 		t.Errorf("apply: %+v", turned)
 	}
 	scene := call(t, core, "scene", text, 0.5)
-	want, _ := evaluate.SceneAt(&d, 0.5)
+	want, _ := new(evaluate.Evaluator).SceneAt(&d, 0.5)
 	if !reflect.DeepEqual(scene.OK, want) {
 		t.Error("the scene is another one")
 	}

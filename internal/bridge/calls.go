@@ -31,7 +31,7 @@ type Call struct {
 // Calls are all that the page can ask beside a report, which comes packed.
 func (c *Core) Calls() []Call {
 	return []Call{
-		{"scene", "The figure and what pulls on it at a place along the path, 0 to 1.", []string{"document", "s"}, evaluate.SceneAt},
+		{"scene", "The figure and what pulls on it at a place along the path, 0 to 1.", []string{"document", "s"}, c.evaluator.SceneAt},
 		{"settings", "What can be set. A document with problems is served too, since turning a dial is how they are mended.", []string{"document"}, dialin.Settings},
 		{"apply", "The document with a setting turned to a value.", []string{"document", "key", "value"}, dialin.Apply},
 		{"loadKind", "The document with a load of another kind.", []string{"document", "index", "kind"}, (*setup.Document).WithLoadKind},

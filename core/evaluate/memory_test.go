@@ -1,0 +1,80 @@
+package evaluate_test
+
+import (
+	"encoding/json"
+	"math/rand/v2"
+	"testing"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/dialin"
+	"dialarc/core/evaluate"
+	"dialarc/core/setup"
+)
+
+// An evaluator that has seen other documents tells the same as one that has seen none, to the last digit: over random edits, each judged
+// as a hand turns dials, goes back, goes to another exercise and another lifter.
+func TestMemoryChangesNoNumber(t *testing.T) {
+	r := rand.New(rand.NewPCG(16, 5))
+	ready := catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75})
+	others := catalogue.All(&setup.Lifter{Stature: 1.62, Mass: 58, Sex: "female", Training: "novice"})
+	var e evaluate.Evaluator
+	compared := 0
+	for range 25 {
+		d := ready[r.IntN(len(ready))].Document
+		past := []setup.Document{d.Clone()}
+		for range 8 {
+			switch r.IntN(6) {
+			case 0:
+				d = past[r.IntN(len(past))].Clone()
+			case 1:
+				d = others[r.IntN(len(others))].Document.Clone()
+			default:
+				settings := dialin.Settings(&d)
+				s := settings[r.IntN(len(settings))]
+				changed, problems := dialin.Apply(&d, s.Key, s.From+r.Float64()*(s.To-s.From))
+				if len(problems) > 0 {
+					continue
+				}
+				d = changed
+			}
+			past = append(past, d.Clone())
+			e.Score(&d, 31)
+			e.SceneAt(&d, r.Float64())
+			compared += sameAsFresh(t, &e, &d)
+		}
+	}
+	if compared < 100 {
+		t.Errorf("only %d reports were compared", compared)
+	}
+}
+
+// sameAsFresh compares reports of a document by an evaluator and by a new one: 1, or 0 where there is none.
+func sameAsFresh(t *testing.T, e *evaluate.Evaluator, d *setup.Document) int {
+	t.Helper()
+	text := func(e *evaluate.Evaluator, f func(*evaluate.Evaluator) (any, setup.Problems)) string {
+		v, problems := f(e)
+		raw, err := json.Marshal([]any{v, problems})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(raw)
+	}
+	found := 0
+	for what, f := range map[string]func(*evaluate.Evaluator) (any, setup.Problems){
+		"evaluation": func(e *evaluate.Evaluator) (any, setup.Problems) {
+			v, p := e.Evaluate(d)
+			if v != nil {
+				found = 1
+			}
+			return v, p
+		},
+		"sketch": func(e *evaluate.Evaluator) (any, setup.Problems) { v, p := e.Sketch(d); return v, p },
+		"scene":  func(e *evaluate.Evaluator) (any, setup.Problems) { v, p := e.SceneAt(d, 0.3); return v, p },
+		"limits": func(e *evaluate.Evaluator) (any, setup.Problems) { v, p := e.Limits(d); return v, p },
+	} {
+		if was, fresh := text(e, f), text(new(evaluate.Evaluator), f); was != fresh {
+			t.Errorf("%s of %s:\n%.300s\nfrom nothing\n%.300s", what, d.Name, was, fresh)
+		}
+	}
+	return found
+}
