@@ -34,7 +34,7 @@ func TestBadRooms(t *testing.T) {
 		{"name", "no name", func(r *kit.Room) { r.Name = "" }},
 		{"stations[0].column.spacing", "distance between holes", func(r *kit.Room) { r.Stations[0].Column.Spacing = 0 }},
 		{"stations[0].column.holes", "Hole 40 would be 2.93 m up", func(r *kit.Room) { r.Stations[0].Column.Holes = 40 }},
-		{"stations[0].column.holes", "0 holes", func(r *kit.Room) { r.Stations[0].Column.Holes = 0 }},
+		{"stations[0].column.holes", "number of holes is 0", func(r *kit.Room) { r.Stations[0].Column.Holes = 0 }},
 		{"stations[0].column.heaviest", "no pin is at 81 kg", func(r *kit.Room) { r.Stations[0].Column.Heaviest = 81 }},
 		{"stations[0].column.heaviest", "lighter than the lightest", func(r *kit.Room) { r.Stations[0].Column.Heaviest = 2.5 }},
 		{"stations[0].apart", "distance between the columns is -1 m", func(r *kit.Room) { r.Stations[0].Apart = -1 }},

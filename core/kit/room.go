@@ -28,12 +28,12 @@ type Station struct {
 	Key       string       `json:"key" doc:"Unique in the room; setups remember it."`
 	Name      string       `json:"name"`
 	Columns   int          `json:"columns" doc:"One or two." minimum:"1" maximum:"2"`
-	Apart     float64      `json:"apart,omitempty" doc:"Two columns: distance between their middles, m."`
+	Apart     float64      `json:"apart,omitempty" doc:"Two columns: distance between their middles, m." minimum:"0.3" maximum:"5"`
 	Column    setup.Column `json:"column" doc:"Holes and stack; both columns are alike."`
-	Ratio     float64      `json:"ratio" doc:"Force at the handle over weight of the stack."`
-	Friction  float64      `json:"friction" doc:"Share of the force that the pulleys keep."`
-	ParkedGap float64      `json:"parkedGap" doc:"What hangs out of the pulley with the stack at rest, m."`
-	Travel    float64      `json:"travel" doc:"How far the stack can rise, m."`
+	Ratio     float64      `json:"ratio" doc:"Force at the handle over weight of the stack." minimum:"0.05" maximum:"4"`
+	Friction  float64      `json:"friction" doc:"Share of the force that the pulleys keep." minimum:"0" maximum:"0.5"`
+	ParkedGap float64      `json:"parkedGap" doc:"What hangs out of the pulley with the stack at rest, m." minimum:"0" maximum:"3"`
+	Travel    float64      `json:"travel" doc:"How far the stack can rise, m." minimum:"0.05" maximum:"6"`
 }
 
 // Bench is a bench with notches for its back rest.
@@ -41,10 +41,10 @@ type Bench struct {
 	Key        string    `json:"key"`
 	Name       string    `json:"name"`
 	NotchesDeg []float64 `json:"notchesDeg" doc:"Angles of the back rest from horizontal, rising, degrees; a flat bench has 0 alone."`
-	Height     float64   `json:"height" doc:"Top of the seat above the floor, m."`
-	BackLength float64   `json:"backLength,omitempty" doc:"Length of the back rest, m; as long as it takes unless measured."`
-	Width      float64   `json:"width,omitempty" doc:"Of the pads, m; 0.28 unless measured."`
-	Mass       float64   `json:"mass" doc:"kg."`
+	Height     float64   `json:"height" doc:"Top of the seat above the floor, m." minimum:"0.1" maximum:"1.2"`
+	BackLength float64   `json:"backLength,omitempty" doc:"Length of the back rest, m; as long as it takes unless measured." minimum:"0.3" maximum:"1.6"`
+	Width      float64   `json:"width,omitempty" doc:"Of the pads, m; 0.28 unless measured." minimum:"0.15" maximum:"0.8"`
+	Mass       float64   `json:"mass" doc:"kg." minimum:"1" maximum:"400"`
 }
 
 // Weights is a row of dumbbells, or a bar with its plates.
@@ -53,7 +53,7 @@ type Weights struct {
 	Name   string    `json:"name"`
 	Kind   string    `json:"kind" enum:"dumbbells,bar"`
 	Masses []float64 `json:"masses,omitempty" doc:"dumbbells: mass of one of each pair, rising, kg."`
-	Bar    float64   `json:"bar,omitempty" doc:"bar: mass of the empty bar, kg."`
+	Bar    float64   `json:"bar,omitempty" doc:"bar: mass of the empty bar, kg." minimum:"0.5" maximum:"50"`
 	Plates []float64 `json:"plates,omitempty" doc:"bar: mass of one plate of each pair at hand, kg, heaviest first or not; a mass stands as often as there are pairs."`
 }
 
@@ -61,11 +61,11 @@ type Weights struct {
 type Band struct {
 	Key        string            `json:"key"`
 	Name       string            `json:"name"`
-	RestLength float64           `json:"restLength" doc:"Length with no pull on it, m."`
-	Section    float64           `json:"section,omitempty" doc:"Section of one strand, m²; for the rubber law, when nothing was measured."`
+	RestLength float64           `json:"restLength" doc:"Length with no pull on it, m." minimum:"0.05" maximum:"5"`
+	Section    float64           `json:"section,omitempty" doc:"Section of one strand, m²; for the rubber law, when nothing was measured." minimum:"1e-06" maximum:"0.002"`
 	Strands    int               `json:"strands" doc:"Side by side as it is used; a loop has two." minimum:"1" maximum:"20"`
 	Pull       []setup.BandPoint `json:"pull,omitempty" doc:"Measured pull of one strand, at two lengths or more."`
-	Hysteresis float64           `json:"hysteresis" doc:"Share of the pull lost on the way back."`
+	Hysteresis float64           `json:"hysteresis" doc:"Share of the pull lost on the way back." minimum:"0" maximum:"0.6"`
 	Worn       bool              `json:"worn,omitempty" doc:"It shows wear."`
 }
 
@@ -73,8 +73,8 @@ type Band struct {
 type Anchor struct {
 	Key   string  `json:"key"`
 	Name  string  `json:"name"`
-	From  float64 `json:"from" doc:"Lowest, m above the floor."`
-	To    float64 `json:"to" doc:"Highest, m above the floor."`
+	From  float64 `json:"from" doc:"Lowest, m above the floor." minimum:"0" maximum:"4"`
+	To    float64 `json:"to" doc:"Highest, m above the floor." minimum:"0" maximum:"4"`
 	Loose bool    `json:"loose,omitempty" doc:"It could slip or lift off."`
 }
 
@@ -92,9 +92,9 @@ type Cam struct {
 	Name       string           `json:"name"`
 	Coordinate string           `json:"coordinate" doc:"The joint coordinate that its arm turns with, like knee.flexion."`
 	Table      []setup.CamPoint `json:"table" doc:"The stack's moment arm over the angle, at two angles or more."`
-	PadFrom    float64          `json:"padFrom" doc:"From the axis to the pad at its nearest, m."`
-	PadTo      float64          `json:"padTo" doc:"At its farthest, m; the same for a pad that does not slide."`
-	Ratio      float64          `json:"ratio" doc:"Force on the cam over weight of the stack."`
+	PadFrom    float64          `json:"padFrom" doc:"From the axis to the pad at its nearest, m." minimum:"0.05" maximum:"1"`
+	PadTo      float64          `json:"padTo" doc:"At its farthest, m; the same for a pad that does not slide." minimum:"0.05" maximum:"1"`
+	Ratio      float64          `json:"ratio" doc:"Force on the cam over weight of the stack." minimum:"0.05" maximum:"4"`
 	Lightest   float64          `json:"lightest" doc:"Lightest pin, kg."`
 	Step       float64          `json:"step" doc:"From pin to pin, kg."`
 	Heaviest   float64          `json:"heaviest" doc:"Heaviest pin, kg."`
@@ -104,14 +104,14 @@ type Cam struct {
 type Lever struct {
 	Key          string    `json:"key"`
 	Name         string    `json:"name"`
-	PivotHeight  float64   `json:"pivotHeight" doc:"Of its axis above the floor, m."`
-	HandleRadius float64   `json:"handleRadius" doc:"From the axis to the handle, m."`
-	PlateRadius  float64   `json:"plateRadius" doc:"From the axis to the plates, m."`
-	PlateDeg     float64   `json:"plateDeg,omitempty" doc:"Direction of the plates from that of the handle, degrees."`
-	LeverMass    float64   `json:"leverMass" doc:"Of the bare lever, kg."`
-	LeverRadius  float64   `json:"leverRadius" doc:"From the axis to its centre of mass, m."`
-	SeatFrom     float64   `json:"seatFrom" doc:"Lowest seat, m."`
-	SeatTo       float64   `json:"seatTo" doc:"Highest seat, m."`
+	PivotHeight  float64   `json:"pivotHeight" doc:"Of its axis above the floor, m." minimum:"0" maximum:"3.5"`
+	HandleRadius float64   `json:"handleRadius" doc:"From the axis to the handle, m." minimum:"0.1" maximum:"4"`
+	PlateRadius  float64   `json:"plateRadius" doc:"From the axis to the plates, m." minimum:"0" maximum:"4"`
+	PlateDeg     float64   `json:"plateDeg,omitempty" doc:"Direction of the plates from that of the handle, degrees." minimum:"-180" maximum:"180"`
+	LeverMass    float64   `json:"leverMass" doc:"Of the bare lever, kg." minimum:"0" maximum:"200"`
+	LeverRadius  float64   `json:"leverRadius" doc:"From the axis to its centre of mass, m." minimum:"0" maximum:"4"`
+	SeatFrom     float64   `json:"seatFrom" doc:"Lowest seat, m." minimum:"0.1" maximum:"1.2"`
+	SeatTo       float64   `json:"seatTo" doc:"Highest seat, m." minimum:"0.1" maximum:"1.2"`
 	Plates       []float64 `json:"plates" doc:"Mass of one plate of each that is at hand, kg."`
 }
 

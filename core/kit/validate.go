@@ -76,18 +76,28 @@ func keys(v *setup.Checks, r *Room) {
 	}
 }
 
+var (
+	anchorRows  = setup.RowsOf[Anchor]()
+	bandRows    = setup.RowsOf[Band]()
+	benchRows   = setup.RowsOf[Bench]()
+	camRows     = setup.RowsOf[Cam]()
+	leverRows   = setup.RowsOf[Lever]()
+	stationRows = setup.RowsOf[Station]()
+	weightsRows = setup.RowsOf[Weights]()
+)
+
 func station(v *setup.Checks, path string, s *Station) {
 	if s.Columns != 1 && s.Columns != 2 {
 		v.Add(path+".columns", fmt.Sprintf("The station has %d columns.", s.Columns), "", "Give 1 or 2; enter more of them as stations of their own.")
 	}
 	if s.Columns == 2 {
-		v.Within(path+".apart", "distance between the columns", s.Apart, 0.3, 5, "m", "")
+		v.Field(stationRows, path+".apart", "distance between the columns", s.Apart, "m", "")
 	}
 	v.Column(path+".column", &s.Column)
-	v.Within(path+".ratio", "pulley ratio", s.Ratio, 0.05, 4, "", "It is the force at the handle over the weight of the stack.")
-	v.Within(path+".friction", "friction", s.Friction, 0, 0.5, "", "It is the share of the force that the pulleys keep.")
-	v.Within(path+".parkedGap", "parked gap", s.ParkedGap, 0, 3, "m", "")
-	v.Within(path+".travel", "travel of the stack", s.Travel, 0.05, 6, "m", "")
+	v.Field(stationRows, path+".ratio", "pulley ratio", s.Ratio, "", "It is the force at the handle over the weight of the stack.")
+	v.Field(stationRows, path+".friction", "friction", s.Friction, "", "It is the share of the force that the pulleys keep.")
+	v.Field(stationRows, path+".parkedGap", "parked gap", s.ParkedGap, "m", "")
+	v.Field(stationRows, path+".travel", "travel of the stack", s.Travel, "m", "")
 }
 
 func bench(v *setup.Checks, path string, b *Bench) {
@@ -95,14 +105,14 @@ func bench(v *setup.Checks, path string, b *Bench) {
 		v.Add(path+".notchesDeg", fmt.Sprintf("The bench has %d notches.", len(b.NotchesDeg)), "", "Give 1 to 40; a flat bench has one, at 0 degrees.")
 	}
 	v.Rising(path+".notchesDeg", "notch", b.NotchesDeg, -30, 90, 0.5, "degrees")
-	v.Within(path+".height", "height of the seat", b.Height, 0.1, 1.2, "m", "")
+	v.Field(benchRows, path+".height", "height of the seat", b.Height, "m", "")
 	if b.BackLength != 0 {
-		v.Within(path+".backLength", "length of the back rest", b.BackLength, 0.3, 1.6, "m", "")
+		v.Field(benchRows, path+".backLength", "length of the back rest", b.BackLength, "m", "")
 	}
 	if b.Width != 0 {
-		v.Within(path+".width", "width of the pads", b.Width, 0.15, 0.8, "m", "")
+		v.Field(benchRows, path+".width", "width of the pads", b.Width, "m", "")
 	}
-	v.Within(path+".mass", "mass of the bench", b.Mass, 1, 400, "kg", "Whether it slides or tips depends on it.")
+	v.Field(benchRows, path+".mass", "mass of the bench", b.Mass, "kg", "Whether it slides or tips depends on it.")
 }
 
 func weights(v *setup.Checks, path string, w *Weights) {
@@ -110,7 +120,7 @@ func weights(v *setup.Checks, path string, w *Weights) {
 		return
 	}
 	if w.Kind == "bar" {
-		v.Within(path+".bar", "mass of the empty bar", w.Bar, 0.5, 50, "kg", "")
+		v.Field(weightsRows, path+".bar", "mass of the empty bar", w.Bar, "kg", "")
 		plates(v, path+".plates", w.Plates)
 		return
 	}
@@ -130,21 +140,19 @@ func plates(v *setup.Checks, path string, list []float64) {
 }
 
 func band(v *setup.Checks, path string, b *Band) {
-	v.Within(path+".restLength", "band's length at rest", b.RestLength, 0.05, 5, "m", "Its stretch is counted from there.")
-	if b.Strands < 1 || b.Strands > 20 {
-		v.Add(path+".strands", fmt.Sprintf("There are %d strands.", b.Strands), "", "Give 1 to 20; a loop that is used as a loop has two.")
-	}
-	v.Within(path+".hysteresis", "loss on the way back", b.Hysteresis, 0, 0.6, "", "It is the share of the pull that the rubber keeps.")
+	v.Field(bandRows, path+".restLength", "band's length at rest", b.RestLength, "m", "Its stretch is counted from there.")
+	v.Field(bandRows, path+".strands", "number of strands", float64(b.Strands), "", "A loop that is used as a loop has two.")
+	v.Field(bandRows, path+".hysteresis", "loss on the way back", b.Hysteresis, "", "It is the share of the pull that the rubber keeps.")
 	if len(b.Pull) > 0 {
 		v.BandPoints(path+".pull", b.Pull)
 		return
 	}
-	v.Within(path+".section", "section of a strand", b.Section, 1e-6, 2e-3, "m²", "Nothing was measured, so the pull is computed from it.")
+	v.Field(bandRows, path+".section", "section of a strand", b.Section, "m²", "Nothing was measured, so the pull is computed from it.")
 }
 
 func anchor(v *setup.Checks, path string, a *Anchor) {
-	low := v.Within(path+".from", "lowest place of the anchor", a.From, 0, 4, "m", "")
-	if v.Within(path+".to", "highest place of the anchor", a.To, 0, 4, "m", "") && low && a.To < a.From {
+	low := v.Field(anchorRows, path+".from", "lowest place of the anchor", a.From, "m", "")
+	if v.Field(anchorRows, path+".to", "highest place of the anchor", a.To, "m", "") && low && a.To < a.From {
 		v.Add(path+".to", "The highest place is below the lowest.", "", "Give both, the lower one first; a fixed anchor has the same twice.")
 	}
 }
@@ -161,23 +169,23 @@ func hold(v *setup.Checks, path string, h *Hold) {
 func cam(v *setup.Checks, path string, c *Cam) {
 	v.OneOf(path+".coordinate", "coordinate that the machine turns with", c.Coordinate, setup.CamJoints...)
 	v.CamTable(path+".table", c.Table)
-	near := v.Within(path+".padFrom", "least distance from axis to pad", c.PadFrom, 0.05, 1, "m", "The pad pushes on the limb there.")
-	if v.Within(path+".padTo", "largest distance from axis to pad", c.PadTo, 0.05, 1, "m", "") && near && c.PadTo < c.PadFrom {
+	near := v.Field(camRows, path+".padFrom", "least distance from axis to pad", c.PadFrom, "m", "The pad pushes on the limb there.")
+	if v.Field(camRows, path+".padTo", "largest distance from axis to pad", c.PadTo, "m", "") && near && c.PadTo < c.PadFrom {
 		v.Add(path+".padTo", "The pad's farthest place is nearer than its nearest.", "", "Give the nearer one first; a fixed pad has the same twice.")
 	}
-	v.Within(path+".ratio", "ratio of the machine", c.Ratio, 0.05, 4, "", "")
+	v.Field(camRows, path+".ratio", "ratio of the machine", c.Ratio, "", "")
 	v.Pins(path, c.Lightest, c.Step, c.Heaviest)
 }
 
 func lever(v *setup.Checks, path string, l *Lever) {
-	v.Within(path+".pivotHeight", "height of the axis", l.PivotHeight, 0, 3.5, "m", "")
-	v.Within(path+".handleRadius", "distance from axis to handle", l.HandleRadius, 0.1, 4, "m", "The hand moves on that circle.")
-	v.Within(path+".plateRadius", "distance from axis to plates", l.PlateRadius, 0, 4, "m", "")
-	v.Within(path+".plateDeg", "direction of the plates", l.PlateDeg, -180, 180, "degrees", "")
-	v.Within(path+".leverMass", "mass of the bare lever", l.LeverMass, 0, 200, "kg", "")
-	v.Within(path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, 0, 4, "m", "")
-	low := v.Within(path+".seatFrom", "lowest seat", l.SeatFrom, 0.1, 1.2, "m", "")
-	if v.Within(path+".seatTo", "highest seat", l.SeatTo, 0.1, 1.2, "m", "") && low && l.SeatTo < l.SeatFrom {
+	v.Field(leverRows, path+".pivotHeight", "height of the axis", l.PivotHeight, "m", "")
+	v.Field(leverRows, path+".handleRadius", "distance from axis to handle", l.HandleRadius, "m", "The hand moves on that circle.")
+	v.Field(leverRows, path+".plateRadius", "distance from axis to plates", l.PlateRadius, "m", "")
+	v.Field(leverRows, path+".plateDeg", "direction of the plates", l.PlateDeg, "degrees", "")
+	v.Field(leverRows, path+".leverMass", "mass of the bare lever", l.LeverMass, "kg", "")
+	v.Field(leverRows, path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, "m", "")
+	low := v.Field(leverRows, path+".seatFrom", "lowest seat", l.SeatFrom, "m", "")
+	if v.Field(leverRows, path+".seatTo", "highest seat", l.SeatTo, "m", "") && low && l.SeatTo < l.SeatFrom {
 		v.Add(path+".seatTo", "The highest seat is below the lowest.", "", "Give the lower one first.")
 	}
 	plates(v, path+".plates", l.Plates)

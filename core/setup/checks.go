@@ -24,6 +24,22 @@ func (v *Checks) Within(path, label string, x, low, high float64, unit, why stri
 	return false
 }
 
+// Field is Within between the limits of the field that the path ends with.
+func (v *Checks) Field(rows Rows, path, label string, x float64, unit, why string) bool {
+	row := rows.of(path)
+	return v.Within(path, label, x, row.Low, row.High, unit, why)
+}
+
+// Count reports a list that is longer than its field may be; things names what it lists.
+func (v *Checks) Count(rows Rows, path, things string, n int, why string) bool {
+	most := rows.of(path).Items
+	if n <= most {
+		return true
+	}
+	v.Add(path, fmt.Sprintf("There are %d %s.", n, things), why, fmt.Sprintf("Keep %d at most.", most))
+	return false
+}
+
 func number(x float64, unit string) string {
 	s := strconv.FormatFloat(x, 'g', 6, 64)
 	if unit == "" {

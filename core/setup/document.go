@@ -24,7 +24,7 @@ type Document struct {
 	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup." maxLength:"4000"`
 	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each." maxItems:"12"`
 	Safely   string   `json:"safely,omitempty" doc:"How to end a set that will not go up." maxLength:"400"`
-	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside." maxItems:"100"`
+	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside." maxItems:"50"`
 	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0." maxItems:"100"`
 	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
 }
@@ -42,7 +42,7 @@ type Lifter struct {
 	Stature        float64            `json:"stature" doc:"Standing height, m." minimum:"1" maximum:"2.4"`
 	Mass           float64            `json:"mass" doc:"Body mass, kg." minimum:"25" maximum:"300"`
 	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description." maxItems:"100"`
-	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees."`
+	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees." minimum:"-30" maximum:"60"`
 	CarryingDeg    float64            `json:"carryingDeg,omitempty" doc:"Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured." minimum:"-5" maximum:"30"`
 	LowBackLimit   float64            `json:"lowBackLimit,omitempty" doc:"Torque that the lifter wants the low back to hold at most, N·m; by body mass and training unless given." minimum:"0" maximum:"1000"`
 	GripLimit      float64            `json:"gripLimit,omitempty" doc:"Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given." minimum:"0" maximum:"2000"`
@@ -50,29 +50,29 @@ type Lifter struct {
 	Training       string             `json:"training,omitempty" doc:"How long they have trained for size: novice under half a year, trained one to four years, advanced longer; an estimate of strength is a trained one's unless given." enum:"novice,trained,advanced"`
 	Sex            string             `json:"sex,omitempty" doc:"For the estimate of strength alone; a man's unless given." enum:"female,male"`
 	Strength       []StrengthTest     `json:"strength,omitempty" doc:"Isometric tests; of each action those of the newest day count." maxItems:"500"`
-	Sets           []KnownSet         `json:"sets,omitempty" doc:"Sets that the lifter knows, from which strength is reckoned where it was not tested." maxItems:"200"`
+	Sets           []KnownSet         `json:"sets,omitempty" doc:"Sets that the lifter knows, from which strength is reckoned where it was not tested." maxItems:"40"`
 	Cautions       []string           `json:"cautions,omitempty" doc:"What to look out for with this lifter, in the coach's words." maxItems:"12"`
 }
 
 // Range is what the lifter owns of one joint coordinate, degrees.
 type Range struct {
-	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees."`
-	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees."`
+	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees." minimum:"-180" maximum:"180"`
+	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees." minimum:"-180" maximum:"180"`
 	Pain    string  `json:"pain,omitempty" doc:"What hurts there, in the coach's words." maxLength:"200"`
 	Hurts   []Span  `json:"hurts,omitempty" doc:"Where in it something hurts; nothing goes there." maxItems:"5"`
 }
 
 // Span is a stretch of angles, degrees.
 type Span struct {
-	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees."`
-	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees."`
+	FromDeg float64 `json:"fromDeg" doc:"Least angle, degrees." minimum:"-180" maximum:"180"`
+	ToDeg   float64 `json:"toDeg" doc:"Largest angle, degrees." minimum:"-180" maximum:"180"`
 }
 
 // StrengthTest is one isometric measurement of a joint action.
 type StrengthTest struct {
 	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,girdle.elevation"`
-	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees."`
-	Torque   float64 `json:"torque" doc:"Largest torque held, N·m."`
+	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees." minimum:"-90" maximum:"180"`
+	Torque   float64 `json:"torque" doc:"Largest torque held, N·m." minimum:"0.5" maximum:"1000"`
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
 }
 
@@ -117,8 +117,8 @@ type Bench struct {
 	AngleDeg     float64 `json:"angleDeg" doc:"Back rest from horizontal, degrees: 0 flat, 90 upright." minimum:"-30" maximum:"90"`
 	Height       float64 `json:"height,omitempty" doc:"Top of the pad under the hips above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Mass         float64 `json:"mass,omitempty" doc:"Of the bench, with what is laid on its foot, kg; 30 unless given." minimum:"0" maximum:"400"`
-	BackLength   float64 `json:"backLength,omitempty" doc:"Length of the back rest, or of the pad that is lain on, m; as long as it takes unless given." minimum:"0" maximum:"1.6"`
-	Width        float64 `json:"width,omitempty" doc:"Of its pads, m; 0.28 unless given." minimum:"0" maximum:"0.8"`
+	BackLength   float64 `json:"backLength,omitempty" doc:"Length of the back rest, or of the pad that is lain on, m; as long as it takes unless given." minimum:"0.3" maximum:"1.6"`
+	Width        float64 `json:"width,omitempty" doc:"Of its pads, m; 0.28 unless given." minimum:"0.15" maximum:"0.8"`
 	PadUnderBack float64 `json:"padUnderBack,omitempty" doc:"side-lying: thickness of a pad behind the back, which rolls the chest forward, m." minimum:"0" maximum:"0.25"`
 
 	Kit *BenchKit `json:"kit,omitempty" doc:"The bench of a room that it is."`
@@ -178,54 +178,54 @@ type Load struct {
 	Side     string   `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
 	Contact  Contact  `json:"contact" doc:"Where on the body."`
 
-	Mass  float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0" maximum:"500"`
+	Mass  float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0.1" maximum:"500"`
 	Catch string  `json:"catch,omitempty" doc:"bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots." enum:"arms,spotter"`
 
 	Pulley           *Point  `json:"pulley,omitempty" doc:"cable, strands: where the cable leaves the pulley, m."`
-	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, strands, cam: mass on the pin, kg." minimum:"0" maximum:"500"`
-	Ratio            float64 `json:"ratio,omitempty" doc:"cable, strands, cam: force at the handle over weight of the stack; 1 unless given."`
+	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, strands, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
+	Ratio            float64 `json:"ratio,omitempty" doc:"cable, strands, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
 	Friction         float64 `json:"friction" required:"false" doc:"cable, strands: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
-	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m."`
-	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given."`
-	Travel           float64 `json:"travel,omitempty" doc:"cable, strands: how far the stack can rise, m; 1.6 unless given."`
+	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m." minimum:"0" maximum:"3"`
+	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`
+	Travel           float64 `json:"travel,omitempty" doc:"cable, strands: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
 	Kit              *Kit    `json:"kit,omitempty" doc:"What it was taken from."`
 	Shared           bool    `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
-	StrandLength     float64 `json:"strandLength,omitempty" doc:"strands: from the cable's end to the middle of each hand, m."`
+	StrandLength     float64 `json:"strandLength,omitempty" doc:"strands: from the cable's end to the middle of each hand, m." minimum:"0.05" maximum:"2"`
 
 	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`
-	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m."`
-	Section    float64     `json:"section,omitempty" doc:"band: section of one strand, m²; for the rubber law, when nothing was measured."`
+	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m." minimum:"0.05" maximum:"5"`
+	Section    float64     `json:"section,omitempty" doc:"band: section of one strand, m²; for the rubber law, when nothing was measured." minimum:"1e-06" maximum:"0.002"`
 	Pull       []BandPoint `json:"pull,omitempty" doc:"band: measured pull of one strand, at two lengths or more." maxItems:"60"`
-	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given. A band that is doubled has two, of half the length."`
+	Strands    int         `json:"strands,omitempty" doc:"band: how many strands side by side; 1 unless given. A band that is doubled has two, of half the length." minimum:"1" maximum:"20"`
 	Worn       bool        `json:"worn,omitempty" doc:"band: it shows wear."`
 	Loose      bool        `json:"loose,omitempty" doc:"band: its anchor could slip or lift off."`
 	Hysteresis float64     `json:"hysteresis" required:"false" doc:"band: share of the pull lost on the way back; 0.10 unless given." minimum:"0" maximum:"0.6"`
 
 	Coordinate string     `json:"coordinate,omitempty" doc:"cam: the joint coordinate that the machine's arm turns with, like knee.flexion."`
 	Cam        []CamPoint `json:"cam,omitempty" doc:"cam: the stack's moment arm over the angle of the machine's arm, at two angles or more." maxItems:"60"`
-	PadRadius  float64    `json:"padRadius,omitempty" doc:"cam: from the machine's axis to the pad, m."`
+	PadRadius  float64    `json:"padRadius,omitempty" doc:"cam: from the machine's axis to the pad, m." minimum:"0.05" maximum:"1"`
 	AxisOffset *Point     `json:"axisOffset,omitempty" doc:"cam: from the joint at the start of the lift to the machine's axis, m: forward, up and to the right of the lifter; aligned unless given."`
 
 	Pivot        *Point  `json:"pivot,omitempty" doc:"lever: a point on its axis, or the corner that the bar's end stands in, m."`
 	PivotAlong   *Point  `json:"pivotAlong,omitempty" doc:"lever: direction of its axis; without one the pivot is a corner and the bar turns every way."`
 	PlateMass    float64 `json:"plateMass,omitempty" doc:"lever: mass of the plates, kg." minimum:"0" maximum:"500"`
-	PlateRadius  float64 `json:"plateRadius,omitempty" doc:"lever: from the axis to the plates, m."`
+	PlateRadius  float64 `json:"plateRadius,omitempty" doc:"lever: from the axis to the plates, m." minimum:"0" maximum:"4"`
 	PlateDeg     float64 `json:"plateDeg,omitempty" doc:"lever: direction of the plates from that of the handle, right-handed about the axis, degrees." minimum:"-180" maximum:"180"`
 	LeverMass    float64 `json:"leverMass,omitempty" doc:"lever: mass of the bare lever or bar, kg." minimum:"0" maximum:"200"`
-	LeverRadius  float64 `json:"leverRadius,omitempty" doc:"lever: from the axis to its own centre of mass, in the direction of the handle, m."`
-	HandleRadius float64 `json:"handleRadius,omitempty" doc:"lever: from the axis to the handle, m."`
+	LeverRadius  float64 `json:"leverRadius,omitempty" doc:"lever: from the axis to its own centre of mass, in the direction of the handle, m." minimum:"0" maximum:"4"`
+	HandleRadius float64 `json:"handleRadius,omitempty" doc:"lever: from the axis to the handle, m." minimum:"0.1" maximum:"4"`
 }
 
 // BandPoint is one measurement of a band: how hard it pulls at a length.
 type BandPoint struct {
-	Length float64 `json:"length" doc:"m."`
-	Force  float64 `json:"force" doc:"N."`
+	Length float64 `json:"length" doc:"m." minimum:"0.05" maximum:"10"`
+	Force  float64 `json:"force" doc:"N." minimum:"0" maximum:"5000"`
 }
 
 // CamPoint is one place on a cam: its moment arm when the machine's arm stands at an angle.
 type CamPoint struct {
-	AngleDeg float64 `json:"angleDeg" doc:"Where a limb in line with the machine's arm has its coordinate, degrees."`
-	Arm      float64 `json:"arm" doc:"m."`
+	AngleDeg float64 `json:"angleDeg" doc:"Where a limb in line with the machine's arm has its coordinate, degrees." minimum:"-180" maximum:"180"`
+	Arm      float64 `json:"arm" doc:"m." minimum:"0.005" maximum:"1"`
 }
 
 // Contact is a point on a segment of the body.
@@ -249,14 +249,14 @@ type Kit struct {
 
 // Column is a cable column of a station: its holes, its size and its stack.
 type Column struct {
-	LowestHole float64 `json:"lowestHole" doc:"Height of the pulley's exit in hole 1, m."`
-	Spacing    float64 `json:"spacing" doc:"Between holes, m."`
-	Holes      int     `json:"holes" doc:"Numbered from the floor up."`
-	Height     float64 `json:"height" doc:"Of the column, m."`
-	HalfWidth  float64 `json:"halfWidth" doc:"Half of its square section, m."`
-	Lightest   float64 `json:"lightest" doc:"Lightest pin, kg."`
-	Step       float64 `json:"step" doc:"From pin to pin, kg."`
-	Heaviest   float64 `json:"heaviest" doc:"Heaviest pin, kg."`
+	LowestHole float64 `json:"lowestHole" doc:"Height of the pulley's exit in hole 1, m." minimum:"0" maximum:"3"`
+	Spacing    float64 `json:"spacing" doc:"Between holes, m." minimum:"0.01" maximum:"1"`
+	Holes      int     `json:"holes" doc:"Numbered from the floor up." minimum:"1" maximum:"100"`
+	Height     float64 `json:"height" doc:"Of the column, m." minimum:"0.3" maximum:"4"`
+	HalfWidth  float64 `json:"halfWidth" doc:"Half of its square section, m." minimum:"0.01" maximum:"0.5"`
+	Lightest   float64 `json:"lightest" doc:"Lightest pin, kg." minimum:"0.1" maximum:"200"`
+	Step       float64 `json:"step" doc:"From pin to pin, kg." minimum:"0.1" maximum:"50"`
+	Heaviest   float64 `json:"heaviest" doc:"Heaviest pin, kg." minimum:"0.1" maximum:"500"`
 	Mass       float64 `json:"mass,omitempty" doc:"Of a column that stands free, without what hangs on the cable, kg; 0 where it is fixed to floor or wall." minimum:"0" maximum:"1000"`
 	Foot       float64 `json:"foot,omitempty" doc:"Of a column that stands free: how far its base reaches out from its middle, m." minimum:"0" maximum:"1.5"`
 }

@@ -54,16 +54,15 @@ func completeBand(l *Load, mass, across float64) {
 
 func checkBand(v *Checks, path string, l *Load) {
 	v.place(path+".anchor", "anchor", l.Anchor)
-	v.Within(path+".restLength", "band's length at rest", l.RestLength, 0.05, 5, "m", "Its stretch is counted from there.")
-	v.Within(path+".attachmentLength", "length of the attachment", l.AttachmentLength, 0, 3, "m", "")
-	v.Within(path+".hysteresis", "loss on the way back", l.Hysteresis, 0, 0.6, "", "It is the share of the pull that the rubber keeps.")
-	if l.Strands < 1 || l.Strands > 20 {
-		v.Add(path+".strands", fmt.Sprintf("There are %d strands.", l.Strands), "", "Give 1 to 20.")
-	}
+	v.Field(loadRows, path+".restLength", "band's length at rest", l.RestLength, "m", "Its stretch is counted from there.")
+	v.Field(loadRows, path+".attachmentLength", "length of the attachment", l.AttachmentLength, "m", "")
+	v.Field(loadRows, path+".hysteresis", "loss on the way back", l.Hysteresis, "", "It is the share of the pull that the rubber keeps.")
+	v.Field(loadRows, path+".strands", "number of strands", float64(l.Strands), "", "")
 	if len(l.Pull) == 0 {
-		v.Within(path+".section", "section of a strand", l.Section, 1e-6, 2e-3, "m²", "Nothing was measured, so the pull is computed from it.")
+		v.Field(loadRows, path+".section", "section of a strand", l.Section, "m²", "Nothing was measured, so the pull is computed from it.")
 		return
 	}
+	v.Count(loadRows, path+".pull", "measurements", len(l.Pull), "")
 	v.BandPoints(path+".pull", l.Pull)
 }
 
@@ -74,8 +73,8 @@ func (v *Checks) BandPoints(path string, pull []BandPoint) {
 	}
 	for i, p := range pull {
 		at := fmt.Sprintf("%s[%d]", path, i)
-		v.Within(at+".length", "length", p.Length, 0.05, 10, "m", "")
-		v.Within(at+".force", "pull", p.Force, 0, 5000, "N", "")
+		v.Field(bandPointRows, at+".length", "length", p.Length, "m", "")
+		v.Field(bandPointRows, at+".force", "pull", p.Force, "N", "")
 		if i > 0 && !(p.Length > pull[i-1].Length+1e-4 && p.Force >= pull[i-1].Force) {
 			v.Add(at, "The band pulls less, or is not longer, than at the measurement before.", "Rubber pulls harder the longer it is.", "Put the measurements in the order of their lengths.")
 		}

@@ -27,12 +27,12 @@ func completeCable(l *Load, mass, across float64) {
 
 func checkCable(v *Checks, path string, l *Load) {
 	v.place(path+".pulley", "pulley", l.Pulley)
-	v.Within(path+".stackMass", "mass on the pin", l.StackMass, 0.1, 500, "kg", "A stack of nothing asks nothing of the muscle.")
-	v.Within(path+".ratio", "pulley ratio", l.Ratio, 0.05, 4, "", "It is the force at the handle over the weight of the stack.")
-	v.Within(path+".friction", "friction", l.Friction, 0, 0.5, "", "It is the share of the force that the pulleys keep.")
-	v.Within(path+".attachmentLength", "length of the attachment", l.AttachmentLength, 0, 3, "m", "")
-	v.Within(path+".parkedGap", "parked gap", l.ParkedGap, 0, 3, "m", "")
-	v.Within(path+".travel", "travel of the stack", l.Travel, 0.05, 6, "m", "")
+	v.Field(loadRows, path+".stackMass", "mass on the pin", l.StackMass, "kg", "A stack of nothing asks nothing of the muscle.")
+	v.Field(loadRows, path+".ratio", "pulley ratio", l.Ratio, "", "It is the force at the handle over the weight of the stack.")
+	v.Field(loadRows, path+".friction", "friction", l.Friction, "", "It is the share of the force that the pulleys keep.")
+	v.Field(loadRows, path+".attachmentLength", "length of the attachment", l.AttachmentLength, "m", "")
+	v.Field(loadRows, path+".parkedGap", "parked gap", l.ParkedGap, "m", "")
+	v.Field(loadRows, path+".travel", "travel of the stack", l.Travel, "m", "")
 	if l.Kit != nil {
 		if l.Kit.Station != "" {
 			v.OneOf(path+".kit.column", "column", l.Kit.Column, "left", "right")
@@ -45,5 +45,5 @@ func checkCable(v *Checks, path string, l *Load) {
 
 func checkRope(v *Checks, path string, l *Load) {
 	checkCable(v, path, l)
-	v.Within(path+".strandLength", "length of a strand", l.StrandLength, 0.05, 2, "m", "It spreads the pull over both hands.")
+	v.Field(loadRows, path+".strandLength", "length of a strand", l.StrandLength, "m", "It spreads the pull over both hands.")
 }

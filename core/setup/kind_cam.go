@@ -9,14 +9,15 @@ var CamJoints = []string{"knee.flexion", "hip.flexion", "elbow.flexion", "should
 
 func checkCam(v *Checks, path string, l *Load) {
 	v.OneOf(path+".coordinate", "coordinate that the machine turns with", l.Coordinate, CamJoints...)
-	v.Within(path+".stackMass", "mass on the pin", l.StackMass, 0.1, 500, "kg", "A stack of nothing asks nothing of the muscle.")
-	v.Within(path+".ratio", "ratio of the machine", l.Ratio, 0.05, 4, "", "")
-	v.Within(path+".padRadius", "distance from axis to pad", l.PadRadius, 0.05, 1, "m", "The pad pushes on the limb there.")
+	v.Field(loadRows, path+".stackMass", "mass on the pin", l.StackMass, "kg", "A stack of nothing asks nothing of the muscle.")
+	v.Field(loadRows, path+".ratio", "ratio of the machine", l.Ratio, "", "")
+	v.Field(loadRows, path+".padRadius", "distance from axis to pad", l.PadRadius, "m", "The pad pushes on the limb there.")
 	if o := l.AxisOffset; o != nil {
 		for i, x := range []float64{o.X, o.Y, o.Z} {
 			v.Within(path+".axisOffset."+[]string{"x", "y", "z"}[i], "offset of the machine's axis", x, -0.3, 0.3, "m", "Further off it fits nobody.")
 		}
 	}
+	v.Count(loadRows, path+".cam", "angles", len(l.Cam), "")
 	v.CamTable(path+".cam", l.Cam)
 }
 
@@ -27,8 +28,8 @@ func (v *Checks) CamTable(path string, table []CamPoint) {
 	}
 	for i, p := range table {
 		at := fmt.Sprintf("%s[%d]", path, i)
-		v.Within(at+".angleDeg", "angle", p.AngleDeg, -180, 180, "degrees", "")
-		v.Within(at+".arm", "moment arm of the stack", p.Arm, 0.005, 1, "m", "")
+		v.Field(camPointRows, at+".angleDeg", "angle", p.AngleDeg, "degrees", "")
+		v.Field(camPointRows, at+".arm", "moment arm of the stack", p.Arm, "m", "")
 		if i > 0 && !(p.AngleDeg >= table[i-1].AngleDeg+0.1) {
 			v.Add(at+".angleDeg", "This angle does not come after the one before it.", "", "Put the angles in order.")
 		}

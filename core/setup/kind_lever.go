@@ -11,12 +11,12 @@ func checkLever(v *Checks, path string, l *Load) {
 	if l.PivotAlong != nil {
 		v.direction(path+".pivotAlong", "lever's axis", l.PivotAlong)
 	}
-	v.Within(path+".plateMass", "mass of the plates", l.PlateMass, 0, 500, "kg", "")
-	v.Within(path+".plateRadius", "distance from axis to plates", l.PlateRadius, 0, 4, "m", "")
-	v.Within(path+".plateDeg", "direction of the plates", l.PlateDeg, -180, 180, "degrees", "")
-	v.Within(path+".leverMass", "mass of the lever", l.LeverMass, 0, 200, "kg", "")
-	v.Within(path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, 0, 4, "m", "")
-	v.Within(path+".handleRadius", "distance from axis to handle", l.HandleRadius, 0.1, 4, "m", "The hand moves on that circle.")
+	v.Field(loadRows, path+".plateMass", "mass of the plates", l.PlateMass, "kg", "")
+	v.Field(loadRows, path+".plateRadius", "distance from axis to plates", l.PlateRadius, "m", "")
+	v.Field(loadRows, path+".plateDeg", "direction of the plates", l.PlateDeg, "degrees", "")
+	v.Field(loadRows, path+".leverMass", "mass of the lever", l.LeverMass, "kg", "")
+	v.Field(loadRows, path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, "m", "")
+	v.Field(loadRows, path+".handleRadius", "distance from axis to handle", l.HandleRadius, "m", "The hand moves on that circle.")
 	if l.PlateMass+l.LeverMass <= 0 {
 		v.Add(path+".plateMass", "The lever weighs nothing.", "A weight of nothing asks nothing of the muscle.", "Give the mass of plates or lever.")
 	}

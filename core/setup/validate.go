@@ -27,31 +27,23 @@ func Validate(d *Document) Problems {
 	v.loads(d)
 	v.tempo(&d.Tempo)
 	v.words(d)
-	if d.Samples < 5 || d.Samples > 1001 {
-		v.Add("samples", fmt.Sprintf("%d samples.", d.Samples), "The curve needs some points and no more than it can show.", "Give 5 to 1001, or leave it out for 101.")
-	}
+	v.Field(documentRows, "samples", "number of samples", float64(d.Samples), "", "The curve needs some points and no more than it can show.")
 	return v.Found
 }
 
 // words checks what the coach wrote.
 func (v *Checks) words(d *Document) {
-	if len(d.Locked) > 200 {
-		v.Add("locked", fmt.Sprintf("%d settings are locked.", len(d.Locked)), "", "Keep 200 at most.")
+	v.Count(documentRows, "locked", "locked settings", len(d.Locked), "")
+	v.Count(documentRows, "seen", "cautions that were set aside", len(d.Seen), "")
+	if n, most := utf8.RuneCountInString(d.Notes), documentRows["notes"].Runes; n > most {
+		v.Add("notes", fmt.Sprintf("The notes have %d characters.", n), "", fmt.Sprintf("Keep them to %d.", most))
 	}
-	if len(d.Seen) > 50 {
-		v.Add("seen", fmt.Sprintf("%d cautions are set aside.", len(d.Seen)), "", "Keep 50 at most.")
-	}
-	if n := utf8.RuneCountInString(d.Notes); n > 4000 {
-		v.Add("notes", fmt.Sprintf("The notes have %d characters.", n), "", "Keep them to 4000.")
-	}
-	v.phrases("cues", "cue", d.Cues, 120)
+	v.phrases(documentRows, "cues", "cue", d.Cues, 120)
 }
 
 // phrases checks a short list of short sentences.
-func (v *Checks) phrases(path, label string, list []string, longest int) {
-	if len(list) > 12 {
-		v.Add(path, fmt.Sprintf("%d %ss.", len(list), label), "Nobody lifts by that many.", "Keep 12 at most.")
-	}
+func (v *Checks) phrases(rows Rows, path, label string, list []string, longest int) {
+	v.Count(rows, path, label+"s", len(list), "Nobody lifts by that many.")
 	for i, c := range list {
 		if n := utf8.RuneCountInString(c); n == 0 || n > longest {
 			v.Add(fmt.Sprintf("%s[%d]", path, i), fmt.Sprintf("The %s has %d characters.", label, n), "", fmt.Sprintf("Give 1 to %d.", longest))
@@ -86,12 +78,12 @@ func (v *Checks) target(t *Target) {
 }
 
 func (v *Checks) lifter(l *Lifter) {
-	tall := v.Within("lifter.stature", "stature", l.Stature, 1.0, 2.4, "m", "Every length is scaled from it.")
-	v.Within("lifter.mass", "body mass", l.Mass, 25, 300, "kg", "Segment weights and estimated strength are scaled from it.")
-	v.Within("lifter.naturalPathDeg", "natural arm path", l.NaturalPathDeg, -30, 60, "degrees", "")
-	v.Within("lifter.lowBackLimit", "limit of the low back", l.LowBackLimit, 0, 1000, "N·m", "")
-	v.Within("lifter.gripLimit", "limit of the grip", l.GripLimit, 0, 2000, "N", "")
-	v.Within("lifter.carryingDeg", "carrying angle", l.CarryingDeg, -5, 30, "degrees", "")
+	tall := v.Field(lifterRows, "lifter.stature", "stature", l.Stature, "m", "Every length is scaled from it.")
+	v.Field(lifterRows, "lifter.mass", "body mass", l.Mass, "kg", "Segment weights and estimated strength are scaled from it.")
+	v.Field(lifterRows, "lifter.naturalPathDeg", "natural arm path", l.NaturalPathDeg, "degrees", "")
+	v.Field(lifterRows, "lifter.lowBackLimit", "limit of the low back", l.LowBackLimit, "N·m", "")
+	v.Field(lifterRows, "lifter.gripLimit", "limit of the grip", l.GripLimit, "N", "")
+	v.Field(lifterRows, "lifter.carryingDeg", "carrying angle", l.CarryingDeg, "degrees", "")
 	for _, key := range sortedKeys(l.Lengths) {
 		i := slices.IndexFunc(Lengths, func(n Length) bool { return n.Key == key })
 		if i < 0 {
@@ -112,7 +104,7 @@ func (v *Checks) lifter(l *Lifter) {
 	}
 	v.strength(l.Strength)
 	v.sets(l.Sets)
-	v.phrases("lifter.cautions", "caution", l.Cautions, 160)
+	v.phrases(lifterRows, "lifter.cautions", "caution", l.Cautions, 160)
 }
 
 func round3(x float64) float64 { return math.Round(x*1000) / 1000 }
@@ -132,15 +124,15 @@ func (v *Checks) ranges(l *Lifter) {
 			v.Add(path, "There is no joint coordinate "+strconv.Quote(clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys(""), ", ")+".")
 			continue
 		}
-		ok := v.Within(path+".fromDeg", "least angle", r.FromDeg, -180, 180, "degrees", "")
-		ok = v.Within(path+".toDeg", "largest angle", r.ToDeg, -180, 180, "degrees", "") && ok
+		ok := v.Field(rangeRows, path+".fromDeg", "least angle", r.FromDeg, "degrees", "")
+		ok = v.Field(rangeRows, path+".toDeg", "largest angle", r.ToDeg, "degrees", "") && ok
 		if ok && r.FromDeg >= r.ToDeg {
 			v.Add(path+".toDeg", "The range runs from "+number(r.FromDeg, "")+" to "+number(r.ToDeg, "degrees")+".", "A range needs some width.", "Give an end above the start.")
 		}
 		for i, h := range r.Hurts {
 			at := fmt.Sprintf("%s.hurts[%d]", path, i)
-			sound := v.Within(at+".fromDeg", "start of what hurts", h.FromDeg, -180, 180, "degrees", "")
-			sound = v.Within(at+".toDeg", "end of what hurts", h.ToDeg, -180, 180, "degrees", "") && sound
+			sound := v.Field(spanRows, at+".fromDeg", "start of what hurts", h.FromDeg, "degrees", "")
+			sound = v.Field(spanRows, at+".toDeg", "end of what hurts", h.ToDeg, "degrees", "") && sound
 			if sound && h.FromDeg > h.ToDeg {
 				v.Add(at+".toDeg", "The painful range runs from "+number(h.FromDeg, "")+" to "+number(h.ToDeg, "degrees")+".", "", "Give an end above the start.")
 			}
@@ -157,12 +149,13 @@ func coordinateKeys(suffix string) []string {
 }
 
 func (v *Checks) strength(tests []StrengthTest) {
+	v.Count(lifterRows, "lifter.strength", "tests", len(tests), "")
 	seen := map[string]bool{}
 	for i, t := range tests {
 		path := fmt.Sprintf("lifter.strength[%d]", i)
 		v.OneOf(path+".action", "joint action", t.Action, Actions...)
-		v.Within(path+".angleDeg", "joint angle of the test", t.AngleDeg, -90, 180, "degrees", "")
-		v.Within(path+".torque", "torque held", t.Torque, 0.5, 1000, "N·m", "A capacity of nothing would make every effort infinite.")
+		v.Field(strengthTestRows, path+".angleDeg", "joint angle of the test", t.AngleDeg, "degrees", "")
+		v.Field(strengthTestRows, path+".torque", "torque held", t.Torque, "N·m", "A capacity of nothing would make every effort infinite.")
 		v.day(path+".date", "test", t.Date, "The newest day's tests are the ones that count.")
 		id := fmt.Sprintf("%s@%.3f on %s", t.Action, t.AngleDeg, t.Date)
 		if seen[id] {
@@ -179,13 +172,9 @@ func (v *Checks) day(path, of, date, why string) {
 	}
 }
 
-// mostSets is how many known sets a lifter may have.
-const mostSets = 40
-
 // sets checks what can be judged without the exercises; which there are is known where they are made.
 func (v *Checks) sets(sets []KnownSet) {
-	if len(sets) > mostSets {
-		v.Add("lifter.sets", fmt.Sprintf("%d known sets.", len(sets)), "", fmt.Sprintf("Keep the best %d.", mostSets))
+	if !v.Count(lifterRows, "lifter.sets", "known sets", len(sets), "") {
 		return
 	}
 	for i, s := range sets {
@@ -193,9 +182,9 @@ func (v *Checks) sets(sets []KnownSet) {
 		if s.Exercise == "" || len(s.Exercise) > 60 {
 			v.Add(path+".exercise", "The set names no exercise.", "A load says something about strength only in a known exercise.", "Choose the exercise that it was done in.")
 		}
-		v.Within(path+".load", "load of the set", s.Load, 0.5, 500, "kg", "")
-		v.Within(path+".reps", "repetitions", float64(s.Reps), 1, 30, "", "Over 30 repetitions endurance is tested, not strength.")
-		v.Within(path+".left", "repetitions left", float64(s.Left), 0, 10, "", "Nobody knows how many more than ten would have gone.")
+		v.Field(knownSetRows, path+".load", "load of the set", s.Load, "kg", "")
+		v.Field(knownSetRows, path+".reps", "repetitions", float64(s.Reps), "", "Over 30 repetitions endurance is tested, not strength.")
+		v.Field(knownSetRows, path+".left", "repetitions left", float64(s.Left), "", "Nobody knows how many more than ten would have gone.")
 		v.day(path+".date", "set", s.Date, "")
 	}
 }
@@ -205,7 +194,7 @@ func (v *Checks) tempo(t *Tempo) {
 		path, label string
 		seconds     float64
 	}{{"tempo.down", "lowering time", t.Down}, {"tempo.bottom", "pause at the start", t.Bottom}, {"tempo.up", "lifting time", t.Up}, {"tempo.top", "pause at the end", t.Top}} {
-		v.Within(p.path, p.label, p.seconds, 0, 60, "s", "")
+		v.Field(tempoRows, p.path, p.label, p.seconds, "s", "")
 	}
 }
 

@@ -56,7 +56,7 @@ func (v *Checks) contact(path string, c *Contact) {
 	case c.Fraction != nil && c.Segment == "trunk":
 		v.Add(path+".fraction", "The trunk has no places along it.", "", "Give at: waist or shoulders.")
 	case c.Fraction != nil:
-		v.Within(path+".fraction", "place along the segment", *c.Fraction, 0, 1, "", "")
+		v.Field(contactRows, path+".fraction", "place along the segment", *c.Fraction, "", "")
 	case c.At != "" || c.Segment == "hand" || c.Segment == "trunk":
 		v.OneOf(path+".at", "place on the "+c.Segment, c.At, Places[c.Segment]...)
 	default:

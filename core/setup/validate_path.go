@@ -63,7 +63,7 @@ func (v *Checks) raise(m *Movement) {
 		}
 	}
 	if m.StartPlane != nil {
-		v.Within("movement.startPlaneDeg", "plane at the start", *m.StartPlane, -180, 180, "degrees", "")
+		v.Field(movementRows, "movement.startPlaneDeg", "plane at the start", *m.StartPlane, "degrees", "")
 	}
 	if _, twice := m.Hold["shoulder.elevationDeg"]; twice {
 		v.Add("movement.hold.shoulder.elevationDeg", "The elevation is held and swept at once.", "", "Leave it out of hold.")
@@ -98,8 +98,8 @@ func (v *Checks) guide(m *Movement) {
 			v.Add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.", "Leave it out of hold; the elbow is turned by guide.swivelDeg.")
 		}
 	}
-	v.Within("movement.guide.swivelDeg", "swivel", g.SwivelDeg, -120, 150, "degrees", "")
-	v.Within("movement.guide.swivelToDeg", "swivel at the end", g.SwivelTo, -120, 150, "degrees", "")
+	v.Field(guideRows, "movement.guide.swivelDeg", "swivel", g.SwivelDeg, "degrees", "")
+	v.Field(guideRows, "movement.guide.swivelToDeg", "swivel at the end", g.SwivelTo, "degrees", "")
 	place := v.place
 	if g.Relative {
 		place = v.near
@@ -112,7 +112,7 @@ func (v *Checks) guide(m *Movement) {
 	default:
 		place("movement.guide.centre", "arc's centre", g.Centre)
 		v.direction("movement.guide.about", "arc's axis", g.About)
-		if v.Within("movement.guide.turnDeg", "turn", g.TurnDeg, -300, 300, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
+		if v.Field(guideRows, "movement.guide.turnDeg", "turn", g.TurnDeg, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
 			v.Add("movement.guide.turnDeg", "The arc turns by "+number(g.TurnDeg, "degrees")+".", "A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
 		}
 	}
@@ -144,7 +144,7 @@ func (v *Checks) direction(path, name string, p *Point) {
 
 func (v *Checks) options(d *Document) {
 	m := &d.Movement
-	v.Within("movement.barWidth", "distance between the hands on the bar", m.BarWidth, 0, 1.5, "m", "")
+	v.Field(movementRows, "movement.barWidth", "distance between the hands on the bar", m.BarWidth, "m", "")
 	if m.BarWidth != 0 && (m.BarWidth < 0.1 || m.Side != "both" || m.Kind == "guided") {
 		v.Add("movement.barWidth", "A bar of "+number(m.BarWidth, "m")+" is held.", "It is held by both hands, in a movement that is not guided already.", "Set side to both and the width to 0.1 m or more, or leave it out.")
 	}
@@ -233,13 +233,14 @@ func (v *Checks) pose(path string, pose map[string]float64) {
 }
 
 func (v *Checks) keyframes(frames []Keyframe) {
-	if len(frames) < 2 || len(frames) > 50 {
-		v.Add("movement.keyframes", fmt.Sprintf("There are %d keyframes.", len(frames)), "A path needs a start and an end.", "Give 2 to 50, s rising from 0 to 1.")
+	if most := movementRows["keyframes"].Items; len(frames) < 2 || len(frames) > most {
+		v.Add("movement.keyframes", fmt.Sprintf("There are %d keyframes.", len(frames)), "A path needs a start and an end.", fmt.Sprintf("Give 2 to %d, s rising from 0 to 1.", most))
 		return
 	}
 	for i, f := range frames {
 		path := fmt.Sprintf("movement.keyframes[%d]", i)
 		switch {
+		case !v.Field(keyframeRows, path+".s", "place on the path", f.S, "", ""):
 		case i == 0 && f.S != 0:
 			v.Add(path+".s", "The first keyframe is at "+number(f.S, "")+".", "", "Give 0.")
 		case i == len(frames)-1 && f.S != 1:

@@ -68,19 +68,20 @@ func (v *Checks) posture(d *Document) {
 			v.Add("posture.handAt", "Both arms move, so no hand is free to hold on.", "", "Leave it out, or let one side move.")
 		}
 	}
-	v.Within("posture.x", "distance out from the columns", p.X, -4, 4, "m", "The room is 8 m long.")
-	v.Within("posture.z", "distance to the right of the middle", p.Z, -4, 4, "m", "The room is 8 m wide.")
-	v.Within("posture.headingDeg", "heading", p.HeadingDeg, -360, 360, "degrees", "")
-	v.Within("posture.feetApart", "distance between the feet", p.FeetApart, 0, 1.2, "m", "")
-	v.Within("posture.stagger", "distance from foot to foot", p.Stagger, 0, 1.2, "m", "")
-	v.Within("posture.riser", "height of the block under the feet", p.Riser, 0, 0.6, "m", "")
-	v.Within("posture.kneesDeg", "bend of the knees", p.KneesDeg, 0, 120, "degrees", "")
+	v.Count(postureRows, "posture.held", "supports", len(p.Held), "")
+	v.Field(postureRows, "posture.x", "distance out from the columns", p.X, "m", "The room is 8 m long.")
+	v.Field(postureRows, "posture.z", "distance to the right of the middle", p.Z, "m", "The room is 8 m wide.")
+	v.Field(postureRows, "posture.headingDeg", "heading", p.HeadingDeg, "degrees", "")
+	v.Field(postureRows, "posture.feetApart", "distance between the feet", p.FeetApart, "m", "")
+	v.Field(postureRows, "posture.stagger", "distance from foot to foot", p.Stagger, "m", "")
+	v.Field(postureRows, "posture.riser", "height of the block under the feet", p.Riser, "m", "")
+	v.Field(postureRows, "posture.kneesDeg", "bend of the knees", p.KneesDeg, "degrees", "")
 	if p.SeatHeight != 0 {
-		v.Within("posture.seatHeight", "height of the seat", p.SeatHeight, 0.1, 1.2, "m", "")
+		v.Field(postureRows, "posture.seatHeight", "height of the seat", p.SeatHeight, "m", "")
 	}
-	v.Within("posture.trunk.pitchDeg", "lean forward", p.Trunk.PitchDeg, -40, 95, "degrees", "")
-	v.Within("posture.trunk.bendDeg", "lean to the right", p.Trunk.BendDeg, -45, 45, "degrees", "")
-	v.Within("posture.trunk.turnDeg", "turn to the left", p.Trunk.TurnDeg, -60, 60, "degrees", "")
+	v.Field(trunkRows, "posture.trunk.pitchDeg", "lean forward", p.Trunk.PitchDeg, "degrees", "")
+	v.Field(trunkRows, "posture.trunk.bendDeg", "lean to the right", p.Trunk.BendDeg, "degrees", "")
+	v.Field(trunkRows, "posture.trunk.turnDeg", "turn to the left", p.Trunk.TurnDeg, "degrees", "")
 	if d.Bench != nil {
 		v.bench(d)
 	}
@@ -116,21 +117,21 @@ func (v *Checks) kindOfPosture(d *Document) {
 
 func (v *Checks) bench(d *Document) {
 	b := d.Bench
-	v.Within("bench.angleDeg", "angle of the back rest", b.AngleDeg, -30, 90, "degrees", "")
+	v.Field(benchRows, "bench.angleDeg", "angle of the back rest", b.AngleDeg, "degrees", "")
 	if b.Height != 0 {
-		v.Within("bench.height", "height of the pad", b.Height, 0.1, 1.2, "m", "")
+		v.Field(benchRows, "bench.height", "height of the pad", b.Height, "m", "")
 	}
 	if b.Kit != nil {
 		v.Rising("bench.kit.notchesDeg", "notch", b.Kit.NotchesDeg, -30, 90, 0.5, "degrees")
 	}
 	if b.BackLength != 0 {
-		v.Within("bench.backLength", "length of the back rest", b.BackLength, 0.3, 1.6, "m", "")
+		v.Field(benchRows, "bench.backLength", "length of the back rest", b.BackLength, "m", "")
 	}
 	if b.Width != 0 {
-		v.Within("bench.width", "width of the pads", b.Width, 0.15, 0.8, "m", "")
+		v.Field(benchRows, "bench.width", "width of the pads", b.Width, "m", "")
 	}
-	v.Within("bench.mass", "mass of the bench", b.Mass, 0, 400, "kg", "")
-	v.Within("bench.padUnderBack", "pad behind the back", b.PadUnderBack, 0, 0.25, "m", "")
+	v.Field(benchRows, "bench.mass", "mass of the bench", b.Mass, "kg", "")
+	v.Field(benchRows, "bench.padUnderBack", "pad behind the back", b.PadUnderBack, "m", "")
 	if b.PadUnderBack > 0 && d.Posture.Kind != "side-lying" {
 		v.Add("bench.padUnderBack", "A pad behind the back is for lying on the side.", "", "Leave it out.")
 	}

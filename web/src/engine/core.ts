@@ -7,11 +7,15 @@ import type { Answer, Report } from "./types";
 export class Core extends Calls<RawCore> {
   /** The report of a document, or a sketch of it: at fewer places, in half the time. */
   evaluate(document: string, sketch = false): Answer<Report> {
-    const { json, numbers } = this.raw.evaluate(document, sketch);
-    const answer = JSON.parse(json) as Answer<Report>;
-    if (answer.ok && numbers) unpack(answer.ok, new Float64Array(numbers.buffer));
-    return answer;
+    return readReport(this.raw.evaluate(document, sketch));
   }
+}
+
+/** A report from how the core hands it out. */
+export function readReport({ json, numbers }: { json: string; numbers?: Uint8Array }): Answer<Report> {
+  const answer = JSON.parse(json) as Answer<Report>;
+  if (answer.ok && numbers) unpack(answer.ok, new Float64Array(numbers.buffer));
+  return answer;
 }
 
 /** Puts the numbers back into the curves of a report, which hold only where they lie. */

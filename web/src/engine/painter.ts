@@ -17,7 +17,7 @@ type Done = { [K in Exclude<keyof Made, "tempo">]: (document: string, value: Mad
   tempo(document: string, answer: Answer<Tempo>): void;
 };
 
-const rest = 60; // ms
+const rest = 150; // ms
 
 /**
  * Has everything that a drag must not wait for worked out in a worker: the motion, the dials one after the other, the mends, what

@@ -1,6 +1,6 @@
 import type { Blob, Group, Person, Tint } from "./person";
-import { dot, hull, path, type Vec2 } from "./vector";
-import { depth, ellipse, type View } from "./view";
+import { dot, path, type Vec2 } from "./vector";
+import { around, depth, ellipse, type View } from "./view";
 
 const fills: Record<Tint, string> = {
   skin: "var(--skin)",
@@ -15,7 +15,7 @@ function chainPath(view: View, chain: Blob[]): string {
   const rings: Vec2[][] = chain.map((b) => ellipse(view, b.centre, b.axes));
   if (rings.length === 1) return path(rings[0] as Vec2[]);
   let d = "";
-  for (let i = 1; i < rings.length; i++) d += path(hull([...(rings[i - 1] as Vec2[]), ...(rings[i] as Vec2[])]));
+  for (let i = 1; i < rings.length; i++) d += path(around(rings[i - 1] as Vec2[], rings[i] as Vec2[]));
   return d;
 }
 

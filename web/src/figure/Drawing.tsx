@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import type { Report, Scene } from "../engine/types";
 import type { Units } from "../state/units";
 import { Ribbon, ringOf } from "./Arc";
@@ -25,7 +25,7 @@ type Props = {
 export const scaleOf = (scene: Scene): number => forceScale(Math.max(...scene.loads.map((l) => l.tension), 1));
 
 /** Everything that is drawn and nothing that is dragged: floor, kit, lifter, arc and forces. */
-export function Drawing({ view, extent, scene, report, target, units, small }: Props) {
+export const Drawing = memo(function Drawing({ view, extent, scene, report, target, units, small }: Props) {
   const who = useMemo(() => person(scene, worksAt(report, scene.s, target)), [scene, report, target]);
   const scale = scaleOf(scene);
   return (
@@ -41,4 +41,4 @@ export function Drawing({ view, extent, scene, report, target, units, small }: P
         ))}
     </>
   );
-}
+});

@@ -61,6 +61,7 @@ export function SceneView(props: Props) {
   const setting = (name: string) => settings.find((s) => s.key === name);
 
   const [held, setHeld] = useState<string | null>(null);
+  const [led, lead] = useState<Turned | null>(null); // where the hand leads what it holds, before the rest of the picture follows
   const box = () => svg.current?.getBoundingClientRect() ?? new DOMRect();
   const place = (event: { clientX: number; clientY: number }) => inPicture(box(), event.clientX, event.clientY);
   const start: StartDrag = (event, name, onMove) => {
@@ -73,10 +74,15 @@ export function SceneView(props: Props) {
       (cancelled) => {
         still.current = null;
         setHeld(null);
+        lead(null);
         if (cancelled) actions.dragCancelled();
         else actions.dragDone();
       },
     );
+  };
+  const turn = (turned: Turned) => {
+    lead(turned);
+    actions.drag(turned);
   };
   const dragEnd = (key: "range.from" | "range.to") => (event: React.PointerEvent<Element>) =>
     start(event, key, (at) => {
@@ -113,9 +119,9 @@ export function SceneView(props: Props) {
           <Hatch />
           <Drawing {...{ view, extent, scene, report, units }} target={props.document.target.region} />
           <Handles
-            {...{ view, scene, report, settings, units, held, start, place }}
+            {...{ view, scene, report, settings, units, held, led, start, place }}
             sweeps={props.sweeps}
-            turn={actions.drag}
+            turn={turn}
           />
           {setting("range.to") && <Ends view={view} report={report} ring={ring} drag={dragEnd} />}
           {now && (

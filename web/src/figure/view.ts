@@ -93,7 +93,10 @@ const circle = Array.from({ length: steps }, (_, i): Vec2 => {
   return [Math.cos(angle), Math.sin(angle)];
 });
 
-/** The outline of an ellipsoid, whose projection is an ellipse: centre and its three half axes as vectors. */
+/**
+ * The outline of an ellipsoid, whose projection is an ellipse: centre and its three half axes as vectors. Its points are those that lie
+ * furthest out in each of the directions of a circle.
+ */
 export function ellipse(view: View, centre: Vec, axes: [Vec, Vec, Vec]): Vec2[] {
   const k = view.scale;
   const [ax, bx, cx] = axes.map((a) => dot(a, view.right) * k) as [number, number, number];
@@ -105,3 +108,10 @@ export function ellipse(view: View, centre: Vec, axes: [Vec, Vec, Vec]): Vec2[] 
     return [x0 + (ax * a + bx * b + cx * d) / n, y0 + (ay * a + by * b + cy * d) / n];
   });
 }
+
+/** The common hull of two such outlines: whichever lies further out in each direction. */
+export const around = (a: Vec2[], b: Vec2[]): Vec2[] =>
+  circle.map(([c, s], i) => {
+    const [p, q] = [a[i] as Vec2, b[i] as Vec2];
+    return p[0] * c + p[1] * s > q[0] * c + q[1] * s ? p : q;
+  });

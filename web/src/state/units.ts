@@ -40,7 +40,7 @@ export type Units = {
   step(setting: Setting): number;
 };
 
-export function unitsOf({ units: system }: Preferences): Units {
+function made(system: keyof typeof units): Units {
   const unit = (kind: string): Unit => units[system][kind] ?? unitless[kind] ?? { name: kind, factor: 1, digits: 1 };
   const number = (value: number, kind: string, digits = unit(kind).digits): string => {
     const rounded = (value * unit(kind).factor).toFixed(digits);
@@ -69,6 +69,11 @@ export function unitsOf({ units: system }: Preferences): Units {
     },
   };
 }
+
+const both = { metric: made("metric"), imperial: made("imperial") };
+
+/** The units of a coach: the same object as long as they are the same, so that what hangs on them need not be drawn again. */
+export const unitsOf = (preferences: Preferences): Units => both[preferences.units];
 
 export function useUnits(): Units {
   return unitsOf(usePreferences());

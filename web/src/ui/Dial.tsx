@@ -1,5 +1,5 @@
 import { Lock, LockOpen, Minus, Plus } from "lucide-react";
-import { memo, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Button, Slider, SliderThumb, SliderTrack, ToggleButton } from "react-aria-components";
 import styled from "styled-components";
 import { type Sweeps, useSweep } from "../engine/sweeps";
@@ -106,8 +106,9 @@ type Props = {
 };
 
 /** A setting with its value, its step buttons and a track painted with how well every other value would fit. */
-export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, onTurn, onDone, onLock }: Props) {
+export const Dial = memo(function Dial({ setting: told, sweeps, problems, warnings, onTurn, onDone, onLock }: Props) {
   const units = useUnits();
+  const [setting, hold, letGo] = useHeld(told);
   const sweep = useSweep(sweeps, setting.key);
   const [nonsense, setNonsense] = useState<string | null>(null);
   const unit = units.unit(setting.kind);
@@ -165,8 +166,15 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
         maxValue={stops ? stops.length - 1 : setting.to}
         step={stops ? 1 : setting.step}
         value={stops ? nearestStop(stops, setting.value) : Math.max(setting.from, Math.min(setting.to, setting.value))}
-        onChange={(v) => onTurn(setting.key, stops ? (stops[v as number] as number) : (v as number), true)}
-        onChangeEnd={onDone}
+        onChange={(v) => {
+          const value = stops ? (stops[v as number] as number) : (v as number);
+          hold(value);
+          onTurn(setting.key, value, true);
+        }}
+        onChangeEnd={() => {
+          letGo();
+          onDone();
+        }}
       >
         <Track>
           <Paint setting={setting} sweep={sweep} />
@@ -198,6 +206,26 @@ export const Dial = memo(function Dial({ setting, sweeps, problems, warnings, on
     </Box>
   );
 }, alike);
+
+/** A setting with the value that the thumb is held at: what the core tells of it comes a frame or two later. */
+function useHeld(told: Setting): [Setting, (value: number) => void, () => void] {
+  const [held, setHeld] = useState<number | null>(null);
+  const holding = useRef(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was told anew takes over once the thumb is let go
+  useEffect(() => {
+    if (!holding.current) setHeld(null);
+  }, [told]);
+  const setting = useMemo(() => (held === null ? told : { ...told, value: held }), [held, told]);
+  const hold = (value: number) => {
+    holding.current = true;
+    setHeld(value);
+  };
+  const letGo = () => {
+    holding.current = false;
+    if (held === told.value) setHeld(null);
+  };
+  return [setting, hold, letGo];
+}
 
 /** Whether a dial would look the same: settings come anew with every document, mostly unchanged. */
 function alike(a: Props, b: Props): boolean {

@@ -5,7 +5,7 @@ import type { Units } from "../../state/units";
 import type { Vec2 } from "../vector";
 import { vec } from "../vector";
 import { project, type View } from "../view";
-import { follow, placeFor, type Turned } from "./follow";
+import { follow, ledTo, placeFor, type Turned } from "./follow";
 import { type Grip, gripsOf } from "./grips";
 
 /** Starts a drag: follows the pointer until it is let go and tells where it is in the picture. */
@@ -19,6 +19,8 @@ type Props = {
   sweeps: Sweeps;
   units: Units;
   held: string | null;
+  /** Where the hand leads what is held. */
+  led: Turned | null;
   start: StartDrag;
   place: (event: React.PointerEvent<Element>) => Vec2;
   turn: (turned: Turned) => void;
@@ -28,7 +30,8 @@ type Props = {
 export function Handles(props: Props) {
   const { view, scene, report, settings, units, held } = props;
   return gripsOf(scene, report, settings).map((grip) => {
-    const at = project(view, grip.at);
+    const led = held === grip.name ? props.led : null;
+    const at = project(view, led ? ledTo(grip, led) : grip.at);
     if (!follow(view, grip, [at[0] + 1, at[1] + 1])) return null;
     const onPointerDown = (event: React.PointerEvent<Element>) => {
       const moved = follow(view, grip, props.place(event));
@@ -40,7 +43,7 @@ export function Handles(props: Props) {
         {grip.look === "floor" && <Distance view={view} grip={grip} units={units} />}
         <circle cx={at[0]} cy={at[1]} r={small(grip) ? 14 : 19} fill="transparent" />
         <Glyph look={grip.look} at={at} />
-        {held === grip.name && <Reading at={at} grip={grip} units={units} />}
+        {held === grip.name && <Reading at={at} grip={grip} led={led} units={units} />}
       </g>
     );
   });
@@ -102,9 +105,12 @@ function Ghost({ view, grip, sweeps }: { view: View; grip: Grip; sweeps: Sweeps 
 const ghostLine = { fill: "none", stroke: "var(--ember-deep)", strokeWidth: 1.4, strokeDasharray: "3 3" };
 
 /** The value while it is dragged. */
-function Reading({ at: [x, y], grip, units }: { at: Vec2; grip: Grip; units: Units }) {
+function Reading(props: { at: Vec2; grip: Grip; led: Turned | null; units: Units }) {
+  const { grip, led, units } = props;
+  const [x, y] = props.at;
   const turned = grip.swing ? [grip.swing.setting] : (grip.slides ?? []).map((s) => s.setting);
-  const lines = turned.slice(0, 2).map((s) => spoken(s, units));
+  const now = (s: Setting) => led?.find((t) => t.setting.key === s.key)?.value ?? s.value;
+  const lines = turned.slice(0, 2).map((s) => spoken({ ...s, value: now(s) }, units));
   const width = Math.max(...lines.map((l) => l.length)) * 6.4 + 14;
   const top = y - 24 - lines.length * 16;
   return (

@@ -89,6 +89,16 @@ export function placeFor(grip: Grip, setting: Setting, value: number): Vec {
   return addScaled(centre, rotated(sub(grip.at, centre), axis, (sign * by * Math.PI) / 180), 1);
 }
 
+/** Where a grip is when several of its settings have other values. */
+export function ledTo(grip: Grip, led: Turned): Vec {
+  const { setting, value } = led[0] ?? {};
+  if (grip.swing) return setting && value !== undefined ? placeFor(grip, grip.swing.setting, value) : grip.at;
+  return (grip.slides ?? []).reduce((at, { setting: own, direction, per }) => {
+    const to = led.find((t) => t.setting.key === own.key);
+    return to ? addScaled(at, direction, (to.value - own.value) / per) : at;
+  }, grip.at);
+}
+
 const addScaled = (a: Vec, b: Vec, k: number): Vec => ({ x: a.x + b.x * k, y: a.y + b.y * k, z: a.z + b.z * k });
 
 /** A vector turned about a unit axis (Rodrigues). */

@@ -1,4 +1,4 @@
-import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
@@ -14,6 +14,7 @@ import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { notify } from "../../ui/Notices";
+import { usePaced } from "../../ui/usePaced";
 import { useStable } from "../../ui/useStable";
 import { BenchHeader } from "./BenchHeader";
 import { DialIn } from "./DialIn";
@@ -39,7 +40,7 @@ const Columns = styled.div`
   display: grid;
   grid-template-columns: 288px minmax(0, 1fr) 352px;
   min-height: 0;
-  .rig, .arc { background: var(--sheet); overflow: auto; min-height: 0; }
+  .rig, .arc { background: var(--sheet); overflow: auto; min-height: 0; contain: strict; }
   .rig { border-right: 1px solid var(--line); }
   .arc { border-left: 1px solid var(--line); padding: 10px 14px 16px; }
   .arc h2 { color: var(--quiet); font-size: 12px; margin: 4px 0 2px; }
@@ -48,7 +49,8 @@ const Columns = styled.div`
   .middle { display: grid; grid-template-rows: auto minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
   .views { display: flex; align-items: center; gap: 10px; flex-wrap: wrap; padding: 8px 14px; }
   .views .stale { display: flex; gap: 6px; align-items: center; color: var(--brick); }
-  .scene { position: relative; min-height: 0; }
+  .scene { position: relative; min-height: 0; contain: strict; }
+  &[data-behind] .scene, &[data-behind] .arc { opacity: 0.55; }
   .tabs { display: none; }
   @media (max-width: 999px) {
     grid-template-columns: minmax(0, 1fr);
@@ -124,9 +126,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
-  const { good } = model;
-  const rig = useRig(model, text, dragged === "picture");
-  const stage = { model, s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play };
+  const parts = useParts(model, text, dragged === "picture");
   return (
     <Page>
       <BenchHeader
@@ -150,31 +150,22 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         states={showStates}
         keepFile={keepFile}
       />
-      <Columns data-tab={tab}>
+      <Columns data-tab={tab} data-behind={useLate(model.behind) || undefined}>
         <section className="rig" aria-label="Rig">
-          <Rig {...rig} core={core} edits={edits} />
+          <Rig {...parts.rig} core={core} edits={edits} />
         </section>
         <div className="tabs">
           <Segments label="Show" options={tabs} value={tab} onChange={setTab} />
         </div>
         <div className="middle">
-          <Stage {...stage} />
+          <Stage
+            picture={parts.picture}
+            sweeps={model.sweeps}
+            {...{ s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play }}
+          />
         </div>
         <section className="arc" aria-label="Profile">
-          {good && (
-            <Readings
-              core={core}
-              model={model}
-              good={good}
-              s={s}
-              moveTo={moveTo}
-              turn={edits.turn}
-              draw={edits.draw}
-              drawDone={(cancelled) => (cancelled ? edits.dragCancelled() : edits.turnDone())}
-              change={edits.change}
-              dragged={dragged !== null}
-            />
-          )}
+          <Readings core={core} {...parts.readings} s={s} moveTo={moveTo} edits={edits} />
         </section>
       </Columns>
       {states && (
@@ -196,21 +187,64 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   );
 }
 
-/** What the dials show. While a hand is in the picture they follow when there is time. */
-function useRig({ document, settings, sweeps, fresh, problems, good }: Model, text: string, later: boolean) {
+/** How far apart the parts beside the picture are drawn while a hand moves, ms. */
+const [soon, later, last] = [30, 80, 120];
+
+/** What each part of the screen shows: while a hand moves each takes over what is new in a frame of its own. */
+function useParts(model: Model, text: string, inPicture: boolean) {
+  const { document, settings, sweeps, fresh, problems, good, scene, moving } = model;
+  const picture = usePaced(
+    useMemo(() => ({ good, scene, settings, problems }), [good, scene, settings, problems]),
+    moving,
+  );
+  const { mends, steps, uncertainty, equal, motion } = model;
+  const profile = usePaced(
+    useMemo(() => good && { good, uncertainty }, [good, uncertainty]),
+    moving,
+    soon,
+  );
+  const judged = usePaced(
+    useMemo(
+      () => good && { good, uncertainty, equal, mends, settings, steps },
+      [good, uncertainty, equal, mends, settings, steps],
+    ),
+    moving,
+    later,
+  );
+  const deeper = usePaced(
+    useMemo(() => good && { good, motion }, [good, motion]),
+    moving,
+    last,
+  );
   const warnings = problems.length ? none : (good?.report.warnings ?? none);
   const now = useMemo(
     () => ({ document, settings, sweeps, fresh, problems, warnings, text }),
     [document, settings, sweeps, fresh, problems, warnings, text],
   );
-  const deferred = useDeferredValue(now);
   // What hangs on the setup's structure and room waits for the hand to let go.
   const rested = useRef(now);
-  if (!later) rested.current = now;
-  return { ...(later ? deferred : now), rested: rested.current };
+  if (!moving && !inPicture) rested.current = now;
+  return {
+    picture,
+    readings: { profile, judged, deeper },
+    rig: { ...usePaced(now, moving, last), rested: rested.current },
+  };
 }
 
 const none: Problem[] = [];
+
+const late = 150; // ms
+
+/** Whether something has been so for a while. */
+function useLate(so: boolean): boolean {
+  const [is, set] = useState(false);
+  useEffect(() => {
+    if (!so) return set(false);
+    const timer = setTimeout(() => set(true), late);
+    return () => clearTimeout(timer);
+  }, [so]);
+  return so && is;
+}
 
 /**
  * Lets the browser ask before the page is left while something is on its way to the server. A layout effect: the

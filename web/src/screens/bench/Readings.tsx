@@ -5,14 +5,13 @@ import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
 import { WorkChart, workers } from "../../chart/WorkChart";
 import type { Core } from "../../engine/core";
-import type { Mend } from "../../engine/types";
+import type { Mend, Setting } from "../../engine/types";
 import { profileTable, pullTable, workTable } from "../../share/tables";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import { Hint } from "../../ui/Hint";
 import { How } from "../../ui/How";
 import { Mark } from "../../ui/Mark";
-import { useStable } from "../../ui/useStable";
 import { Cautions } from "./Cautions";
 import { Elsewhere, movable } from "./Elsewhere";
 import { Equal, PinByPin, Prescribe } from "./Equal";
@@ -24,86 +23,37 @@ import type { Edits } from "./useDocument";
 import type { Model } from "./useModel";
 import { Verdicts } from "./Verdicts";
 
+type Good = NonNullable<Model["good"]>;
+
 type Props = {
   core: Core;
-  model: Model;
-  good: NonNullable<Model["good"]>;
+  /** The setup as each of these parts shows it, null while there is none: while a hand moves they follow one after the other. */
+  profile: { good: Good; uncertainty: Model["uncertainty"] } | null;
+  judged: (Pick<Model, "uncertainty" | "equal" | "mends" | "settings" | "steps"> & { good: Good }) | null;
+  deeper: { good: Good; motion: Model["motion"] } | null;
   s: number;
   moveTo: (s: number) => void;
-  turn: Edits["turn"];
-  draw: Edits["draw"];
-  drawDone: (cancelled: boolean) => void;
-  change: Edits["change"];
-  dragged: boolean;
+  edits: Edits;
 };
 
 /** The right column: the profile, its numbers and sentences, and what lies behind them. */
-export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, change, dragged }: Props) {
-  const { report } = good;
-  const [later, place] = [useDeferredValue(good), useDeferredValue(s)];
-  const judged = { good, mends: model.mends, settings: model.settings };
-  const deferred = useDeferredValue(judged);
-  const now = dragged ? deferred : judged;
-  const [axis, setAxis] = useState<"angle" | "length">("angle");
-  const units = useUnits();
-  const apply = useStable((m: Mend) => (m.document ? change(m.document) : turn(m.key ?? "", m.to, false)));
-  const { target, name } = good.document;
-  const drawn =
-    target.school === "custom" && target.custom ? { heights: target.custom, set: draw, done: drawDone } : undefined;
+export const Readings = memo(function Readings({ core, profile, judged, deeper, s, moveTo, edits }: Props) {
+  const place = useDeferredValue(s);
+  if (!profile || !judged || !deeper) return null;
   return (
     <>
-      {!report.hold && (
+      {!profile.good.report.hold && (
         <div>
-          <ChartFrame
-            title={`Profile of the ${report.joint}${report.both ? ", each side" : ""}`}
-            name={`${name}, profile`}
-            caption={["Thick: torque. Dashed: strength. Hatched: target profile. Dotted: body weight."]}
-            table={() => profileTable(report, model.uncertainty, units)}
-          >
-            <ProfileChart
-              report={report}
-              uncertainty={model.uncertainty}
-              s={s}
-              moveTo={moveTo}
-              axis={axis}
-              drawn={drawn}
-            />
-          </ChartFrame>
-          {lengthAlong(report) && (
-            <Segments
-              label="Over"
-              options={[
-                { key: "angle", label: "Over joint angle" },
-                { key: "length", label: "Over muscle length" },
-              ]}
-              value={axis}
-              onChange={(key) => setAxis(key as "angle" | "length")}
-            />
-          )}
-          <Figures good={now.good} uncertainty={model.uncertainty} equal={model.equal} />
+          <Profile {...profile} s={s} moveTo={moveTo} edits={edits} />
+          <Figures good={judged.good} uncertainty={judged.uncertainty} equal={judged.equal} />
         </div>
       )}
-      <div>
-        <Hint name="mend">
-          The blue line below a verdict is the smallest change that fixes it. Press it to make the change.
-        </Hint>
-        <Verdicts report={now.good.report} mends={now.mends} settings={now.settings} apply={apply} />
-      </div>
-      {now.good.report.cautions.length > 0 && (
-        <div>
-          <h2>Cautions</h2>
-          <Cautions
-            report={now.good.report}
-            dismissed={now.good.document.seen ?? []}
-            setDismissed={(seen) => change({ ...now.good.document, seen })}
-          />
-        </div>
-      )}
-      <Deeper core={core} good={later} motion={model.motion} s={place} change={change} />
-      {!report.hold && (
+      <Judged good={judged.good} mends={judged.mends} settings={judged.settings} edits={edits} />
+      <Deeper core={core} {...deeper} s={place} change={edits.change} />
+      {!judged.good.report.hold && (
         <div>
           <h2>One step of each setting, change in fit</h2>
-          <Steps steps={model.steps} turn={turn} />
+          <Steps steps={judged.steps} turn={edits.turn} />
         </div>
       )}
       <div className="caution">
@@ -115,9 +65,78 @@ export function Readings({ core, model, good, s, moveTo, turn, draw, drawDone, c
       </div>
     </>
   );
-}
+});
 
-type FiguresProps = { good: Props["good"]; uncertainty: Model["uncertainty"]; equal: Model["equal"] };
+type ProfileProps = {
+  good: Good;
+  uncertainty: Model["uncertainty"];
+  s: number;
+  moveTo: (s: number) => void;
+  edits: Edits;
+};
+
+/** The chart of the profile. */
+const Profile = memo(function Profile({ good, uncertainty, s, moveTo, edits }: ProfileProps) {
+  const { report } = good;
+  const [axis, setAxis] = useState<"angle" | "length">("angle");
+  const units = useUnits();
+  const { target, name } = good.document;
+  const done = (cancelled: boolean) => (cancelled ? edits.dragCancelled() : edits.turnDone());
+  const drawn =
+    target.school === "custom" && target.custom ? { heights: target.custom, set: edits.draw, done } : undefined;
+  return (
+    <>
+      <ChartFrame
+        title={`Profile of the ${report.joint}${report.both ? ", each side" : ""}`}
+        name={`${name}, profile`}
+        caption={["Thick: torque. Dashed: strength. Hatched: target profile. Dotted: body weight."]}
+        table={() => profileTable(report, uncertainty, units)}
+      >
+        <ProfileChart report={report} uncertainty={uncertainty} s={s} moveTo={moveTo} axis={axis} drawn={drawn} />
+      </ChartFrame>
+      {lengthAlong(report) && (
+        <Segments
+          label="Over"
+          options={[
+            { key: "angle", label: "Over joint angle" },
+            { key: "length", label: "Over muscle length" },
+          ]}
+          value={axis}
+          onChange={(key) => setAxis(key as "angle" | "length")}
+        />
+      )}
+    </>
+  );
+});
+
+/** The verdicts with the changes that would mend them, and the cautions. */
+const Judged = memo(function Judged(props: { good: Good; mends: Mend[]; settings: Setting[]; edits: Edits }) {
+  const { edits } = props;
+  const { report, document } = props.good;
+  const apply = (m: Mend) => (m.document ? edits.change(m.document) : edits.turn(m.key ?? "", m.to, false));
+  return (
+    <>
+      <div>
+        <Hint name="mend">
+          The blue line below a verdict is the smallest change that fixes it. Press it to make the change.
+        </Hint>
+        <Verdicts report={report} mends={props.mends} settings={props.settings} apply={apply} />
+      </div>
+      {report.cautions.length > 0 && (
+        <div>
+          <h2>Cautions</h2>
+          <Cautions
+            report={report}
+            dismissed={document.seen ?? []}
+            setDismissed={(seen) => edits.change({ ...document, seen })}
+          />
+        </div>
+      )}
+    </>
+  );
+});
+
+type FiguresProps = { good: Good; uncertainty: Model["uncertainty"]; equal: Model["equal"] };
 
 /** The numbers below the profile. */
 const Figures = memo(function Figures({ good, uncertainty, equal }: FiguresProps) {
@@ -134,13 +153,13 @@ const Figures = memo(function Figures({ good, uncertainty, equal }: FiguresProps
 
 type DeeperProps = {
   core: Core;
-  good: NonNullable<Model["good"]>;
+  good: Good;
   motion: Model["motion"];
   s: number;
   change: Edits["change"];
 };
 
-/** What lies behind the profile. While something is dragged it follows when there is time. */
+/** What lies behind the profile. */
 const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperProps) {
   const units = useUnits();
   const { report } = good;

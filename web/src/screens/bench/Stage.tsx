@@ -1,3 +1,5 @@
+import { memo } from "react";
+import type { Sweeps } from "../../engine/sweeps";
 import { SceneView } from "../../figure/SceneView";
 import type { Turn, ViewName } from "../../figure/view";
 import { Segments } from "../../ui/Choice";
@@ -17,7 +19,8 @@ const viewNames: { key: ViewName; label: string }[] = [
 ];
 
 type Props = {
-  model: Model;
+  picture: Pick<Model, "good" | "scene" | "settings" | "problems">;
+  sweeps: Sweeps;
   s: number;
   moveTo: (s: number) => void;
   viewName: ViewName;
@@ -30,8 +33,9 @@ type Props = {
 };
 
 /** The middle: the picture in one of its views, and the range below it. */
-export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play }: Props) {
-  const { good, scene, problems } = model;
+export const Stage = memo(function Stage(props: Props) {
+  const { s, moveTo, viewName, setViewName, viewTurn, turnView, edits, playing, play } = props;
+  const { good, scene, settings, problems } = props.picture;
   return (
     <>
       <div className="views">
@@ -50,8 +54,8 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
             document={good.document}
             report={good.report}
             scene={scene}
-            settings={model.settings}
-            sweeps={model.sweeps}
+            settings={settings}
+            sweeps={props.sweeps}
             viewName={viewName}
             viewTurn={viewTurn}
             actions={{
@@ -73,9 +77,9 @@ export function Stage({ model, s, moveTo, viewName, setViewName, viewTurn, turnV
           moveTo={moveTo}
           playing={playing}
           play={play}
-          tempo={model.document.tempo}
+          tempo={good.document.tempo}
         />
       )}
     </>
   );
-}
+});

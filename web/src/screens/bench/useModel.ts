@@ -16,6 +16,7 @@ import type {
   Tempo,
   Uncertainty,
 } from "../../engine/types";
+import { useLive } from "./useLive";
 
 export type Model = {
   document: SetupDocument;
@@ -30,28 +31,34 @@ export type Model = {
   uncertainty: Uncertainty | null; // of the document as it stands; null while it is not known
   equal: EqualLoads | null; // the same
   motion: { answer: Answer<Tempo>; fresh: boolean } | null; // of the last document that it was worked out for
+  moving: boolean; // whether it comes a frame or two late, because a hand moves
+  behind: boolean; // whether it is not yet of the document as it stands
 };
 
-/**
- * Evaluates the document in this very render, as a sketch while it is dragged; keeps the last good picture while the
- * document has problems. What takes longer comes from a worker.
- */
+/** Evaluates the document; keeps the last good picture while the document has problems. What takes longer comes from a worker. */
 export function useModel(core: Core, text: string, saved: string, s: number, dragged: boolean): Model {
   const document = useMemo(() => JSON.parse(text) as SetupDocument, [text]);
-  const answer = useMemo(() => core.evaluate(text, dragged), [core, text, dragged]);
-  const settings = useMemo(() => core.settings(text).ok ?? [], [core, text]);
+  const { seen, follows } = useLive(core, text, s, dragged);
   const last = useRef<Model["good"]>(null);
-  if (answer.ok && last.current?.report !== answer.ok) last.current = { document, text, report: answer.ok };
+  const { answer } = seen;
+  if (answer.ok && last.current?.report !== answer.ok) {
+    last.current = { document: JSON.parse(seen.text), text: seen.text, report: answer.ok };
+  }
   const good = last.current;
   const goodText = good?.text;
-  const scene = useMemo(() => (goodText ? (core.scene(goodText, s).ok ?? null) : null), [core, goodText, s]);
-  const { sweeps, painting, mends, steps, spread, equal, motion } = usePainting(text, saved, dragged);
+  const told = seen.scene && answer.ok ? seen.scene : null;
+  const scene = useMemo(
+    () => (told && told.s === s ? told : goodText ? (core.scene(goodText, s).ok ?? null) : null),
+    [core, goodText, s, told],
+  );
+  const { sweeps, painting, mends, steps, spread, equal, motion } = usePainting(text, saved, follows);
   const now = <T>(of: Of<T> | null): T | null => (of?.document === text ? of.value : null);
   const profile = now(painting)?.mend;
   const others = now(mends) ?? none;
+  const movedOn = motion?.document === text;
   return {
     document,
-    settings,
+    settings: seen.settings,
     problems: answer.problems ?? sound,
     good,
     scene,
@@ -61,7 +68,9 @@ export function useModel(core: Core, text: string, saved: string, s: number, dra
     steps: now(steps),
     uncertainty: now(spread),
     equal: text === saved ? null : now(equal),
-    motion: motion && { answer: motion.value, fresh: motion.document === text },
+    motion: useMemo(() => motion && { answer: motion.value, fresh: movedOn }, [motion, movedOn]),
+    moving: follows,
+    behind: seen.text !== text,
   };
 }
 
