@@ -173,6 +173,7 @@ func (p *page) drag(element string, dx, dy float64, steps int) {
 		p.do(chromedp.MouseEvent(chromedp.MouseMoved, x+dx*k, y+dy*k, chromedp.ButtonLeft, held), chromedp.Sleep(20*time.Millisecond))
 	}
 	p.do(chromedp.MouseEvent(chromedp.MouseReleased, x+dx, y+dy, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+	p.until("the page has caught up with the hand", `!document.querySelector('[aria-busy="true"]')`)
 }
 
 func (p *page) key(keys string, modifiers ...chromedp.Modifier) {

@@ -150,7 +150,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         states={showStates}
         keepFile={keepFile}
       />
-      <Columns data-tab={tab} data-behind={useLate(model.behind) || undefined}>
+      <Columns data-tab={tab} data-behind={useLate(model.behind) || undefined} aria-busy={parts.busy}>
         <section className="rig" aria-label="Rig">
           <Rig {...parts.rig} core={core} edits={edits} />
         </section>
@@ -193,41 +193,35 @@ const [soon, later, last] = [30, 80, 120];
 /** What each part of the screen shows: while a hand moves each takes over what is new in a frame of its own. */
 function useParts(model: Model, text: string, inPicture: boolean) {
   const { document, settings, sweeps, fresh, problems, good, scene, moving } = model;
-  const picture = usePaced(
-    useMemo(() => ({ good, scene, settings, problems }), [good, scene, settings, problems]),
-    moving,
-  );
   const { mends, steps, uncertainty, equal, motion } = model;
-  const profile = usePaced(
-    useMemo(() => good && { good, uncertainty }, [good, uncertainty]),
-    moving,
-    soon,
+  const seen = useMemo(() => ({ good, scene, settings, problems }), [good, scene, settings, problems]);
+  const profile = useMemo(() => good && { good, uncertainty }, [good, uncertainty]);
+  const judged = useMemo(
+    () => good && { good, uncertainty, equal, mends, settings, steps },
+    [good, uncertainty, equal, mends, settings, steps],
   );
-  const judged = usePaced(
-    useMemo(
-      () => good && { good, uncertainty, equal, mends, settings, steps },
-      [good, uncertainty, equal, mends, settings, steps],
-    ),
-    moving,
-    later,
-  );
-  const deeper = usePaced(
-    useMemo(() => good && { good, motion }, [good, motion]),
-    moving,
-    last,
-  );
+  const deeper = useMemo(() => good && { good, motion }, [good, motion]);
   const warnings = problems.length ? none : (good?.report.warnings ?? none);
-  const now = useMemo(
+  const dials = useMemo(
     () => ({ document, settings, sweeps, fresh, problems, warnings, text }),
     [document, settings, sweeps, fresh, problems, warnings, text],
   );
+  const shown = {
+    picture: usePaced(seen, moving),
+    profile: usePaced(profile, moving, soon),
+    judged: usePaced(judged, moving, later),
+    deeper: usePaced(deeper, moving, last),
+    dials: usePaced(dials, moving, last),
+  };
   // What hangs on the setup's structure and room waits for the hand to let go.
-  const rested = useRef(now);
-  if (!moving && !inPicture) rested.current = now;
+  const rested = useRef(dials);
+  if (!moving && !inPicture) rested.current = dials;
   return {
-    picture,
-    readings: { profile, judged, deeper },
-    rig: { ...usePaced(now, moving, last), rested: rested.current },
+    picture: shown.picture,
+    readings: { profile: shown.profile, judged: shown.judged, deeper: shown.deeper },
+    rig: { ...shown.dials, rested: rested.current },
+    busy:
+      moving || shown.picture !== seen || shown.judged !== judged || shown.deeper !== deeper || shown.dials !== dials,
   };
 }
 
