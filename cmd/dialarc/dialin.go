@@ -47,10 +47,10 @@ func runDialIn(args []string, out io.Writer) error {
 	if !asCSV {
 		return printJSON(out, found)
 	}
-	rows := [][]string{{"answer", "match", "setting", "from", "to", "gain"}}
+	rows := [][]string{{"answer", "score", "setting", "from", "to", "gain"}}
 	for i, a := range found.Answers {
 		for _, c := range a.Changes {
-			rows = append(rows, []string{fmt.Sprint(i + 1), decimal(a.Match), c.Key, decimal(c.From), decimal(c.To), decimal(c.Gain)})
+			rows = append(rows, []string{fmt.Sprint(i + 1), decimal(a.Score), c.Key, decimal(c.From), decimal(c.To), decimal(c.Gain)})
 		}
 	}
 	return csv.NewWriter(out).WriteAll(rows)

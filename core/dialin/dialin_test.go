@@ -143,9 +143,15 @@ func TestApplyRefuses(t *testing.T) {
 	}
 }
 
+// fitAlone has the score count the fit and nothing else.
+func fitAlone(d *setup.Document) {
+	d.Scoring = &setup.Scoring{Target: new(0.0), OutOfPlane: new(0.0), Start: new(0.0), Clearance: new(0.0), JointLoad: new(0.0), TargetLoss: new(100.0), RangeKept: new(0.0)}
+}
+
 // A painted value is what evaluating the turned document gives: the same match at the same samples.
 func TestSweepIsEvaluation(t *testing.T) {
 	d := raise(t)
+	fitAlone(&d)
 	var w dialin.Sweeper
 	for _, s := range dialin.Settings(&d) {
 		if s.Paint == "none" {
@@ -200,25 +206,26 @@ func TestLoadIsPaintedByEffort(t *testing.T) {
 	}
 }
 
-// A mend promises a match, and applying it gives that match; a good setup has nothing to mend.
+// A mend promises a score, and applying it gives that score; a good setup has nothing to mend.
 func TestMendKeepsItsPromise(t *testing.T) {
 	d := raise(t)
+	fitAlone(&d)
 	var w dialin.Sweeper
 	good, _ := w.Paint(&d)
 	if good.Mend != nil {
-		t.Errorf("a match of %v is mended by %+v", good.Match.OrNaN(), good.Mend)
+		t.Errorf("a match of %v is mended by %+v", good.Score.OrNaN(), good.Mend)
 	}
 	d.Loads[0].Pulley.Y, d.Loads[0].Kit.Hole, d.Loads[0].Travel = 1.81, 24, 4
 	d.Movement.Hold["shoulder.planeDeg"] = 60
 	bad, problems := w.Paint(&d)
 	if len(problems) > 0 || bad.Mend == nil {
-		t.Fatalf("a match of %v is not mended: %v", bad.Match, problems)
+		t.Fatalf("a match of %v is not mended: %v", bad.Score, problems)
 	}
 	turned, _ := dialin.Apply(&d, bad.Mend.Key, bad.Mend.To)
 	turned.Samples = dialin.Samples
 	r, _ := evaluate.Document(&turned)
-	if got := r.Profile.Match.OrNaN(); math.Abs(got-*bad.Mend.Match) > 1e-8 || got < bad.Match.OrNaN()+3 {
-		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", bad.Match.OrNaN(), *bad.Mend.Match, got)
+	if got := r.Profile.Match.OrNaN(); math.Abs(got-*bad.Mend.Score) > 1e-8 || got < bad.Score.OrNaN()+3 {
+		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", bad.Score.OrNaN(), *bad.Mend.Score, got)
 	}
 }
 
@@ -228,8 +235,8 @@ func TestPaintShowsTheWayOut(t *testing.T) {
 	d.Posture.X, d.Movement.Hold["shoulder.planeDeg"] = 0.05, 0
 	var w dialin.Sweeper
 	p, problems := w.Paint(&d)
-	if len(problems) > 0 || p.Match.Known() || p.Match.Why() == "" {
-		t.Fatalf("match %+v, problems %v", p.Match, problems)
+	if len(problems) > 0 || p.Score.Known() || p.Score.Why() == "" {
+		t.Fatalf("match %+v, problems %v", p.Score, problems)
 	}
 	for _, s := range p.Sweeps {
 		if s.Key == "stance.out" && s.Best < 0 {

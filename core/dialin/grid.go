@@ -35,7 +35,8 @@ func Map(ctx context.Context, d *setup.Document, a, b string, progress func(shar
 	}
 	why := make([][]string, len(g.BValues))
 	sweepers := make([]Sweeper, parallel.Workers())
-	err := parallel.Each(ctx, len(g.BValues), func(w, i int) { why[i] = sweepers[w].row(d, g, i) }, func(count int) {
+	sc := sweepers[0].scorerOf(d)
+	err := parallel.Each(ctx, len(g.BValues), func(w, i int) { why[i] = sweepers[w].row(&sc, d, g, i) }, func(count int) {
 		if progress != nil {
 			progress(float64(count) / float64(len(g.BValues)))
 		}
@@ -71,7 +72,7 @@ func newGrid(d *setup.Document, a, b string) (*Grid, setup.Problems) {
 }
 
 // row judges all pairs with one value of B and says why those that cannot be used cannot.
-func (w *Sweeper) row(d *setup.Document, g *Grid, i int) []string {
+func (w *Sweeper) row(sc *scorer, d *setup.Document, g *Grid, i int) []string {
 	scores, why := make(report.Curve, len(g.AValues)), make([]string, len(g.AValues))
 	for k, v := range g.AValues {
 		turned, problems := Apply(d, g.B.Key, g.BValues[i])
@@ -82,7 +83,8 @@ func (w *Sweeper) row(d *setup.Document, g *Grid, i int) []string {
 			scores[k], why[k] = math.NaN(), problems[0].What
 			continue
 		}
-		scores[k], why[k] = w.score(&turned, "match")
+		r := w.rate(sc, &turned)
+		scores[k], why[k] = r.score, r.why
 	}
 	g.Scores[i] = scores
 	return why

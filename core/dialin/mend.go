@@ -16,12 +16,12 @@ type Mend struct {
 	Kind     string          `json:"kind,omitempty" doc:"The setting's kind of unit."`
 	From     float64         `json:"from" doc:"The setting's present value."`
 	To       float64         `json:"to" doc:"The value to turn it to."`
-	Match    *float64        `json:"match,omitempty" doc:"profile: the match that gives, 0 to 100."`
+	Score    *float64        `json:"score,omitempty" doc:"profile: the score that gives, 0 to 100."`
 	Document *setup.Document `json:"document,omitempty" doc:"The setup with the change, where that is not one setting."`
 }
 
 const (
-	worthwhile = 3.0 // points of match below which a mend is not worth a walk to the column (own)
+	worthwhile = 3.0 // points of score below which a mend is not worth a walk to the column (own)
 	mostOf     = 0.7 // share of the best possible gain that a smaller change has to reach to be preferred (own)
 )
 
@@ -33,7 +33,7 @@ func mends(s *Setting) bool { return mendable[nameOf(s.Key)] && !s.Lock }
 
 // profileMend finds the fewest steps of one setting that reach most of what any single setting could gain.
 func profileMend(p *Painting, settings []Setting) *Mend {
-	now := p.Match.Or(math.Inf(-1))
+	now := p.Score.Or(math.Inf(-1))
 	best := now
 	for i, s := range p.Sweeps {
 		if mends(&settings[i]) && s.Best >= 0 {
@@ -43,7 +43,7 @@ func profileMend(p *Painting, settings []Setting) *Mend {
 	if math.IsInf(best, -1) || best-now < worthwhile {
 		return nil
 	}
-	enough := best - worthwhile // from no match at all, anything near the best will do
+	enough := best - worthwhile // from no score at all, anything near the best will do
 	if !math.IsInf(now, -1) {
 		enough = now + mostOf*(best-now)
 	}
@@ -60,9 +60,9 @@ func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
 		}
 		for k, score := range sweep.Scores {
 			steps := s.steps(sweep.Values[k])
-			if score >= enough && steps < fewest {
+			if score >= enough && steps < fewest && !sweep.Loses[k] {
 				fewest = steps
-				found = &Mend{Verdict: "profile", Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Match: &score}
+				found = &Mend{Verdict: "profile", Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Score: &score}
 			}
 		}
 	}

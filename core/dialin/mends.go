@@ -21,7 +21,7 @@ func (w *Sweeper) Mends(ctx context.Context, d *setup.Document) ([]Mend, setup.P
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := mender{ctx: ctx, eval: &w.eval, doc: d, before: report.Tones(r.Verdicts), match: r.Profile.Match, hurts: len(r.Hurts)}
+	m := mender{ctx: ctx, eval: &w.eval, doc: d, before: report.Tones(r.Verdicts), match: r.Profile.Match, share: r.Muscles.TargetShare, loss: weightsOf(d).targetLoss, hurts: len(r.Hurts)}
 	for _, verdict := range []string{"lineUp", "brace", "start", "clear", "joints"} {
 		if m.before[verdict] == "good" || m.before[verdict] == "" {
 			continue
@@ -49,6 +49,8 @@ type mender struct {
 	doc    *setup.Document
 	before map[string]string // tones of its verdicts
 	match  metric.Metric     // its match
+	share  metric.Metric     // its target's mean contribution
+	loss   float64           // how much of that may be lost
 	hurts  int               // in how many ways its path goes where it hurts
 }
 
@@ -72,6 +74,9 @@ func (m *mender) mends(verdict string, d *setup.Document) bool {
 		return false
 	}
 	if was, known := m.match.Get(); known && r.Profile.Match.Or(0) < was-matchKept {
+		return false
+	}
+	if was, known := m.share.Get(); known && r.Muscles.TargetShare.Or(0) < was-m.loss {
 		return false
 	}
 	for _, key := range kept {

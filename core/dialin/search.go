@@ -7,42 +7,70 @@ import (
 	"math/rand/v2"
 	"slices"
 
-	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/metric"
 	"dialarc/core/parallel"
 	"dialarc/core/setup"
 )
 
-// Run looks for settings that fit better: at random over all values that the kit has, then from the best of these by single steps.
-// What cannot be evaluated, does not hold, rests at the start, is in the way of a strand, asks more than the lifter has, raises a
-// caution or leaves the owned ranges is no answer. It stops early when the context ends, with the context's error. Progress is told as shares of the work, from one goroutine
-// at a time. The same document, goal and seed give the same answers on any number of processors.
+// Run looks for settings that score better: at random over all values that the kit has, then from the best of these by single steps, and
+// from there on for what fits best, what works the target most, what takes few changes, and what lies between them. What cannot be
+// evaluated, does not hold, rests at the start, is in the way of a strand, asks more than the lifter has, raises a caution, leaves the
+// owned ranges, or gives more of the target or the range away than the scoring allows is no answer. It stops early when the context ends,
+// with the context's error. Progress is told as shares of the work, from one goroutine at a time. The same document, goal and seed give
+// the same answers on any number of processors.
 func Run(ctx context.Context, d *setup.Document, g Goal, progress func(share float64)) (*Search, setup.Problems, error) {
-	s, problems := newSearch(d, &g)
+	s, problems := newSearch(d, g)
 	if len(problems) > 0 {
 		return nil, problems, nil
 	}
-	s.overdone = true
-	s.overdone = s.judge(&s.evals[0], s.at).effort > 1
 	if progress == nil {
 		progress = func(float64) {}
 	}
-	starts := s.starts(&g)
-	if err := s.judgeAll(ctx, starts, func(share float64) { progress(0.5 * share) }); err != nil {
+	starts := s.starts()
+	if err := s.judgeAll(ctx, starts, func(share float64) { progress(0.4 * share) }); err != nil {
 		return nil, nil, err
 	}
-	best := s.best(starts, refined)
-	for i := range best {
-		end, err := s.climb(ctx, best[i])
-		if err != nil {
-			return nil, nil, err
+	var ends []choice
+	for i, wish := range wishes {
+		for _, p := range s.best(starts, wish.refined, wish.of) {
+			end, err := s.climb(ctx, p, wish.of)
+			if err != nil {
+				return nil, nil, err
+			}
+			ends = append(ends, s.simplified(end, wish.of))
 		}
-		best[i] = s.simplified(end)
-		progress(0.5 + 0.4*float64(i+1)/float64(len(best)))
+		progress(0.4 + 0.3*float64(i+1)/float64(len(wishes)))
 	}
-	out, err := s.answers(ctx, best, max(1, cmp.Or(g.Answers, usualAnswers)))
+	few, err := s.few(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	progress(0.8)
+	front, err := s.front(ctx)
+	if err != nil {
+		return nil, nil, err
+	}
+	progress(0.95)
+	out, err := s.answers(ctx, append(ends, few...), front)
 	progress(1)
 	return out, nil, err
+}
+
+// wish is what one climb looks for.
+type wish struct {
+	refined int // how many of the best starts it begins from
+	of      func(o *outcome) float64
+}
+
+// total is the score.
+func total(o *outcome) float64 { return o.score }
+
+// wishes are the score, and then more of the one or the other half of it: its costs count in all of them.
+var wishes = []wish{
+	{refined, total},
+	{2, func(o *outcome) float64 { return o.score + o.fit }},
+	{2, func(o *outcome) float64 { return o.score + 100*o.target }},
 }
 
 // choice is a value for every free setting: for each free setting the index of one.
@@ -50,28 +78,36 @@ type choice []int
 
 // search is one run.
 type search struct {
+	goal     Goal
 	doc      setup.Document
 	free     []Setting
 	values   [][]float64
-	weigh    weights
+	scorer   scorer
 	told     []string // cautions and owned ranges that the setup as it was runs into: the search may not add to them
 	at       choice   // nearest values to the document as it is
 	known    map[string]outcome
 	held     map[string]bool
 	most     int // how many places may be looked at in all
-	evals    []evaluate.Evaluator
+	evals    []Sweeper
 	overdone bool // the setup as it was asks more than there is: then the load has to change, and effort is no limit here
 }
 
-// outcome is what is known of a place.
+// outcome is what is known of a place: its score, NaN when it cannot be used.
 type outcome struct {
-	score, match, offAxis, effort float64 // NaN when it cannot be used
+	score, fit, effort float64
+	target             float64 // 0 where it is not known
+	points             Points
+	loses              bool
+	kept               float64 // of the range
+	known              metric.Metric
 }
 
-func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
-	s := &search{doc: d.Clone(), known: map[string]outcome{}, held: map[string]bool{}}
-	var problems setup.Problems
-	s.weigh, problems = weightsOf(g)
+// leastRefining is how many setups the refining may look at however small the budget is (own).
+const leastRefining = 400
+
+func newSearch(d *setup.Document, g Goal) (*search, setup.Problems) {
+	g, problems := g.checked()
+	s := &search{goal: g, doc: d.Clone(), known: map[string]outcome{}, held: map[string]bool{}}
 	all := Settings(d)
 	for n, key := range g.Free {
 		if n == len(all) {
@@ -84,37 +120,42 @@ func newSearch(d *setup.Document, g *Goal) (*search, setup.Problems) {
 		case i < 0:
 			problems = append(problems, setup.Problem{Path: key, What: "This setup has no such setting.", Hint: "Give keys of settings, like pulley.height/0."})
 		case all[i].Paint != "match":
-			problems = append(problems, setup.Problem{Path: key, What: "The search does not change this one.", Why: "The load, and what the fit does not depend on, stay as they are.", Hint: "Lock it."})
+			problems = append(problems, setup.Problem{Path: key, What: "The search does not change this one.", Why: "The load, and what the score does not depend on, stay as they are.", Hint: "Lock it."})
 		default:
 			s.free = append(s.free, all[i])
 			s.values = append(s.values, valuesOf(&all[i]))
 		}
 	}
-	s.most = max(leastBudget, cmp.Or(g.Budget, usualBudget))
-	s.most += max(4000, s.most)
+	s.most = g.Budget + max(leastRefining, 3*g.Budget)
 	if len(g.Free) == 0 {
 		problems = append(problems, setup.Problem{Path: "free", What: "Every setting is locked.", Hint: "Unlock at least one."})
+	}
+	if len(problems) > 0 {
+		return nil, problems
 	}
 	for k := range s.free {
 		_, i := kit.Nearest(s.values[k], s.free[k].Value)
 		s.at = append(s.at, i)
 	}
-	s.evals = make([]evaluate.Evaluator, parallel.Workers())
-	if l, bad := s.evals[0].Limits(d); len(bad) == 0 {
+	s.evals = make([]Sweeper, parallel.Workers())
+	if l, bad := s.evals[0].eval.Limits(d); len(bad) == 0 {
 		s.told = l.Told
 	}
-	return s, problems
+	s.scorer = s.evals[0].scorerOf(d)
+	s.scorer.aims = g.Aims
+	s.overdone = s.scorer.before != nil && s.scorer.before.Effort.Or(0) > 1
+	return s, nil
 }
 
 // starts are the setup as it is and random places, each once, in a fixed order.
-func (s *search) starts(g *Goal) []choice {
-	r := rand.New(rand.NewPCG(g.Seed, 0x9e3779b97f4a7c15))
+func (s *search) starts() []choice {
+	r := rand.New(rand.NewPCG(s.goal.Seed, 0x9e3779b97f4a7c15))
 	seen := map[string]bool{s.at.key(): true}
 	list := []choice{slices.Clone(s.at)}
-	budget := max(10, cmp.Or(g.Budget, usualBudget))
+	budget := s.goal.Budget
 	for tries := 0; len(list) < budget && tries < 4*budget; tries++ {
-		p := make(choice, len(s.free))
-		for k := range p {
+		p := slices.Clone(s.at)
+		for _, k := range s.moved(r) {
 			p[k] = r.IntN(len(s.values[k]))
 		}
 		if !seen[p.key()] {
@@ -123,6 +164,31 @@ func (s *search) starts(g *Goal) []choice {
 		}
 	}
 	return list
+}
+
+// moved are the settings that a random place changes: all, or as many as may be changed.
+func (s *search) moved(r *rand.Rand) []int {
+	all := r.Perm(len(s.free))
+	if most := s.goal.MostChanges; most > 0 {
+		return all[:min(most, len(all))]
+	}
+	return all
+}
+
+// changes is how many settings a place changes.
+func (s *search) changes(p choice) int {
+	n := 0
+	for k := range p {
+		if p[k] != s.at[k] {
+			n++
+		}
+	}
+	return n
+}
+
+// tooMany says whether a place changes more settings than may be changed.
+func (s *search) tooMany(p choice) bool {
+	return s.goal.MostChanges > 0 && s.changes(p) > s.goal.MostChanges
 }
 
 func (p choice) key() string {
@@ -151,26 +217,25 @@ func (s *search) with(p choice) (setup.Document, setup.Problems) {
 }
 
 // judge evaluates a place with one evaluator.
-func (s *search) judge(e *evaluate.Evaluator, p choice) outcome {
-	bad := outcome{math.NaN(), math.NaN(), math.NaN(), math.NaN()}
+func (s *search) judge(e *Sweeper, p choice) outcome {
+	bad := outcome{score: math.NaN()}
 	d, problems := s.with(p)
-	if len(problems) > 0 {
+	if len(problems) > 0 || s.tooMany(p) {
 		return bad
 	}
-	q, problems := e.Quick(&d, Samples)
-	match, known := q.Match.Get()
-	if len(problems) > 0 || !known || q.Hurts != "" || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" {
+	r := e.rate(&s.scorer, &d)
+	if r.why != "" || r.rating.Tones["start"] == "stop" || r.rating.Tones["clear"] == "stop" {
 		return bad
 	}
-	o := outcome{match: match, offAxis: q.OffAxis.Or(0), effort: q.Effort.Or(0)}
+	o := outcome{score: r.score, fit: r.rating.Match.Or(0), effort: r.rating.Effort.Or(0), target: r.rating.Target.Or(0), points: r.points, loses: r.loses, kept: 1, known: r.rating.Target}
+	if s.scorer.before != nil {
+		o.kept = s.scorer.keeps(&r.rating)
+	}
 	if o.effort > 1 && !s.overdone {
 		return bad
 	}
-	o.score = o.match - s.weigh.lineUp*math.Min(1, o.offAxis)
-	for _, verdict := range []string{"start", "clear"} {
-		if q.Tones[verdict] == "look" {
-			o.score -= s.weigh.look
-		}
+	if o.loses && p.key() != s.at.key() {
+		return bad
 	}
 	return o
 }
@@ -205,9 +270,9 @@ func (s *search) judgeAll(ctx context.Context, list []choice, progress func(shar
 
 // best are the places that can be used and hold, the best first, of equal ones the first in order, up to a number. Whether one holds
 // costs as much to know as its score, and is asked of the best only.
-func (s *search) best(list []choice, most int) []choice {
+func (s *search) best(list []choice, most int, of func(*outcome) float64) []choice {
 	usable := slices.DeleteFunc(slices.Clone(list), func(p choice) bool { return math.IsNaN(s.known[p.key()].score) })
-	slices.SortStableFunc(usable, func(a, b choice) int { return cmp.Compare(s.known[b.key()].score, s.known[a.key()].score) })
+	slices.SortStableFunc(usable, func(a, b choice) int { return cmp.Compare(s.value(b, of), s.value(a, of)) })
 	var out []choice
 	for _, p := range usable {
 		if len(out) == most {
@@ -220,6 +285,15 @@ func (s *search) best(list []choice, most int) []choice {
 	return out
 }
 
+// value is what a wish makes of a place that is known.
+func (s *search) value(p choice, of func(*outcome) float64) float64 {
+	o := s.known[p.key()]
+	if math.IsNaN(o.score) {
+		return o.score
+	}
+	return of(&o)
+}
+
 // holds says whether the lifter is held in place all the way, with no caution and nothing beyond the owned ranges that the setup as
 // it was did not have.
 func (s *search) holds(p choice) bool {
@@ -227,7 +301,7 @@ func (s *search) holds(p choice) bool {
 	if !asked {
 		d, problems := s.with(p)
 		if len(problems) == 0 {
-			l, problems := s.evals[0].Limits(&d)
+			l, problems := s.evals[0].eval.Limits(&d)
 			held = len(problems) == 0 && l.Holds && !slices.ContainsFunc(l.Told, func(key string) bool { return !slices.Contains(s.told, key) })
 		}
 		s.held[p.key()] = held
@@ -237,7 +311,7 @@ func (s *search) holds(p choice) bool {
 
 // climb goes from a place to the best of its neighbours until none is better. Neighbours are one, two and four steps of one setting
 // away, or one step of two settings at once.
-func (s *search) climb(ctx context.Context, p choice) (choice, error) {
+func (s *search) climb(ctx context.Context, p choice, of func(*outcome) float64) (choice, error) {
 	for range 200 {
 		if err := ctx.Err(); err != nil {
 			return p, err
@@ -249,8 +323,8 @@ func (s *search) climb(ctx context.Context, p choice) (choice, error) {
 		if err := s.judgeAll(ctx, around, func(float64) {}); err != nil {
 			return p, err
 		}
-		better := slices.DeleteFunc(around, func(q choice) bool { return !(s.known[q.key()].score > s.known[p.key()].score+1e-9) })
-		next := s.best(better, 1)
+		better := slices.DeleteFunc(around, func(q choice) bool { return !(s.value(q, of) > s.value(p, of)+1e-9) })
+		next := s.best(better, 1, of)
 		if len(next) == 0 {
 			return p, nil
 		}
@@ -260,7 +334,7 @@ func (s *search) climb(ctx context.Context, p choice) (choice, error) {
 }
 
 // simplified takes back the changes of a place that bring next to nothing, the least useful first.
-func (s *search) simplified(p choice) choice {
+func (s *search) simplified(p choice, of func(*outcome) float64) choice {
 	for {
 		least, score := p, math.Inf(-1)
 		for k := range p {
@@ -269,11 +343,12 @@ func (s *search) simplified(p choice) choice {
 			}
 			q := slices.Clone(p)
 			q[k] = s.at[k]
-			if o := s.look(q); o.score > score && s.holds(q) {
-				least, score = q, o.score
+			s.look(q)
+			if v := s.value(q, of); v > score && s.holds(q) {
+				least, score = q, v
 			}
 		}
-		if score < s.known[p.key()].score-s.weigh.change {
+		if score < s.value(p, of)-*s.goal.Change {
 			return p
 		}
 		p = least

@@ -28,6 +28,7 @@ func planted(t *testing.T, turned map[string]float64) (away, home setup.Document
 	}
 	n := len(r.Curves.Torque) - 1
 	home.Target.School, home.Target.Custom = "custom", nil
+	fitAlone(&home)
 	for i := range 5 {
 		home.Target.Custom = append(home.Target.Custom, r.Curves.Torque[i*n/4])
 	}
@@ -52,14 +53,14 @@ func TestSearchFindsWhatWasPlanted(t *testing.T) {
 			free = append(free, key)
 		}
 		slices.Sort(free)
-		out, problems, err := dialin.Run(ctx, &away, dialin.Goal{Free: free, LineUp: new(0.0), Seed: uint64(seed)}, nil)
+		out, problems, err := dialin.Run(ctx, &away, dialin.Goal{Free: free, Seed: uint64(seed)}, nil)
 		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 			t.Fatalf("from %v: %v, %v, %+v", turned, problems, err, out)
 		}
-		best := slices.MaxFunc(out.Answers, func(a, b dialin.Found) int { return cmp.Compare(a.Match, b.Match) })
+		best := slices.MaxFunc(out.Answers, func(a, b dialin.Found) int { return cmp.Compare(a.Fit, b.Fit) })
 		q, _ := new(evaluate.Evaluator).Quick(&home, dialin.Samples)
-		if best.Match < q.Match.OrNaN()-1 {
-			t.Errorf("from %v: match %v, planted %v", turned, best.Match, q.Match.OrNaN())
+		if best.Fit < q.Match.OrNaN()-1 {
+			t.Errorf("from %v: match %v, planted %v", turned, best.Fit, q.Match.OrNaN())
 		}
 		if len(free) > 1 {
 			continue
@@ -87,7 +88,8 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 	}
 	for _, c := range cases {
 		d := sample.Ready(t, c.key)
-		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, LineUp: new(0.0), Look: new(0.0), Budget: 300}, nil)
+		fitAlone(&d)
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: c.free, Budget: 300}, nil)
 		if err != nil || len(problems) > 0 {
 			t.Fatal(problems, err)
 		}
@@ -182,24 +184,27 @@ func TestAnswersKeepCautionsAndOwnedRanges(t *testing.T) {
 	}
 }
 
-// What counts decides: with the line-up worth a lot no answer lies further beside the path than with it worth nothing; weights outside
-// their bounds are refused at their names.
+// What counts decides: with what goes out of plane worth a lot no answer has more of it than with it worth nothing; a goal outside its
+// bounds is refused at its names.
 func TestWeightsDecide(t *testing.T) {
 	d, _ := planted(t, map[string]float64{"pulley.height/0": 20})
 	d.Target.School = "match"
 	free := []string{"pulley.height/0", "stance.out", "path.plane"}
 	off := map[float64]float64{}
 	for _, w := range []float64{0, 200} {
-		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: free, LineUp: new(w), Answers: 1}, nil)
+		d.Scoring.OutOfPlane = &w
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: free, Answers: 1}, nil)
 		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 			t.Fatal(problems, err)
 		}
-		off[w] = out.Answers[0].OffAxis
+		q, _ := new(evaluate.Evaluator).Quick(&out.Answers[0].Document, dialin.Samples)
+		off[w] = q.OffAxis.OrNaN()
 	}
 	if off[200] > off[0]+1e-9 {
 		t.Errorf("off the axis %v", off)
 	}
-	for path, g := range map[string]dialin.Goal{"lineUp": {LineUp: new(-1.0)}, "look": {Look: new(101.0)}, "change": {Change: new(math.NaN())}, "touchy": {Touchy: new(2.0)}} {
+	for path, g := range map[string]dialin.Goal{"sensitive": {Sensitive: new(-1.0)}, "mostChanges": {MostChanges: 21}, "change": {Change: new(math.NaN())},
+		"aims[0].kind": {Aims: []dialin.Aim{{Kind: "better"}}}, "aims[0].value": {Aims: []dialin.Aim{{Kind: "endAtLeast", Value: 2}}}, "aims[0].document": {Aims: []dialin.Aim{{Kind: "like"}}}} {
 		g.Free = free
 		if _, problems, _ := dialin.Run(ctx, &d, g, nil); len(problems) != 1 || problems[0].Path != path {
 			t.Errorf("%s: %v", path, problems)
@@ -247,6 +252,7 @@ func TestLockedSettingsStay(t *testing.T) {
 // What a step does is what evaluating the turned document shows.
 func TestStepsAreWhatTheyDo(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.knee")
+	fitAlone(&d)
 	steps, problems := dialin.Steps(&d)
 	if len(problems) > 0 || len(steps) < 10 {
 		t.Fatalf("%v, %d steps", problems, len(steps))
@@ -254,13 +260,13 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 	d.Samples = dialin.Samples
 	before, _ := evaluate.Document(&d)
 	for i, s := range steps {
-		if s.Match == nil {
+		if s.Score == nil {
 			if s.Why == "" {
 				t.Errorf("%s to %v: nothing and no reason", s.Key, s.To)
 			}
 			continue
 		}
-		if i > 0 && steps[i-1].Match != nil && math.Abs(*steps[i-1].Match) < math.Abs(*s.Match) {
+		if i > 0 && steps[i-1].Score != nil && math.Abs(*steps[i-1].Score) < math.Abs(*s.Score) {
 			t.Errorf("%s comes after a smaller one", s.Key)
 		}
 		turned, _ := dialin.Apply(&d, s.Key, s.To)
@@ -268,7 +274,7 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
-		check.Near(t, s.Key+", match", *s.Match, after.Profile.Match.OrNaN()-before.Profile.Match.OrNaN(), 1e-6)
+		check.Near(t, s.Key+", fit", *s.Score, after.Profile.Match.OrNaN()-before.Profile.Match.OrNaN(), 1e-6)
 		check.Near(t, s.Key+", peak", *s.Peak, after.Profile.Total.Peak.OrNaN()-before.Profile.Total.Peak.OrNaN(), 1e-6)
 	}
 }
@@ -276,8 +282,9 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 // An answer changes nothing that brings next to nothing: each change that is taken back alone costs what a change has to bring.
 func TestAnswersChangeNothingForNothing(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.hand")
+	fitAlone(&d)
 	const change = 1.5
-	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0", "path.elbow"}, Seed: 3, Budget: 300, Change: new(change), LineUp: new(0.0), Look: new(0.0), Touchy: new(0.0)}
+	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0", "path.elbow"}, Seed: 3, Budget: 300, Change: new(change), Sensitive: new(0.0)}
 	out, problems, err := dialin.Run(ctx, &d, g, func(float64) {})
 	if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 		t.Fatalf("%v, %v, %+v", problems, err, out)
@@ -292,8 +299,8 @@ func TestAnswersChangeNothingForNothing(t *testing.T) {
 		q, problems := e.Quick(&without, dialin.Samples)
 		l, more := e.Limits(&without)
 		usable := len(problems)+len(more) == 0 && l.Holds && q.Tones["start"] != "stop" && q.Tones["clear"] != "stop" && len(l.Told) == 0
-		if usable && q.Match.Or(0) > best.Match-change+0.01 {
-			t.Errorf("%s from %v to %v brings %.2f points", c.Key, c.From, c.To, best.Match-q.Match.Or(0))
+		if usable && q.Match.Or(0) > best.Fit-change+0.01 {
+			t.Errorf("%s from %v to %v brings %.2f points", c.Key, c.From, c.To, best.Fit-q.Match.Or(0))
 		}
 	}
 	if len(best.Changes) == 0 {
@@ -373,9 +380,10 @@ func BenchmarkSearch(b *testing.B) {
 func BenchmarkSearchAgainstGrid(b *testing.B) {
 	d := sample.Ready(b, "raise.behind.knee")
 	d, _ = dialin.Apply(&d, "pulley.height/0", 1)
+	fitAlone(&d)
 	free := []string{"pulley.height/0", "stance.out", "path.plane"}
 	for b.Loop() {
-		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: free, LineUp: new(0.0), Look: new(0.0), Touchy: new(0.0)}, nil)
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: free, Sensitive: new(0.0)}, nil)
 		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 			b.Fatal(problems, err)
 		}
@@ -386,6 +394,6 @@ func BenchmarkSearchAgainstGrid(b *testing.B) {
 			}
 		}
 		b.ReportMetric(float64(grid)/float64(out.Looked), "grid/search")
-		b.ReportMetric(everyValue(b, &d, free, told(b, &d))-out.Answers[0].Match, "points-below")
+		b.ReportMetric(everyValue(b, &d, free, told(b, &d))-out.Answers[0].Fit, "points-below")
 	}
 }

@@ -5,7 +5,6 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core/evaluate"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
@@ -16,34 +15,38 @@ type Step struct {
 	Label   string   `json:"label"`
 	Kind    string   `json:"kind" doc:"Kind of unit of the setting."`
 	To      float64  `json:"to" doc:"The value that it is turned to."`
-	Match   *float64 `json:"match,omitempty" doc:"Points of match gained."`
+	Score   *float64 `json:"score,omitempty" doc:"Points of score gained."`
+	Points  *Points  `json:"points,omitempty" doc:"In which parts."`
+	Loses   bool     `json:"loses,omitempty" doc:"Whether it gives more of the target's contribution or of the range away than the scoring allows."`
 	Peak    *float64 `json:"peak,omitempty" doc:"By how much the largest torque grows, N·m."`
 	PeakDeg *float64 `json:"peakDeg,omitempty" doc:"By how much later it comes, degrees of the named coordinate."`
 	Why     string   `json:"why,omitempty" doc:"Why it cannot be turned there."`
 }
 
-// Steps says for every setting that the match rests on what one hole, notch, stop of the kit or step of its dial does, each way;
-// what matters most to the match first, what cannot be turned last.
+// Steps says for every setting that the score rests on what one hole, notch, stop of the kit or step of its dial does, each way;
+// what matters most to it first, what cannot be turned last.
 func Steps(d *setup.Document) ([]Step, setup.Problems) {
-	var e evaluate.Evaluator
-	before, problems := e.Quick(d, Samples)
+	var w Sweeper
+	r, problems := w.eval.Rate(d, Samples)
 	if len(problems) > 0 {
 		return nil, problems
 	}
+	sc := newScorer(d, &r)
+	before := w.rate(&sc, d)
 	out := []Step{}
 	for _, s := range Settings(d) {
 		if s.Paint != "match" {
 			continue
 		}
 		for _, to := range beside(&s) {
-			out = append(out, stepTo(&e, d, &before, &s, to))
+			out = append(out, w.stepTo(&sc, d, &before, &s, to))
 		}
 	}
 	size := func(s *Step) float64 {
-		if s.Match == nil {
+		if s.Score == nil {
 			return -1
 		}
-		return math.Abs(*s.Match)
+		return math.Abs(*s.Score)
 	}
 	slices.SortStableFunc(out, func(a, b Step) int { return cmp.Compare(size(&b), size(&a)) })
 	return out, nil
@@ -64,19 +67,20 @@ func beside(s *Setting) []float64 {
 	return out
 }
 
-func stepTo(e *evaluate.Evaluator, d *setup.Document, before *evaluate.Quick, s *Setting, to float64) Step {
+func (w *Sweeper) stepTo(sc *scorer, d *setup.Document, before *rated, s *Setting, to float64) Step {
 	out := Step{Key: s.Key, Label: s.Label, Kind: s.Kind, To: to}
 	turned, problems := Apply(d, s.Key, to)
-	if len(problems) == 0 {
-		var q evaluate.Quick
-		if q, problems = e.Quick(&turned, Samples); len(problems) == 0 {
-			out.Match = change(before.Match, q.Match)
-			out.Peak, out.PeakDeg = change(before.Peak, q.Peak), change(before.PeakDeg, q.PeakDeg)
-			out.Why = q.Match.Why()
-		}
-	}
 	if len(problems) > 0 {
 		out.Why = problems[0].What
+		return out
+	}
+	after := w.rate(sc, &turned)
+	out.Why, out.Loses = after.why, after.loses
+	out.Peak, out.PeakDeg = change(before.rating.Peak, after.rating.Peak), change(before.rating.PeakDeg, after.rating.PeakDeg)
+	if after.why == "" && before.why == "" {
+		gained := after.points.less(&before.points)
+		total := gained.Total()
+		out.Score, out.Points = &total, &gained
 	}
 	return out
 }

@@ -13,13 +13,14 @@ import (
 // Samples is how many points along the path a sweep judges each value at.
 const Samples = 31
 
-// Sweep says how well every value of one setting would fit, everything else held.
+// Sweep says how well every value of one setting would score, everything else held.
 type Sweep struct {
 	Key    string       `json:"key"`
 	Values report.Curve `json:"values"`
-	Scores report.Curve `json:"scores" doc:"Match (0 to 100), or for a load the largest effort; null where the value cannot be used."`
+	Scores report.Curve `json:"scores" doc:"Score (0 to 100), or for a load the largest effort; null where the value cannot be used."`
+	Loses  []bool       `json:"loses" doc:"For each value whether it gives more of the target's contribution or of the range away than the scoring allows."`
 	Why    []string     `json:"why" doc:"For each value why it cannot be used; empty where it can."`
-	Best   int          `json:"best" doc:"Index of the best value, -1 when there is none; a load has no best value."`
+	Best   int          `json:"best" doc:"Index of the best value that gives nothing away, -1 when there is none; a load has no best value."`
 }
 
 // Sweeper runs sweeps one after the other and reuses its memory. The zero value is ready.
@@ -27,41 +28,75 @@ type Sweeper struct{ eval evaluate.Evaluator }
 
 // Sweep judges all values of a setting. A setting that the document does not have is a problem.
 func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
+	sc := w.scorerOf(d)
 	values := painted(s)
-	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Why: make([]string, len(values)), Best: -1}
+	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Loses: make([]bool, len(values)), Why: make([]string, len(values)), Best: -1}
 	for i, v := range values {
 		turned, problems := Apply(d, s.Key, v)
 		if len(problems) > 0 {
 			return Sweep{}, problems
 		}
-		out.Scores[i], out.Why[i] = w.score(&turned, s.Paint)
-		if s.Paint == "match" && !math.IsNaN(out.Scores[i]) && (out.Best < 0 || out.Scores[i] > out.Scores[out.Best]) {
+		if s.Paint == "effort" {
+			out.Scores[i], out.Why[i] = w.effort(&turned)
+			continue
+		}
+		r := w.rate(&sc, &turned)
+		out.Scores[i], out.Loses[i], out.Why[i] = r.score, r.loses, r.why
+		if !math.IsNaN(r.score) && !r.loses && (out.Best < 0 || r.score > out.Scores[out.Best]) {
 			out.Best = i
 		}
 	}
 	return out, nil
 }
 
-// score is the painted value of one document, NaN with the reason when it cannot be used.
-func (w *Sweeper) score(d *setup.Document, paint string) (float64, string) {
+// scorerOf scores what is made of a document.
+func (w *Sweeper) scorerOf(d *setup.Document) scorer {
+	if r, problems := w.eval.Rate(d, Samples); len(problems) == 0 {
+		return newScorer(d, &r)
+	}
+	return newScorer(d, nil)
+}
+
+// rated is a document's score, NaN with the reason when it cannot be used.
+type rated struct {
+	score  float64
+	points Points
+	rating evaluate.Rating
+	loses  bool
+	why    string
+}
+
+func (w *Sweeper) rate(sc *scorer, d *setup.Document) rated {
+	r, problems := w.eval.Rate(d, Samples)
+	out := rated{score: math.NaN(), rating: r}
+	switch {
+	case len(problems) > 0:
+		out.why = problems[0].What
+	case r.Hurts != "":
+		out.why = "The " + r.Hurts + " goes into its painful range."
+	case !r.Match.Known():
+		out.why = r.Match.Why()
+	default:
+		out.points, out.loses = sc.points(&r), sc.loses(&r)
+		out.score = out.points.Total()
+	}
+	return out
+}
+
+// effort is the largest effort of a document, NaN with the reason when it cannot be used.
+func (w *Sweeper) effort(d *setup.Document) (float64, string) {
 	sc, problems := w.eval.Score(d, Samples)
 	if len(problems) > 0 {
 		return math.NaN(), problems[0].What
 	}
-	m := sc.Match
-	if paint == "effort" {
-		m = sc.Effort
-	}
-	score, known := m.Get()
+	effort, known := sc.Effort.Get()
 	switch {
-	case sc.Hurts != "":
-		return math.NaN(), "The " + sc.Hurts + " goes into its painful range."
 	case !known:
-		return math.NaN(), m.Why()
-	case paint == "effort" && score > 1:
-		return score, "More than the lifter has."
+		return math.NaN(), sc.Effort.Why()
+	case effort > 1:
+		return effort, "More than the lifter has."
 	}
-	return score, ""
+	return effort, ""
 }
 
 // valuesOf lists the values of a dial from end to end: its stops, or whole steps.
@@ -78,7 +113,7 @@ func valuesOf(s *Setting) report.Curve {
 }
 
 // mostPainted is how many values of a dial are judged at most: more cannot be told apart on its track.
-const mostPainted = 33
+const mostPainted = 25
 
 // painted lists the values of a dial that are judged.
 func painted(s *Setting) report.Curve { return thinned(valuesOf(s), mostPainted) }
@@ -96,9 +131,10 @@ func thinned(all report.Curve, most int) report.Curve {
 	return some
 }
 
-// Painting is all that is painted for one document: the match it has, every sweep and what would mend its profile.
+// Painting is all that is painted for one document: the score it has, every sweep and what would mend its profile.
 type Painting struct {
-	Match  metric.Metric `json:"match" doc:"The document's own match at the sweeps' samples."`
+	Score  metric.Metric `json:"score" doc:"The document's own score, 0 to 100."`
+	Points *Points       `json:"points" doc:"What that is made up of; null where there is no score."`
 	Sweeps []Sweep       `json:"sweeps"`
 	Mend   *Mend         `json:"mend" doc:"The smallest change of one setting that helps, or null."`
 }
@@ -108,12 +144,13 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) { return w
 
 // PaintWith is Paint for whom some sweeps of the same document have been run before, by their keys.
 func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting, setup.Problems) {
-	p := Painting{Match: metric.Missing("The setup cannot be evaluated as it stands."), Sweeps: []Sweep{}}
+	p := Painting{Sweeps: []Sweep{}}
 	settings := Settings(d)
-	if m, why := w.score(d, "match"); !math.IsNaN(m) {
-		p.Match = metric.Known(m)
+	sc := w.scorerOf(d)
+	if r := w.rate(&sc, d); r.why == "" {
+		p.Score, p.Points = metric.Known(r.score), &r.points
 	} else {
-		p.Match = metric.Missing(why)
+		p.Score = metric.Missing(r.why)
 	}
 	for i := range settings {
 		if settings[i].Paint == "none" {

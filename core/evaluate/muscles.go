@@ -29,6 +29,12 @@ func (e *Evaluator) limbStrength(o *outcome) float64 {
 
 // muscles shares the repetition's torques out. What is returned beside can share them out for other loads.
 func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
+	w := e.shared(o)
+	return w.report(), w
+}
+
+// shared has every place of the muscles shared out.
+func (e *Evaluator) shared(o *outcome) *work {
 	joints := []body.Joint{body.GirdleR, body.ShoulderR, body.ElbowR}
 	if legJoint(o.joint) {
 		joints = []body.Joint{body.HipR, body.KneeR}
@@ -45,7 +51,7 @@ func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
 	for i := range w.rep.S {
 		w.sample(i)
 	}
-	return w.report(), w
+	return w
 }
 
 // longEnd says where on a path the target is longest, start or end; undecided where both ends are about as long, and unknown where the

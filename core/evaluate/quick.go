@@ -2,9 +2,7 @@ package evaluate
 
 import (
 	"dialarc/core/metric"
-	"dialarc/core/report"
 	"dialarc/core/setup"
-	"dialarc/core/space"
 )
 
 // Quick is what can be told of a document without muscles, bracing or joints.
@@ -25,14 +23,5 @@ func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
 	if len(problems) > 0 {
 		return Quick{}, problems
 	}
-	q := Quick{Score: o.score()}
-	q.Peak, q.PeakDeg = o.result.Total.Peak, o.result.Total.PeakAngle.Times(space.Deg(1))
-	verdicts := append(o.rubVerdict(o.reportRubs()), meetVerdict(o.meets())...)
-	line := o.lineUp()
-	q.OffAxis = line.OffAxisShare
-	for _, s := range o.sentences(line) {
-		verdicts = append(verdicts, worded(&s))
-	}
-	q.Tones = report.Tones(verdicts)
-	return q, nil
+	return o.quick(), nil
 }

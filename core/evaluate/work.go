@@ -216,13 +216,27 @@ func (w *work) report() report.Muscles {
 	w.shares()
 	w.out.Regions = kept(w.regions, func(int) bool { return true })
 	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key }) // not those that are all of a group
+	w.tellTarget()
+	return w.out
+}
+
+// tellTarget tells of the target as one, and where its shares are rough.
+func (w *work) tellTarget() {
 	if p := w.out.Part(w.o.doc.Target.Region); p != nil {
 		target := *p
 		w.out.Target = &target
 	}
 	w.doubts()
 	w.lengths()
-	return w.out
+	w.out.TargetShare = w.contribution()
+}
+
+// rated tells of the target alone, out of lists that are the evaluator's.
+func (w *work) rated() *report.Muscles {
+	w.shares()
+	w.out.Regions, w.out.Heads = w.regions, w.heads
+	w.tellTarget()
+	return &w.out
 }
 
 // kept copies what does something out of a list, or is the target, the target first and then what does most.

@@ -29,6 +29,7 @@ type Muscles struct {
 	Elbow           Curve         `json:"elbow" doc:"The same force at the elbow."`
 	Firm            Curve         `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
 	Doubts          []Doubt       `json:"doubts" doc:"Why shares are rough, and where."`
+	TargetShare     metric.Metric `json:"targetShare" doc:"The target's part of what all helping muscles give over the range, 0 to 1, where that is known."`
 	LengthenedShare metric.Metric `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
 	LongEnd         string        `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,undecided,unknown"`
 }

@@ -26,7 +26,22 @@ type Document struct {
 	Safely   string   `json:"safely,omitempty" doc:"How to end a set that will not go up." maxLength:"400"`
 	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside." maxItems:"50"`
 	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0." maxItems:"100"`
+	Scoring  *Scoring `json:"scoring,omitempty" doc:"What its score counts, where that is not the usual."`
 	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
+}
+
+// Scoring is what the score of a setup counts, in points: what is left out counts as usual.
+type Scoring struct {
+	Fit        *float64 `json:"fit,omitempty" doc:"Points that a whole fit to the target profile is worth; 60 unless given." minimum:"0" maximum:"100"`
+	Target     *float64 `json:"target,omitempty" doc:"Points that it is worth when the target does all of the work; 40 unless given." minimum:"0" maximum:"100"`
+	Length     *float64 `json:"length,omitempty" doc:"Points that it is worth when all torque is at the lengths asked for; 0 unless given, 20 once a length is asked for." minimum:"0" maximum:"100"`
+	Lengths    string   `json:"lengths,omitempty" doc:"At which lengths of the target the torque should be; any unless given." enum:"lengthened,shortened"`
+	OutOfPlane *float64 `json:"outOfPlane,omitempty" doc:"Points that a pull wholly out of plane costs; 40 unless given." minimum:"0" maximum:"200"`
+	Start      *float64 `json:"start,omitempty" doc:"Points that a start barely under tension costs; 3 unless given." minimum:"0" maximum:"100"`
+	Clearance  *float64 `json:"clearance,omitempty" doc:"Points that a strand that runs close costs; 3 unless given." minimum:"0" maximum:"100"`
+	JointLoad  *float64 `json:"jointLoad,omitempty" doc:"Points that a tenth more on low back or grip than the lifter wants to hold costs; 3 unless given." minimum:"0" maximum:"100"`
+	TargetLoss *float64 `json:"targetLoss,omitempty" doc:"By how many points of percent the target's mean contribution may fall in an answer; 2 unless given." minimum:"0" maximum:"100"`
+	RangeKept  *float64 `json:"rangeKept,omitempty" doc:"How much of the range an answer has to keep, as a share; 0.9 unless given." minimum:"0" maximum:"1"`
 }
 
 // Target names the region to train, the school that judges the profile, and the joint that owns the profile.

@@ -46,12 +46,23 @@ func (d *Document) Clone() Document {
 		c.Loads[i].Cam = slices.Clone(c.Loads[i].Cam)
 		c.Loads[i].AxisOffset, c.Loads[i].Pivot, c.Loads[i].PivotAlong = copied(c.Loads[i].AxisOffset), copied(c.Loads[i].Pivot), copied(c.Loads[i].PivotAlong)
 	}
+	if k := copied(d.Scoring); k != nil {
+		for _, points := range k.points() {
+			*points = copied(*points)
+		}
+		c.Scoring = k
+	}
 	c.Bench = copied(d.Bench)
 	if b := c.Bench; b != nil && b.Kit != nil {
 		b.Kit = copied(b.Kit)
 		b.Kit.NotchesDeg = slices.Clone(b.Kit.NotchesDeg)
 	}
 	return c
+}
+
+// points are what a scoring says of each part.
+func (s *Scoring) points() []**float64 {
+	return []**float64{&s.Fit, &s.Target, &s.Length, &s.OutOfPlane, &s.Start, &s.Clearance, &s.JointLoad, &s.TargetLoss, &s.RangeKept}
 }
 
 func copied[T any](p *T) *T {

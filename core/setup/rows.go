@@ -69,4 +69,5 @@ var (
 	columnRows       = RowsOf[Column]()
 	tempoRows        = RowsOf[Tempo]()
 	targetRows       = RowsOf[Target]()
+	scoringRows      = RowsOf[Scoring]()
 )

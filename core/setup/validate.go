@@ -27,8 +27,31 @@ func Validate(d *Document) Problems {
 	v.loads(d)
 	v.tempo(&d.Tempo)
 	v.words(d)
+	v.scoring(d.Scoring)
 	v.Field(documentRows, "samples", "number of samples", float64(d.Samples), "", "The curve needs some points and no more than it can show.")
 	return v.Found
+}
+
+// scoring checks what the score counts.
+func (v *Checks) scoring(s *Scoring) {
+	if s == nil {
+		return
+	}
+	for _, x := range []struct {
+		path, label string
+		points      *float64
+	}{
+		{"fit", "weight of the fit", s.Fit}, {"target", "weight of the target's contribution", s.Target}, {"length", "weight of the lengths asked for", s.Length},
+		{"outOfPlane", "cost of a pull out of plane", s.OutOfPlane}, {"start", "cost of a slack start", s.Start}, {"clearance", "cost of a close strand", s.Clearance},
+		{"jointLoad", "cost of joint load", s.JointLoad}, {"targetLoss", "loss of contribution", s.TargetLoss}, {"rangeKept", "share of the range to keep", s.RangeKept},
+	} {
+		if x.points != nil {
+			v.Field(scoringRows, "scoring."+x.path, x.label, *x.points, "", "")
+		}
+	}
+	if s.Lengths != "" {
+		v.OneOf("scoring.lengths", "lengths asked for", s.Lengths, "lengthened", "shortened")
+	}
 }
 
 // words checks what the coach wrote.
