@@ -158,7 +158,7 @@ func (s *search) picks(list []end) []pick {
 	}
 	any := func(*end) bool { return true }
 	known := func(e *end) bool { return s.known[e.key()].known.Known() }
-	first("best", any, s.robustly)
+	first("best", any, func(e *end) float64 { return s.known[e.key()].score })
 	first("oneChange", func(e *end) bool { return s.changes(e.choice) == 1 }, s.robustly)
 	first("bestFit", any, func(e *end) float64 { return s.known[e.key()].fit })
 	first("bestTarget", known, func(e *end) float64 { return s.known[e.key()].target })

@@ -59,11 +59,22 @@ func placeOf(key string) choice {
 	return p
 }
 
-// nonDominated are the places that can be used and hold of which none other has both a better fit and more of the target, by rising fit.
+// frontCosts is by how many points a place of the front may cost more than the setup as it was: what pulls out of plane is no bargain
+// however well it fits (own).
+const frontCosts = 2
+
+// costs are what a place pays, in points: its score less what it is worth.
+func (s *search) costs(o outcome) float64 {
+	return o.score - o.points.Fit - o.points.Muscles - o.points.Lengths
+}
+
+// nonDominated are the places that can be used and hold and cost next to nothing more than the setup as it was,
+// of which none other has both a better fit and more of the target, by rising fit.
 func (s *search) nonDominated() []choice {
 	var usable []choice
+	least := s.costs(s.known[s.at.key()]) - frontCosts
 	for key, o := range s.known {
-		if !math.IsNaN(o.score) && !o.loses && o.known.Known() {
+		if !math.IsNaN(o.score) && !o.loses && o.known.Known() && !(s.costs(o) < least) {
 			usable = append(usable, placeOf(key))
 		}
 	}

@@ -111,7 +111,13 @@ func (m *mender) first(verdict string, ways []way, likely func(*setup.Document) 
 }
 
 // turnable are the settings that may mend where the pull comes from.
-var turnable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
+var turnable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true, "stance.aside": true, "heading": true}
+
+// firstMoves are what a coach would try first for a verdict: where the pull is out of plane, to stand or turn otherwise.
+var firstMoves = map[string]map[string]bool{"lineUp": {"stance.aside": true, "heading": true, "path.plane": true}}
+
+// laterMove is how many steps a move that a coach would not try first counts more (own).
+const laterMove = 3
 
 // farthest is how far a setting may be turned for it to be a small change still, by its kind (own).
 var farthest = map[string]float64{"length": 0.35, "hole": 5, "angle": 20}
@@ -133,6 +139,9 @@ func (m *mender) oneSetting(verdict string) *Mend {
 				break
 			}
 			steps[len(ways)] = s.steps(v)
+			if first := firstMoves[verdict]; first != nil && !first[nameOf(s.Key)] {
+				steps[len(ways)] += laterMove
+			}
 			ways = append(ways, turning(&s, v))
 		}
 	}

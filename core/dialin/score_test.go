@@ -174,17 +174,23 @@ func usableScore(t *testing.T, e *evaluate.Evaluator, d, turned *setup.Document,
 	if len(problems) > 0 || r.Tones["start"] == "stop" || r.Tones["clear"] == "stop" || r.Effort.Or(2) > 1 || r.Hurts != "" || r.Target.Or(0) < before.Target.Or(0)-0.02 {
 		return 0, false
 	}
-	score := 60*r.Match.Or(0)/100 + 40*r.Target.Or(0) - 40*math.Min(1, r.OffAxis.Or(0)) - 30*max(0, r.LowBack.Or(0)-1) - 30*max(0, r.Grip.Or(0)-1)
-	for _, verdict := range []string{"start", "clear"} {
-		if r.Tones[verdict] == "look" {
-			score -= 3
-		}
-	}
+	score := 60*r.Match.Or(0)/100 + 40*r.Target.Or(0) + costs(&r)
 	if score <= best+0.5 {
 		return score, true
 	}
 	l, problems := e.Limits(turned)
 	return score, len(problems) == 0 && l.Holds && !adds(told, l.Told)
+}
+
+// costs are what a rating pays by the usual weights, negative.
+func costs(r *evaluate.Rating) float64 {
+	sum := -40*math.Min(1, r.OffAxis.Or(0)) - 30*max(0, r.LowBack.Or(0)-1) - 30*max(0, r.Grip.Or(0)-1)
+	for _, verdict := range []string{"start", "clear"} {
+		if r.Tones[verdict] == "look" {
+			sum -= 3
+		}
+	}
+	return sum
 }
 
 // No place that can be used has both a better fit and more of the target than a point of the front.
@@ -215,6 +221,9 @@ func TestFrontIsNotDominated(t *testing.T) {
 		q, problems := e.Rate(&turned, dialin.Samples)
 		if len(problems) > 0 || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || q.Effort.Or(2) > 1 || q.Hurts != "" || q.Target.Or(0) < start.Target.Or(0)-0.02 {
 			continue
+		}
+		if costs(&q) < costs(&start)-2 {
+			continue // out of plane is no bargain
 		}
 		for _, p := range out.Front {
 			if q.Match.Or(0) > p.Fit+1e-9 && q.Target.Or(0) > p.Target+1e-9 {

@@ -581,6 +581,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
   schemas: {
+    Aim: {
+      /** @description like: the other setup. */
+      document?: components["schemas"]["Document"];
+      /**
+       * @description hardestAt: the angle at which it is hardest, degrees; endAtLeast: torque at the end over its peak; shearAtMost: force across the limb at the target joint, N; targetAtLeast: the target's mean contribution; like: the same profile as another setup's.
+       * @enum {string}
+       */
+      kind: "hardestAt" | "endAtLeast" | "shearAtMost" | "targetAtLeast" | "like";
+      /**
+       * Format: double
+       * @description What is asked for; nothing for like.
+       */
+      value?: number;
+    };
     ArchiveInputBody: {
       archived: boolean;
     };
@@ -595,6 +609,11 @@ export interface components {
       key: string;
       kind: string;
       label: string;
+      /**
+       * Format: double
+       * @description Holes, notches or steps of the dial away.
+       */
+      steps: number;
       /** Format: double */
       to: number;
     };
@@ -832,6 +851,8 @@ export interface components {
        * @example dialarc.setup/1
        */
       schema: string;
+      /** @description What its score counts, where that is not the usual. */
+      scoring?: components["schemas"]["DocumentScoring"];
       /** @description Keys of cautions that the coach has seen and set aside. */
       seen?: string[];
       /** @description What the setup is for. */
@@ -1486,6 +1507,58 @@ export interface components {
       key: string;
       label: string;
     };
+    DocumentScoring: {
+      /**
+       * Format: double
+       * @description Points that a strand that runs close costs; 3 unless given.
+       */
+      clearance?: number;
+      /**
+       * Format: double
+       * @description Points that a whole fit to the target profile is worth; 60 unless given.
+       */
+      fit?: number;
+      /**
+       * Format: double
+       * @description Points that a tenth more on low back or grip than the lifter wants to hold costs; 3 unless given.
+       */
+      jointLoad?: number;
+      /**
+       * Format: double
+       * @description Points that it is worth when all torque is at the lengths asked for; 0 unless given, 20 once a length is asked for.
+       */
+      length?: number;
+      /**
+       * @description At which lengths of the target the torque should be; any unless given.
+       * @enum {string}
+       */
+      lengths?: "lengthened" | "shortened";
+      /**
+       * Format: double
+       * @description Points that a pull wholly out of plane costs; 40 unless given.
+       */
+      outOfPlane?: number;
+      /**
+       * Format: double
+       * @description How much of the range an answer has to keep, as a share; 0.9 unless given.
+       */
+      rangeKept?: number;
+      /**
+       * Format: double
+       * @description Points that a start barely under tension costs; 3 unless given.
+       */
+      start?: number;
+      /**
+       * Format: double
+       * @description Points that it is worth when the target does all of the work; 40 unless given.
+       */
+      target?: number;
+      /**
+       * Format: double
+       * @description By how many points of percent the target's mean contribution may fall in an answer; 2 unless given.
+       */
+      targetLoss?: number;
+    };
     DocumentSpan: {
       /**
        * Format: double
@@ -1665,6 +1738,8 @@ export interface components {
        * @description Points of score that the worst single step of one setting would cost.
        */
       drop: number;
+      /** @description The label of that setting; empty where no step costs anything. */
+      dropOf: string;
       /**
        * Format: double
        * @description Largest torque over capacity, the load held.
@@ -1672,31 +1747,53 @@ export interface components {
       effort: number;
       /**
        * Format: double
+       * @description Fit to the target profile, 0 to 100.
+       */
+      fit: number;
+      /** @description What that is made up of. */
+      points: components["schemas"]["Points"];
+      /**
+       * Format: double
+       * @description Share of the range before that it keeps.
+       */
+      range: number;
+      /**
+       * Format: double
        * @description 0 to 100.
-       */
-      match: number;
-      /**
-       * Format: double
-       * @description Share of the loads' torque that is beside the axis.
-       */
-      offAxis: number;
-      /**
-       * Format: double
-       * @description The match less what the pull beside the plane and a start or strand that could be better cost; what the search looked for.
        */
       score: number;
       /** @description Whether a small error of setting would spoil it. */
-      touchy: boolean;
+      sensitive: boolean;
+      /**
+       * Format: double
+       * @description How many holes, notches and steps of dials that is in all.
+       */
+      steps: number;
+      /**
+       * Format: double
+       * @description Points that it costs when the lifter's arm is 2 cm longer or shorter than the tape says, the worse of both.
+       */
+      tape: number;
+      /** @description The target's mean contribution, 0 to 1. */
+      target: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What it is among the answers. */
+      titles: ("best" | "bestFit" | "bestTarget" | "robust" | "oneChange" | "twoChanges" | "other")[];
     };
     Goal: {
+      /** @description What it looks for beside the score. */
+      aims?: components["schemas"]["Aim"][];
       /**
        * Format: int64
-       * @description How many answers at most; 3 unless given.
+       * @description How many answers at most; 5 unless given.
        */
       answers?: number;
       /**
        * Format: int64
-       * @description How many setups are looked at before the best are refined; 600 unless given. The refining looks at as many more, or 4000, at most.
+       * @description How many setups are looked at before the best are refined; 400 unless given. The refining looks at three times as many more, or 400, at most.
        */
       budget?: number;
       /**
@@ -1707,15 +1804,10 @@ export interface components {
       /** @description Keys of the settings that may be turned; all others are locked. */
       free: string[];
       /**
-       * Format: double
-       * @description Points of match that a pull wholly beside the plane of the path costs; 40 unless given.
+       * Format: int64
+       * @description How many settings an answer may change at most; any number unless given.
        */
-      lineUp?: number;
-      /**
-       * Format: double
-       * @description Points that it costs when the start is barely under tension or a strand runs close; 3 each unless given.
-       */
-      look?: number;
+      mostChanges?: number;
       /**
        * Format: int64
        * @description The same seed gives the same answers.
@@ -1725,7 +1817,7 @@ export interface components {
        * Format: double
        * @description Share of what the worst single step off would cost that counts against an answer; 0.25 unless given.
        */
-      touchy?: number;
+      sensitive?: number;
     };
     Grid: {
       /** @description The setting across. */
@@ -2103,9 +2195,9 @@ export interface components {
       label: string;
       /**
        * Format: double
-       * @description profile: the match that gives, 0 to 100.
+       * @description profile: the score that gives, 0 to 100.
        */
-      match?: number;
+      score?: number;
       /**
        * Format: double
        * @description The value to turn it to.
@@ -2131,14 +2223,16 @@ export interface components {
       items: components["schemas"]["Missing"][];
     };
     Painting: {
-      /** @description The document's own match at the sweeps' samples. */
-      match: {
+      /** @description The smallest change of one setting that helps, or null. */
+      mend: components["schemas"]["Mend"];
+      /** @description What that is made up of; null where there is no score. */
+      points: components["schemas"]["Points"];
+      /** @description The document's own score, 0 to 100. */
+      score: {
         value: number | null;
         /** @description Why there is none. */
         why?: string;
       };
-      /** @description The smallest change of one setting that helps, or null. */
-      mend: components["schemas"]["Mend"];
       sweeps: components["schemas"]["Sweep"][];
     };
     PeoplePerson: {
@@ -2148,6 +2242,65 @@ export interface components {
       name: string;
       /** @description The coach's notes. */
       notes?: string;
+    };
+    Point: {
+      /**
+       * Format: int64
+       * @description How many settings it changes.
+       */
+      changes: number;
+      document: components["schemas"]["Document"];
+      /** Format: double */
+      fit: number;
+      /** Format: double */
+      score: number;
+      /**
+       * Format: double
+       * @description The target's mean contribution, 0 to 1.
+       */
+      target: number;
+    };
+    Points: {
+      /**
+       * Format: double
+       * @description Aims that are not met.
+       */
+      aims: number;
+      /**
+       * Format: double
+       * @description Strands that run close.
+       */
+      clearance: number;
+      /**
+       * Format: double
+       * @description Fit to the target profile.
+       */
+      fit: number;
+      /**
+       * Format: double
+       * @description Low back and grip beyond what the lifter wants to hold.
+       */
+      jointLoad: number;
+      /**
+       * Format: double
+       * @description Torque at the lengths asked for.
+       */
+      lengths: number;
+      /**
+       * Format: double
+       * @description The target's mean contribution.
+       */
+      muscles: number;
+      /**
+       * Format: double
+       * @description What goes out of plane.
+       */
+      outOfPlane: number;
+      /**
+       * Format: double
+       * @description Tension at the start.
+       */
+      start: number;
     };
     Problem: {
       /** @description What would be right. */
@@ -2789,6 +2942,12 @@ export interface components {
       shoulderLeanDeg: (number | null)[];
       /** @description The target as one: the sum of its regions, or one of the heads; null where the model has no such muscle. */
       target: components["schemas"]["ReportRegionPart"];
+      /** @description The target's part of what all helping muscles give over the range, 0 to 1, where that is known. */
+      targetShare: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
     };
     ReportPart: {
       /** @description The load's id. */
@@ -3490,6 +3649,8 @@ export interface components {
       answers: components["schemas"]["Found"][];
       /** @description The setup as it was, without changes; null when it cannot be used as it is. */
       before: components["schemas"]["Found"];
+      /** @description Fit against the target's contribution: the best that can be had, by rising fit; empty where the contribution is not known. */
+      front: components["schemas"]["Point"][];
       /**
        * Format: int64
        * @description How many different setups were evaluated.
@@ -3611,11 +3772,8 @@ export interface components {
       /** @description Kind of unit of the setting. */
       kind: string;
       label: string;
-      /**
-       * Format: double
-       * @description Points of match gained.
-       */
-      match?: number;
+      /** @description Whether it gives more of the target's contribution or of the range away than the scoring allows. */
+      loses?: boolean;
       /**
        * Format: double
        * @description By how much the largest torque grows, N·m.
@@ -3626,6 +3784,13 @@ export interface components {
        * @description By how much later it comes, degrees of the named coordinate.
        */
       peakDeg?: number;
+      /** @description In which parts. */
+      points?: components["schemas"]["Points"];
+      /**
+       * Format: double
+       * @description Points of score gained.
+       */
+      score?: number;
       /**
        * Format: double
        * @description The value that it is turned to.
@@ -3677,11 +3842,13 @@ export interface components {
     Sweep: {
       /**
        * Format: int64
-       * @description Index of the best value, -1 when there is none; a load has no best value.
+       * @description Index of the best value that gives nothing away, -1 when there is none; a load has no best value.
        */
       best: number;
       key: string;
-      /** @description Match (0 to 100), or for a load the largest effort; null where the value cannot be used. */
+      /** @description For each value whether it gives more of the target's contribution or of the range away than the scoring allows. */
+      loses: boolean[];
+      /** @description Score (0 to 100), or for a load the largest effort; null where the value cannot be used. */
       scores: (number | null)[];
       /** @description One number per sample, null in a gap. */
       values: (number | null)[];

@@ -179,7 +179,14 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         />
       )}
       {dialing && (
-        <DialIn core={core} text={text} settings={model.settings} take={edits.change} close={() => setDialing(false)} />
+        <DialIn
+          core={core}
+          text={text}
+          document={model.document}
+          settings={model.settings}
+          take={edits.change}
+          close={() => setDialing(false)}
+        />
       )}
       <KeyHelp open={help} close={() => setHelp(false)} />
       <Conflict what="setup" mine={model.document} saving={saving} replace={edits.replace} />
@@ -193,12 +200,12 @@ const [soon, later, last] = [30, 80, 120];
 /** What each part of the screen shows: while a hand moves each takes over what is new in a frame of its own. */
 function useParts(model: Model, text: string, inPicture: boolean) {
   const { document, settings, sweeps, fresh, problems, good, scene, moving } = model;
-  const { mends, steps, uncertainty, equal, motion } = model;
+  const { mends, steps, score, uncertainty, equal, motion } = model;
   const seen = useMemo(() => ({ good, scene, settings, problems }), [good, scene, settings, problems]);
   const profile = useMemo(() => good && { good, uncertainty }, [good, uncertainty]);
   const judged = useMemo(
-    () => good && { good, uncertainty, equal, mends, settings, steps },
-    [good, uncertainty, equal, mends, settings, steps],
+    () => good && { good, uncertainty, equal, mends, settings, steps, score },
+    [good, uncertainty, equal, mends, settings, steps, score],
   );
   const deeper = useMemo(() => good && { good, motion }, [good, motion]);
   const warnings = problems.length ? none : (good?.report.warnings ?? none);

@@ -2,16 +2,20 @@ import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
 import { search } from "../../engine/search";
-import type { Answer, Found, Search, Setting, SetupDocument } from "../../engine/types";
+import type { Aim, Answer, Found, Search, Setting, SetupDocument } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
+import { partsOf, signed } from "../../state/scoring";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Segments } from "../../ui/Choice";
+import { Choice, Segments } from "../../ui/Choice";
+import { inSentence } from "../../ui/inSentence";
 import { Mark } from "../../ui/Mark";
 import { Modal } from "../../ui/Modal";
 import { Tick } from "../../ui/Tick";
+import { Aims } from "./Aims";
+import { Front } from "./Front";
 import { MapOfTwo } from "./MapOfTwo";
-import { type Weights, WhatCounts } from "./WhatCounts";
+import { Scoring } from "./Scoring";
 import { written } from "./written";
 
 const Body = styled.div`
@@ -38,17 +42,26 @@ const ways = [
 type Props = {
   core: Core;
   text: string;
+  document: SetupDocument;
   settings: Setting[];
   take: (document: SetupDocument) => void;
   close: () => void;
 };
 
-/** Finds settings that fit better: what may be turned, the search, and its answers with what each change brought. */
-export function DialIn({ core, text, settings, take, close }: Props) {
+const fewest = [
+  { key: "0", label: "Any number" },
+  { key: "1", label: "At most 1" },
+  { key: "2", label: "At most 2" },
+  { key: "3", label: "At most 3" },
+];
+
+/** Finds settings that score better: what may be turned, the search, and its answers with what each change brought. */
+export function DialIn({ core, text, document, settings, take, close }: Props) {
   const dials = settings.filter((s) => s.paint === "match");
   const [free, setFree] = useState(() => dials.filter((s) => s.usual).map((s) => s.key));
   const [way, setWay] = useState("search");
-  const [weights, setWeights] = useState<Weights>({});
+  const [aims, setAims] = useState<Aim[]>([]);
+  const [most, setMost] = useState("0");
   const [share, setShare] = useState<number | null>(null);
   const [answer, setAnswer] = useState<Answer<Search> | null>(null);
   const stop = useRef<(() => void) | null>(null);
@@ -56,7 +69,7 @@ export function DialIn({ core, text, settings, take, close }: Props) {
   const run = () => {
     setAnswer(null);
     setShare(0);
-    stop.current = search(text, { free, ...weights, seed: 1 }, setShare, (found) => {
+    stop.current = search(text, { free, aims, mostChanges: Number(most), seed: 1 }, setShare, (found) => {
       setShare(null);
       setAnswer(found);
     });
@@ -92,8 +105,10 @@ export function DialIn({ core, text, settings, take, close }: Props) {
             ))}
           </div>
         </section>
-        <WhatCounts weights={weights} set={setWeights} />
+        <Scoring scoring={document.scoring} set={(scoring) => take({ ...document, scoring })} />
+        <Aims aims={aims} set={setAims} />
         <div className="row">
+          <Choice label="Settings to change" options={fewest} value={most} onChange={setMost} />
           {share === null ? (
             <Button look="strong" onPress={run} isDisabled={free.length === 0}>
               Find better settings
@@ -137,9 +152,18 @@ function label(s: Setting, all: Setting[]): string {
   return twins.length > 1 ? `${s.label}, ${Number(s.key.split("/")[1] ?? 0) + 1}` : s.label;
 }
 
+const titles: Record<string, string> = {
+  best: "Best score",
+  bestFit: "Best fit",
+  bestTarget: "Most from the target",
+  robust: "Most robust",
+  oneChange: "One change",
+  twoChanges: "Two changes",
+};
+
 function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => void }) {
   const units = useUnits();
-  const before = found.before ? `now ${fit(found.before)}` : "cannot be evaluated as it stands";
+  const { before } = found;
   return (
     <section aria-label="Answers">
       {found.why && <p role="status">{found.why}</p>}
@@ -150,25 +174,24 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
               <SetupPicture document={a.document} width={120} height={90} line />
             </span>
             <div>
-              <b>{capital(fit(a))}</b> <span className="gain">{before}</span>
+              <b>{named(a)}</b>{" "}
+              <span data-score={a.score}>
+                {Math.round(a.score)}, {before ? `was ${Math.round(before.score)}: ` : "not usable before: "}
+                {partsOf(a.points, before?.points ?? null)}
+              </span>
               <ul>
                 {a.changes.map((c) => (
                   <li key={c.key}>
                     {c.label} {written(c.to, c.kind, units)}{" "}
                     <span className="gain">
-                      instead of {written(c.from, c.kind, units)}: {c.gain < 0 ? "−" : "+"}
-                      {Math.abs(c.gain).toFixed(0)}
+                      instead of {written(c.from, c.kind, units)}: {signed(c.gain)}
                     </span>
                   </li>
                 ))}
               </ul>
-              {a.touchy && (
-                <span className="touchy">
-                  <Mark tone="caution" /> Touchy: one step off costs {a.drop.toFixed(0)} points.
-                </span>
-              )}
+              <p className="quiet">{robustness(a)}</p>
               {a.effort > 0 && (
-                <p className="quiet">At most {Math.round(100 * a.effort)} % of strength, with the load as it is.</p>
+                <p className="quiet">Peak effort {Math.round(100 * a.effort)} % with the load as it is.</p>
               )}
             </div>
             <Button aria-label={`Use this: answer ${i + 1}`} onPress={() => take(a.document)}>
@@ -177,12 +200,28 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
           </li>
         ))}
       </ol>
-      <p className="quiet">{found.looked} setups were looked at.</p>
+      <Front front={found.front} before={before} take={take} />
+      <p className="quiet">{found.looked} setups were tried.</p>
     </section>
   );
 }
 
-/** How well it fits, and how much of the torque goes beside the path. */
-const fit = (f: Found) => `fit ${Math.round(f.match)} of 100, ${Math.round(100 * f.offAxis)}% out of plane`;
+function named(a: Found): string {
+  const known = a.titles.map((t) => titles[t]).filter((t) => t !== undefined);
+  return known.map((t, i) => (i === 0 ? t : `${t?.[0]?.toLowerCase()}${t?.slice(1)}`)).join(", ") || "Another way";
+}
 
-const capital = (text: string) => `${text[0]?.toUpperCase()}${text.slice(1)}`;
+/** What a step off, and an arm that was measured wrong, would cost. */
+function robustness(a: Found): string {
+  const step =
+    a.drop < 0.5
+      ? "One step off any setting costs nothing"
+      : a.drop > a.score - 0.01
+        ? `Sensitive: with one step off ${inSentence(a.dropOf)} it cannot be used`
+        : `${a.sensitive ? "Sensitive: one" : "One"} step off ${inSentence(a.dropOf)} costs ${a.drop.toFixed(0)}`;
+  const tape =
+    a.tape < 0.5
+      ? "2 cm off on the arm's length costs nothing"
+      : `2 cm off on the arm's length costs ${a.tape.toFixed(0)}`;
+  return `${step}; ${tape}.`;
+}

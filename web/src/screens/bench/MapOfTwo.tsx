@@ -29,7 +29,7 @@ type Props = {
   take: (document: SetupDocument) => void;
 };
 
-/** How well every pair of values of two settings would fit: the present one, the best, and what is closed off by what. */
+/** How every pair of values of two settings would score: the present one, the best, and what is closed off by what. */
 export function MapOfTwo({ core, text, dials, label, take }: Props) {
   const [a, setA] = useState(dials[0]?.key ?? "");
   const [b, setB] = useState(dials.find((s) => s.key === "stance.out" && s.key !== a)?.key ?? dials[1]?.key ?? "");
@@ -120,7 +120,7 @@ function Drawn({ grid, set }: { grid: Grid; set: (a: number, b: number) => void 
   const score = grid.scores[at.y]?.[at.x];
   const closed = grid.closed[at.y]?.[at.x] ?? -1;
   const said = `${grid.a.label} ${written(grid.aValues[at.x] ?? 0, grid.a.kind, units)}, ${grid.b.label} ${written(grid.bValues[at.y] ?? 0, grid.b.kind, units)}: ${
-    closed >= 0 ? grid.reasons[closed] : `fit ${Math.round(score ?? 0)} of 100`
+    closed >= 0 ? grid.reasons[closed] : `score ${Math.round(score ?? 0)}`
   }`;
   const middle = (c: Cell) => ({ cx: place(c).x + w / 2, cy: place(c).y + h / 2 });
   return (

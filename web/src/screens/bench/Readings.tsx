@@ -29,7 +29,7 @@ type Props = {
   core: Core;
   /** The setup as each of these parts shows it, null while there is none: while a hand moves they follow one after the other. */
   profile: { good: Good; uncertainty: Model["uncertainty"] } | null;
-  judged: (Pick<Model, "uncertainty" | "equal" | "mends" | "settings" | "steps"> & { good: Good }) | null;
+  judged: (Pick<Model, "uncertainty" | "equal" | "mends" | "settings" | "steps" | "score"> & { good: Good }) | null;
   deeper: { good: Good; motion: Model["motion"] } | null;
   s: number;
   moveTo: (s: number) => void;
@@ -45,14 +45,14 @@ export const Readings = memo(function Readings({ core, profile, judged, deeper, 
       {!profile.good.report.hold && (
         <div>
           <Profile {...profile} s={s} moveTo={moveTo} edits={edits} />
-          <Figures good={judged.good} uncertainty={judged.uncertainty} equal={judged.equal} />
+          <Figures good={judged.good} uncertainty={judged.uncertainty} equal={judged.equal} score={judged.score} />
         </div>
       )}
       <Judged good={judged.good} mends={judged.mends} settings={judged.settings} edits={edits} />
       <Deeper core={core} {...deeper} s={place} change={edits.change} />
       {!judged.good.report.hold && (
         <div>
-          <h2>One step of each setting, change in fit</h2>
+          <h2>One step of each setting, change in score</h2>
           <Steps steps={judged.steps} turn={edits.turn} />
         </div>
       )}
@@ -136,14 +136,14 @@ const Judged = memo(function Judged(props: { good: Good; mends: Mend[]; settings
   );
 });
 
-type FiguresProps = { good: Good; uncertainty: Model["uncertainty"]; equal: Model["equal"] };
+type FiguresProps = { good: Good; uncertainty: Model["uncertainty"]; equal: Model["equal"]; score: Model["score"] };
 
 /** The numbers below the profile. */
-const Figures = memo(function Figures({ good, uncertainty, equal }: FiguresProps) {
+const Figures = memo(function Figures({ good, uncertainty, equal, score }: FiguresProps) {
   const { report, document } = good;
   return (
     <>
-      <Summary report={report} uncertainty={uncertainty} />
+      <Summary report={report} uncertainty={uncertainty} score={score} />
       <Prescribe document={document} limit={report.profile.loadFactor.value} />
       <PinByPin report={report} />
       {equal && <Equal equal={equal} document={document} />}

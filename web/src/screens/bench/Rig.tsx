@@ -102,7 +102,8 @@ export const Rig = memo(function Rig(props: Props) {
         </div>
       ))}
       <Hint name="paint">
-        The track of a dial shows the fit at every value: darker is better, the mark is the best, hatched is ruled out.
+        The track of a dial shows the score at every value: darker is better, the mark is the best, hatched is ruled
+        out.
       </Hint>
       <Fold title="Gym">
         <RoomPart core={core} {...rested} change={edits.change} />

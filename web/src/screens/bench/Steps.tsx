@@ -1,6 +1,7 @@
 import { memo, useState } from "react";
 import styled from "styled-components";
 import type { Step } from "../../engine/types";
+import { partsOf, signed } from "../../state/scoring";
 import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { written } from "./written";
@@ -22,7 +23,7 @@ export const Steps = memo(function Steps({ steps, turn }: Props) {
   const units = useUnits();
   const [all, setAll] = useState(false);
   if (steps === null) return <small>Calculating …</small>;
-  const known = steps.filter((s) => s.match != null);
+  const known = steps.filter((s) => s.score != null);
   const list = all ? steps : known.slice(0, shownAtFirst);
   return (
     <>
@@ -32,7 +33,7 @@ export const Steps = memo(function Steps({ steps, turn }: Props) {
             <Button look="link" onPress={() => turn(s.key, s.to, false)}>
               {s.label}: {written(s.to, s.kind, units)}
             </Button>
-            <span className="mono">{s.match == null ? "–" : signed(s.match)}</span>
+            <span className="mono">{s.score == null ? "–" : signed(s.score, 1)}</span>
             <small>{does(s, units)}</small>
           </li>
         ))}
@@ -46,12 +47,13 @@ export const Steps = memo(function Steps({ steps, turn }: Props) {
   );
 });
 
-const signed = (v: number): string => `${v < -0.05 ? "−" : v > 0.05 ? "+" : ""}${Math.abs(v).toFixed(1)}`;
-
 /** What else a step changes, in words. */
 function does(s: Step, units: Units): string {
-  if (s.match == null) return s.why ?? "";
+  if (s.score == null) return s.why ?? "";
   const parts = [];
+  const points = s.points && partsOf(s.points, null, 1);
+  if (points) parts.push(points);
+  if (s.loses) parts.push("gives the target or the range away");
   if (s.peak != null && Math.abs(s.peak) >= 0.05)
     parts.push(`${units.text(Math.abs(s.peak), "torque")} ${s.peak > 0 ? "more" : "less"} at the peak`);
   if (s.peakDeg != null && Math.abs(s.peakDeg) >= 0.5)

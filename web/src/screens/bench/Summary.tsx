@@ -1,5 +1,5 @@
 import styled from "styled-components";
-import type { Limit, Report, Uncertainty } from "../../engine/types";
+import type { Limit, Painting, Report, Uncertainty } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 import { type Explained, How } from "../../ui/How";
 import { inSentence } from "../../ui/inSentence";
@@ -22,10 +22,12 @@ const Note = styled.p`
 
 type Cell = { name: string; value: string | null; spread?: string; why?: string };
 
+type SummaryProps = { report: Report; uncertainty: Uncertainty | null; score: Painting | null };
+
 /** The few numbers that a coach compares setups by; a missing one says why. */
-export function Summary({ report, uncertainty }: { report: Report; uncertainty: Uncertainty | null }) {
-  const cells = cellsOf(report, uncertainty, useUnits());
-  const how = explain(report);
+export function Summary({ report, uncertainty, score }: SummaryProps) {
+  const cells = cellsOf(report, uncertainty, score, useUnits());
+  const how = explain(report, score);
   const whys = new Set(cells.filter((c) => c.value === null && c.why).map((c) => c.why));
   return (
     <>
@@ -57,7 +59,7 @@ function spreadOf(limit: Limit): string | undefined {
   return `${low.value == null ? "few" : Math.floor(low.value)} to ${high.value == null ? "30+" : Math.floor(high.value)}`;
 }
 
-function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units): Cell[] {
+function cellsOf(report: Report, uncertainty: Uncertainty | null, score: Painting | null, units: Units): Cell[] {
   const { match, loads, peakEffort, total } = report.profile;
   const { limit } = report;
   type Metric = typeof match;
@@ -74,6 +76,11 @@ function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units):
   const percent = (v: number) => units.text(100 * v, "percent");
   const bare = (v: number) => units.number(v, "torque");
   return [
+    {
+      name: "Score",
+      value: score?.score.value == null ? null : score.score.value.toFixed(0),
+      why: score?.score.why,
+    },
     cell(
       "Fit",
       match,
@@ -81,6 +88,7 @@ function cellsOf(report: Report, uncertainty: Uncertainty | null, units: Units):
       uncertainty?.match,
       (v) => v.toFixed(0),
     ),
+    cell("Target does", report.muscles.targetShare, percent),
     cell("Loaded", loads.centroid, () => loads.phase),
     cell("Peak effort", peakEffort, percent, uncertainty?.peakEffort),
     cell("Peak torque", total.peak, (v) => units.text(v, "torque"), uncertainty?.peak, bare),

@@ -112,6 +112,8 @@ function mendText(mend: Mend, settings: Setting[], units: ReturnType<typeof useU
   const kind = mend.kind ?? "count";
   const by = units.text(Math.abs(mend.to - mend.from), kind);
   if (mend.key === "stance.out") return `Step ${up ? "out" : "in"} ${by}`;
+  if (mend.key === "stance.aside") return `Step ${by} to the ${up ? "right" : "left"}`;
+  if (mend.key === "heading") return `Turn ${by} to the ${up ? "left" : "right"}`;
   if (mend.key === "path.plane") return `Turn the path ${by} ${up ? "forward" : "outward"}`;
   const label = settings.find((s) => s.key === mend.key)?.label ?? mend.label;
   return `${label} ${units.text(mend.to, kind)}`;

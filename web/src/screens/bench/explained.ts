@@ -1,11 +1,24 @@
-import type { Report } from "../../engine/types";
+import type { Painting, Report } from "../../engine/types";
+import { partsOf } from "../../state/scoring";
 import type { Explained } from "../../ui/How";
 
 /** How each number of the summary comes about. */
-export function explain(report: Report): Record<string, Explained> {
+export function explain(report: Report, score: Painting | null): Record<string, Explained> {
   const joint = report.joint;
   const sure = report.trustText;
   return {
+    Score: {
+      how: `Fit and the target's contribution in points, less what goes wrong.${score?.points ? ` Here: ${partsOf(score.points, null)}.` : ""}`,
+      from: "The weights under Dial in, Scoring. Dials, steps, suggestions, search and map go by the same number.",
+      source: "Weights of our own; all can be changed.",
+      sure: "Compares settings of one setup; it is no mark for the exercise.",
+    },
+    "Target does": {
+      how: "The target's part of the torque of all helping muscles, over the whole range.",
+      from: "The muscle contribution below.",
+      source: "As there.",
+      sure: "Trust a change of five points or more.",
+    },
     Fit: {
       how: "100 less the root mean square difference, in percent, between the curve and the target profile, both scaled to the same mean over the swept angle.",
       from: "Torque at every angle; for all target profiles but Even and Custom also the strength there.",

@@ -26,6 +26,7 @@ export type Model = {
   scene: Scene | null;
   sweeps: Sweeps;
   fresh: boolean; // whether all dials are painted for the document as it stands
+  score: Painting | null; // of the document as it stands; null while it is not known
   mends: Mend[]; // of the document as it stands; empty while they are looked for
   steps: Step[] | null; // what single steps of its settings do; null while it is not known
   uncertainty: Uncertainty | null; // of the document as it stands; null while it is not known
@@ -64,6 +65,7 @@ export function useModel(core: Core, text: string, saved: string, s: number, dra
     scene,
     sweeps,
     fresh: painting?.document === text,
+    score: now(painting),
     mends: useMemo(() => (profile ? [profile, ...others] : others), [profile, others]),
     steps: now(steps),
     uncertainty: now(spread),
