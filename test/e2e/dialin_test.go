@@ -29,7 +29,7 @@ func TestDialIn(t *testing.T) {
 	if read[bool](p, pulley) {
 		t.Error("what is locked on its dial is free in the search")
 	}
-	for _, name := range []string{"Handle and strap", "To the right", "Elbow bend", "Arm rotation"} {
+	for _, name := range []string{"Handle and strap", "Turned to the left", "Elbow bend", "Arm rotation"} {
 		tick := `[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.trim() === ` + quoted(name) + `)`
 		free := read[bool](p, tick+`.querySelector('input').checked`)
 		x, y := p.middle(tick)
@@ -42,8 +42,10 @@ func TestDialIn(t *testing.T) {
 	if strings.Contains(told, "Pulley") || strings.Contains(told, "strap") || !strings.Contains(told, "instead of") {
 		t.Errorf("the second answer turns what is locked, or nothing: %s", told)
 	}
+	scored := read[float64](p, `Number(document.querySelectorAll('li.answer [data-score]')[1].dataset.score)`)
 	p.press("Use this: answer 2")
 	p.until("the dialog is closed", `!document.querySelector('[role="dialog"]')`)
+	p.untilScore(scored)
 	p.says(saveState, "not saved")
 	if p.dial("pulley.height/0") != hole || (p.dial("stance.out") == out && p.dial("path.plane") == plane) {
 		t.Errorf("hole %v, %v cm out, plane %v", p.dial("pulley.height/0"), p.dial("stance.out"), p.dial("path.plane"))
@@ -73,7 +75,7 @@ func TestDialIn(t *testing.T) {
 	p.act(`document.querySelector('svg.map').focus()`)
 	p.key(kb.ArrowRight)
 	p.key(kb.ArrowUp)
-	p.says(`[role="dialog"] p`, "Pulley hole 10, Distance from the pulley 75 cm: fit")
+	p.says(`[role="dialog"] p`, "Pulley hole 10, Distance from the pulley 75 cm: score")
 	p.key("\r")
 	p.untilDial("pulley.height/0", hole+1)
 	p.untilDial("stance.out", out+5)
@@ -88,4 +90,41 @@ func TestDialIn(t *testing.T) {
 	if n := read[int](p, `document.querySelectorAll('li.answer').length`); n != 0 {
 		t.Errorf("a stopped search gave %d answers", n)
 	}
+}
+
+// untilScore waits until the setup's own score is the one that was told.
+func (p *page) untilScore(told float64) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("a score of %.0f", told), fmt.Sprintf(`[...document.querySelectorAll('dl > div')].find(d => d.innerText.startsWith('Score'))?.querySelector('dd').innerText === '%.0f'`, told))
+}
+
+// A point of the front is taken with one press, scores what it said, and is undone; an aim and a limit on changes are kept to.
+func TestFrontAndAims(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.ready("raise.behind.knee"))
+	p.until("the dials", `document.querySelector('[data-dial]')`)
+	plane := p.dial("path.plane")
+	p.press("Dial in")
+	p.act(`document.querySelectorAll('[role="dialog"] details').forEach(d => { d.open = true })`)
+	p.press("Add an aim")
+	p.fill("Value, °", "35")
+	p.press("Find better settings")
+	p.until("answers", `document.querySelectorAll('li.answer').length >= 2`)
+	if told := read[string](p, `document.querySelector('li.answer').innerText`); !strings.Contains(told, ", was ") || !strings.Contains(told, "step off") {
+		t.Errorf("the first answer says %q", told)
+	}
+	p.press("Remove aim 1")
+	p.press("Find better settings")
+	p.until("the front", `document.querySelectorAll('section[aria-label^="Fit against"] .plot button').length >= 2`)
+	point := `document.querySelector('section[aria-label^="Fit against"] .plot button:last-of-type')`
+	label := read[string](p, point+`.getAttribute('aria-label')`)
+	var scored float64
+	if _, err := fmt.Sscanf(label, "Use this: Score %f:", &scored); err != nil {
+		t.Fatalf("%q: %v", label, err)
+	}
+	p.act(point + `.click()`)
+	p.until("the dialog is closed", `!document.querySelector('[role="dialog"]')`)
+	p.untilScore(scored)
+	p.press("Undo")
+	p.untilDial("path.plane", plane)
 }

@@ -63,8 +63,8 @@ func TestEveryHandle(t *testing.T) {
 		dial                string
 		up                  bool
 	}{
-		{"raise.behind.hand", "3", "heading", -60, 0, "heading", true},     // from above forward is up: to the left
-		{"rotation.out.cable", "2", "stance", 40, 0, "stance.aside", false}, // facing the lifter, to their left
+		{"raise.behind.hand", "3", "heading", -60, 0, "heading", true}, // from above forward is up: to the left
+		{"curl.behind", "2", "stance", 40, 0, "stance.aside", false},   // facing the lifter, to their left
 		{"raise.behind.hand", "3", "stance", 0, -40, "stance.out", true},
 		{"raise.behind.hand", "2", "strap", 40, 14, "strap/0", true},          // towards the pulley
 		{"raise.behind.hand", "3", "pulley", 40, 0, "columns.apart/0", false}, // the left column, inward
