@@ -68,8 +68,9 @@ func TestOnlyTheLoadDiffers(t *testing.T) {
 	if more := peak.Values["more"].Value; !(more > 0 && more < 100) {
 		t.Errorf("%g%% more", more)
 	}
-	if c.Differences[0].Weight < c.Differences[len(c.Differences)-1].Weight {
-		t.Error("what differs most does not come first")
+	rest := slices.DeleteFunc(slices.Clone(c.Differences), func(d compare.Difference) bool { return d.Lead })
+	if c.Differences[0].Key != "centroid" || rest[0].Weight < rest[len(rest)-1].Weight {
+		t.Error("where it is loaded does not come first, or of the others not what differs most")
 	}
 }
 
@@ -184,7 +185,7 @@ func TestEqualLoadsAreEqual(t *testing.T) {
 	if len(docs) < 3 {
 		t.Fatalf("only %d ready setups", len(docs))
 	}
-	for _, by := range compare.Ways {
+	for _, by := range []string{"peak", "mean", "angle"} {
 		made, problems := compare.Equalise(docs, by, 60)
 		if len(problems) > 0 {
 			t.Fatal(problems)

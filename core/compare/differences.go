@@ -16,6 +16,7 @@ type Difference struct {
 	Kind   string                     `json:"kind" doc:"Kind of unit."`
 	Per    []metric.Metric            `json:"per" doc:"One for each setup, in their order."`
 	Weight float64                    `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
+	Lead   bool                       `json:"lead" doc:"Whether it is one of the numbers that come first."`
 	Text   string                     `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
 	Values map[string]report.Quantity `json:"values"`
 }
@@ -66,8 +67,8 @@ var measures = []measure{
 	{"mean", "Mean torque", "torque", func(s *side) metric.Metric { return meanOver(s.report.Curves.SweptDeg, s.report.Curves.Torque) }, 0.1, true, nil,
 		"On average, {High} takes {more} more torque than {Low}."},
 	{"peakAngle", "Hardest at", "angle", peakAngle, 10, false, sameCoordinate, "{High} is hardest at {high}, {Low} at {low}."},
-	{"centroid", "Centre of the torque", "percent", func(s *side) metric.Metric { return s.report.Profile.Loads.Centroid.Times(percent) }, 5, false, nil,
-		"{High} is loaded later: the centre of its torque is {high} of the way, {low} for {Low}."},
+	{"centroid", "Centre of the load", "percent", func(s *side) metric.Metric { return s.report.Profile.Loads.Centroid.Times(percent) }, 5, false, nil,
+		"{High} is loaded later: the centre of its load is {high} of the way, {low} for {Low}."},
 	{"lengthened", "Torque while lengthened", "percent", func(s *side) metric.Metric { return s.report.Muscles.LengthenedShare.Times(percent) }, 10, false, nil,
 		"{High} has {high} of its torque where the target is lengthened, {Low} {low}."},
 	{"longest", "Target at its longest", "percent", func(s *side) metric.Metric { return reached(s, math.Max).Times(percent) }, 5, false, nil,
@@ -158,12 +159,16 @@ func leastLift(s *side) metric.Metric {
 	return metric.Known(least)
 }
 
-// differences are all measures that any setup has, with the largest difference first.
+// leading are the measures that come first, in this order: where it is loaded, what is left at its ends, who does it at what length, and how
+// hard it is.
+var leading = []string{"centroid", "peakAngle", "start", "end", "target", "lengthened", "effort"}
+
+// differences are all measures that any setup has: those that lead in their order, then the others with the largest difference first.
 func differences(sides []side) []Difference {
 	out := []Difference{}
 	for i := range measures {
 		m := &measures[i]
-		d := Difference{Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]report.Quantity{}}
+		d := Difference{Lead: slices.Contains(leading, m.key), Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]report.Quantity{}}
 		for k := range sides {
 			d.Per = append(d.Per, m.per(&sides[k]))
 		}
@@ -172,7 +177,12 @@ func differences(sides []side) []Difference {
 			out = append(out, d)
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Difference) int { return cmp.Compare(b.Weight, a.Weight) })
+	slices.SortStableFunc(out, func(a, b Difference) int {
+		if a.Lead && b.Lead {
+			return cmp.Compare(slices.Index(leading, a.Key), slices.Index(leading, b.Key))
+		}
+		return cmp.Or(last(a.Lead)-last(b.Lead), cmp.Compare(b.Weight, a.Weight))
+	})
 	return out
 }
 

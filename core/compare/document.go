@@ -19,7 +19,7 @@ type Kept struct {
 	Schema string   `json:"schema" doc:"Version of the comparison." example:"dialarc.comparison/1"`
 	Name   string   `json:"name" doc:"What the coach calls it."`
 	Setups []Member `json:"setups" doc:"What is compared, the first as the reference; at most six."`
-	Equal  string   `json:"equal,omitempty" doc:"What the loads are made equal for; as they are unless given." enum:"peak,mean,angle"`
+	Equal  string   `json:"equal,omitempty" doc:"What the loads are made equal for; as they are unless given." enum:"peak,mean,angle,reserve"`
 	AtDeg  float64  `json:"atDeg,omitempty" doc:"angle: where, degrees of the coordinate that all of them move."`
 	Along  string   `json:"along,omitempty" doc:"What the curves are drawn over; the angle unless given." enum:"angle,length,time"`
 	Scale  string   `json:"scale,omitempty" doc:"What is drawn: torque, torque over its own peak, or effort; torque unless given." enum:"torque,shape,effort"`
@@ -54,7 +54,7 @@ func Validate(k *Kept) setup.Problems {
 	if n := len(k.Setups); n > Most {
 		v.Add("setups", fmt.Sprintf("There are %d setups.", n), "More curves cannot be told apart.", fmt.Sprintf("Compare at most %d.", Most))
 	}
-	v.OneOf("equal", "way to make loads equal", k.Equal, "", "peak", "mean", "angle")
+	v.OneOf("equal", "way to make loads equal", k.Equal, append([]string{""}, Ways...)...)
 	v.Within("atDeg", "angle for equal loads", k.AtDeg, -360, 360, "degrees", "")
 	v.OneOf("along", "axis", k.Along, "", "angle", "length", "time")
 	v.OneOf("scale", "scale", k.Scale, "", "torque", "shape", "effort")

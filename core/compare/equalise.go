@@ -28,12 +28,12 @@ type EqualLoad struct {
 	Nearest *float64 `json:"nearest,omitempty" doc:"The nearest that the kit has, where that is known."`
 }
 
-// Ways lists what loads are made equal for: the largest torque, the mean over the range, the torque at an angle.
-var Ways = []string{"peak", "mean", "angle"}
+// Ways lists what loads are made equal for: the largest torque, the mean over the range, the torque at an angle, the repetitions in reserve.
+var Ways = []string{"peak", "mean", "angle", "reserve"}
 
 // Equalise makes the variable loads of setups such that each asks as much as the first: for the largest torque (peak), for the mean
-// over its range (mean), or where the named coordinate has a value, degrees (angle). Torque is linear in those loads, so evaluating
-// the documents that come back gives what was asked for.
+// over its range (mean), where the named coordinate has a value, degrees (angle), or as far from the 1RM, so that as many repetitions are
+// left (reserve). Torque is linear in those loads, so evaluating the documents that come back gives what was asked for.
 func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, setup.Problems) {
 	v := &setup.Checks{}
 	if len(docs) == 0 {
@@ -52,7 +52,7 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 		case i == 0:
 			e.Factor = metric.Known(1)
 		default:
-			e.Factor = factor(&own, reference, by, space.Rad(atDeg))
+			e.Factor = factor(&own, &docs[0], reference, by, space.Rad(atDeg))
 		}
 		if factor, known := e.Factor.Get(); known {
 			d := own.WithLoadsTimes(factor)
@@ -83,7 +83,10 @@ func adjustable(d *setup.Document) setup.Document {
 	return c
 }
 
-func factor(d *setup.Document, reference *profile.Curves, by string, at float64) metric.Metric {
+func factor(d, first *setup.Document, reference *profile.Curves, by string, at float64) metric.Metric {
+	if by == "reserve" {
+		return byReserve(d, first)
+	}
 	own, problems := evaluate.CurvesOf(d)
 	if len(problems) > 0 {
 		return metric.Missing("It cannot be evaluated: " + problems[0].What)
@@ -95,6 +98,29 @@ func factor(d *setup.Document, reference *profile.Curves, by string, at float64)
 		return profile.Equal(own, reference).Mean
 	}
 	return profile.EqualAt(own, reference, at)
+}
+
+// byReserve is the factor that puts a setup's loads as far below their 1RM as the first one's are.
+func byReserve(d, first *setup.Document) metric.Metric {
+	far := func(d *setup.Document) metric.Metric {
+		r, problems := evaluate.Document(d)
+		if len(problems) > 0 {
+			return metric.Missing("It cannot be evaluated: " + problems[0].What)
+		}
+		return r.Limit.Factor
+	}
+	own, theirs := far(d), far(first)
+	x, known := own.Get()
+	y, too := theirs.Get()
+	switch {
+	case !known:
+		return own
+	case !too:
+		return metric.Missing("The 1RM of the first is not known: " + theirs.Why())
+	case !(x > 0 && y > 0):
+		return metric.Missing("One of them is beyond the 1RM whatever the load.")
+	}
+	return metric.Known(x / y)
 }
 
 // loadDials are the dials that say how much a load is.

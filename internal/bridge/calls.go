@@ -54,6 +54,7 @@ func (c *Core) Calls() []Call {
 		{"map", "How well every pair of values of two settings would fit.", []string{"document", "a", "b", "progress"}, mapped},
 		{"compare", "Setups side by side.", []string{"documents"}, compare.Of},
 		{"equalise", "Setups with loads that ask as much as the first, in a way, at an angle.", []string{"documents", "by", "atDeg"}, compare.Equalise},
+		{"study", "What the second of two setups differs in from the first, one thing at a time.", []string{"documents"}, compare.StudyOf},
 		{"comparison", "A comparison given as text, or what is wrong with it.", []string{"comparison"}, comparison},
 		{"ready", "The setups to begin with for a lifter, in a gym that has an id, or in any.", []string{"lifter", "room", "id"}, rig.ReadyIn},
 		{"rank", "Those setups in the order in which they load a region long, short or evenly.", []string{"lifter", "room", "id", "region", "how", "progress"}, rank},

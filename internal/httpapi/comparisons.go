@@ -45,7 +45,7 @@ type sideBySide struct {
 
 type equalLoads struct {
 	Setups []setup.Document `json:"setups" doc:"The first is the one that the others are made equal to."`
-	By     string           `json:"by" enum:"peak,mean,angle" doc:"The largest torque, the mean over the range, or the torque at an angle."`
+	By     string           `json:"by" enum:"peak,mean,angle,reserve" doc:"The largest torque, the mean over the range, the torque at an angle, or the repetitions in reserve."`
 	AtDeg  float64          `json:"atDeg,omitempty" doc:"angle: where, degrees of the named coordinate."`
 }
 

@@ -635,6 +635,8 @@ export interface components {
       /** @description Kind of unit. */
       kind: string;
       label: string;
+      /** @description Whether it is one of the numbers that come first. */
+      lead: boolean;
       /** @description One for each setup, in their order. */
       per: {
         value: number | null;
@@ -697,7 +699,7 @@ export interface components {
        * @description What the loads are made equal for; as they are unless given.
        * @enum {string}
        */
-      equal?: "peak" | "mean" | "angle";
+      equal?: "peak" | "mean" | "angle" | "reserve";
       /** @description What the coach calls it. */
       name: string;
       /** @description What the coach wants to remember about it. */
@@ -814,6 +816,32 @@ export interface components {
       name: string;
       /** @description Why it cannot be evaluated; empty when it can. */
       problems: components["schemas"]["Problem"][];
+    };
+    CompareStudy: {
+      /** @description What differs and cannot be taken over by itself, in words. */
+      left: string[];
+      /** @description What the first can take over from the second by itself. */
+      parts: components["schemas"]["CompareStudyPart"][];
+    };
+    CompareStudyPart: {
+      /** @description The first with this alone as in the second: what then differs from the first comes from this. */
+      document: components["schemas"]["Document"];
+      /**
+       * Format: double
+       * @description In the first.
+       */
+      from: number;
+      key: string;
+      /** @description Kind of unit. */
+      kind: string;
+      label: string;
+      /** @description In what it still differs from the second, in words. */
+      left: string[];
+      /**
+       * Format: double
+       * @description In the second.
+       */
+      to: number;
     };
     Counted: {
       items: components["schemas"]["ReportCountedExercise"][];
@@ -1677,10 +1705,10 @@ export interface components {
        */
       atDeg?: number;
       /**
-       * @description The largest torque, the mean over the range, or the torque at an angle.
+       * @description The largest torque, the mean over the range, the torque at an angle, or the repetitions in reserve.
        * @enum {string}
        */
-      by: "peak" | "mean" | "angle";
+      by: "peak" | "mean" | "angle" | "reserve";
       /** @description The first is the one that the others are made equal to. */
       setups: components["schemas"]["Document"][];
     };

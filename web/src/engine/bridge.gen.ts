@@ -30,6 +30,7 @@ export type RawCalls = {
   map(document: string, a: string, b: string, progress: Progress): string;
   compare(documents: string): string;
   equalise(documents: string, by: string, atDeg: number): string;
+  study(documents: string): string;
   comparison(comparison: string): string;
   ready(lifter: string, room: string, id: string): string;
   rank(lifter: string, room: string, id: string, region: string, how: string, progress: Progress): string;
@@ -145,6 +146,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** Setups with loads that ask as much as the first, in a way, at an angle. */
   equalise(documents: Schemas["Document"][], by: string, atDeg: number): Answer<Schemas["CompareEqualised"][]> {
     return JSON.parse(this.raw.equalise(JSON.stringify(documents), by, atDeg));
+  }
+  /** What the second of two setups differs in from the first, one thing at a time. */
+  study(documents: Schemas["Document"][]): Answer<Schemas["CompareStudy"]> {
+    return JSON.parse(this.raw.study(JSON.stringify(documents)));
   }
   /** A comparison given as text, or what is wrong with it. */
   comparison(comparison: string): Answer<Schemas["CompareKept"]> {

@@ -50,6 +50,7 @@ export type Points = Schemas["Points"];
 export type FrontPoint = Schemas["Point"];
 export type Aim = Schemas["Aim"];
 export type Found = Schemas["Found"];
+export type Study = Schemas["CompareStudy"];
 export type Goal = Schemas["Goal"];
 export type Grid = Schemas["Grid"];
 export type Kept = Schemas["CompareKept"];

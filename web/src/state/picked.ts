@@ -67,3 +67,14 @@ export function pick(document: SetupDocument, setupId: string): string {
   setPicked(answer.kept);
   return `${document.name} was added to the comparison as ${letter(answer.kept.setups.length - 1)}.`;
 }
+
+/** Puts several setups among those that are compared, all of them or none: then it says why. What is among them already stays. */
+export function pickAll(members: Member[]): string | null {
+  const fresh = members.filter(
+    (m) => !current.setups.some((x) => JSON.stringify(x.document) === JSON.stringify(m.document)),
+  );
+  if (current.setups.length + fresh.length > mostCompared)
+    return "Six setups are compared at most. Remove some from Compare first.";
+  setPicked({ ...current, setups: [...current.setups, ...fresh] });
+  return null;
+}

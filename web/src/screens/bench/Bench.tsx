@@ -9,7 +9,7 @@ import type { Problem, Setting, SetupDocument, StoredSetup } from "../../engine/
 import { firstView } from "../../figure/firstView";
 import type { Turn, ViewName } from "../../figure/view";
 import { download, fileName } from "../../share/file";
-import { pick } from "../../state/picked";
+import { pick, pickAll } from "../../state/picked";
 import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
@@ -175,6 +175,12 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           name={model.document.name}
           dirty={saving.dirty}
           goBack={edits.change}
+          compare={(before, version) => {
+            const was = { ...before, name: `${before.name}, version ${version}`.slice(0, 200) };
+            const why = pickAll([{ document: was }, { document: model.document }]);
+            if (why) notify(why);
+            else navigate("/compare");
+          }}
           close={() => setStates(false)}
         />
       )}

@@ -37,13 +37,15 @@ type Props = {
   /** Whether something on the bench is not saved. */
   dirty: boolean;
   goBack: (document: SetupDocument) => void;
+  /** Puts a version beside the setup as it stands. */
+  compare: (before: SetupDocument, version: number) => void;
   close: () => void;
 };
 
 const date = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 /** Every saved state of the setup; any can be named, and taken back onto the bench. */
-export function Versions({ setupId, version, name: called, dirty, goBack, close }: Props) {
+export function Versions({ setupId, version, name: called, dirty, goBack, compare, close }: Props) {
   const cache = useQueryClient();
   const key = ["versions", setupId, version];
   const states = useQuery({
@@ -91,15 +93,24 @@ export function Versions({ setupId, version, name: called, dirty, goBack, close 
             ) : s.unreadable ? (
               <span>{s.unreadable}</span>
             ) : (
-              <Button
-                aria-label={`Go back to version ${s.version}`}
-                onPress={() => {
-                  goBack(s.document);
-                  close();
-                }}
-              >
-                Go back
-              </Button>
+              <span className="does">
+                <Button
+                  look="quiet"
+                  aria-label={`Compare with version ${s.version}`}
+                  onPress={() => compare(s.document, s.version)}
+                >
+                  Compare
+                </Button>
+                <Button
+                  aria-label={`Go back to version ${s.version}`}
+                  onPress={() => {
+                    goBack(s.document);
+                    close();
+                  }}
+                >
+                  Go back
+                </Button>
+              </span>
             )}
           </li>
         ))}

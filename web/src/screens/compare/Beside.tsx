@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import styled from "styled-components";
 import { strokes } from "../../chart/OverlayChart";
 import type { Comparison } from "../../engine/types";
@@ -24,7 +25,7 @@ const Box = styled.div`
 const shownRegions = 8;
 
 /** What stands against comparing, who carries the torque, and what belongs together. */
-export function Beside({ comparison }: { comparison: Comparison }) {
+export function Beside({ comparison, children }: { comparison: Comparison; children: ReactNode }) {
   const units = useUnits();
   const { because, sets, regions, sides } = comparison;
   return (
@@ -44,6 +45,7 @@ export function Beside({ comparison }: { comparison: Comparison }) {
           <p>All of this differs at once, so the numbers alone cannot say which of it makes the difference.</p>
         )}
       </section>
+      {children}
       <section aria-label="Complementary exercises">
         <h2>Complementary exercises</h2>
         {sets.length === 0 && <p>{comparison.setsWhy}</p>}

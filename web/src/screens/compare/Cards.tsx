@@ -1,15 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
-import { ArrowLeftToLine, X } from "lucide-react";
+import { ArrowLeftToLine, UserPlus, X } from "lucide-react";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { client, Refused, settled } from "../../api/client";
 import { strokes } from "../../chart/OverlayChart";
 import type { Equalised, Kept, Member, Problem, Report, StoredSetup } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
-import { letter } from "../../state/picked";
+import { letter, mostCompared } from "../../state/picked";
 import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
+import { Menu } from "../../ui/Menu";
 import { names } from "../bench/Verdicts";
 import type { Compared } from "./useCompared";
 
@@ -36,6 +37,12 @@ type Props = { kept: Kept; compared: Compared | undefined; change: (kept: Kept) 
 /** The setups of a comparison in their order, each with its letter, its curve's look and what it needs for equal loads. */
 export function Cards({ kept, compared, change }: Props) {
   const put = (setups: Member[]) => change({ ...kept, setups });
+  const lifters = useQuery({
+    queryKey: ["lifters", "to compare"],
+    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 50 } } })),
+    enabled: kept.setups.length > 0,
+  });
+  const others = (lifters.data?.items ?? []).map((l) => ({ name: l.name, body: l.body }));
   return (
     <Row aria-label="Setups that are compared">
       {kept.setups.map((m, i) => (
@@ -46,6 +53,19 @@ export function Cards({ kept, compared, change }: Props) {
           report={compared?.reports[i] ?? null}
           problems={compared?.problems[i] ?? []}
           equal={compared?.of.equal ? (compared.equalised?.[i] ?? null) : null}
+          others={kept.setups.length < mostCompared ? others : []}
+          another={(lifter) =>
+            put([
+              ...kept.setups,
+              {
+                document: {
+                  ...m.document,
+                  name: `${m.document.name}, ${lifter.name}`.slice(0, 200),
+                  lifter: lifter.body,
+                },
+              },
+            ])
+          }
           first={() => put([m, ...kept.setups.filter((_, k) => k !== i)])}
           remove={() => put(kept.setups.filter((_, k) => k !== i))}
           renew={(document) => put(kept.setups.map((x, k) => (k === i ? { ...x, document } : x)))}
@@ -55,18 +75,23 @@ export function Cards({ kept, compared, change }: Props) {
   );
 }
 
+/** A lifter for whom a setup can be compared too. */
+type Other = { name: string; body: StoredSetup["document"]["lifter"] };
+
 type CardProps = {
   member: Member;
   index: number;
   report: Report | null;
   problems: Problem[];
   equal: Equalised | null;
+  others: Other[];
+  another: (lifter: Other) => void;
   first: () => void;
   remove: () => void;
   renew: (document: StoredSetup["document"]) => void;
 };
 
-function Card({ member, index, report, problems, equal, first, remove, renew }: CardProps) {
+function Card({ member, index, report, problems, equal, others, another, first, remove, renew }: CardProps) {
   const units = useUnits();
   const { document: d, setupId } = member;
   const called = letter(index);
@@ -81,6 +106,14 @@ function Card({ member, index, report, problems, equal, first, remove, renew }: 
           <Button look="quiet" aria-label={`Make ${called} the first`} onPress={first}>
             <ArrowLeftToLine size={14} aria-hidden />
           </Button>
+        )}
+        {others.length > 0 && (
+          <Menu
+            label={`${called} for another lifter`}
+            actions={others.map((l) => ({ label: l.name, run: () => another(l) }))}
+          >
+            <UserPlus size={14} aria-hidden />
+          </Menu>
         )}
         <Button look="quiet" aria-label={`Remove ${called}`} onPress={remove}>
           <X size={14} aria-hidden />

@@ -22,6 +22,7 @@ import { Cards } from "./Cards";
 import { Differences, differencesTable } from "./Differences";
 import { Loads } from "./Loads";
 import { Overlaid } from "./Overlaid";
+import { Study } from "./Study";
 import { useCompared } from "./useCompared";
 
 const Sheet = styled.div`
@@ -136,7 +137,11 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
                   </p>
                 </div>
               </div>
-              {compared.comparison && <Beside comparison={compared.comparison} />}
+              {compared.comparison && (
+                <Beside comparison={compared.comparison}>
+                  <Study kept={kept} change={change} />
+                </Beside>
+              )}
             </div>
           )}
         </div>

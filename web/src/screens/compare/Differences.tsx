@@ -13,6 +13,7 @@ const Box = styled.section`
   tbody th { color: var(--ink); font-weight: 500; font-size: 13px; min-width: 120px; }
   small { display: block; color: var(--quiet); }
   tr.little > * { color: var(--quiet); }
+  tr.rest > * { border-top: 2px solid var(--line); }
   @media (max-width: 700px) {
     thead { display: none; }
     tr { display: flex; flex-wrap: wrap; gap: 0 12px; padding: 6px 0; border-bottom: 1px solid var(--line); }
@@ -37,7 +38,7 @@ function missing(d: Difference, comparison: Comparison): string {
   return [...whys].map(([why, letters]) => `${letters.join(", ")}: ${why}`).join(" ");
 }
 
-/** The numbers that setups are compared by, what differs most first, each difference in words. */
+/** The numbers that setups are compared by, those that coaches ask for first, each difference in words. */
 export function Differences({ comparison }: { comparison: Comparison }) {
   const units = useUnits();
   return (
@@ -55,8 +56,14 @@ export function Differences({ comparison }: { comparison: Comparison }) {
           </tr>
         </thead>
         <tbody>
-          {comparison.differences.map((d) => (
-            <tr key={d.key} className={d.text ? undefined : "little"} data-difference={d.key}>
+          {comparison.differences.map((d, i, all) => (
+            <tr
+              key={d.key}
+              className={
+                [d.text ? "" : "little", all[i - 1]?.lead && !d.lead ? "rest" : ""].join(" ").trim() || undefined
+              }
+              data-difference={d.key}
+            >
               <th scope="row">{d.label}</th>
               {d.per.map((_, i) => (
                 <td key={comparison.sides[i]?.letter} className="value mono" data-letter={comparison.sides[i]?.letter}>

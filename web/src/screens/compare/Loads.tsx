@@ -19,6 +19,7 @@ const ways = [
   { key: "peak", label: "Equal peak torque" },
   { key: "mean", label: "Equal mean torque" },
   { key: "angle", label: "Equal torque at an angle" },
+  { key: "reserve", label: "Equal repetitions in reserve" },
 ];
 
 type Props = { kept: Kept; compared: Compared | undefined; change: (kept: Kept) => void };
