@@ -156,7 +156,7 @@ func TestSweepPrintsEveryDial(t *testing.T) {
 	if err := json.Unmarshal([]byte(run(t, "sweep", document)), &got); err != nil {
 		t.Fatal(err)
 	}
-	if len(got.Sweeps) != 13 || got.Sweeps[0].Key != "pulley.height/0" || len(got.Sweeps[0].Values) != 25 || len(got.Sweeps[0].Scores) != 25 {
+	if len(got.Sweeps) != 12 || got.Sweeps[0].Key != "pulley.height/0" || len(got.Sweeps[0].Values) != 25 || len(got.Sweeps[0].Scores) != 25 {
 		t.Errorf("%d sweeps, the first %+v", len(got.Sweeps), got.Sweeps[0])
 	}
 }

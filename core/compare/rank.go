@@ -24,6 +24,7 @@ type Ranked struct {
 	Longest  metric.Metric `json:"longest" doc:"The region's largest length, over its best."`
 	Shortest metric.Metric `json:"shortest" doc:"Its smallest length, over its best."`
 	Even     float64       `json:"even" doc:"How evenly the region works over the range, 1 when its activation is the same all the way."`
+	Why      string        `json:"why" doc:"Why it stands where it does, a sentence."`
 	Tones    []string      `json:"tones" doc:"Verdicts of it that stop: brace, start, clear or profile."`
 }
 
@@ -99,7 +100,7 @@ func rankListed(docs []setup.Document, reports []*report.Report, region string) 
 		if r == nil {
 			continue
 		}
-		one := Ranked{Index: i, Aimed: aims(docs[i].Target.Region, region), Tones: stops(r)}
+		one := Ranked{Index: i, Aimed: aims(docs[i].Target.Region, region), Tones: stops(r), Why: "Meant for it; the model does not tell its part."}
 		p := regionOf(r, region)
 		if !one.Aimed && (p == nil || !p.TorqueOnly || !(slices.Max(p.Retracts) >= drawsBack)) {
 			continue
@@ -186,8 +187,35 @@ func ranked(i int, report *report.Report, r *report.RegionPart, w window, how st
 	default:
 		out.Score = out.Share * out.Even
 	}
-	out.Tones = stops(report)
+	out.Tones, out.Why = stops(report), out.reason()
 	return out
+}
+
+// Shares of a region's part from which one third of its lengths is where it works most, and below which it does a little (own).
+const (
+	mostThird = 0.5
+	aLittle   = 0.25
+	aLot      = 0.5
+)
+
+// reason says how much of the work the region does, and where on its length.
+func (r *Ranked) reason() string {
+	if !(r.Share > 0) {
+		return ""
+	}
+	how := "Does a fair part of the work"
+	switch {
+	case r.Share < aLittle:
+		how = "Does a small part of the work"
+	case r.Share >= aLot:
+		how = "Does most of the work"
+	}
+	for k, where := range []string{"while lengthened", "at mid length", "while shortened"} {
+		if r.Thirds[k] >= mostThird*r.Share {
+			return how + ", mainly " + where + "."
+		}
+	}
+	return how + ", spread over its length."
 }
 
 // stops are the keys of a report's verdicts that stop.

@@ -170,3 +170,34 @@ func BenchmarkCompareSix(b *testing.B) {
 		}
 	}
 }
+
+// The mean over several lifters is the mean of what is ranked for each, in its order, and says why.
+func TestRankForSeveral(t *testing.T) {
+	lifters := []setup.Lifter{sample.Lifter, {Stature: 1.62, Mass: 58, Sex: "female"}}
+	several, problems, err := compare.RankFor(t.Context(), lifters, nil, "", "biceps", "long", nil)
+	if err != nil || len(problems) > 0 || len(several) < 3 {
+		t.Fatal(problems, err, len(several))
+	}
+	score := map[string]float64{}
+	for i := range lifters {
+		one, _, err := compare.RankReady(t.Context(), &lifters[i], nil, "", "biceps", "long", nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, r := range one {
+			score[r.Ready.Key] += r.Score / 2
+		}
+	}
+	for i, r := range several {
+		check.Near(t, r.Ready.Key, r.Score, score[r.Ready.Key], 1e-9)
+		if i > 0 && r.Aimed == several[i-1].Aimed && len(r.Tones) == 0 && len(several[i-1].Tones) == 0 && r.Score > several[i-1].Score+1e-9 {
+			t.Errorf("%s with %.3f comes after %.3f", r.Ready.Key, r.Score, several[i-1].Score)
+		}
+		if r.Why == "" {
+			t.Errorf("%s: no reason", r.Ready.Key)
+		}
+	}
+	if _, problems, _ := compare.RankFor(t.Context(), nil, nil, "", "biceps", "long", nil); len(problems) != 1 {
+		t.Errorf("nobody: %v", problems)
+	}
+}

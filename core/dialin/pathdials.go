@@ -12,6 +12,16 @@ import (
 // oneSided says whether one side works, so that standing to a side means something.
 func oneSided(d *setup.Document, _ int) bool { return d.Movement.Side != "both" }
 
+// hasLine says whether something pulls from a place in the room, so that it matters where the lifter stands and faces.
+func hasLine(d *setup.Document, _ int) bool {
+	for i := range d.Loads {
+		if d.Loads[i].Is().From != "" {
+			return true
+		}
+	}
+	return false
+}
+
 func lineGuide(d *setup.Document, _ int) bool {
 	g := d.Movement.Guide
 	return g != nil && g.Kind == "line" && g.End != nil && *g.End != g.Start

@@ -242,9 +242,9 @@ func TestLockedSettingsStay(t *testing.T) {
 		}
 	}
 	two, _ := d.WithLoad("dumbbell")
-	two.Locked = []string{"load.mass/1", "stance.out"}
+	two.Locked = []string{"load.mass/1", "path.plane"}
 	one, _ := two.WithoutLoad(0)
-	if _, locked := lockable(&one); !slices.Equal(locked, []string{"load.mass/0", "stance.out"}) {
+	if _, locked := lockable(&one); !slices.Equal(locked, []string{"load.mass/0", "path.plane"}) {
 		t.Errorf("locked %v", locked)
 	}
 }

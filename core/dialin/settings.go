@@ -93,9 +93,9 @@ var dials = []dial{
 	{"cuff", worn, cuffed, cuffPlace, func(d *setup.Document, i int, v float64) { d.Loads[i].Contact.Fraction = &v }},
 	{"load.mass", inHand, nil, freeMass, func(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }},
 	{"lever.plates", ofLever, nil, plateMass, func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }},
-	{"stance.out", nil, nil, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
-	{"stance.aside", nil, oneSided, stanceAside, func(d *setup.Document, _ int, v float64) { d.Posture.Z = v }},
-	{"heading", nil, nil, heading, func(d *setup.Document, _ int, v float64) { d.Posture.HeadingDeg = v }},
+	{"stance.out", nil, hasLine, stanceOut, func(d *setup.Document, _ int, v float64) { d.Posture.X = v }},
+	{"stance.aside", nil, func(d *setup.Document, i int) bool { return oneSided(d, i) && hasLine(d, i) }, stanceAside, func(d *setup.Document, _ int, v float64) { d.Posture.Z = v }},
+	{"heading", nil, hasLine, heading, func(d *setup.Document, _ int, v float64) { d.Posture.HeadingDeg = v }},
 	{"seat.height", nil, func(d *setup.Document, _ int) bool { return d.Posture.Kind == "seated" && d.Bench == nil }, seatHeight, func(d *setup.Document, _ int, v float64) { d.Posture.SeatHeight = v }},
 	{"bench.height", nil, func(d *setup.Document, _ int) bool {
 		return d.Bench != nil && d.Bench.Kit == nil && d.Posture.Kind != "leaning"

@@ -4,6 +4,7 @@ package bridge
 
 import (
 	"context"
+	"fmt"
 
 	"dialarc/core/catalogue"
 	"dialarc/core/compare"
@@ -58,6 +59,7 @@ func (c *Core) Calls() []Call {
 		{"comparison", "A comparison given as text, or what is wrong with it.", []string{"comparison"}, comparison},
 		{"ready", "The setups to begin with for a lifter, in a gym that has an id, or in any.", []string{"lifter", "room", "id"}, rig.ReadyIn},
 		{"rank", "Those setups in the order in which they load a region long, short or evenly.", []string{"lifter", "room", "id", "region", "how", "progress"}, rank},
+		{"rankFor", "The same as a mean over several lifters.", []string{"lifters", "room", "id", "region", "how", "progress"}, rankFor},
 		{"partners", "Those of them that complement a setup.", []string{"document", "lifter", "room", "id", "progress"}, partners},
 		{"room", "A gym given as text, or what is wrong with it.", []string{"room"}, room},
 		{"lifter", "The body of a lifter, or what is wrong with it.", []string{"lifter"}, lifter},
@@ -124,6 +126,17 @@ func mapped(d *setup.Document, a, b string, progress Progress) (*dialin.Grid, se
 
 func rank(l *setup.Lifter, r *kit.Room, id, region, how string, progress Progress) ([]compare.RankedReady, setup.Problems, error) {
 	return compare.RankReady(context.Background(), l, r, id, region, how, progress)
+}
+
+func rankFor(lifters []setup.Lifter, r *kit.Room, id, region, how string, progress Progress) ([]compare.RankedReady, setup.Problems, error) {
+	var problems setup.Problems
+	for i := range lifters {
+		problems = append(problems, setup.ValidateLifter(fmt.Sprintf("lifters[%d]", i), &lifters[i])...)
+	}
+	if len(problems) > 0 {
+		return nil, problems, nil
+	}
+	return compare.RankFor(context.Background(), lifters, r, id, region, how, progress)
 }
 
 func partners(d *setup.Document, l *setup.Lifter, r *kit.Room, id string, progress Progress) ([]compare.Partner, setup.Problems, error) {

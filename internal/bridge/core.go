@@ -92,7 +92,7 @@ func Param(t reflect.Type) Kind {
 		return Number
 	case t == reflect.TypeFor[Progress]():
 		return Share
-	case t == reflect.TypeFor[*setup.Lifter](), t == reflect.TypeFor[dialin.Goal](), t == reflect.TypeFor[[]setup.Document]():
+	case t == reflect.TypeFor[*setup.Lifter](), t == reflect.TypeFor[dialin.Goal](), t == reflect.TypeFor[[]setup.Document](), t == reflect.TypeFor[[]setup.Lifter]():
 		return Composed
 	}
 	return Text
@@ -112,7 +112,7 @@ func (c *Core) argument(t reflect.Type, crossed any) (reflect.Value, setup.Probl
 	case reflect.TypeFor[*kit.Room]():
 		r, problems := c.rooms.get(text)
 		return reflect.ValueOf(r), problems
-	case reflect.TypeFor[[]setup.Document](), reflect.TypeFor[dialin.Goal]():
+	case reflect.TypeFor[[]setup.Document](), reflect.TypeFor[[]setup.Lifter](), reflect.TypeFor[dialin.Goal]():
 		v := reflect.New(t)
 		if err := json.Unmarshal([]byte(text), v.Interface()); err != nil {
 			return v.Elem(), setup.Problems{{What: "What was asked cannot be read: " + err.Error() + "."}}

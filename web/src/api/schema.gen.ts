@@ -777,6 +777,8 @@ export interface components {
       thirds: number[];
       /** @description Verdicts of it that stop: brace, start, clear or profile. */
       tones: string[];
+      /** @description Why it stands where it does, a sentence. */
+      why: string;
     };
     CompareReason: {
       key: string;

@@ -34,6 +34,7 @@ export type RawCalls = {
   comparison(comparison: string): string;
   ready(lifter: string, room: string, id: string): string;
   rank(lifter: string, room: string, id: string, region: string, how: string, progress: Progress): string;
+  rankFor(lifters: string, room: string, id: string, region: string, how: string, progress: Progress): string;
   partners(document: string, lifter: string, room: string, id: string, progress: Progress): string;
   room(room: string): string;
   lifter(lifter: string): string;
@@ -169,6 +170,17 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     progress: Progress,
   ): Answer<Schemas["CompareRankedReady"][]> {
     return JSON.parse(this.raw.rank(JSON.stringify(lifter), room, id, region, how, progress));
+  }
+  /** The same as a mean over several lifters. */
+  rankFor(
+    lifters: Schemas["DocumentLifter"][],
+    room: string,
+    id: string,
+    region: string,
+    how: string,
+    progress: Progress,
+  ): Answer<Schemas["CompareRankedReady"][]> {
+    return JSON.parse(this.raw.rankFor(JSON.stringify(lifters), room, id, region, how, progress));
   }
   /** Those of them that complement a setup. */
   partners(

@@ -23,6 +23,22 @@ export const rank = (
   return run("rank", [...told(who), region, how], progress, done);
 };
 
+/** Orders them by the mean over several lifters. */
+export const rankFor = (
+  lifters: Lifter[],
+  room: StoredRoom | null,
+  region: string,
+  how: string,
+  progress: Progress,
+  done: (answer: Answer<Ranked[]>) => void,
+) =>
+  run(
+    "rankFor",
+    [JSON.stringify(lifters), room ? JSON.stringify(room.document) : "", room?.id ?? "", region, how],
+    progress,
+    done,
+  );
+
 /** Looks among them for those that complement a setup. */
 export const partners = (document: string, who: Who, progress: Progress, done: (answer: Answer<Partner[]>) => void) =>
   run("partners", [document, ...told(who)], progress, done);

@@ -2,7 +2,7 @@ import type { RawCalls } from "./bridge.gen";
 import { loadCore } from "./load";
 
 /** A long call: one that tells how far it is, which is its last parameter. */
-export type LongCall = "search" | "map" | "rank" | "partners";
+export type LongCall = "search" | "map" | "rank" | "rankFor" | "partners";
 
 /** A call with all that crosses but the last, and the core's program. */
 export type SearchJob = { module: WebAssembly.Module; call: LongCall; args: string[] };

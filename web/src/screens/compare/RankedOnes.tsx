@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
-import { partners, rank, type Who } from "../../engine/search";
+import { partners, rank, rankFor, type Who } from "../../engine/search";
 import type { Answer, Lifter, Member, Partner, Problem, Ranked, Ready, SetupDocument } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { setPreferences, usePreferences } from "../../state/preferences";
@@ -31,6 +31,7 @@ const Row = styled(Pictured)`
   .name { font-weight: 600; }
   .told { display: flex; gap: 6px; font-size: 12px; color: var(--brick); }
   .thirds { display: flex; width: 180px; height: 8px; background: color-mix(in srgb, var(--line) 60%, transparent); border-radius: 2px; overflow: hidden; margin: 3px 0; }
+  summary { cursor: pointer; font-size: 12px; color: var(--slate); min-height: 24px; }
   .thirds i { display: block; height: 100%; border-right: 1px solid var(--sheet); }
   @media (max-width: 500px) { && { grid-template-columns: minmax(0, 1fr) auto; } }
 `;
@@ -50,14 +51,16 @@ const shades = [
 
 /** Which ready setups load a region long, short or evenly, for a lifter, with what a room has; the best first. */
 export function RankedOnes(finding: Finding) {
-  const { who, lifterId, fields } = useWho(finding.body);
+  const { who, lifterId, fields, all } = useWho(finding.body, true);
   const [region, setRegion] = useState("deltoid.middle");
   const [how, setHow] = useState("long");
   const regions = useQuery({ queryKey: ["regions"], queryFn: async () => (await core()).regions().ok ?? [] });
   const regionName = (key: string) => regions.data?.find((x) => x.key === key)?.label.toLowerCase() ?? key;
   const { share, answer } = useLook<Ranked[]>(
-    who && ((progress, done) => rank(who, region, how, progress, done)),
-    JSON.stringify([who, region, how]),
+    all
+      ? (progress, done) => rankFor(all, who?.room ?? null, region, how, progress, done)
+      : who && ((progress, done) => rank(who, region, how, progress, done)),
+    JSON.stringify([who, all, region, how]),
   );
   return (
     <>
@@ -118,8 +121,11 @@ export function PartnersOf({ member, called, ...finding }: Finding & { member: M
   );
 }
 
+const everyone = "everyone";
+const mostRanked = 12; // lifters at once
+
 /** For whom and in which room setups are looked for, with the fields that choose them. */
-function useWho(body?: Lifter) {
+function useWho(body?: Lifter, several = false) {
   const lifters = useLifters().data?.items ?? [];
   const rooms = useRooms().data?.items ?? [];
   const preferred = usePreferences().room;
@@ -128,12 +134,16 @@ function useWho(body?: Lifter) {
   const text = JSON.stringify(body);
   const likely = lifters.find((l) => JSON.stringify(l.body) === text);
   const lifter = lifters.find((l) => l.id === chosen) ?? likely ?? lifters[0] ?? null;
+  const group = lifters.slice(0, mostRanked);
   const fields = (
     <>
       <Choice
         label="Lifter"
-        options={lifters.map((l) => ({ key: l.id, label: l.name }))}
-        value={lifter?.id ?? ""}
+        options={[
+          ...(several && lifters.length > 1 ? [{ key: everyone, label: `Average of ${group.length} lifters` }] : []),
+          ...lifters.map((l) => ({ key: l.id, label: l.name })),
+        ]}
+        value={chosen === everyone ? everyone : (lifter?.id ?? "")}
         onChange={choose}
       />
       <Choice
@@ -146,7 +156,7 @@ function useWho(body?: Lifter) {
     </>
   );
   const who: Who | null = lifter && { lifter: lifter.body, room };
-  return { who, lifterId: lifter?.id ?? "", fields };
+  return { who, lifterId: lifter?.id ?? "", fields, all: chosen === everyone ? group.map((l) => l.body) : null };
 }
 
 type Look<T> = (progress: (share: number) => void, done: (answer: Answer<T>) => void) => () => void;
@@ -235,13 +245,21 @@ function RankedRow({
         ))}
       </span>
       <small>
-        {!r.aimed && `Meant for ${regionName(r.ready.region)}. `}Gives {percent(r.share)} of the torque:{" "}
-        {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
-        {longest != null &&
-          shortest != null &&
-          `from ${percent(longest)} to ${percent(shortest)} of its optimal length, `}
-        {percent(r.even)} even
+        {r.why}
+        {!r.aimed && ` Meant for ${regionName(r.ready.region)}.`}
       </small>
+      {r.share > 0 && (
+        <details>
+          <summary>Numbers</summary>
+          <small>
+            {percent(r.share)} of the torque: {r.thirds.map((v, k) => `${percent(v)} ${thirds[k]}`).join(", ")};{" "}
+            {longest != null &&
+              shortest != null &&
+              `from ${percent(longest)} to ${percent(shortest)} of its optimal length, `}
+            {percent(r.even)} even
+          </small>
+        </details>
+      )}
       {r.tones.length > 0 && (
         <span className="told">
           <Mark tone="stop" /> {r.tones.map((t) => names[t] ?? t).join(", ")}
