@@ -22,7 +22,7 @@ func runCompare(args []string, out io.Writer) error {
 	var equal string
 	var at float64
 	var asCSV bool
-	flags, err := options("compare", args, "two to six files", 2, compare.Most, func(f *pflag.FlagSet) {
+	flags, err := options("compare", args, "2 to 24 files", 2, compare.Most, func(f *pflag.FlagSet) {
 		f.StringVar(&equal, "equal", "", "make loads equal for peak, mean or angle")
 		f.Float64Var(&at, "at", 0, "the angle, degrees")
 		f.BoolVar(&asCSV, "csv", false, "print CSV")

@@ -20,7 +20,7 @@ func commands() []command {
 		{"eval", "eval FILE|- [--csv] [--joint NAME] [--tempo|--uncertainty]", "evaluate a setup document and print its report as JSON, or its curves as CSV; with --joint of another joint, with --tempo its torque in motion, with --uncertainty the spread of its numbers", runEval},
 		{"sweep", "sweep [--map KEY,KEY] [--csv] FILE|-", "print how well every value of every setting would fit, or every pair of values of two, as JSON or CSV", runSweep},
 		{"dialin", "dialin [--free KEYS] [--seed N] [--budget N] [--csv] FILE|-", "find settings that fit better and print them as JSON or CSV", runDialIn},
-		{"compare", "compare [--equal WAY [--at DEG]] [--csv] FILE FILE...", "put two to six setups side by side and print what differs as JSON or CSV; with --equal peak, mean or angle the loads that make them equal", runCompare},
+		{"compare", "compare [--equal WAY [--at DEG]] [--csv] FILE FILE...", "put 2 to 24 setups side by side and print what differs as JSON or CSV; with --equal peak, mean, angle or reserve the loads that make them equal", runCompare},
 		{"rank", "rank [--region KEY] [--how WAY] [--room FILE] [--csv] FILE|-", "order the ready setups for a lifter's body by how they load a region: long, short or even", runRank},
 		{"exercises", "exercises [--lifter HEIGHT,MASS[,SEX[,TRAINING]]] [--csv]", "look every exercise through for a lifter: who leads, what gives out first, whether it can be done as it stands", runExercises},
 		{"shares", "shares [--csv] FILE|-", "print what every muscle does at every place along a setup's path", runShares},

@@ -12,7 +12,7 @@ import (
 const Schema = "dialarc.comparison/1"
 
 // Most is how many setups a comparison holds at most: more curves cannot be told apart.
-const Most = 6
+const Most = 24
 
 // Kept is a comparison as a coach keeps it: copies of the setups, so that it still says the same when one of them has changed since.
 type Kept struct {
@@ -52,7 +52,7 @@ func Validate(k *Kept) setup.Problems {
 	}
 	v.Name("name", k.Name)
 	if n := len(k.Setups); n > Most {
-		v.Add("setups", fmt.Sprintf("There are %d setups.", n), "More curves cannot be told apart.", fmt.Sprintf("Compare at most %d.", Most))
+		v.Add("setups", fmt.Sprintf("There are %d setups.", n), "A longer table is not read.", fmt.Sprintf("Compare at most %d.", Most))
 	}
 	v.OneOf("equal", "way to make loads equal", k.Equal, append([]string{""}, Ways...)...)
 	v.Within("atDeg", "angle for equal loads", k.AtDeg, -360, 360, "degrees", "")

@@ -3,6 +3,7 @@ package dialin
 import (
 	"math"
 
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
@@ -32,7 +33,7 @@ var mendable = map[string]bool{"pulley.height": true, "band.height": true, "stan
 func mends(s *Setting) bool { return mendable[nameOf(s.Key)] && !s.Lock }
 
 // profileMend finds the fewest steps of one setting that reach most of what any single setting could gain.
-func profileMend(p *Painting, settings []Setting) *Mend {
+func profileMend(p *Painting, settings []Setting, first map[string]bool) *Mend {
 	now := p.Score.Or(math.Inf(-1))
 	best := now
 	for i, s := range p.Sweeps {
@@ -47,10 +48,24 @@ func profileMend(p *Painting, settings []Setting) *Mend {
 	if !math.IsInf(now, -1) {
 		enough = now + mostOf*(best-now)
 	}
-	return fewestSteps(p, settings, enough)
+	return fewestSteps(p, settings, enough, first)
 }
 
-func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
+// Shares of the peak below which an end of the range is empty (own).
+const emptyEnd = 0.6
+
+// firstFor are the settings that a coach would turn first: where the end is empty the distance, where the start is, the height.
+func firstFor(r *evaluate.Rating) map[string]bool {
+	switch {
+	case r.EndShare.Or(1) < emptyEnd && r.EndShare.Or(1) <= r.StartShare.Or(1):
+		return map[string]bool{"stance.out": true}
+	case r.StartShare.Or(1) < emptyEnd:
+		return map[string]bool{"pulley.height": true, "band.height": true}
+	}
+	return nil
+}
+
+func fewestSteps(p *Painting, settings []Setting, enough float64, first map[string]bool) *Mend {
 	var found *Mend
 	fewest := math.Inf(1)
 	for i, sweep := range p.Sweeps {
@@ -60,6 +75,9 @@ func fewestSteps(p *Painting, settings []Setting, enough float64) *Mend {
 		}
 		for k, score := range sweep.Scores {
 			steps := s.steps(sweep.Values[k])
+			if first != nil && !first[nameOf(s.Key)] {
+				steps += laterMove
+			}
 			if score >= enough && steps < fewest && !sweep.Loses[k] {
 				fewest = steps
 				found = &Mend{Verdict: "profile", Key: s.Key, Label: s.Label, Kind: s.Kind, From: s.Value, To: sweep.Values[k], Score: &score}

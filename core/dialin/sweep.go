@@ -147,10 +147,11 @@ func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting,
 	p := Painting{Sweeps: []Sweep{}}
 	settings := Settings(d)
 	sc := w.scorerOf(d)
-	if r := w.rate(&sc, d); r.why == "" {
-		p.Score, p.Points = metric.Known(r.score), &r.points
+	now := w.rate(&sc, d)
+	if now.why == "" {
+		p.Score, p.Points = metric.Known(now.score), &now.points
 	} else {
-		p.Score = metric.Missing(r.why)
+		p.Score = metric.Missing(now.why)
 	}
 	for i := range settings {
 		if settings[i].Paint == "none" {
@@ -166,7 +167,7 @@ func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting,
 		}
 		p.Sweeps = append(p.Sweeps, s)
 	}
-	p.Mend = profileMend(&p, swept(settings))
+	p.Mend = profileMend(&p, swept(settings), firstFor(&now.rating))
 	return p, nil
 }
 

@@ -16,6 +16,7 @@ type Rating struct {
 	Quick
 	Target     metric.Metric // the target's mean contribution over the range, 0 to 1
 	Lengthened metric.Metric // share of the torque at lengths of the target above the middle of what it usually owns
+	StartShare metric.Metric // torque at the start over its peak
 	EndShare   metric.Metric // torque at the end over its peak
 	Shear      metric.Metric // largest force across the moved segment at the target joint, N
 	LowBack    metric.Metric // largest torque on the low back over what the lifter wants it to hold
@@ -37,7 +38,7 @@ func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
 		return Rating{}, problems
 	}
 	muscles := e.shared(o).rated()
-	r := Rating{Quick: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, EndShare: o.result.Total.LeftEnd}
+	r := Rating{Quick: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, StartShare: o.result.Total.LeftStart, EndShare: o.result.Total.LeftEnd}
 	last := len(o.rep.S) - 1
 	r.Swept, r.Ends = o.rep.Swept[last], [2]float64{o.rep.Angle[0], o.rep.Angle[last]}
 	r.Shape = make([]float64, len(o.rep.S))

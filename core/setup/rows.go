@@ -68,6 +68,5 @@ var (
 	contactRows      = RowsOf[Contact]()
 	columnRows       = RowsOf[Column]()
 	tempoRows        = RowsOf[Tempo]()
-	targetRows       = RowsOf[Target]()
 	scoringRows      = RowsOf[Scoring]()
 )

@@ -40,7 +40,7 @@ func (s *Server) registerComparisons(api huma.API) {
 }
 
 type sideBySide struct {
-	Setups []setup.Document `json:"setups" doc:"Two to six setups."`
+	Setups []setup.Document `json:"setups" doc:"Two to 24 setups."`
 }
 
 type equalLoads struct {

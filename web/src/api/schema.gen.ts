@@ -3794,7 +3794,7 @@ export interface components {
       version?: number;
     };
     SideBySide: {
-      /** @description Two to six setups. */
+      /** @description Two to 24 setups. */
       setups: components["schemas"]["Document"][];
     };
     Step: {

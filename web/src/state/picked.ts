@@ -4,7 +4,10 @@ import type { Kept, Member, SetupDocument } from "../engine/types";
 /** What was picked for comparing and is not kept under a name yet. This browser remembers it. */
 const key = "dialarc.compare";
 
-export const mostCompared = 6;
+export const mostCompared = 24;
+
+/** How many curves can be told apart: the first ones are drawn. */
+export const mostDrawn = 6;
 
 export const nothingPicked: Kept = { schema: "dialarc.comparison/1", name: "Comparison", setups: [] };
 
@@ -56,7 +59,7 @@ export function withMember(kept: Kept, member: Member): { kept: Kept } | { why: 
   const there = kept.setups.findIndex((m) => JSON.stringify(m.document) === text);
   if (there >= 0) return { why: `It is in the comparison already, as ${letter(there)}.` };
   if (kept.setups.length >= mostCompared)
-    return { why: `Six setups are compared already. Remove one first: more curves cannot be told apart.` };
+    return { why: `${mostCompared} setups are compared already. Remove one first.` };
   return { kept: { ...kept, setups: [...kept.setups, member] } };
 }
 
@@ -74,7 +77,7 @@ export function pickAll(members: Member[]): string | null {
     (m) => !current.setups.some((x) => JSON.stringify(x.document) === JSON.stringify(m.document)),
   );
   if (current.setups.length + fresh.length > mostCompared)
-    return "Six setups are compared at most. Remove some from Compare first.";
+    return `${mostCompared} setups are compared at most. Remove some from Compare first.`;
   setPicked({ ...current, setups: [...current.setups, ...fresh] });
   return null;
 }

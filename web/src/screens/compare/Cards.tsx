@@ -6,7 +6,7 @@ import { client, Refused, settled } from "../../api/client";
 import { strokes } from "../../chart/OverlayChart";
 import type { Equalised, Kept, Member, Problem, Report, StoredSetup } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
-import { letter, mostCompared } from "../../state/picked";
+import { letter, mostCompared, mostDrawn } from "../../state/picked";
 import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
@@ -100,7 +100,9 @@ function Card({ member, index, report, problems, equal, others, another, first, 
       <header>
         <b>{called}</b>
         <svg width="20" height="8" aria-hidden>
-          <line x1="0" x2="100%" y1="4" y2="4" strokeWidth="2.4" {...strokes[index % strokes.length]} />
+          {index < mostDrawn && (
+            <line x1="0" x2="100%" y1="4" y2="4" strokeWidth="2.4" {...strokes[index % strokes.length]} />
+          )}
         </svg>
         {index > 0 && (
           <Button look="quiet" aria-label={`Make ${called} the first`} onPress={first}>

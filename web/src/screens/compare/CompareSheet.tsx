@@ -104,7 +104,7 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
       {count === 0 ? (
         <Empty
           title="Nothing to compare yet"
-          text="Pick two to six setups: saved ones, or exercises found by the muscle they load. In a setup, M adds it to the comparison as it stands."
+          text="Pick two setups or more: saved ones, or exercises found by the muscle they load. In a setup, M adds it to the comparison as it stands."
           action="Add setups"
           onAction={() => setAdding(true)}
         />

@@ -2,7 +2,7 @@ import styled from "styled-components";
 import { ChartFrame } from "../../chart/ChartFrame";
 import { OverlayChart, type OverlaySide, overlay, overlayTable } from "../../chart/OverlayChart";
 import type { Kept } from "../../engine/types";
-import { letter } from "../../state/picked";
+import { letter, mostDrawn } from "../../state/picked";
 import { useUnits } from "../../state/units";
 import { Segments } from "../../ui/Choice";
 import type { Compared } from "./useCompared";
@@ -30,9 +30,11 @@ type Props = { kept: Kept; compared: Compared; change: (kept: Kept) => void };
 /** The profiles over each other, over the angle, the target's length or time; as torque, as shape alone or as effort. */
 export function Overlaid({ kept, compared, change }: Props) {
   const units = useUnits();
-  const sides = compared.reports.flatMap((report, i): OverlaySide[] =>
-    report ? [{ letter: letter(i), look: i, report, tempo: compared.tempos[i] ?? null }] : [],
-  );
+  const sides = compared.reports
+    .slice(0, mostDrawn)
+    .flatMap((report, i): OverlaySide[] =>
+      report ? [{ letter: letter(i), look: i, report, tempo: compared.tempos[i] ?? null }] : [],
+    );
   const along = kept.along ?? "angle";
   const overlaid = overlay(sides, along, kept.scale ?? "torque", units);
   const legend = sides.map((s) => `${s.letter}: ${compared.documents[s.look]?.name ?? ""}`);
@@ -60,6 +62,9 @@ export function Overlaid({ kept, compared, change }: Props) {
       >
         <OverlayChart overlaid={overlaid} along={along} />
       </ChartFrame>
+      {compared.reports.length > mostDrawn && (
+        <p>The first {mostDrawn} are drawn; the table has all. Bring one forward on its card to draw it.</p>
+      )}
       {overlaid.without.length > 0 && (
         <p role="status">
           {overlaid.without.join(" and ")}: no curve here. {why[along]}

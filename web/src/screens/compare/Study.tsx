@@ -53,7 +53,7 @@ export function Study({ kept, change }: Props) {
         ))}
       </ul>
       {found.left.length > 0 && <p>Cannot be changed by itself: {found.left.join(", ")}.</p>}
-      {full && found.parts.length > 0 && <p>Six setups are shown. Remove one to add another.</p>}
+      {full && found.parts.length > 0 && <p>The table is full. Remove a setup to add another.</p>}
     </Box>
   );
 }
