@@ -84,8 +84,8 @@ func TestSharesByHand(t *testing.T) {
 	// Of a torque that rises from 0 to 1 over lengths from 1.2 to 0.6 a quarter lies in the longer half.
 	check.Near(t, "the longer half", integralShare(rising.report, r, func(piece int) bool { return piece == 1 }).OrNaN(), 0.25, 1e-12)
 	one := ranked(0, rising.report, r, window{0.6, 1.2}, "long")
-	check.Near(t, "long", one.Score, 0.25*0.75+0.75*0.25, 1e-12)
-	check.Near(t, "short", ranked(0, rising.report, r, window{0.6, 1.2}, "short").Score, 1-one.Score, 1e-12)
+	check.Near(t, "long", one.Score, 0.25*0.75*0.75+0.75*0.25*0.25, 1e-12)
+	check.Near(t, "short", ranked(0, rising.report, r, window{0.6, 1.2}, "short").Score, 0.25*0.25*0.25+0.75*0.75*0.75, 1e-12)
 	// The activations 0, 0.5, 1 stray from their mean by the root of 2/3 of it.
 	check.Near(t, "even", one.Even, 1-math.Sqrt(2.0/3), 1e-12)
 }

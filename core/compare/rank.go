@@ -32,8 +32,9 @@ type Ranked struct {
 var Hows = []string{"long", "short", "even"}
 
 // Rank orders setups by how they load a region: long by the part of what the helping muscles give that the region gives, each piece of it
-// weighed by how long the region is there, from 0 at the smallest to 1 at the largest length that any of them takes it to; short the
-// other way round, so that both add up to the part; even by that part times how evenly it is given. What is meant for the region, or
+// weighed by the square of how long the region is there, from 0 at the smallest to 1 at the largest length that any of them takes it to, so
+// that what is given at the long end outranks more of it at mid length; short the other way round; even by that part times how evenly it is
+// given. What is meant for the region, or
 // for the whole or a piece of it, comes before what loads it beside another, and setups whose verdicts stop after all others; setups
 // that do not work the region are left out. Where the model does not know a region's share, or has no such muscle, what is meant for
 // it comes in the order of the list. It works on all processors and ends early with the context's error.
@@ -168,7 +169,7 @@ func servesBy(report *report.Report, region string, least float64) *report.Regio
 
 func ranked(i int, report *report.Report, r *report.RegionPart, w window, how string) Ranked {
 	out := Ranked{Index: i, Longest: metric.Known(slices.Max(r.Length)), Shortest: metric.Known(slices.Min(r.Length)), Even: evenness(report, r)}
-	longs := 0.0
+	longs, shorts := 0.0, 0.0
 	for piece := 1; piece < len(r.Length); piece++ {
 		share, known := integralShare(report, r, func(i int) bool { return i == piece }).Get()
 		if !known {
@@ -177,13 +178,14 @@ func ranked(i int, report *report.Report, r *report.RegionPart, w window, how st
 		length := (r.Length[piece] + r.Length[piece-1]) / 2
 		out.Share += share
 		out.Thirds[w.third(length)] += share
-		longs += share * w.place(length)
+		place := w.place(length)
+		longs, shorts = longs+share*place*place, shorts+share*(1-place)*(1-place)
 	}
 	switch how {
 	case "long":
 		out.Score = longs
 	case "short":
-		out.Score = out.Share - longs
+		out.Score = shorts
 	default:
 		out.Score = out.Share * out.Even
 	}
