@@ -65,6 +65,7 @@ func (c *Core) Calls() []Call {
 		{"lifter", "The body of a lifter, or what is wrong with it.", []string{"lifter"}, lifter},
 		{"strength", "What is known of a lifter's strength.", []string{"lifter"}, evaluate.KnownOf},
 		{"counted", "The exercises in which a set says something about strength.", nil, evaluate.CountedExercises},
+		{"find", "The exercises that a search for a text means, the best first.", []string{"text"}, catalogue.Search},
 		{"notYet", "What a search for a text means that is not here yet.", []string{"text"}, catalogue.NotYet},
 		{"quantity", "What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much.", []string{"text", "kind", "unit"}, typed},
 		{"coordinates", "The joint coordinates with their usual ranges.", nil, func() []setup.CoordinateInfo { return setup.Coordinates[:] }},

@@ -49,6 +49,12 @@ func TestAccessible(t *testing.T) {
 	bench := prog.ready("raise.behind.hand")
 	for _, theme := range []string{"light", "dark"} {
 		p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: ` + quoted(theme) + `}))`)
+		p.do(chromedp.Navigate(prog.url("/")))
+		p.until("the moving rep", `document.querySelector('figure svg')`)
+		p.press("Pause")
+		p.fill("Start from an exercise", "pushdown")
+		p.until("what is found", `document.querySelector('button[aria-label^="Open: "]')`)
+		check(theme + " home")
 		p.do(chromedp.Navigate(prog.url("/lifters")))
 		p.press("Suvi Brandt")
 		p.until("the sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Suvi Brandt"`)
@@ -153,7 +159,7 @@ func TestLayoutHolds(t *testing.T) {
 	long := strings.Repeat("A very long name of a setup ", 7)[:190]
 	var rooms struct{ Items []struct{ ID string } }
 	prog.call("GET", "/api/rooms", nil, &rooms)
-	addresses := map[string]string{"lifters": prog.url("/lifters"), "room": prog.url("/kit/" + rooms.Items[0].ID)}
+	addresses := map[string]string{"home": prog.url("/"), "lifters": prog.url("/lifters"), "room": prog.url("/kit/" + rooms.Items[0].ID)}
 	var kept struct{ Items []struct{ ID string } }
 	prog.call("GET", "/api/comparisons", nil, &kept)
 	addresses["comparison"] = prog.url("/compare/" + kept.Items[0].ID)

@@ -18,7 +18,7 @@ import (
 // open walks from the front page to a setup of a lifter.
 func open(t *testing.T, prog *program, lifter, setup string) *page {
 	t.Helper()
-	p := openPage(t, prog.url("/"))
+	p := openPage(t, prog.url("/lifters"))
 	p.press(lifter)
 	p.press(setup)
 	p.until("the verdicts", `document.querySelector('[data-verdict="brace"]')`)

@@ -65,7 +65,7 @@ func (p *page) on(prog *program) map[string]any {
 // reload; then kept as a file, which begins the same setup again.
 func TestBuildABandFly(t *testing.T) {
 	prog := startProgram(t)
-	p := openPage(t, prog.url("/"))
+	p := openPage(t, prog.url("/lifters"))
 	p.press("Madoc Quill")
 	p.fromNothing("Chest, middle", "Band", "Lying on the back")
 	p.says(verdict("work"), "iddle chest")
@@ -162,7 +162,7 @@ func (p *page) kept(dir, kind string) string {
 // A raise lying on the side against a cable, from nothing.
 func TestBuildALyingCableRaise(t *testing.T) {
 	prog := startProgram(t)
-	p := openPage(t, prog.url("/"))
+	p := openPage(t, prog.url("/lifters"))
 	p.press("Suvi Brandt")
 	p.fromNothing("Deltoid, middle", "Cable", "Lying on the side")
 	p.choose("Attached", "Cuff at the wrist")
@@ -185,7 +185,7 @@ func TestBuildALyingCableRaise(t *testing.T) {
 // A pull-down on a lever, seated, from nothing; what a lever cannot be used for is told.
 func TestBuildALeverPullDown(t *testing.T) {
 	prog := startProgram(t)
-	p := openPage(t, prog.url("/"))
+	p := openPage(t, prog.url("/lifters"))
 	p.press("Ilvane Torsk")
 	p.press("New setup")
 	p.press("From scratch")

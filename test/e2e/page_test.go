@@ -232,7 +232,7 @@ const saveState = `[data-testid="save-state"]`
 // openRaise walks from the front page to the raise on the bench.
 func openRaise(t *testing.T, prog *program) *page {
 	t.Helper()
-	p := openPage(t, prog.url("/"))
+	p := openPage(t, prog.url("/lifters"))
 	p.press("Suvi Brandt")
 	p.press("Cross-behind cable lateral raise, hand height")
 	p.until("the picture", handle("pulley"))

@@ -286,7 +286,7 @@ func TestASetThatTheLifterKnows(t *testing.T) {
 
 // An exercise is found by what a coach calls it; of one that cannot be described yet it is told why, and what is near.
 func TestExercisesByOtherNames(t *testing.T) {
-	p := openPage(t, startProgram(t).url("/"))
+	p := openPage(t, startProgram(t).url("/lifters"))
 	p.press("Ilvane Torsk")
 	p.press("New setup")
 	p.fill("Find", "leg press")

@@ -7,6 +7,7 @@ import { GlobalStyle } from "./theme/global";
 import { Notices } from "./ui/Notices";
 
 // Each screen comes when it is first shown.
+const HomeScreen = lazy(() => import("./screens/home/HomeScreen").then((m) => ({ default: m.HomeScreen })));
 const LiftersScreen = lazy(() => import("./screens/lifters/LiftersScreen").then((m) => ({ default: m.LiftersScreen })));
 const KitScreen = lazy(() => import("./screens/kit/KitScreen").then((m) => ({ default: m.KitScreen })));
 const BenchScreen = lazy(() => import("./screens/bench/BenchScreen").then((m) => ({ default: m.BenchScreen })));
@@ -27,7 +28,7 @@ export function App() {
       <BrowserRouter>
         <Routes>
           <Route element={<Shell />}>
-            <Route path="/" element={<Navigate to="/lifters" replace />} />
+            <Route path="/" element={<HomeScreen />} />
             <Route path="/lifters" element={<LiftersScreen />} />
             <Route path="/lifters/:id" element={<LiftersScreen />} />
             <Route path="/kit" element={<KitScreen />} />
@@ -36,7 +37,7 @@ export function App() {
             <Route path="/bench/:id" element={<BenchScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
-            <Route path="*" element={<Navigate to="/lifters" replace />} />
+            <Route path="*" element={<Navigate to="/" replace />} />
           </Route>
         </Routes>
       </BrowserRouter>

@@ -1879,6 +1879,12 @@ export interface components {
       /** @description Name of the coach. */
       coach: string;
     };
+    Hits: {
+      /** @description The best first. */
+      keys: string[];
+      /** @description Whether none holds every word, so that these hold only some of them. */
+      near: boolean;
+    };
     ImportAnswer: {
       /** @description The first twenty. */
       first: components["schemas"]["PeoplePerson"][];

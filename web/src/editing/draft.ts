@@ -34,3 +34,18 @@ export function dropDraft(id: string): void {
     // nothing was kept
   }
 }
+
+/** What is a setup among the drafts of this browser, by its name. */
+export function openDrafts(): { id: string; name: string }[] {
+  try {
+    return Object.keys(localStorage).flatMap((k) => {
+      if (!k.startsWith(key(""))) return [];
+      const id = k.slice(key("").length);
+      const draft = readDraft(id);
+      const document = draft && JSON.parse(draft.document);
+      return document?.movement && typeof document.name === "string" ? [{ id, name: document.name }] : [];
+    });
+  } catch {
+    return [];
+  }
+}

@@ -40,6 +40,7 @@ export type RawCalls = {
   lifter(lifter: string): string;
   strength(lifter: string): string;
   counted(): string;
+  find(text: string): string;
   notYet(text: string): string;
   quantity(text: string, kind: string, unit: number): string;
   coordinates(): string;
@@ -207,6 +208,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** The exercises in which a set says something about strength. */
   counted(): Answer<Schemas["ReportCountedExercise"][]> {
     return JSON.parse(this.raw.counted());
+  }
+  /** The exercises that a search for a text means, the best first. */
+  find(text: string): Answer<Schemas["Hits"]> {
+    return JSON.parse(this.raw.find(text));
   }
   /** What a search for a text means that is not here yet. */
   notYet(text: string): Answer<Schemas["Missing"][]> {

@@ -65,6 +65,9 @@ export function Shell() {
           <path d="M24 25L13 12" stroke="var(--ink)" strokeWidth="2.4" strokeLinecap="round" />
           <circle cx="24" cy="25" r="3" fill="var(--ink)" />
         </svg>
+        <NavLink to="/" end>
+          Home
+        </NavLink>
         <NavLink to="/lifters">Lifters</NavLink>
         <NavLink to="/kit">Equipment</NavLink>
         <NavLink to="/bench">Setup</NavLink>

@@ -83,16 +83,23 @@ export function ReadyOnes(props: Props) {
     enabled: first !== undefined,
     queryFn: async () => (await core()).choices(JSON.stringify(first)).ok ?? null,
   });
-  const label = (key: string) => regions.data?.find((r) => r.key === key)?.label ?? "";
-  const group = (r: Ready) => groups.find(([key]) => key === r.group)?.[1] ?? "";
+  const hits = useQuery({
+    queryKey: ["find", "keys", wanted],
+    enabled: wanted.trim() !== "",
+    queryFn: async () => (await core()).find(wanted).ok ?? null,
+    placeholderData: (before) => before,
+  });
+  const searched = wanted.trim() !== "";
+  const keys = hits.data?.keys ?? [];
   const found = all.filter(
     (r) =>
       (region === "" || within(r.region, region) || within(region, r.region)) &&
       (kit === "" || r.needs.includes(kit as Ready["needs"][number])) &&
       (phase === "" || r.phase === phase) &&
       (position === "" || r.position === position) &&
-      holds(`${r.name} ${r.synonyms.join(" ")} ${r.about} ${group(r)} ${label(r.region)}`, wanted),
+      (!searched || keys.includes(r.key)),
   );
+  const inOrder = [...found].sort((a, b) => keys.indexOf(a.key) - keys.indexOf(b.key));
   const there = (r: Ready) => r.missing.length === 0;
   const used = (list: { key: string; label: string }[], of: (r: Ready) => string) =>
     list.filter((o) => all.some((r) => of(r) === o.key));
@@ -127,8 +134,18 @@ export function ReadyOnes(props: Props) {
       {ready.data?.ok && <NotYet wanted={wanted} />}
       <List>
         <Own {...props} wanted={wanted} show={[region, kit, phase, position].every((f) => f === "")} />
+        {searched && hits.data?.near && found.length > 0 && <p role="status">Nothing is called that. Near:</p>}
+        {searched && found.length > 0 && (
+          <section aria-label="Found">
+            <ul>
+              {inOrder.map((r) => (
+                <ReadyRow key={r.key} ready={r} begin={() => void props.pick(r.document).then(props.close)} />
+              ))}
+            </ul>
+          </section>
+        )}
         {groups.map(([key, title]) => {
-          const members = found.filter((r) => r.group === key);
+          const members = searched ? [] : found.filter((r) => r.group === key);
           if (members.length === 0) return null;
           const sorted = [...members.filter(there), ...members.filter((r) => !there(r))];
           return (
@@ -178,7 +195,7 @@ function Own({ wanted, show, ...props }: Props & { wanted: string; show: boolean
   );
 }
 
-const phaseWords: Record<string, string> = {
+export const phaseWords: Record<string, string> = {
   early: "hardest early",
   mid: "hardest mid-way",
   late: "hardest late",

@@ -2,8 +2,12 @@ import { useCallback, useEffect, useState } from "react";
 import type { SetupDocument } from "../../engine/types";
 
 /** Moves the needle through repetitions at the document's tempo, smoothly within each phase. */
-export function usePlay(tempo: SetupDocument["tempo"], moveTo: (s: number) => void): [boolean, () => void] {
-  const [playing, setPlaying] = useState(false);
+export function usePlay(
+  tempo: SetupDocument["tempo"],
+  moveTo: (s: number) => void,
+  begun = false,
+): [boolean, () => void] {
+  const [playing, setPlaying] = useState(begun);
   const { up, top, down, bottom } = tempo;
   useEffect(() => {
     if (!playing) return;
