@@ -7,8 +7,10 @@ CORE     := $(shell find core cmd/page internal/bridge -name '*.go' -not -name '
 SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not -name '*_test.go')
 PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
-# What works on several things at once: only there can there be a race.
-SHARED := ./core/parallel ./core/dialin ./core/compare ./internal/...
+# What works on several things at once: only there can there be a race. Of the searches and rankings those tests are enough that do so with
+# little else: the detector makes them ten times as slow.
+SHARED := ./core/parallel ./internal/...
+RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
 .PHONY: demo build test check generate screenshots clean
 
@@ -61,6 +63,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	./scripts/check-generated
 	go test $(GO_TAGS) -timeout 20m ./core/... ./cmd/dialarc
 	go test $(GO_TAGS) -race -short -timeout 20m $(SHARED)
+	go test $(GO_TAGS) -race -short -timeout 20m -run '$(RACING)' ./core/dialin ./core/compare
 	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...
 
 # Renews docs/screenshots from a running demo.

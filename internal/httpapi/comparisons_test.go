@@ -72,7 +72,7 @@ func TestServerCompares(t *testing.T) {
 	}
 	var f failure
 	c.call("POST", "/api/compare", map[string]any{"setups": docs[:1]}, 422, &f)
-	if !f.has("setups", "two to 6") {
+	if !f.has("setups", "two to 24") {
 		t.Errorf("%+v", f.Problems)
 	}
 

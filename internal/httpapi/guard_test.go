@@ -103,7 +103,7 @@ func TestCalculationsTakeTurns(t *testing.T) {
 	c := serve(t)
 	d := demo.Documents()[0]
 	var all sync.WaitGroup
-	for range 24 {
+	for range 10 {
 		all.Go(func() { c.call("POST", "/api/evaluate/uncertainty", d, 200, nil) })
 	}
 	all.Wait()
