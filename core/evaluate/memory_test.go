@@ -8,6 +8,7 @@ import (
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 )
 
@@ -77,4 +78,30 @@ func sameAsFresh(t *testing.T, e *evaluate.Evaluator, d *setup.Document) int {
 		}
 	}
 	return found
+}
+
+// Who does the work is told with the target first, the rest by size, and never more than all of it together.
+func TestWorkIsShared(t *testing.T) {
+	told := 0
+	everyReady(t, 1.75, func(key string, d setup.Document, r *report.Report) {
+		sum := 0.0
+		for i, w := range r.Muscles.Work {
+			sum += w.Share
+			if w.Target && (i != 0 || w.Share != r.Muscles.TargetShare.OrNaN()) {
+				t.Errorf("%s: the target is at %d with %v of %v", key, i, w.Share, r.Muscles.TargetShare.OrNaN())
+			}
+			if i > 0 && !r.Muscles.Work[i-1].Target && w.Share > r.Muscles.Work[i-1].Share {
+				t.Errorf("%s: %s comes after one that does less", key, w.Label)
+			}
+		}
+		if sum > 1+1e-6 {
+			t.Errorf("%s: %.4f of the work is shared out", key, sum)
+		}
+		if len(r.Muscles.Work) > 0 {
+			told++
+		}
+	})
+	if told < 60 {
+		t.Errorf("only %d exercises tell who does the work", told)
+	}
 }

@@ -1,7 +1,9 @@
 package evaluate
 
 import (
+	"cmp"
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/metric"
@@ -81,8 +83,7 @@ func (o *outcome) quick() Quick {
 	return q
 }
 
-// contribution is the target's part of what all helping muscles give over the range: the integrals over the swept angle by the
-// trapezoidal rule. Where shares are rough they count for nothing.
+// contribution is the target's part of what all helping muscles give over the range.
 func (w *work) contribution() metric.Metric {
 	switch {
 	case w.o.path.Still():
@@ -92,6 +93,12 @@ func (w *work) contribution() metric.Metric {
 	case w.out.Target.TorqueOnly || w.out.Target.Weak != "":
 		return metric.Missing("The model knows this muscle's part only roughly.")
 	}
+	return w.partOf(w.out.Target)
+}
+
+// partOf is a muscle's part of what all helping muscles give: the integrals over the swept angle by the trapezoidal rule. Where shares
+// are rough they count for nothing.
+func (w *work) partOf(p *report.RegionPart) metric.Metric {
 	all, own := 0.0, 0.0
 	for i := 1; i < len(w.rep.S); i++ {
 		if w.out.Firm[i-1] == 0 && w.out.Firm[i] == 0 {
@@ -103,13 +110,52 @@ func (w *work) contribution() metric.Metric {
 				continue
 			}
 			all += piece / 2 * w.helped(k)
-			own += piece / 2 * max(0, w.out.Target.Torque[k])
+			own += piece / 2 * max(0, p.Torque[k])
 		}
 	}
 	if !(all > 0) || math.IsNaN(own) {
 		return metric.Missing("No torque resists the lift where shares are known.")
 	}
 	return number(own / all)
+}
+
+// leastWork is the part below which a muscle is not told of as doing work (own).
+const leastWork = 0.03
+
+// works lists who does how much of the work, the target first.
+func (w *work) works() []report.WorkShare {
+	out := []report.WorkShare{}
+	if w.o.path.Still() {
+		return out
+	}
+	if t := w.out.Target; t != nil {
+		if share, known := w.contribution().Get(); known {
+			out = append(out, report.WorkShare{Key: t.Key, Label: t.Label, Target: true, Share: share})
+		}
+	}
+	for i := range w.out.Regions {
+		p := &w.out.Regions[i]
+		if p.Target || p.TorqueOnly {
+			continue
+		}
+		if share, known := w.partOf(p).Get(); known && share >= leastWork {
+			out = append(out, report.WorkShare{Key: p.Key, Label: p.Label, Rough: p.Weak != "", Share: share})
+		}
+	}
+	slices.SortStableFunc(out, func(a, b report.WorkShare) int {
+		if a.Target != b.Target {
+			return cmp.Compare(toInt(b.Target), toInt(a.Target))
+		}
+		return cmp.Compare(b.Share, a.Share)
+	})
+	return out
+}
+
+func toInt(x bool) int {
+	if x {
+		return 1
+	}
+	return 0
 }
 
 // helped is what all muscles that help give at a place, N·m.

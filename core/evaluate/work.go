@@ -217,6 +217,7 @@ func (w *work) report() report.Muscles {
 	w.out.Regions = kept(w.regions, func(int) bool { return true })
 	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key }) // not those that are all of a group
 	w.tellTarget()
+	w.out.Work = w.works()
 	return w.out
 }
 

@@ -29,9 +29,19 @@ type Muscles struct {
 	Elbow           Curve         `json:"elbow" doc:"The same force at the elbow."`
 	Firm            Curve         `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
 	Doubts          []Doubt       `json:"doubts" doc:"Why shares are rough, and where."`
+	Work            []WorkShare   `json:"work" doc:"Who does how much of the work over the range, the target first and then the largest; empty where that is not known."`
 	TargetShare     metric.Metric `json:"targetShare" doc:"The target's part of what all helping muscles give over the range, 0 to 1, where that is known."`
 	LengthenedShare metric.Metric `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
 	LongEnd         string        `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,undecided,unknown"`
+}
+
+// WorkShare is one muscle's part of what all helping muscles give over the range.
+type WorkShare struct {
+	Key    string  `json:"key"`
+	Label  string  `json:"label"`
+	Target bool    `json:"target" doc:"Whether it is what the setup is for."`
+	Rough  bool    `json:"rough" doc:"Whether it is known only roughly everywhere."`
+	Share  float64 `json:"share" doc:"0 to 1."`
 }
 
 // RegionPart is what one muscle, or a part of one, does along the path.

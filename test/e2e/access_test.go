@@ -172,7 +172,7 @@ func TestLayoutHolds(t *testing.T) {
 			p.do(chromedp.EmulateViewport(size[0], size[1]))
 			for what, url := range addresses {
 				p.do(chromedp.Navigate(url))
-				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"])')`)
+				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg')`)
 				for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
 					t.Errorf("%s, %s, %d wide: %s", what, units, size[0], bad)
 				}

@@ -2984,6 +2984,8 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+      /** @description Who does how much of the work over the range, the target first and then the largest; empty where that is not known. */
+      work: components["schemas"]["ReportWorkShare"][];
     };
     ReportPart: {
       /** @description The load's id. */
@@ -3429,6 +3431,19 @@ export interface components {
       values: {
         [key: string]: components["schemas"]["ReportQuantity"];
       };
+    };
+    ReportWorkShare: {
+      key: string;
+      label: string;
+      /** @description Whether it is known only roughly everywhere. */
+      rough: boolean;
+      /**
+       * Format: double
+       * @description 0 to 1.
+       */
+      share: number;
+      /** @description Whether it is what the setup is for. */
+      target: boolean;
     };
     RigChoices: {
       /** @description How the feet can be set; empty where something else decides. */

@@ -23,7 +23,7 @@ export function Cautions({ report, dismissed, setDismissed }: Props) {
       {report.cautions.map((c) => {
         const off = dismissed.includes(c.key);
         return (
-          <li key={c.key} data-caution={c.key} data-dismissed={off}>
+          <li key={c.key} data-caution={c.key} data-dismissed={off} tabIndex={-1}>
             <Mark tone="caution" />
             <span>
               {off ? `Seen: ${units.sentence(c.text, c.values)}` : `${units.sentence(c.text, c.values)} ${c.way}`}

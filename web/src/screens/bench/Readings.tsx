@@ -16,6 +16,7 @@ import { Cautions } from "./Cautions";
 import { Elsewhere, movable } from "./Elsewhere";
 import { Equal, PinByPin, Prescribe } from "./Equal";
 import { sharesExplained } from "./explained";
+import { Headline } from "./Headline";
 import { Joints } from "./Joints";
 import { Steps } from "./Steps";
 import { Summary } from "./Summary";
@@ -42,6 +43,7 @@ export const Readings = memo(function Readings({ core, profile, judged, deeper, 
   if (!profile || !judged || !deeper) return null;
   return (
     <>
+      <Headline report={judged.good.report} />
       {!profile.good.report.hold && (
         <div>
           <Profile {...profile} s={s} moveTo={moveTo} edits={edits} />

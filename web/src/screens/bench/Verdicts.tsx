@@ -58,7 +58,7 @@ export const Verdicts = memo(function Verdicts({ report, mends, settings, apply 
       {report.verdicts.map((v, i) => {
         const mend = worst(v.key) === i ? mends.find((m) => m.verdict === v.key) : undefined;
         return (
-          <li key={`${v.key}${i}`} data-verdict={v.key}>
+          <li key={`${v.key}${i}`} data-verdict={v.key} tabIndex={-1}>
             <Mark tone={v.tone} />
             <b>{names[v.key] ?? v.key}</b>
             <span>
