@@ -13,7 +13,7 @@ type Goal struct {
 	Change      *float64 `json:"change,omitempty" doc:"Points that each changed setting has to bring; 0.3 unless given." minimum:"0" maximum:"100"`
 	Sensitive   *float64 `json:"sensitive,omitempty" doc:"Share of what the worst single step off would cost that counts against an answer; 0.25 unless given." minimum:"0" maximum:"1"`
 	Seed        uint64   `json:"seed,omitempty" doc:"The same seed gives the same answers."`
-	Budget      int      `json:"budget,omitempty" doc:"How many setups are looked at before the best are refined; 400 unless given. The refining looks at three times as many more, or 400, at most." minimum:"10" maximum:"100000"`
+	Budget      int      `json:"budget,omitempty" doc:"How many setups are looked at before the best are refined; 300 unless given. The refining looks at three times as many more, or 400, at most." minimum:"10" maximum:"100000"`
 	Answers     int      `json:"answers,omitempty" doc:"How many answers at most; 5 unless given." minimum:"1" maximum:"10"`
 }
 
@@ -21,7 +21,7 @@ type Goal struct {
 const (
 	usualChange    = 0.3
 	usualSensitive = 0.25
-	usualBudget    = 400
+	usualBudget    = 300
 	usualAnswers   = 5
 )
 

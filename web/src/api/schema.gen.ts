@@ -1823,7 +1823,7 @@ export interface components {
       answers?: number;
       /**
        * Format: int64
-       * @description How many setups are looked at before the best are refined; 400 unless given. The refining looks at three times as many more, or 400, at most.
+       * @description How many setups are looked at before the best are refined; 300 unless given. The refining looks at three times as many more, or 400, at most.
        */
       budget?: number;
       /**
