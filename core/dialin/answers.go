@@ -27,8 +27,7 @@ func (s *search) drop(ctx context.Context, p choice) (float64, string, error) {
 	var of []int
 	for k := range p {
 		for _, n := range []int{-1, 1} {
-			if q := slices.Clone(p); q[k]+n >= 0 && q[k]+n < len(s.values[k]) {
-				q[k] += n
+			if q, there := s.stepped(p, k, n); there {
 				steps, of = append(steps, q), append(of, k)
 			}
 		}

@@ -41,8 +41,7 @@ func (s *search) beside(p choice) []choice {
 	var list []choice
 	for k := range p {
 		for _, n := range []int{-1, 1, -3, 3} {
-			if q := slices.Clone(p); q[k]+n >= 0 && q[k]+n < len(s.values[k]) {
-				q[k] += n
+			if q, there := s.stepped(p, k, n); there {
 				list = append(list, q)
 			}
 		}
@@ -139,8 +138,7 @@ func (s *search) along(ctx context.Context, p choice) (choice, error) {
 		var list []choice
 		for k := range p {
 			for _, n := range []int{-1, 1, -2, 2} {
-				if q := slices.Clone(p); p[k] != s.at[k] && q[k]+n >= 0 && q[k]+n < len(s.values[k]) && q[k]+n != s.at[k] {
-					q[k] += n
+				if q, there := s.stepped(p, k, n); there && p[k] != s.at[k] && q[k] != s.at[k] {
 					list = append(list, q)
 				}
 			}

@@ -35,7 +35,7 @@ func Map(ctx context.Context, d *setup.Document, a, b string, progress func(shar
 	}
 	why := make([][]string, len(g.BValues))
 	sweepers := make([]Sweeper, parallel.Workers())
-	sc := sweepers[0].scorerOf(d)
+	sc, _, _ := sweepers[0].begin(d)
 	err := parallel.Each(ctx, len(g.BValues), func(w, i int) { why[i] = sweepers[w].row(&sc, d, g, i) }, func(count int) {
 		if progress != nil {
 			progress(float64(count) / float64(len(g.BValues)))

@@ -181,36 +181,12 @@ type scorer struct {
 	sweeps bool             // whether the range is the document's own coordinate
 }
 
-// newScorer scores what is made of a document.
-func newScorer(d *setup.Document, before *evaluate.Rating) scorer {
-	return scorer{weights: weightsOf(d), before: before, sweeps: isSweep(d, -1)}
-}
-
 func (s *scorer) points(r *evaluate.Rating) Points {
 	p := s.weights.points(r)
 	for i := range s.aims {
 		p.Aims -= s.aims[i].cost(r)
 	}
 	return p
-}
-
-// Given is how much of the target and the range a change gives away.
-type Given struct {
-	Target float64 // of the target's mean contribution, as a share; negative where it gains
-	Range  float64 // share of the range that goes
-}
-
-// gives is what a rating gives away of what was there before.
-func (s *scorer) gives(r *evaluate.Rating) Given {
-	var g Given
-	if s.before == nil {
-		return g
-	}
-	if was, known := s.before.Target.Get(); known {
-		g.Target = was - r.Target.Or(0)
-	}
-	g.Range = 1 - s.keeps(r)
-	return g
 }
 
 // keeps is the share of the range before that a rating still goes through.
@@ -225,8 +201,11 @@ func (s *scorer) keeps(r *evaluate.Rating) float64 {
 
 // loses says whether a rating gives more of target or range away than the coach allows.
 func (s *scorer) loses(r *evaluate.Rating) bool {
-	g := s.gives(r)
-	return g.Target > s.targetLoss+1e-9 || 1-g.Range < s.rangeKept-1e-9
+	if s.before == nil {
+		return false
+	}
+	was, known := s.before.Target.Get()
+	return known && was-r.Target.Or(0) > s.targetLoss+1e-9 || s.keeps(r) < s.rangeKept-1e-9
 }
 
 // aimProblems says what is wrong with aims, and makes them ready.

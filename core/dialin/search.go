@@ -141,7 +141,7 @@ func newSearch(d *setup.Document, g Goal) (*search, setup.Problems) {
 	if l, bad := s.evals[0].eval.Limits(d); len(bad) == 0 {
 		s.told = l.Told
 	}
-	s.scorer = s.evals[0].scorerOf(d)
+	s.scorer, _, _ = s.evals[0].begin(d)
 	s.scorer.aims = g.Aims
 	s.overdone = s.scorer.before != nil && s.scorer.before.Effort.Or(0) > 1
 	return s, nil
@@ -357,6 +357,16 @@ func (s *search) simplified(p choice, of func(*outcome) float64) choice {
 
 // manyFree is the number of free settings above which no two are turned at once: their pairs would be too many (own).
 const manyFree = 16
+
+// stepped is a place with one setting so many values on; false where the dial ends before.
+func (s *search) stepped(p choice, k, n int) (choice, bool) {
+	if p[k]+n < 0 || p[k]+n >= len(s.values[k]) {
+		return nil, false
+	}
+	q := slices.Clone(p)
+	q[k] += n
+	return q, true
+}
 
 func (s *search) around(p choice) []choice {
 	var list []choice

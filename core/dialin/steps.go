@@ -27,12 +27,10 @@ type Step struct {
 // what matters most to it first, what cannot be turned last.
 func Steps(d *setup.Document) ([]Step, setup.Problems) {
 	var w Sweeper
-	r, problems := w.eval.Rate(d, Samples)
+	sc, before, problems := w.begin(d)
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	sc := newScorer(d, &r)
-	before := w.rate(&sc, d)
 	out := []Step{}
 	for _, s := range Settings(d) {
 		if s.Paint != "match" {

@@ -28,7 +28,11 @@ type Sweeper struct{ eval evaluate.Evaluator }
 
 // Sweep judges all values of a setting. A setting that the document does not have is a problem.
 func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
-	sc := w.scorerOf(d)
+	sc, _, _ := w.begin(d)
+	return w.sweep(&sc, d, s)
+}
+
+func (w *Sweeper) sweep(sc *scorer, d *setup.Document, s *Setting) (Sweep, setup.Problems) {
 	values := painted(s)
 	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Loses: make([]bool, len(values)), Why: make([]string, len(values)), Best: -1}
 	for i, v := range values {
@@ -40,7 +44,7 @@ func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
 			out.Scores[i], out.Why[i] = w.effort(&turned)
 			continue
 		}
-		r := w.rate(&sc, &turned)
+		r := w.rate(sc, &turned)
 		out.Scores[i], out.Loses[i], out.Why[i] = r.score, r.loses, r.why
 		if !math.IsNaN(r.score) && !r.loses && (out.Best < 0 || r.score > out.Scores[out.Best]) {
 			out.Best = i
@@ -49,12 +53,14 @@ func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
 	return out, nil
 }
 
-// scorerOf scores what is made of a document.
-func (w *Sweeper) scorerOf(d *setup.Document) scorer {
-	if r, problems := w.eval.Rate(d, Samples); len(problems) == 0 {
-		return newScorer(d, &r)
+// begin is what scores what is made of a document, and the document's own score, with the problems that leave it without one.
+func (w *Sweeper) begin(d *setup.Document) (scorer, rated, setup.Problems) {
+	r, problems := w.eval.Rate(d, Samples)
+	sc := scorer{weights: weightsOf(d), sweeps: isSweep(d, -1)}
+	if len(problems) == 0 {
+		sc.before = &r
 	}
-	return newScorer(d, nil)
+	return sc, sc.rated(&r, problems), problems
 }
 
 // rated is a document's score, NaN with the reason when it cannot be used.
@@ -68,7 +74,12 @@ type rated struct {
 
 func (w *Sweeper) rate(sc *scorer, d *setup.Document) rated {
 	r, problems := w.eval.Rate(d, Samples)
-	out := rated{score: math.NaN(), rating: r}
+	return sc.rated(&r, problems)
+}
+
+// rated scores a rating, or says why there is none.
+func (sc *scorer) rated(r *evaluate.Rating, problems setup.Problems) rated {
+	out := rated{score: math.NaN(), rating: *r}
 	switch {
 	case len(problems) > 0:
 		out.why = problems[0].What
@@ -77,7 +88,7 @@ func (w *Sweeper) rate(sc *scorer, d *setup.Document) rated {
 	case !r.Match.Known():
 		out.why = r.Match.Why()
 	default:
-		out.points, out.loses = sc.points(&r), sc.loses(&r)
+		out.points, out.loses = sc.points(r), sc.loses(r)
 		out.score = out.points.Total()
 	}
 	return out
@@ -146,8 +157,7 @@ func (w *Sweeper) Paint(d *setup.Document) (Painting, setup.Problems) { return w
 func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting, setup.Problems) {
 	p := Painting{Sweeps: []Sweep{}}
 	settings := Settings(d)
-	sc := w.scorerOf(d)
-	now := w.rate(&sc, d)
+	sc, now, _ := w.begin(d)
 	if now.why == "" {
 		p.Score, p.Points = metric.Known(now.score), &now.points
 	} else {
@@ -161,7 +171,7 @@ func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting,
 			p.Sweeps = append(p.Sweeps, s)
 			continue
 		}
-		s, problems := w.Sweep(d, &settings[i])
+		s, problems := w.sweep(&sc, d, &settings[i])
 		if len(problems) > 0 {
 			return p, problems
 		}

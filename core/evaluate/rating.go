@@ -142,20 +142,12 @@ func (w *work) works() []report.WorkShare {
 			out = append(out, report.WorkShare{Key: p.Key, Label: p.Label, Rough: p.Weak != "", Share: share})
 		}
 	}
-	slices.SortStableFunc(out, func(a, b report.WorkShare) int {
-		if a.Target != b.Target {
-			return cmp.Compare(toInt(b.Target), toInt(a.Target))
-		}
-		return cmp.Compare(b.Share, a.Share)
-	})
-	return out
-}
-
-func toInt(x bool) int {
-	if x {
-		return 1
+	others := out
+	if len(out) > 0 && out[0].Target {
+		others = out[1:]
 	}
-	return 0
+	slices.SortStableFunc(others, func(a, b report.WorkShare) int { return cmp.Compare(b.Share, a.Share) })
+	return out
 }
 
 // helped is what all muscles that help give at a place, N·m.

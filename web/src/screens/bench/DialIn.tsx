@@ -207,8 +207,8 @@ function Answers({ found, take }: { found: Search; take: (d: SetupDocument) => v
 }
 
 function named(a: Found): string {
-  const known = a.titles.map((t) => titles[t]).filter((t) => t !== undefined);
-  return known.map((t, i) => (i === 0 ? t : `${t?.[0]?.toLowerCase()}${t?.slice(1)}`)).join(", ") || "Another way";
+  const known = a.titles.flatMap((t) => titles[t] ?? []);
+  return known.map((t, i) => (i === 0 ? t : inSentence(t))).join(", ") || "Another way";
 }
 
 /** What a step off, and an arm that was measured wrong, would cost. */
