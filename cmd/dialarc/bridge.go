@@ -6,6 +6,7 @@ import (
 	"reflect"
 	"strings"
 
+	"dialarc/core/dial"
 	"dialarc/core/setup"
 	"dialarc/internal/bridge"
 	"dialarc/internal/httpapi"
@@ -31,8 +32,17 @@ func runBridge(out io.Writer) error {
 		fmt.Fprintf(&typed, "  /** %s */\n  %s(%s): Answer<%s> {\n    return JSON.parse(this.raw.%s(%s));\n  }\n",
 			call.About, call.Name, strings.Join(params, ", "), typeName(t.Out(0)), call.Name, strings.Join(passed, ", "))
 	}
-	_, err := fmt.Fprintf(out, bridgeFile, raw.String(), typed.String())
+	_, err := fmt.Fprintf(out, bridgeFile, dialNames(), raw.String(), typed.String())
 	return err
+}
+
+// dialNames are the names of all dials as alternatives of a type.
+func dialNames() string {
+	var out strings.Builder
+	for _, name := range dial.Names {
+		fmt.Fprintf(&out, "\n  | %q", name)
+	}
+	return out.String()
 }
 
 const bridgeFile = `// Made by "make generate" from the calls in internal/bridge; not to be edited.
@@ -41,6 +51,9 @@ import type { Answer } from "./types";
 
 type Schemas = components["schemas"];
 type Progress = (share: number) => void;
+
+/** The names of the dials; a setting's key is its dial's, with the load's place where it belongs to one. */
+export type DialName =%s;
 
 /** The calls as they cross: JSON text in, JSON text out. */
 export type RawCalls = {

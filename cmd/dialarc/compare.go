@@ -12,6 +12,7 @@ import (
 	"dialarc/core/cells"
 	"dialarc/core/compare"
 	"dialarc/core/kit"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 
 	"github.com/spf13/pflag"
@@ -114,7 +115,7 @@ func lifterAndRoom(body, room string) (*setup.Lifter, *kit.Room, error) {
 	if err := json.Unmarshal(raw, &l); err != nil {
 		return nil, nil, fmt.Errorf("%s is no lifter's body: %w", body, err)
 	}
-	if problems := setup.ValidateLifter("lifter", &l); len(problems) > 0 {
+	if problems := rules.Lifter("lifter", &l); len(problems) > 0 {
 		return nil, nil, problems
 	}
 	if room == "" {

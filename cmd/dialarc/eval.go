@@ -12,6 +12,7 @@ import (
 
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 
 	"github.com/spf13/pflag"
@@ -62,7 +63,7 @@ func readDocument(file string) (setup.Document, error) {
 	if err != nil {
 		return setup.Document{}, err
 	}
-	d, problems := setup.Parse(raw)
+	d, problems := rules.Parse(raw)
 	if len(problems) > 0 {
 		return d, problems
 	}

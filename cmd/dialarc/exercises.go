@@ -14,6 +14,7 @@ import (
 
 	"dialarc/core/evaluate"
 	"dialarc/core/metric"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/core/survey"
 
@@ -84,7 +85,7 @@ func parseLifter(text string) (*setup.Lifter, error) {
 			return nil, fmt.Errorf("--lifter: %q cannot be read: %w", part, err)
 		}
 	}
-	if problems := setup.ValidateLifter("lifter", &l); len(problems) > 0 {
+	if problems := rules.Lifter("lifter", &l); len(problems) > 0 {
 		return nil, problems
 	}
 	return &l, nil

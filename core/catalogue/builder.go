@@ -153,7 +153,7 @@ func rope(p *setup.Point, stack, strand float64) setup.Load {
 
 // band pulls with a force, N, at twice its length at rest.
 func band(p *setup.Point, rest, pull float64, c setup.Contact) setup.Load {
-	return setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest), Section: pull / setup.RubberAtDouble,
+	return setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest), Section: pull / kit.RubberAtDouble,
 		Strands: 1, Hysteresis: setup.DefaultHysteresis, Ratio: 1}
 }
 

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
@@ -129,6 +130,6 @@ func (m *maker) bellRaise(plane, mass float64) setup.Document {
 func withBand(d setup.Document, pull float64) setup.Document {
 	l := &d.Lifter
 	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: grip,
-		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / setup.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
+		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / kit.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
 	return d
 }

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"sync"
 
+	"dialarc/core/load"
 	"dialarc/core/setup"
 )
 
@@ -45,7 +46,7 @@ func needs(d *setup.Document) []string {
 	has := map[string]bool{"bench": d.Bench != nil && d.Loads[0].Kind != setup.Cam}
 	for i := range d.Loads {
 		l := &d.Loads[i]
-		kind := l.Is().Needs
+		kind := load.Of(l).Needs
 		if l.Kind == setup.Lever && l.PivotAlong == nil {
 			kind = "bar"
 		}

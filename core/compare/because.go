@@ -7,7 +7,8 @@ import (
 	"slices"
 	"strings"
 
-	"dialarc/core/report"
+	"dialarc/core/load"
+	"dialarc/core/quantity"
 	"dialarc/core/setup"
 )
 
@@ -29,7 +30,7 @@ func because(sides []side) []Reason {
 	}
 	words := func(key, text string, word func(s *side) string) {
 		if g := grouped(sides, word); g != "" {
-			out = append(out, Reason{Key: key, Text: strings.Replace(text, "{each}", g, 1), Values: map[string]report.Quantity{}})
+			out = append(out, Reason{Key: key, Text: strings.Replace(text, "{each}", g, 1), Values: map[string]quantity.Quantity{}})
 		}
 	}
 	words("target", "They are for different regions: {each}.", func(s *side) string { return "for " + regionLabel(s.doc.Target.Region) })
@@ -74,7 +75,7 @@ func regionLabel(key string) string {
 
 // ends compares what setups reach at both ends.
 func ends(sides []side, key, text, kind string, apart float64, of func(s *side) (from, to float64)) []Reason {
-	r := Reason{Key: key, Values: map[string]report.Quantity{}}
+	r := Reason{Key: key, Values: map[string]quantity.Quantity{}}
 	var parts []string
 	low, high := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
 	for i := range sides {
@@ -86,7 +87,7 @@ func ends(sides []side, key, text, kind string, apart float64, of func(s *side) 
 			low[k], high[k] = min(low[k], x), max(high[k], x)
 		}
 		l := strings.ToLower(sides[i].letter)
-		r.Values[l+"From"], r.Values[l+"To"] = report.Quantity{Value: from, Kind: kind}, report.Quantity{Value: to, Kind: kind}
+		r.Values[l+"From"], r.Values[l+"To"] = quantity.Quantity{Value: from, Kind: kind}, quantity.Quantity{Value: to, Kind: kind}
 		parts = append(parts, fmt.Sprintf("%s {%sFrom} to {%sTo}", sides[i].letter, l, l))
 	}
 	if len(parts) < 2 || high[0]-low[0] <= apart && high[1]-low[1] <= apart {
@@ -125,10 +126,10 @@ func ofKit(sides []side) []Reason {
 			return listed(all)
 		})
 		if g != "" {
-			out = append(out, Reason{Key: key, Text: what + g + ".", Values: map[string]report.Quantity{}})
+			out = append(out, Reason{Key: key, Text: what + g + ".", Values: map[string]quantity.Quantity{}})
 		}
 	}
-	text("kind", "The kinds of load differ: ", func(l *setup.Load) string { return l.Is().With })
+	text("kind", "The kinds of load differ: ", func(l *setup.Load) string { return load.Of(l).With })
 	if cabled(sides) {
 		text("ratio", "The same pin does not pull the same, since the pulleys differ: ", func(l *setup.Load) string {
 			if !onPulley(l) {
@@ -146,7 +147,7 @@ func ofKit(sides []side) []Reason {
 	return out
 }
 
-func onPulley(l *setup.Load) bool { return l.Is().From == setup.FromPulley }
+func onPulley(l *setup.Load) bool { return load.Of(l).From == load.FromPulley }
 
 // cabled says whether all setups have a cable.
 func cabled(sides []side) bool {
@@ -173,7 +174,7 @@ var segments = map[string]string{"hand": "hand", "forearm": "forearm", "upperArm
 
 // lifters says whether different bodies lift.
 func lifters(sides []side) (Reason, bool) {
-	r := Reason{Key: "lifter", Values: map[string]report.Quantity{}}
+	r := Reason{Key: "lifter", Values: map[string]quantity.Quantity{}}
 	first := &sides[0].doc.Lifter
 	differ := false
 	var parts []string
@@ -181,7 +182,7 @@ func lifters(sides []side) (Reason, bool) {
 		l := &sides[i].doc.Lifter
 		differ = differ || math.Abs(l.Stature/first.Stature-1) > bodyApart || math.Abs(l.Mass/first.Mass-1) > bodyApart || !reflect.DeepEqual(l.Lengths, first.Lengths)
 		key := strings.ToLower(sides[i].letter)
-		r.Values[key+"Tall"], r.Values[key+"Mass"] = report.Quantity{Value: l.Stature, Kind: "length"}, report.Quantity{Value: l.Mass, Kind: "mass"}
+		r.Values[key+"Tall"], r.Values[key+"Mass"] = quantity.Quantity{Value: l.Stature, Kind: "length"}, quantity.Quantity{Value: l.Mass, Kind: "mass"}
 		parts = append(parts, fmt.Sprintf("%s {%sTall}, {%sMass}", sides[i].letter, key, key))
 	}
 	r.Text = "The lifters differ: " + strings.Join(parts, "; ") + "."

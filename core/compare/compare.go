@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"dialarc/core/evaluate"
+	"dialarc/core/quantity"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 )
@@ -29,9 +30,9 @@ type Side struct {
 
 // Reason is one respect in which setups cannot be compared.
 type Reason struct {
-	Key    string                     `json:"key"`
-	Text   string                     `json:"text" doc:"The sentence, values as {name}."`
-	Values map[string]report.Quantity `json:"values"`
+	Key    string                       `json:"key"`
+	Text   string                       `json:"text" doc:"The sentence, values as {name}."`
+	Values map[string]quantity.Quantity `json:"values"`
 }
 
 // side is a setup with its report.

@@ -11,6 +11,7 @@ import (
 	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
 	"dialarc/core/internal/sample"
+	"dialarc/core/load"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 )
@@ -51,7 +52,7 @@ func TestASetupIsLikeItself(t *testing.T) {
 // from doubling. Statics, no source needed.
 func TestOnlyTheLoadDiffers(t *testing.T) {
 	light := sample.Ready(t, "raise.dumbbell")
-	heavy := light.WithLoadsTimes(2)
+	heavy := load.Times(&light, 2)
 	c := sideBySide(t, light, heavy)
 	for _, key := range []string{"longest", "shortest", "range"} {
 		if d := difference(t, c, key); d.Weight > 1e-6 {
@@ -261,7 +262,7 @@ func TestNoEqualLoadsOutsideTheRange(t *testing.T) {
 // The nearest pin is a pin.
 func TestNearestPin(t *testing.T) {
 	a := sample.Ready(t, "raise.behind.knee")
-	b := a.WithLoadsTimes(1.37)
+	b := load.Times(&a, 1.37)
 	made, _ := compare.Equalise([]setup.Document{b, a}, "peak", 0)
 	l := made[1].Loads[0]
 	if l.Nearest == nil || math.Abs(math.Remainder(*l.Nearest, 2.5)) > 1e-9 || math.Abs(*l.Nearest-l.Exact) > 1.25+1e-9 {

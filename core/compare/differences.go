@@ -6,19 +6,20 @@ import (
 	"slices"
 
 	"dialarc/core/metric"
+	"dialarc/core/quantity"
 	"dialarc/core/report"
 )
 
 // Difference is one number that setups are compared by.
 type Difference struct {
-	Key    string                     `json:"key"`
-	Label  string                     `json:"label"`
-	Kind   string                     `json:"kind" doc:"Kind of unit."`
-	Per    []metric.Metric            `json:"per" doc:"One for each setup, in their order."`
-	Weight float64                    `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
-	Lead   bool                       `json:"lead" doc:"Whether it is one of the numbers that come first."`
-	Text   string                     `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
-	Values map[string]report.Quantity `json:"values"`
+	Key    string                       `json:"key"`
+	Label  string                       `json:"label"`
+	Kind   string                       `json:"kind" doc:"Kind of unit."`
+	Per    []metric.Metric              `json:"per" doc:"One for each setup, in their order."`
+	Weight float64                      `json:"weight" doc:"How many times what a coach would notice the largest and the smallest are apart; 0 when there is nothing to compare."`
+	Lead   bool                         `json:"lead" doc:"Whether it is one of the numbers that come first."`
+	Text   string                       `json:"text" doc:"The difference in words, values as {name}; empty where it would not be noticed."`
+	Values map[string]quantity.Quantity `json:"values"`
 }
 
 // measure is a number of a setup.
@@ -168,7 +169,7 @@ func differences(sides []side) []Difference {
 	out := []Difference{}
 	for i := range measures {
 		m := &measures[i]
-		d := Difference{Lead: slices.Contains(leading, m.key), Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]report.Quantity{}}
+		d := Difference{Lead: slices.Contains(leading, m.key), Key: m.key, Label: m.label, Kind: m.kind, Values: map[string]quantity.Quantity{}}
 		for k := range sides {
 			d.Per = append(d.Per, m.per(&sides[k]))
 		}
@@ -223,9 +224,9 @@ func (m *measure) word(d *Difference, sides []side) {
 		return
 	}
 	d.Text = lettered(m.text, sides[high].letter, sides[low].letter)
-	d.Values["high"], d.Values["low"] = report.Quantity{Value: top, Kind: m.kind}, report.Quantity{Value: bottom, Kind: m.kind}
+	d.Values["high"], d.Values["low"] = quantity.Quantity{Value: top, Kind: m.kind}, quantity.Quantity{Value: bottom, Kind: m.kind}
 	if m.ratio && bottom > 0 {
-		d.Values["more"] = report.Quantity{Value: percent * (top/bottom - 1), Kind: "percent"}
+		d.Values["more"] = quantity.Quantity{Value: percent * (top/bottom - 1), Kind: "percent"}
 	} else if m.ratio {
 		d.Text = lettered("{High} asks for {high}, {Low} for {low}.", sides[high].letter, sides[low].letter)
 	}

@@ -4,9 +4,11 @@ import (
 	"fmt"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/setup"
@@ -55,7 +57,7 @@ func Equalise(docs []setup.Document, by string, atDeg float64) ([]Equalised, set
 			e.Factor = factor(&own, &docs[0], reference, by, space.Rad(atDeg))
 		}
 		if factor, known := e.Factor.Get(); known {
-			d := own.WithLoadsTimes(factor)
+			d := load.Times(&own, factor)
 			e.Loads = equalLoads(&own, factor)
 			for k := range d.Loads {
 				d.Loads[k].Variable = docs[i].Loads[k].Variable
@@ -152,7 +154,7 @@ func equalLoads(d *setup.Document, factor float64) []EqualLoad {
 }
 
 // all are the masses that the kit has for a load: also those that the dial leaves out as too much.
-func all(d *setup.Document, index int, s *dialin.Setting) []float64 {
+func all(d *setup.Document, index int, s *dial.Setting) []float64 {
 	l := &d.Loads[index]
 	if len(s.Stops) == 0 || l.Kit == nil {
 		return s.Stops

@@ -5,18 +5,18 @@ import (
 	"context"
 	"slices"
 
+	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
-	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
 
 // Partner is a ready setup that does what another one leaves out.
 type Partner struct {
-	Ready    rig.Here `json:"ready"`
-	Coverage float64  `json:"coverage" doc:"How much of the target's lengths and of its muscle's regions is worked hard by one of the two, 0 to 1."`
-	Alone    float64  `json:"alone" doc:"The same of the better of them alone."`
-	Why      string   `json:"why" doc:"What each is there for; A is the one that a partner is looked for."`
+	Ready    edits.Here `json:"ready"`
+	Coverage float64    `json:"coverage" doc:"How much of the target's lengths and of its muscle's regions is worked hard by one of the two, 0 to 1."`
+	Alone    float64    `json:"alone" doc:"The same of the better of them alone."`
+	Why      string     `json:"why" doc:"What each is there for; A is the one that a partner is looked for."`
 }
 
 // Partners looks among the ready setups for a lifter, as they can be done in a room, for those that complement one setup; see Set for

@@ -6,15 +6,15 @@ import (
 	"fmt"
 	"slices"
 
+	"dialarc/core/edits"
 	"dialarc/core/kit"
 	"dialarc/core/metric"
-	"dialarc/core/rig"
 	"dialarc/core/setup"
 )
 
 // RankedReady is a ready setup and how well it serves.
 type RankedReady struct {
-	Ready rig.Here `json:"ready"`
+	Ready edits.Here `json:"ready"`
 	Ranked
 }
 
@@ -98,8 +98,8 @@ func (r *Ranked) meanWith(one *Ranked, n float64) {
 }
 
 // readyDocs are the ready setups for a lifter in a room, and their documents.
-func readyDocs(l *setup.Lifter, r *kit.Room, id string) ([]rig.Here, []setup.Document) {
-	all := rig.ReadyIn(l, r, id)
+func readyDocs(l *setup.Lifter, r *kit.Room, id string) ([]edits.Here, []setup.Document) {
+	all := edits.ReadyIn(l, r, id)
 	docs := make([]setup.Document, len(all))
 	for i := range all {
 		docs[i] = all[i].Document

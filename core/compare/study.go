@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 
+	"dialarc/core/dial"
 	"dialarc/core/dialin"
 	"dialarc/core/setup"
 )
@@ -36,7 +37,7 @@ func StudyOf(docs []setup.Document) (*Study, setup.Problems) {
 	out := &Study{Parts: []StudyPart{}, Left: built(a, b)}
 	there := dialin.Settings(b)
 	for _, s := range dialin.Settings(a) {
-		i := slices.IndexFunc(there, func(x dialin.Setting) bool { return x.Key == s.Key && x.Kind == s.Kind })
+		i := slices.IndexFunc(there, func(x dial.Setting) bool { return x.Key == s.Key && x.Kind == s.Kind })
 		if i < 0 || math.Abs(there[i].Value-s.Value) < 1e-6 {
 			continue
 		}

@@ -240,7 +240,7 @@ func (s *search) explain(p choice) []Changed {
 			gain, score = best-score, best
 		}
 		to := s.values[k][p[k]]
-		list = append(list, Changed{Key: s.free[k].Key, Label: s.free[k].Label, Kind: s.free[k].Kind, From: s.free[k].Value, To: to, Steps: s.free[k].steps(to), Gain: gain})
+		list = append(list, Changed{Key: s.free[k].Key, Label: s.free[k].Label, Kind: s.free[k].Kind, From: s.free[k].Value, To: to, Steps: s.free[k].Steps(to), Gain: gain})
 		left = slices.Delete(left, at, at+1)
 	}
 	return list

@@ -5,7 +5,7 @@ import (
 	"testing"
 
 	"dialarc/core/dialin"
-	"dialarc/core/setup"
+	"dialarc/core/rules"
 )
 
 func BenchmarkPaint(b *testing.B) {
@@ -13,7 +13,7 @@ func BenchmarkPaint(b *testing.B) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	d, problems := setup.Parse(raw)
+	d, problems := rules.Parse(raw)
 	if len(problems) > 0 {
 		b.Fatal(problems)
 	}

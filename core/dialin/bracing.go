@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -18,7 +19,7 @@ const nearlyInLine = 0.10
 type way struct {
 	label   string
 	make    func(*setup.Document) bool
-	setting *Setting // that it turns, and to what; nil when it changes something else
+	setting *dial.Setting // that it turns, and to what; nil when it changes something else
 	to      float64
 }
 
@@ -141,7 +142,7 @@ func onBench(kg float64) way {
 func heights(d *setup.Document) []way {
 	var list []way
 	for _, s := range Settings(d) {
-		if name := nameOf(s.Key); name != "pulley.height" && name != "band.height" {
+		if name := s.Name(); name != dial.PulleyHeight && name != dial.BandHeight {
 			continue
 		}
 		for _, v := range nearestFirst(&s) {
@@ -156,7 +157,7 @@ func heights(d *setup.Document) []way {
 }
 
 // turning turns one setting.
-func turning(s *Setting, value float64) way {
+func turning(s *dial.Setting, value float64) way {
 	return way{setting: s, to: value, make: func(d *setup.Document) bool {
 		turned, problems := Apply(d, s.Key, value)
 		*d = turned

@@ -7,8 +7,11 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/dial"
 	"dialarc/core/dialin"
+	"dialarc/core/edits"
 	"dialarc/core/evaluate"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -18,14 +21,14 @@ func raise(t testing.TB) setup.Document {
 	if err != nil {
 		t.Fatal(err)
 	}
-	d, problems := setup.Parse(raw)
+	d, problems := rules.Parse(raw)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
 	return d
 }
 
-func setting(t *testing.T, d *setup.Document, key string) dialin.Setting {
+func setting(t *testing.T, d *setup.Document, key string) dial.Setting {
 	t.Helper()
 	for _, s := range dialin.Settings(d) {
 		if s.Key == key {
@@ -33,7 +36,7 @@ func setting(t *testing.T, d *setup.Document, key string) dialin.Setting {
 		}
 	}
 	t.Fatalf("there is no setting %s", key)
-	return dialin.Setting{}
+	return dial.Setting{}
 }
 
 func TestSettingsOfACableRaise(t *testing.T) {
@@ -57,7 +60,7 @@ func TestSettingsOfACableRaise(t *testing.T) {
 
 func TestSettingsFollowTheLoads(t *testing.T) {
 	d := raise(t)
-	bell, _ := d.WithLoadKind(0, "dumbbell")
+	bell, _ := edits.WithLoadKind(&d, 0, "dumbbell")
 	if s := setting(t, &bell, "load.mass/0"); s.Value != 7.5 || s.Paint != "effort" {
 		t.Errorf("the dumbbell's dial: %+v", s)
 	}
@@ -114,7 +117,7 @@ func TestApplyRemembersTheHole(t *testing.T) {
 // A band is dialled by its anchor, its length and its pull at twice that; one that was measured keeps its pull.
 func TestBandSettings(t *testing.T) {
 	d := raise(t)
-	band, _ := d.WithLoadKind(0, "band")
+	band, _ := edits.WithLoadKind(&d, 0, "band")
 	for key, v := range map[string]float64{"band.height/0": 0.9, "band.apart/0": 0.5, "band.rest/0": 0.9, "band.pull/0": 60} {
 		turned, problems := dialin.Apply(&band, key, v)
 		if len(problems) > 0 {

@@ -1,6 +1,7 @@
 package dialin
 
 import (
+	"dialarc/core/dial"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
@@ -26,7 +27,7 @@ const (
 )
 
 // usual are the settings that a search turns unless told otherwise: what a coach can change between two sets.
-var usual = []string{"pulley.height", "stance.out", "path.plane", "bench.angle", "strap", "cuff", "band.height"}
+var usual = []dial.Name{dial.PulleyHeight, dial.StanceOut, dial.PathPlane, dial.BenchAngle, dial.Strap, dial.Cuff, dial.BandHeight}
 
 // Found is one answer of a search.
 type Found struct {

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/parallel"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -12,8 +13,8 @@ import (
 
 // Grid says how well every pair of values of two settings would fit, everything else held: a map.
 type Grid struct {
-	A       Setting        `json:"a" doc:"The setting across."`
-	B       Setting        `json:"b" doc:"The setting upward."`
+	A       dial.Setting   `json:"a" doc:"The setting across."`
+	B       dial.Setting   `json:"b" doc:"The setting upward."`
 	AValues report.Curve   `json:"aValues"`
 	BValues report.Curve   `json:"bValues"`
 	Scores  []report.Curve `json:"scores" doc:"Match (0 to 100), a row for every value of B; null where the pair cannot be used."`
@@ -51,11 +52,11 @@ func Map(ctx context.Context, d *setup.Document, a, b string, progress func(shar
 func newGrid(d *setup.Document, a, b string) (*Grid, setup.Problems) {
 	var problems setup.Problems
 	all := Settings(d)
-	find := func(key string) Setting {
-		i := slices.IndexFunc(all, func(s Setting) bool { return s.Key == key })
+	find := func(key string) dial.Setting {
+		i := slices.IndexFunc(all, func(s dial.Setting) bool { return s.Key == key })
 		if i < 0 || all[i].Paint != "match" {
 			problems = append(problems, setup.Problem{Path: key, What: "There is no such setting to map.", Hint: "Give two settings that the fit depends on, like pulley.height/0 and stance.out."})
-			return Setting{}
+			return dial.Setting{}
 		}
 		return all[i]
 	}

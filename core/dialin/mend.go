@@ -3,8 +3,8 @@ package dialin
 import (
 	"math"
 
+	"dialarc/core/dial"
 	"dialarc/core/evaluate"
-	"dialarc/core/kit"
 	"dialarc/core/setup"
 )
 
@@ -28,12 +28,12 @@ const (
 
 // mendable are the settings that a mend may turn: what a coach can change within a set. The columns stand where they
 // stand, and the range and the load are the coach's to choose.
-var mendable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true}
+var mendable = map[dial.Name]bool{dial.PulleyHeight: true, dial.BandHeight: true, dial.StanceOut: true, dial.PathPlane: true}
 
-func mends(s *Setting) bool { return mendable[nameOf(s.Key)] && !s.Lock }
+func mends(s *dial.Setting) bool { return mendable[s.Name()] && !s.Lock }
 
 // profileMend finds the fewest steps of one setting that reach most of what any single setting could gain.
-func profileMend(p *Painting, settings []Setting, first map[string]bool) *Mend {
+func profileMend(p *Painting, settings []dial.Setting, first map[dial.Name]bool) *Mend {
 	now := p.Score.Or(math.Inf(-1))
 	best := now
 	for i, s := range p.Sweeps {
@@ -55,17 +55,17 @@ func profileMend(p *Painting, settings []Setting, first map[string]bool) *Mend {
 const emptyEnd = 0.6
 
 // firstFor are the settings that a coach would turn first: where the end is empty the distance, where the start is, the height.
-func firstFor(r *evaluate.Rating) map[string]bool {
+func firstFor(r *evaluate.Rating) map[dial.Name]bool {
 	switch {
 	case r.EndShare.Or(1) < emptyEnd && r.EndShare.Or(1) <= r.StartShare.Or(1):
-		return map[string]bool{"stance.out": true}
+		return map[dial.Name]bool{dial.StanceOut: true}
 	case r.StartShare.Or(1) < emptyEnd:
-		return map[string]bool{"pulley.height": true, "band.height": true}
+		return map[dial.Name]bool{dial.PulleyHeight: true, dial.BandHeight: true}
 	}
 	return nil
 }
 
-func fewestSteps(p *Painting, settings []Setting, enough float64, first map[string]bool) *Mend {
+func fewestSteps(p *Painting, settings []dial.Setting, enough float64, first map[dial.Name]bool) *Mend {
 	var found *Mend
 	fewest := math.Inf(1)
 	for i, sweep := range p.Sweeps {
@@ -74,8 +74,8 @@ func fewestSteps(p *Painting, settings []Setting, enough float64, first map[stri
 			continue
 		}
 		for k, score := range sweep.Scores {
-			steps := s.steps(sweep.Values[k])
-			if first != nil && !first[nameOf(s.Key)] {
+			steps := s.Steps(sweep.Values[k])
+			if first != nil && !first[s.Name()] {
 				steps += laterMove
 			}
 			if score >= enough && steps < fewest && !sweep.Loses[k] {
@@ -85,23 +85,4 @@ func fewestSteps(p *Painting, settings []Setting, enough float64, first map[stri
 		}
 	}
 	return found
-}
-
-// steps is how many steps of the dial, or stops of the kit, a value is away from the present one.
-func (s *Setting) steps(value float64) float64 {
-	if len(s.Stops) == 0 {
-		return math.Abs(value-s.Value) / s.Step
-	}
-	_, here := kit.Nearest(s.Stops, s.Value)
-	_, there := kit.Nearest(s.Stops, value)
-	return math.Abs(float64(here - there))
-}
-
-func nameOf(key string) string {
-	for i := range key {
-		if key[i] == '/' {
-			return key[:i]
-		}
-	}
-	return key
 }

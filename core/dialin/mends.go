@@ -6,7 +6,9 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/evaluate"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -111,10 +113,10 @@ func (m *mender) first(verdict string, ways []way, likely func(*setup.Document) 
 }
 
 // turnable are the settings that may mend where the pull comes from.
-var turnable = map[string]bool{"pulley.height": true, "band.height": true, "stance.out": true, "path.plane": true, "stance.aside": true, "heading": true}
+var turnable = map[dial.Name]bool{dial.PulleyHeight: true, dial.BandHeight: true, dial.StanceOut: true, dial.PathPlane: true, dial.StanceAside: true, dial.Heading: true}
 
 // firstMoves are what a coach would try first for a verdict: where the pull is out of plane, to stand or turn otherwise.
-var firstMoves = map[string]map[string]bool{"lineUp": {"stance.aside": true, "heading": true, "path.plane": true}}
+var firstMoves = map[string]map[dial.Name]bool{"lineUp": {dial.StanceAside: true, dial.Heading: true, dial.PathPlane: true}}
 
 // laterMove is how many steps a move that a coach would not try first counts more (own).
 const laterMove = 3
@@ -131,15 +133,15 @@ func (m *mender) oneSetting(verdict string) *Mend {
 	var ways []way
 	steps := map[int]float64{}
 	for _, s := range Settings(m.doc) {
-		if !turnable[nameOf(s.Key)] || s.Lock {
+		if !turnable[s.Name()] || s.Lock {
 			continue
 		}
 		for _, v := range nearestFirst(&s) {
 			if math.Abs(v-s.Value) > farthest[s.Kind] {
 				break
 			}
-			steps[len(ways)] = s.steps(v)
-			if first := firstMoves[verdict]; first != nil && !first[nameOf(s.Key)] {
+			steps[len(ways)] = s.Steps(v)
+			if first := firstMoves[verdict]; first != nil && !first[s.Name()] {
 				steps[len(ways)] += laterMove
 			}
 			ways = append(ways, turning(&s, v))
@@ -161,7 +163,7 @@ func (m *mender) oneSetting(verdict string) *Mend {
 }
 
 // nearestFirst lists a setting's other values, the nearest to its present one first.
-func nearestFirst(s *Setting) []float64 {
+func nearestFirst(s *dial.Setting) []float64 {
 	values := slices.DeleteFunc(slices.Clone(valuesOf(s)), func(v float64) bool { return math.Abs(v-s.Value) < s.Step/2 })
 	slices.SortStableFunc(values, func(a, b float64) int { return cmp.Compare(math.Abs(a-s.Value), math.Abs(b-s.Value)) })
 	return values
@@ -173,7 +175,7 @@ func easing() []way {
 		{label: "Use cuffs at the wrists", make: func(d *setup.Document) bool {
 			changed := false
 			for i := range d.Loads {
-				if l := &d.Loads[i]; l.Is().Line != "" && l.Contact.Segment == "hand" && !l.ForBothHands() {
+				if l := &d.Loads[i]; load.Of(l).Line != "" && l.Contact.Segment == "hand" && !load.ForBothHands(l) {
 					l.Contact, changed = setup.Contact{Segment: "forearm", At: "wrist"}, true
 				}
 			}

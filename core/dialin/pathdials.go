@@ -3,6 +3,8 @@ package dialin
 import (
 	"math"
 
+	"dialarc/core/dial"
+	"dialarc/core/load"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -15,7 +17,7 @@ func oneSided(d *setup.Document, _ int) bool { return d.Movement.Side != "both" 
 // hasLine says whether something pulls from a place in the room, so that it matters where the lifter stands and faces.
 func hasLine(d *setup.Document, _ int) bool {
 	for i := range d.Loads {
-		if d.Loads[i].Is().From != "" {
+		if load.Of(&d.Loads[i]).From != "" {
 			return true
 		}
 	}
@@ -34,10 +36,10 @@ func arcGuide(d *setup.Document, _ int) bool {
 func vecOf(p *setup.Point) space.Vec { return space.Vec{X: p.X, Y: p.Y, Z: p.Z} }
 
 // guideTravel is how far the hand goes along its line.
-func guideTravel(d *setup.Document, _ int) Setting {
+func guideTravel(d *setup.Document, _ int) dial.Setting {
 	g := d.Movement.Guide
 	way := space.Norm(r3.Sub(vecOf(g.End), vecOf(&g.Start)))
-	return Setting{Group: "path", Label: "Travel of the hand", Kind: "length", From: 0.1, To: max(0.9, math.Ceil(10*way)/10), Step: 0.02, Value: way,
+	return dial.Setting{Group: "path", Label: "Travel of the hand", Kind: "length", From: 0.1, To: max(0.9, math.Ceil(10*way)/10), Step: 0.02, Value: way,
 		Paths: []string{"movement.guide.end"}}
 }
 
@@ -49,9 +51,9 @@ func setGuideTravel(d *setup.Document, _ int, v float64) {
 }
 
 // guideTurn is how far the hand goes round its arc.
-func guideTurn(d *setup.Document, _ int) Setting {
+func guideTurn(d *setup.Document, _ int) dial.Setting {
 	turn := math.Abs(d.Movement.Guide.TurnDeg)
-	return Setting{Group: "path", Label: "Turn of the hand", Kind: "angle", From: 10, To: max(150, 10*math.Ceil(turn/10)), Step: 5, Value: turn,
+	return dial.Setting{Group: "path", Label: "Turn of the hand", Kind: "angle", From: 10, To: max(150, 10*math.Ceil(turn/10)), Step: 5, Value: turn,
 		Paths: []string{"movement.guide.turnDeg"}}
 }
 
@@ -79,11 +81,11 @@ func widest(d *setup.Document) (key string, at int) {
 func hasWidest(d *setup.Document, _ int) bool { _, c := widest(d); return c >= 0 }
 
 // poseEnd is the angle at one end of keyframes of the coordinate that moves most.
-func poseEnd(last bool) func(*setup.Document, int) Setting {
-	return func(d *setup.Document, _ int) Setting {
+func poseEnd(last bool) func(*setup.Document, int) dial.Setting {
+	return func(d *setup.Document, _ int) dial.Setting {
 		key, c := widest(d)
 		info, frames := &setup.Coordinates[c], d.Movement.Keyframes
-		s := Setting{Group: "path", Kind: "angle", From: max(info.Least, 5*math.Floor(info.OwnFrom/5)), To: min(info.Most, 5*math.Ceil(info.OwnTo/5)), Step: 5, Paths: []string{"movement.keyframes"}}
+		s := dial.Setting{Group: "path", Kind: "angle", From: max(info.Least, 5*math.Floor(info.OwnFrom/5)), To: min(info.Most, 5*math.Ceil(info.OwnTo/5)), Step: 5, Paths: []string{"movement.keyframes"}}
 		s.Label, s.Value = capital(info.Label)+" at the start", frames[0].Pose[key]
 		if last {
 			s.Label, s.Value = capital(info.Label)+" at the end", frames[len(frames)-1].Pose[key]

@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"dialarc/core/catalogue"
+	"dialarc/core/dial"
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
@@ -133,7 +134,7 @@ func TestSearchIsNotBeatenByTryingAll(t *testing.T) {
 	before := told(t, &d)
 	var e evaluate.Evaluator
 	r := rand.New(rand.NewPCG(3, 17))
-	settings := map[string]dialin.Setting{}
+	settings := map[string]dial.Setting{}
 	for _, s := range dialin.Settings(&d) {
 		settings[s.Key] = s
 	}

@@ -7,6 +7,7 @@ import (
 	"math/rand/v2"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/kit"
 	"dialarc/core/metric"
 	"dialarc/core/parallel"
@@ -80,7 +81,7 @@ type choice []int
 type search struct {
 	goal     Goal
 	doc      setup.Document
-	free     []Setting
+	free     []dial.Setting
 	values   [][]float64
 	scorer   scorer
 	told     []string // cautions and owned ranges that the setup as it was runs into: the search may not add to them
@@ -113,7 +114,7 @@ func newSearch(d *setup.Document, g Goal) (*search, setup.Problems) {
 		if n == len(all) {
 			break // more than there are: some stand twice, which was told
 		}
-		i := slices.IndexFunc(all, func(x Setting) bool { return x.Key == key })
+		i := slices.IndexFunc(all, func(x dial.Setting) bool { return x.Key == key })
 		switch {
 		case slices.Contains(g.Free[:n], key):
 			problems = append(problems, setup.Problem{Path: key, What: "This setting is freed twice.", Hint: "Name it once."})

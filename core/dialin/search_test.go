@@ -10,6 +10,7 @@ import (
 	"testing"
 
 	"dialarc/core/dialin"
+	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
 	"dialarc/core/internal/sample"
@@ -241,9 +242,9 @@ func TestLockedSettingsStay(t *testing.T) {
 			t.Errorf("a mend turns %s", m.Key)
 		}
 	}
-	two, _ := d.WithLoad("dumbbell")
+	two, _ := edits.WithLoad(&d, "dumbbell")
 	two.Locked = []string{"load.mass/1", "path.plane"}
-	one, _ := two.WithoutLoad(0)
+	one, _ := edits.WithoutLoad(&two, 0)
 	if _, locked := lockable(&one); !slices.Equal(locked, []string{"load.mass/0", "path.plane"}) {
 		t.Errorf("locked %v", locked)
 	}

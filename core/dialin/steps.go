@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/metric"
 	"dialarc/core/setup"
 )
@@ -51,7 +52,7 @@ func Steps(d *setup.Document) ([]Step, setup.Problems) {
 }
 
 // beside are the next values of a setting below and above the present one.
-func beside(s *Setting) []float64 {
+func beside(s *dial.Setting) []float64 {
 	values := valuesOf(s)
 	var out []float64
 	if i := slices.IndexFunc(values, func(v float64) bool { return v > s.Value-1e-6 }); i > 0 {
@@ -65,7 +66,7 @@ func beside(s *Setting) []float64 {
 	return out
 }
 
-func (w *Sweeper) stepTo(sc *scorer, d *setup.Document, before *rated, s *Setting, to float64) Step {
+func (w *Sweeper) stepTo(sc *scorer, d *setup.Document, before *rated, s *dial.Setting, to float64) Step {
 	out := Step{Key: s.Key, Label: s.Label, Kind: s.Kind, To: to}
 	turned, problems := Apply(d, s.Key, to)
 	if len(problems) > 0 {

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/dial"
 	"dialarc/core/evaluate"
 	"dialarc/core/metric"
 	"dialarc/core/report"
@@ -27,12 +28,12 @@ type Sweep struct {
 type Sweeper struct{ eval evaluate.Evaluator }
 
 // Sweep judges all values of a setting. A setting that the document does not have is a problem.
-func (w *Sweeper) Sweep(d *setup.Document, s *Setting) (Sweep, setup.Problems) {
+func (w *Sweeper) Sweep(d *setup.Document, s *dial.Setting) (Sweep, setup.Problems) {
 	sc, _, _ := w.begin(d)
 	return w.sweep(&sc, d, s)
 }
 
-func (w *Sweeper) sweep(sc *scorer, d *setup.Document, s *Setting) (Sweep, setup.Problems) {
+func (w *Sweeper) sweep(sc *scorer, d *setup.Document, s *dial.Setting) (Sweep, setup.Problems) {
 	values := painted(s)
 	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Loses: make([]bool, len(values)), Why: make([]string, len(values)), Best: -1}
 	for i, v := range values {
@@ -111,7 +112,7 @@ func (w *Sweeper) effort(d *setup.Document) (float64, string) {
 }
 
 // valuesOf lists the values of a dial from end to end: its stops, or whole steps.
-func valuesOf(s *Setting) report.Curve {
+func valuesOf(s *dial.Setting) report.Curve {
 	if len(s.Stops) > 0 {
 		return slices.Clone(report.Curve(s.Stops))
 	}
@@ -127,7 +128,7 @@ func valuesOf(s *Setting) report.Curve {
 const mostPainted = 25
 
 // painted lists the values of a dial that are judged.
-func painted(s *Setting) report.Curve { return thinned(valuesOf(s), mostPainted) }
+func painted(s *dial.Setting) report.Curve { return thinned(valuesOf(s), mostPainted) }
 
 // thinned are all values, or every second, third and so on of more than a number.
 func thinned(all report.Curve, most int) report.Curve {
@@ -182,6 +183,6 @@ func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting,
 }
 
 // swept are the settings that have a sweep, in the same order.
-func swept(settings []Setting) []Setting {
-	return slices.DeleteFunc(settings, func(s Setting) bool { return s.Paint == "none" })
+func swept(settings []dial.Setting) []dial.Setting {
+	return slices.DeleteFunc(settings, func(s dial.Setting) bool { return s.Paint == "none" })
 }

@@ -7,6 +7,7 @@ import (
 
 	"dialarc/core/catalogue"
 	"dialarc/core/dialin"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -37,7 +38,7 @@ func TestSettingsOfUnsoundDocuments(t *testing.T) {
 			}
 			for _, s := range dialin.Settings(&d) {
 				if !strings.Contains(s.Key, "room") {
-					if _, problems := dialin.Apply(&d, s.Key, s.Value); len(problems) > 0 && len(setup.Validate(&d)) == 0 {
+					if _, problems := dialin.Apply(&d, s.Key, s.Value); len(problems) > 0 && len(rules.Validate(&d)) == 0 {
 						t.Errorf("%s without %s: %s cannot be set to what it is: %v", r.Key, spoil, s.Key, problems)
 					}
 				}

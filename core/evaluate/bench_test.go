@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"dialarc/core/evaluate"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -14,7 +15,7 @@ func golden(tb testing.TB, name string) ([]byte, setup.Document) {
 	if err != nil {
 		tb.Fatal(err)
 	}
-	d, problems := setup.Parse(raw)
+	d, problems := rules.Parse(raw)
 	if len(problems) > 0 {
 		tb.Fatal(problems)
 	}
@@ -87,7 +88,7 @@ func BenchmarkParse(b *testing.B) {
 	raw, _ := golden(b, "raise.json")
 	b.ReportAllocs()
 	for b.Loop() {
-		if _, problems := setup.Parse(raw); len(problems) > 0 {
+		if _, problems := rules.Parse(raw); len(problems) > 0 {
 			b.Fatal(problems)
 		}
 	}

@@ -7,6 +7,7 @@ import (
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/verdict"
@@ -98,7 +99,7 @@ func (o *outcome) on() string {
 
 // Brace solves the bracing of a document alone.
 func (e *Evaluator) Brace(d *setup.Document) (*report.Bracing, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
 	o, problems := e.judge(e.model(d), usual.bracing)
@@ -117,7 +118,7 @@ type Limits struct {
 
 // Limits looks at bracing, cautions and owned ranges of a document alone.
 func (e *Evaluator) Limits(d *setup.Document) (Limits, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return Limits{}, problems
 	}
 	m := e.model(d)

@@ -7,6 +7,7 @@ import (
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/profile"
+	"dialarc/core/quantity"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -31,9 +32,9 @@ func (o *outcome) report() *report.Report {
 }
 
 func worded(s *verdict.Sentence) report.Verdict {
-	v := report.Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Doubt: s.Doubt, Values: make(map[string]report.Quantity, len(s.Values))}
+	v := report.Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Doubt: s.Doubt, Values: make(map[string]quantity.Quantity, len(s.Values))}
 	for name, q := range s.Values {
-		v.Values[name] = report.Quantity{Value: report.Rounded(q.Value), Kind: q.Kind}
+		v.Values[name] = quantity.Quantity{Value: report.Rounded(q.Value), Kind: q.Kind}
 	}
 	return v
 }

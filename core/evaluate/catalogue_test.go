@@ -9,6 +9,7 @@ import (
 
 	"dialarc/core/catalogue"
 	"dialarc/core/evaluate"
+	"dialarc/core/load"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 )
@@ -154,7 +155,7 @@ func TestLoadFactorGivesFullEffort(t *testing.T) {
 			}
 			continue
 		}
-		full := r.Document.WithLoadsTimes(factor.OrNaN())
+		full := load.Times(&r.Document, factor.OrNaN())
 		report, problems := evaluate.Document(&full)
 		if len(problems) > 0 { // a stack or dumbbell beyond what documents allow
 			continue

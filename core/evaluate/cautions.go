@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
@@ -61,7 +62,7 @@ func (o *outcome) rubVerdict(rubs []report.Rub) []report.Verdict {
 		return nil
 	}
 	r := &rubs[worst]
-	s := verdict.Rub(o.doc.Loads[r.Index].Is().Line, r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
+	s := verdict.Rub(load.Of(&o.doc.Loads[r.Index]).Line, r.Part, r.State, math.Abs(r.Distance), r.AngleDeg)
 	return []report.Verdict{worded(&s)}
 }
 
@@ -118,7 +119,7 @@ func (o *outcome) limitWords(r *report.Report, in *verdict.JointsInput) {
 		in.First = "the " + muscle.InSentence(limit.Label)
 	}
 	if limit.Load >= 0 {
-		in.Load = metric.Known(*o.doc.Loads[limit.Load].MassField())
+		in.Load = metric.Known(*load.MassField(&o.doc.Loads[limit.Load]))
 		in.Once, in.Low, in.High = limit.Kg, roughly(limit.KgLow), roughly(limit.KgHigh)
 	}
 }

@@ -14,7 +14,7 @@ func (e *Evaluator) entry(o *outcome) *report.Entry {
 	pair, crossed := false, true
 	for k := range o.items {
 		it := &o.items[k]
-		if it.From == nil || it.Def.Shared || !it.Held() || it.Def.Is().End == "" {
+		if it.From == nil || it.Def.Shared || !it.Held() || load.Of(it.Def).End == "" {
 			continue
 		}
 		pair = pair || it.Mirror
@@ -27,7 +27,7 @@ func (e *Evaluator) entry(o *outcome) *report.Entry {
 		return nil
 	}
 	b := e.brace.At(o.doc, o.path, one, 0, 1)
-	out := &report.Entry{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, one[0].Def.Is().End)}
+	out := &report.Entry{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, load.Of(one[0].Def).End)}
 	if !out.Holds {
 		out.How, out.TowardDeg = e.brace.Fails(o.doc, o.path, one, &b)
 		out.TowardDeg = report.Rounded(out.TowardDeg)

@@ -3,6 +3,7 @@ package evaluate
 import (
 	"dialarc/core/profile"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -25,7 +26,7 @@ func Equal(d, reference *setup.Document) (*report.EqualLoads, setup.Problems) {
 
 // CurvesOf runs a document and gives what loads are compared by.
 func CurvesOf(d *setup.Document) (*profile.Curves, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
 	var e Evaluator

@@ -16,6 +16,7 @@ import (
 	"dialarc/core/muscle"
 	"dialarc/core/profile"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/core/support"
 	"dialarc/core/torque"
@@ -166,7 +167,7 @@ func (e *Evaluator) fillVariable(m *model) {
 // halfOf is the repetition with half of the loads that may be changed. What other joints bear tells from it too what those loads ask of
 // them: a lever's own weight is no part of that.
 func (e *Evaluator) halfOf(m *model) *torque.Repetition {
-	d := m.doc.WithLoadsTimes(0.5)
+	d := load.Times(m.doc, 0.5)
 	half := new(torque.Repetition)
 	in := m.with(&d).input(len(e.rep.S))
 	for k := range e.rep.Others {
@@ -194,7 +195,7 @@ func Document(d *setup.Document) (*report.Report, setup.Problems) {
 
 // JSON reads a document from JSON text and computes its report.
 func JSON(raw []byte) (*report.Report, setup.Problems) {
-	d, problems := setup.Parse(raw)
+	d, problems := rules.Parse(raw)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -203,7 +204,7 @@ func JSON(raw []byte) (*report.Report, setup.Problems) {
 
 // Evaluate is Document with reused memory. The report keeps nothing of the Evaluator.
 func (e *Evaluator) Evaluate(d *setup.Document) (*report.Report, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
 	return e.evaluate(e.model(d), d.Samples)
@@ -212,7 +213,7 @@ func (e *Evaluator) Evaluate(d *setup.Document) (*report.Report, setup.Problems)
 // Sketch is Evaluate at fewer places along the path, for what has to keep up with a hand: the same report, whose numbers are a
 // little coarser. What is refused and what holds is judged by the same rules.
 func (e *Evaluator) Sketch(d *setup.Document) (*report.Report, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
 	m := e.model(d)
@@ -267,7 +268,7 @@ func (o *outcome) score() Score {
 
 // Score judges a document at n samples without building a report.
 func (e *Evaluator) Score(d *setup.Document, n int) (Score, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return Score{}, problems
 	}
 	o, problems := e.judge(e.model(d), n)

@@ -9,10 +9,12 @@ import (
 	"testing"
 
 	"dialarc/core/catalogue"
+	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/internal/check"
 	"dialarc/core/metric"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -77,7 +79,7 @@ func TestCableIsHardestWhereItIsSquare(t *testing.T) {
 // reverse of the muscle's strength, which falls toward the top.
 func TestDumbbellIsTheReverseOfTheStrength(t *testing.T) {
 	_, d := golden(t, "raise.json")
-	bell, _ := d.WithLoadKind(0, "dumbbell")
+	bell, _ := edits.WithLoadKind(&d, 0, "dumbbell")
 	bell.Movement.FromDeg, bell.Movement.ToDeg = 0, 90
 	r := evaluated(t, &bell)
 	check.Near(t, "hanging", r.Curves.Torque[0], 0, 1e-9)
@@ -158,7 +160,7 @@ func TestLinedUpCable(t *testing.T) {
 // other: the parts add up, the band's grows to the end, and together they are later than the dumbbell alone was light.
 func TestDumbbellAndBand(t *testing.T) {
 	_, d := golden(t, "dumbbell.json")
-	both, problems := d.WithLoad("band")
+	both, problems := edits.WithLoad(&d, "band")
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -258,7 +260,7 @@ func TestEvaluatorHasNoMemory(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	want, _ := json.Marshal(evaluated(t, &d))
 	var e evaluate.Evaluator
-	other, _ := d.WithLoadKind(0, "dumbbell")
+	other, _ := edits.WithLoadKind(&d, 0, "dumbbell")
 	other.Samples = 31
 	for range 3 {
 		if _, problems := e.Evaluate(&other); len(problems) > 0 {
@@ -286,7 +288,7 @@ func TestSceneAgreesWithTheCurves(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatalf("%s: %v", file, problems)
 		}
-		d, _ := setup.Parse(raw)
+		d, _ := rules.Parse(raw)
 		for _, i := range []int{0, 30, len(r.Curves.S) - 1} {
 			sc, problems := new(evaluate.Evaluator).SceneAt(&d, r.Curves.S[i])
 			if len(problems) > 0 {

@@ -8,6 +8,7 @@ import (
 
 	"dialarc/core/catalogue"
 	"dialarc/core/evaluate"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -78,7 +79,7 @@ func answers(t *testing.T, raw []byte) {
 	if _, err := json.Marshal(r); err != nil {
 		t.Fatalf("%v in the report of %s", err, raw)
 	}
-	if d, problems := setup.Parse(raw); len(problems) == 0 {
+	if d, problems := rules.Parse(raw); len(problems) == 0 {
 		new(evaluate.Evaluator).SceneAt(&d, 0.5)
 		if d.Samples == 11 && len(raw)%5 == 0 { // slower than all the rest
 			evaluate.Tempo(&d)

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/profile"
@@ -185,7 +186,7 @@ func follow(l *report.Limit, o *outcome, list demands, factor float64) {
 	}
 	wide := math.Exp(tenth * l.Spread)
 	if l.Load = Counted(o.doc); l.Load >= 0 {
-		kg := *o.doc.Loads[l.Load].MassField()
+		kg := *load.MassField(&o.doc.Loads[l.Load])
 		l.Kg, l.KgLow, l.KgHigh = number(kg*factor), number(kg*factor/wide), number(kg*factor*wide)
 	} else {
 		none := metric.Missing("No load here is counted in kilograms.")

@@ -114,7 +114,7 @@ func (o *outcome) handForce(f *body.Frames) space.Vec {
 func (o *outcome) firstCable() *load.Item {
 	for k := range o.items {
 		it := &o.items[k]
-		strand := it.Def.Is().Line != ""
+		strand := load.Of(it.Def).Line != ""
 		if strand && it.Def.Side == o.path.Lead().Name() && !it.Mirror {
 			return it
 		}
@@ -125,7 +125,7 @@ func (o *outcome) firstCable() *load.Item {
 // firstLine is its kind.
 func (o *outcome) firstLine() string {
 	if it := o.firstCable(); it != nil {
-		return it.Def.Is().Line
+		return load.Of(it.Def).Line
 	}
 	return ""
 }

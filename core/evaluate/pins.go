@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/kit"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/report"
@@ -15,7 +16,7 @@ func (o *outcome) pins() []report.Pins {
 	out := []report.Pins{}
 	for k, index := range o.rep.Index {
 		def := &o.doc.Loads[index]
-		if def.Kit == nil || def.StackMass <= 0 || def.Is().From != setup.FromPulley {
+		if def.Kit == nil || def.StackMass <= 0 || load.Of(def).From != load.FromPulley {
 			continue
 		}
 		column, known := kit.ColumnOf(def.Kit)

@@ -3,6 +3,7 @@ package evaluate
 import (
 	"math"
 
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -23,7 +24,7 @@ func ComparePlaces(d *setup.Document) (*report.Places, setup.Problems) {
 	for i := range d.Loads {
 		l := &d.Loads[i]
 		arm := l.Contact.Segment == "hand" || l.Contact.Segment == "forearm" || l.Contact.Segment == "upperArm"
-		if index < 0 && arm && l.Is().Line != "" && !l.ForBothHands() {
+		if index < 0 && arm && load.Of(l).Line != "" && !load.ForBothHands(l) {
 			index = i
 		}
 	}

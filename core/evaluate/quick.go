@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"dialarc/core/metric"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -16,7 +17,7 @@ type Quick struct {
 
 // Quick judges a document at n samples and gives the tones of the verdicts that rest on the curve alone.
 func (e *Evaluator) Quick(d *setup.Document, n int) (Quick, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return Quick{}, problems
 	}
 	o, problems := e.judge(e.model(d), n)

@@ -8,6 +8,7 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/metric"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 )
@@ -30,7 +31,7 @@ type Rating struct {
 
 // Rate rates a document at n samples, with muscles at fewer places than a report has.
 func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
-	if problems := setup.Validate(d); len(problems) > 0 {
+	if problems := rules.Validate(d); len(problems) > 0 {
 		return Rating{}, problems
 	}
 	m := e.model(d)

@@ -6,6 +6,7 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 	"dialarc/core/support"
@@ -19,7 +20,7 @@ var stateNames = map[load.State]string{load.Working: "working", load.Slack: "sla
 
 // SceneAt computes the scene of a valid document at s in [0, 1].
 func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
-	problems := setup.Validate(d)
+	problems := rules.Validate(d)
 	if !(s >= 0 && s <= 1) {
 		problems = append(problems, setup.Problem{Path: "s", What: "The place along the path is outside it.", Hint: "Give 0 to 1."})
 	}

@@ -6,9 +6,11 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/catalogue"
+	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -60,8 +62,8 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	if counted < 0 {
 		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.", Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
 	}
-	*d.Loads[counted].MassField() = set.Load * onceFactor(set.Reps+set.Left)
-	if problems := setup.Validate(&d); len(problems) > 0 {
+	*load.MassField(&d.Loads[counted]) = set.Load * onceFactor(set.Reps+set.Left)
+	if problems := rules.Validate(&d); len(problems) > 0 {
 		return none, problems
 	}
 	var e Evaluator
@@ -103,7 +105,7 @@ func CheckSets(base string, l *setup.Lifter) setup.Problems {
 // -1 where there is none.
 func Counted(d *setup.Document) int {
 	for i := range d.Loads {
-		if d.Loads[i].Variable && d.Loads[i].MassField() != nil {
+		if d.Loads[i].Variable && load.MassField(&d.Loads[i]) != nil {
 			return i
 		}
 	}
@@ -116,7 +118,7 @@ func CountedExercises() []report.CountedExercise {
 	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
 		i := Counted(&r.Document)
 		if i >= 0 && varying(&r.Document) == 1 && r.Document.Movement.Kind != "hold" {
-			out = append(out, report.CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: r.Document.Loads[i].Is().Counted})
+			out = append(out, report.CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: load.Of(&r.Document.Loads[i]).Counted})
 		}
 	}
 	return out

@@ -7,6 +7,7 @@ import (
 	"dialarc/core/metric"
 	"dialarc/core/movement"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 	"dialarc/core/support"
@@ -21,7 +22,7 @@ const tempoSamples = 81
 // Tempo validates a document and computes its torque in motion. A document without time for lifting or lowering
 // is a problem.
 func Tempo(d *setup.Document) (*report.Tempo, setup.Problems) {
-	problems := setup.Validate(d)
+	problems := rules.Validate(d)
 	course, ok := movement.NewCourse(d.Tempo)
 	if !ok && len(problems) == 0 {
 		problems = append(problems, setup.Problem{Path: "tempo", What: "Lifting or lowering takes no time.",

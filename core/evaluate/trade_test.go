@@ -6,8 +6,10 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -44,7 +46,7 @@ func TestCautionsOfTheTrade(t *testing.T) {
 			d.Lifter.Strength = []setup.StrengthTest{{Action: "elbow.flexion", AngleDeg: 90, Torque: 2}, {Action: "elbow.extension", AngleDeg: 90, Torque: 2}}
 		}, "row.dumbbell.bench", asItIs},
 		{"band-face", "curl.dumbbell", func(d *setup.Document) { // from the floor in front, up past the face
-			*d, _ = d.WithLoadKind(0, "band")
+			*d, _ = edits.WithLoadKind(d, 0, "band")
 			d.Loads[0].Anchor, d.Loads[0].RestLength = &setup.Point{X: 0.6, Y: 0.05, Z: 0.2}, 0.5
 		}, "fly.band.one", asItIs},
 		{"column", "raise.behind.hand", func(d *setup.Document) {
@@ -161,7 +163,7 @@ func TestWhatHurts(t *testing.T) {
 		t.Errorf("short of it: %+v", r.Hurts)
 	}
 	d.Lifter.Ranges["shoulder.elevation"] = setup.Range{FromDeg: 0, ToDeg: 150, Hurts: []setup.Span{{FromDeg: 80, ToDeg: 70}}}
-	if problems := setup.Validate(&d); len(problems) != 1 || problems[0].Path != "lifter.ranges.shoulder.elevation.hurts[0].toDeg" {
+	if problems := rules.Validate(&d); len(problems) != 1 || problems[0].Path != "lifter.ranges.shoulder.elevation.hurts[0].toDeg" {
 		t.Errorf("%v", problems)
 	}
 }

@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/load"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -376,7 +377,7 @@ func TestSharesAreSteady(t *testing.T) {
 			}
 			return most
 		}
-		heavier := d.WithLoadsTimes(1.01)
+		heavier := load.Times(&d, 1.01)
 		if by := moved(&heavier); by > 1 {
 			t.Errorf("%s: a hundredth of load moves a share by %.1f points", key, by)
 		}

@@ -120,5 +120,5 @@ func TestPullAtDouble(t *testing.T) {
 	b.Pull = b.Pull[:2]
 	check.Near(t, "beyond the last", b.PullAtDouble(), 100, 1e-9)
 	b.Pull, b.Section = nil, 1e-4
-	check.Near(t, "by the law", b.PullAtDouble(), 2e-4*setup.RubberAtDouble, 1e-9)
+	check.Near(t, "by the law", b.PullAtDouble(), 2e-4*kit.RubberAtDouble, 1e-9)
 }

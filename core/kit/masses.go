@@ -79,7 +79,7 @@ func Nearest(list []float64, x float64) (float64, int) {
 func (b *Band) PullAtDouble() float64 {
 	strands := float64(max(1, b.Strands))
 	if len(b.Pull) < 2 {
-		return strands * setup.RubberAtDouble * b.Section
+		return strands * RubberAtDouble * b.Section
 	}
 	want := 2 * b.RestLength
 	i := 1

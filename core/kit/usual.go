@@ -92,10 +92,10 @@ func Corner(name string) Room {
 
 // loop is a loop band that pulls with a force, N, at twice its length, both strands together.
 func loop(key, name string, rest, pull float64) Band {
-	return Band{Key: key, Name: name, RestLength: rest, Strands: 2, Section: pull / setup.RubberAtDouble / 2, Hysteresis: setup.DefaultHysteresis}
+	return Band{Key: key, Name: name, RestLength: rest, Strands: 2, Section: pull / RubberAtDouble / 2, Hysteresis: setup.DefaultHysteresis}
 }
 
 // tube is a single band that pulls with a force, N, at twice its length.
 func tube(key, name string, rest, pull float64) Band {
-	return Band{Key: key, Name: name, RestLength: rest, Strands: 1, Section: pull / setup.RubberAtDouble, Hysteresis: setup.DefaultHysteresis}
+	return Band{Key: key, Name: name, RestLength: rest, Strands: 1, Section: pull / RubberAtDouble, Hysteresis: setup.DefaultHysteresis}
 }

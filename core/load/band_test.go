@@ -7,6 +7,7 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/internal/check"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -24,11 +25,11 @@ func rubber(change func(*setup.Load)) setup.Load {
 // the law is within 6%.
 func TestRubberAgainstTreloar(t *testing.T) {
 	for _, c := range []struct{ stretch, stress float64 }{{1.24, 0.23}, {1.61, 0.41}, {1.89, 0.50}, {2.17, 0.58}, {2.42, 0.67}} {
-		check.Near(t, "stress", setup.RubberStress(c.stretch)/1e6, c.stress, 0.06*c.stress)
+		check.Near(t, "stress", kit.RubberStress(c.stretch)/1e6, c.stress, 0.06*c.stress)
 	}
-	check.Near(t, "at rest", setup.RubberStress(1), 0, 0)
-	check.Near(t, "shorter than at rest", setup.RubberStress(0.7), 0, 0)
-	check.Near(t, "the dial's constant", setup.RubberAtDouble, setup.RubberStress(2), 1e-6)
+	check.Near(t, "at rest", kit.RubberStress(1), 0, 0)
+	check.Near(t, "shorter than at rest", kit.RubberStress(0.7), 0, 0)
+	check.Near(t, "the dial's constant", kit.RubberAtDouble, kit.RubberStress(2), 1e-6)
 }
 
 // The pull points to the anchor, grows with the section and the strands, and is nothing while the band is slack.
@@ -39,7 +40,7 @@ func TestBandPull(t *testing.T) {
 	toAnchor := r3.Sub(space.Vec{X: 0, Y: 0.3, Z: -0.4}, r.f.Grip[body.Right])
 	x := r3.Norm(toAnchor) / 0.5
 	check.Near(t, "stretch", p.Stretch, x, 1e-12)
-	check.Near(t, "pull", p.Tension, 1e-4*setup.RubberStress(x), 1e-9)
+	check.Near(t, "pull", p.Tension, 1e-4*kit.RubberStress(x), 1e-9)
 	check.Vec(t, "direction", r3.Unit(p.Force), r3.Unit(toAnchor))
 	two := r.build(rubber(func(l *setup.Load) { l.Strands = 2 }))
 	check.Near(t, "two strands", two.At(r.at(0.7)).Tension, 2*p.Tension, 1e-9)

@@ -4,68 +4,56 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/dial"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// stack is what hangs on a cable: a mass m lifted through a ratio k.
-//
-// The tension is T = k m g while the stack hangs in it. Friction f makes it k m g (1 + f) where the cable is being drawn
-// out and k m g (1 - f) where it runs back. The stack has been lifted by k (drawn-out length - parked length): below zero
-// it rests and the cable is slack, above its travel it has topped out and the path cannot go on.
-type stack struct {
-	weight          float64 // m g, N
-	ratio, friction float64
-	parked          float64 // drawn-out length at rest, m
-	travel          float64 // of the stack, m
-}
+var cable = Kind{Name: setup.Cable, From: FromPulley, Line: "cable", End: "handle", With: "with a cable", Counted: "the pin", Needs: "cable",
+	Holds: worn, Simple: true, Shares: true, Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Complete: completeCable, Alone: halfCable,
+	Check: checkStack, Fit: fitCable, source: newCable,
+	Dials: []dial.Dial{pulleyHeightDial,
+		{Name: dial.ColumnsApart, Applies: both(placed, apartFreely), Read: columnsApart, Write: setColumnsApart},
+		pulleyOutDial, pulleyAsideDial, stackDial, strapDial, cuffDial}}
 
-func newStack(l *setup.Load) stack {
-	return stack{weight: l.StackMass * Gravity, ratio: l.Ratio, friction: l.Friction, parked: l.AttachmentLength + l.ParkedGap, travel: l.Travel}
-}
-
-func (s *stack) lift(length float64) (float64, State) {
-	lift := s.ratio * (length - s.parked)
-	switch {
-	case lift < 0:
-		return lift, Slack
-	case lift > s.travel:
-		return lift, ToppedOut
+// completeCable starts a new cable crossed behind the back, at hand height (own).
+func completeCable(l *setup.Load, mass, across float64) {
+	l.StackMass = mass / l.Ratio
+	if l.Pulley == nil {
+		l.Pulley = &setup.Point{X: 0, Y: 0.76, Z: across}
 	}
-	return lift, Working
-}
-
-// still is the tension while lifting and while lowering, by the sign of the length's rate while lifting.
-func (s *stack) still(drawn float64) (up, down float64) {
-	full := s.ratio * s.weight
-	if s.friction == 0 || math.Abs(drawn) < 1e-12 {
-		return full, full
+	if l.Travel == 0 {
+		l.Travel = 2 * setup.DefaultTravel // a free pulley of unknown kind: its stack is not known to end earlier
 	}
-	loss := math.Copysign(s.friction, drawn)
-	return full * (1 + loss), full * (1 - loss)
 }
 
-// moving is the tension of a stack that moves with k times the cable, T = k m (g + k L”), never below zero.
-func (s *stack) moving(rate, acceleration float64) (float64, State) {
-	loss := 0.0
-	if math.Abs(rate) > 1e-12 {
-		loss = math.Copysign(s.friction, rate)
+// halfCable is a handle on the cable instead of a bar for both hands.
+func halfCable(l *setup.Load) {
+	if l.Shared {
+		l.StackMass, l.Shared = l.StackMass/2, false
 	}
-	if t := s.ratio * s.weight * (1 + s.ratio*acceleration/Gravity) * (1 + loss); t > 0 {
-		return t, Working
-	}
-	return 0, Slack
 }
 
-func (s *stack) energy(length float64) float64 {
-	return s.ratio * s.weight * max(0, length-s.parked)
+func fitCable(f *kit.Fitting, path string, l *setup.Load) {
+	fitColumn(f, path, l)
+	fitHold(f, path, l, &l.AttachmentLength)
 }
 
-// cable runs from a pulley at P to a contact at C, or to the middle of a bar that both hands hold and of whose pull each
+func columnsApart(d *setup.Document, i int) dial.Setting {
+	return dial.Setting{Group: "loads", Label: "Distance between columns", Kind: "length", From: 0.6, To: 3.0, Step: 0.05,
+		Value: 2 * math.Abs(d.Loads[i].Pulley.Z), Paths: []string{dial.LoadPath(i, "pulley.z")}}
+}
+
+func setColumnsApart(d *setup.Document, i int, v float64) {
+	setApart(&d.Loads[i].Pulley.Z, d.Loads[i].Side, v)
+}
+
+// strand runs from a pulley at P to a contact at C, or to the middle of a bar that both hands hold and of whose pull each
 // gets half. It pulls along (P - C)/|P - C|.
-type cable struct {
+type strand struct {
 	stack
 	pulley space.Vec
 	share  float64 // of the tension at this contact
@@ -73,14 +61,14 @@ type cable struct {
 }
 
 func newCable(b *builder) (Source, *space.Vec) {
-	c := &cable{stack: newStack(b.Load), pulley: b.point(b.Pulley), share: 1, at: b.at}
+	c := &strand{stack: newStack(b.Load), pulley: b.point(b.Pulley), share: 1, at: b.at}
 	if b.Shared {
 		c.share = 0.5
 	}
 	return c, &c.pulley
 }
 
-func (c *cable) At(f *body.Frames) Pull {
+func (c *strand) At(f *body.Frames) Pull {
 	line := r3.Sub(c.pulley, c.at.line(f))
 	length := space.Norm(line)
 	pull := Pull{Contact: c.at.in(f)}
@@ -100,7 +88,7 @@ func (c *cable) At(f *body.Frames) Pull {
 
 // Moving adds the inertia of the stack. Of the cable's length L, L' = -u · v and L” = (v² - L'²)/L - u · a. On a shared bar
 // both hands move alike along the cable and mirrored across it.
-func (c *cable) Moving(f *body.Frames, v, a space.Vec) Pull {
+func (c *strand) Moving(f *body.Frames, v, a space.Vec) Pull {
 	p := c.At(f)
 	if p.State == Slack {
 		return p
@@ -122,6 +110,14 @@ func (c *cable) Moving(f *body.Frames, v, a space.Vec) Pull {
 	return p
 }
 
-func (c *cable) Energy(f *body.Frames) float64 {
+func (c *strand) Energy(f *body.Frames) float64 {
 	return c.share * c.energy(space.Norm(r3.Sub(c.pulley, c.at.line(f))))
+}
+
+// Shape is the middle of a bar on the cable and its ends; nothing for a handle.
+func (c *strand) Shape(f *body.Frames) []space.Vec {
+	if !c.at.shared {
+		return nil
+	}
+	return append([]space.Vec{c.at.line(f)}, barEnds(f)...)
 }

@@ -2,8 +2,11 @@ package load
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/dial"
+	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 
@@ -11,14 +14,59 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// cam is a machine whose arm turns about an axis of its own and pushes on the limb with a pad.
+var cam = Kind{Name: setup.Cam, With: "with a cam", Counted: "the pin", Needs: "machine", OwnSeat: true,
+	Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Check: checkCam, Fit: fitCam, source: newCam, Dials: []dial.Dial{stackDial}}
+
+func checkCam(v *setup.Checks, path string, l *setup.Load) {
+	v.OneOf(path+".coordinate", "coordinate that the machine turns with", l.Coordinate, setup.CamJoints...)
+	v.Field(loadRows, path+".stackMass", "mass on the pin", l.StackMass, "kg", "A stack of nothing asks nothing of the muscle.")
+	v.Field(loadRows, path+".ratio", "ratio of the machine", l.Ratio, "", "")
+	v.Field(loadRows, path+".padRadius", "distance from axis to pad", l.PadRadius, "m", "The pad pushes on the limb there.")
+	if o := l.AxisOffset; o != nil {
+		for i, x := range []float64{o.X, o.Y, o.Z} {
+			v.Within(path+".axisOffset."+[]string{"x", "y", "z"}[i], "offset of the machine's axis", x, -0.3, 0.3, "m", "Further off it fits nobody.")
+		}
+	}
+	v.Count(loadRows, path+".cam", "angles", len(l.Cam), "")
+	v.CamTable(path+".cam", l.Cam)
+}
+
+func fitCam(f *kit.Fitting, path string, l *setup.Load) {
+	i := kit.Alike(f.Room.Cams, kit.Remembered(l).Item, func(c *kit.Cam) string { return c.Key }, func(c *kit.Cam) float64 {
+		if c.Coordinate != l.Coordinate {
+			return math.Inf(1)
+		}
+		return math.Abs(padAt(c, l) - l.PadRadius)
+	})
+	if i < 0 {
+		f.Lacks(path+".cam", "There is no machine with a pad for this here.", nil)
+		return
+	}
+	c := &f.Room.Cams[i]
+	pad := padAt(c, l)
+	if !slices.Equal(c.Table, l.Cam) || kit.Differ(pad, l.PadRadius) || kit.Differ(c.Ratio, l.Ratio) {
+		f.Change(path+".cam", c.Name+": its own cam and pad, {pad} from the axis.", kit.Values{"pad": kit.Length(pad)})
+	}
+	pull := l.StackMass * l.Ratio
+	l.Cam, l.PadRadius, l.Ratio = slices.Clone(c.Table), pad, c.Ratio
+	l.Kit = &setup.Kit{Item: c.Key}
+	if want := pull / c.Ratio; kit.Differ(want, l.StackMass) {
+		l.StackMass = want
+	}
+	f.MassOf(path+".stackMass", l, &l.StackMass, c.Pins(), "Pin {to} instead of {from}.", "")
+}
+
+// padAt is where a machine's pad can be set nearest to where the setup has it.
+func padAt(c *kit.Cam, l *setup.Load) float64 { return max(c.PadFrom, min(c.PadTo, l.PadRadius)) }
+
+// padded is a machine whose arm turns about an axis of its own and pushes on the limb with a pad.
 //
 // The stack puts the torque k m g r(θ) on the machine's arm, r from a table of moment arms over the arm's angle θ, flat
 // beyond its ends. The pad stays at the pad radius R from the machine's axis A and slides along the limb: it touches where
 // the limb's line meets that circle. Its force F is square to the limb; with t the direction in which the pad moves, F
 // (n · t) R is the machine's torque. When the axes are in line that is torque over radius; else both the angle of the
 // machine's arm and the pad's place on the limb differ from the limb's.
-type cam struct {
+type padded struct {
 	weight  float64 // k m g, N
 	mass    float64 // k m, kg, that the machine's arm lifts
 	ratio   float64 // k
@@ -49,7 +97,7 @@ var turnings = map[string]turning{
 }
 
 func newCam(b *builder) (Source, *space.Vec) {
-	c := &cam{mass: b.Ratio * b.StackMass, ratio: b.Ratio, radius: b.PadRadius, turning: turnings[b.Coordinate], at: b.at}
+	c := &padded{mass: b.Ratio * b.StackMass, ratio: b.Ratio, radius: b.PadRadius, turning: turnings[b.Coordinate], at: b.at}
 	c.weight = c.mass * Gravity
 	side := b.at.side
 	x, y := make([]float64, len(b.Cam)), make([]float64, len(b.Cam))
@@ -78,7 +126,7 @@ func newCam(b *builder) (Source, *space.Vec) {
 }
 
 // hinge is the unit axis about which the coordinate turns the limb, growing.
-func (c *cam) hinge(f *body.Frames) space.Vec {
+func (c *padded) hinge(f *body.Frames) space.Vec {
 	side := c.at.side
 	var w space.Vec
 	switch c.turning.coordinate {
@@ -113,7 +161,7 @@ func (c *cam) hinge(f *body.Frames) space.Vec {
 const alongHinge = 0.05
 
 // stand is where the machine's arm stands: its angle, where the pad touches, and the direction of the pad's force.
-func (c *cam) stand(f *body.Frames) (angle float64, touch, push space.Vec, ok bool) {
+func (c *padded) stand(f *body.Frames) (angle float64, touch, push space.Vec, ok bool) {
 	side := c.at.side
 	w := c.hinge(f)
 	joint := f.Joint[side.Joint(c.turning.joint)]
@@ -139,11 +187,11 @@ func (c *cam) stand(f *body.Frames) (angle float64, touch, push space.Vec, ok bo
 	return angle, touch, r3.Scale(-c.sign/(moved*c.radius), n), true
 }
 
-func (c *cam) momentArm(angle float64) float64 {
+func (c *padded) momentArm(angle float64) float64 {
 	return c.arms.Predict(max(c.from, min(c.to, angle)))
 }
 
-func (c *cam) At(f *body.Frames) Pull {
+func (c *padded) At(f *body.Frames) Pull {
 	angle, touch, push, ok := c.stand(f)
 	p := Pull{Contact: touch}
 	if !ok {
@@ -157,7 +205,7 @@ func (c *cam) At(f *body.Frames) Pull {
 
 // Moving adds the inertia of the stack. It rises by k r with the angle of the machine's arm, so that with its kinetic energy m (k r θ')²/2
 // the torque on that arm is k m r (g + k (r θ” + r_θ θ'²)) by Lagrange's equation; never below zero.
-func (c *cam) Moving(f *body.Frames, v, a space.Vec) Pull {
+func (c *padded) Moving(f *body.Frames, v, a space.Vec) Pull {
 	p := c.At(f)
 	if p.State != Working {
 		return p
@@ -175,7 +223,7 @@ func (c *cam) Moving(f *body.Frames, v, a space.Vec) Pull {
 }
 
 // widens is the derivative of the moment arm by the angle, m/rad.
-func (c *cam) widens(angle float64) float64 {
+func (c *padded) widens(angle float64) float64 {
 	if angle < c.from || angle > c.to {
 		return 0
 	}
@@ -186,7 +234,7 @@ func (c *cam) widens(angle float64) float64 {
 // pad touches. The pad moves along its circle, P' = R θ' t with t square to the arm e, and along the limb d, over which it slides at ξ
 // while the limb turns at ω: P' = v + ξ d, P” = a + ξ' d + 2 ω ξ n with n square to the limb. Their parts along n and d give θ', ξ
 // and θ”.
-func (c *cam) turn(f *body.Frames, touch, v, a space.Vec) (rate, speeding float64) {
+func (c *padded) turn(f *body.Frames, touch, v, a space.Vec) (rate, speeding float64) {
 	w := c.hinge(f)
 	limb := c.at.side.On(c.turning.segment)
 	d := r3.Unit(space.Reject(f.Direction(limb), w))
@@ -205,7 +253,7 @@ func (c *cam) turn(f *body.Frames, touch, v, a space.Vec) (rate, speeding float6
 }
 
 // Energy is k m g ∫ r dθ in the lifting direction, by Simpson's rule.
-func (c *cam) Energy(f *body.Frames) float64 {
+func (c *padded) Energy(f *body.Frames) float64 {
 	angle, _, _, ok := c.stand(f)
 	if !ok {
 		return 0
@@ -217,4 +265,12 @@ func (c *cam) Energy(f *body.Frames) float64 {
 		sum += float64(2+2*(i%2)) * c.momentArm(c.zero+float64(i)*h)
 	}
 	return c.sign * c.weight * sum * h / 3
+}
+
+// Shape is the machine's axis and where its pad touches.
+func (c *padded) Shape(f *body.Frames) []space.Vec {
+	if _, touch, _, ok := c.stand(f); ok {
+		return []space.Vec{c.axis, touch}
+	}
+	return nil
 }

@@ -1,4 +1,5 @@
-// Package load turns the loads of a document into forces on the body. Each kind is one file; kinds is their registry.
+// Package load turns the loads of a document into forces on the body. Each kind is one file, which says everything that is true of it; kinds is
+// their registry.
 package load
 
 import (
@@ -87,21 +88,6 @@ func (b *builder) point(p *setup.Point) space.Vec {
 	return b.place(space.Vec{X: p.X, Y: p.Y, Z: p.Z})
 }
 
-// kinds builds a source of each kind, and says where it starts from.
-var kinds = map[setup.LoadKind]func(b *builder) (Source, *space.Vec){
-	setup.Dumbbell: newWeight,
-	setup.Bar:      newWeight,
-	setup.Cable:    newCable,
-	setup.Rope:     newStrands,
-	setup.Band:     newBand,
-	setup.Cam:      newCam,
-	setup.Lever:    newLever,
-	setup.OwnBody:  newOwnBody,
-}
-
-// Known says whether loads of a kind can be built.
-func Known(kind setup.LoadKind) bool { return kinds[kind] != nil }
-
 // contact is a place on a segment.
 type contact struct {
 	segment body.Segment
@@ -168,7 +154,7 @@ func build(index int, l *setup.Load, st *body.Station, mirrored bool, start, end
 		side = body.Left - side
 		b.place, b.turn = st.Mirror, st.MirrorTurn
 	}
-	if l.ForBothHands() {
+	if ForBothHands(l) {
 		b.place, b.turn = same, same // one thing for both hands, not one for each
 	}
 	b.at = contact{segment: side.On(contactSegments[l.Contact.Segment]), side: side, named: l.Contact.At, shared: l.Shared}
@@ -180,7 +166,7 @@ func build(index int, l *setup.Load, st *body.Station, mirrored bool, start, end
 	case l.Contact.At == "ankle":
 		b.at.share = anklePad
 	}
-	source, from := kinds[l.Kind](&b)
+	source, from := KindOf(l.Kind).source(&b)
 	return Item{Source: source, Index: index, Mirror: mirrored, Segment: b.at.segment, Def: l, From: from}
 }
 

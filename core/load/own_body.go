@@ -2,17 +2,35 @@ package load
 
 import (
 	"dialarc/core/body"
+	"dialarc/core/setup"
 	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// ownBody says that the lifter's own weight is the load. It is no force of its own: what the weights of the segments ask
+var ownBody = Kind{Name: setup.OwnBody, With: "with body weight", Scale: func(*setup.Load, float64) {}, AtHand: freeAtHand, source: newOwnBody}
+
+// bodyWeight says that the lifter's own weight is the load. It is no force of its own: what the weights of the segments ask
 // of a joint is counted as this load's part.
-type ownBody struct{}
+type bodyWeight struct{}
 
-func newOwnBody(*builder) (Source, *space.Vec) { return ownBody{}, nil }
+func newOwnBody(*builder) (Source, *space.Vec) { return bodyWeight{}, nil }
 
-func (ownBody) At(f *body.Frames) Pull { return Pull{Contact: f.COM[body.Trunk]} }
+func (bodyWeight) At(f *body.Frames) Pull { return Pull{Contact: f.COM[body.Trunk]} }
 
-func (o ownBody) Moving(f *body.Frames, _, _ space.Vec) Pull { return o.At(f) }
+func (o bodyWeight) Moving(f *body.Frames, _, _ space.Vec) Pull { return o.At(f) }
 
-func (ownBody) Energy(*body.Frames) float64 { return 0 }
+func (bodyWeight) Energy(*body.Frames) float64 { return 0 }
+
+// Shape is the two bars that a hanging body holds, back and front end of each: right, then left.
+func (bodyWeight) Shape(f *body.Frames) []space.Vec {
+	if f.Station.Root != body.OnHands || f.Station.OnToes {
+		return nil
+	}
+	along := f.Station.Heading.Apply(space.Vec{X: beyondHands})
+	var out []space.Vec
+	for _, g := range f.Grip {
+		out = append(out, r3.Sub(g, along), r3.Add(g, along))
+	}
+	return out
+}

@@ -7,6 +7,7 @@ import (
 	"reflect"
 	"strings"
 
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -84,7 +85,7 @@ func checked(p *Person, at func(field string) string) setup.Problems {
 	if n := len([]rune(p.Name)); n == 0 || n > 200 {
 		found = append(found, setup.Problem{Path: at("name"), What: fmt.Sprintf("The name has %d characters.", n), Hint: "Give 1 to 200."})
 	}
-	for _, q := range setup.ValidateLifter("body", &p.Body) {
+	for _, q := range rules.Lifter("body", &p.Body) {
 		q.Path = at(q.Path)
 		found = append(found, q)
 	}

@@ -3,6 +3,7 @@ package report
 
 import (
 	"dialarc/core/metric"
+	"dialarc/core/quantity"
 	"dialarc/core/setup"
 )
 
@@ -169,17 +170,11 @@ type Gap struct {
 // Verdict is one sentence for the coach. Text holds names in braces for the values, so that the reader's units can be
 // filled in.
 type Verdict struct {
-	Key    string              `json:"key" doc:"What it is about." enum:"lineUp,profile,brace,start,clear,joints,work"`
-	Tone   string              `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
-	Text   string              `json:"text" doc:"The sentence, values as {name}."`
-	Values map[string]Quantity `json:"values"`
-	Doubt  string              `json:"doubt,omitempty" doc:"Why its numbers are loose: they are shown greyed."`
-}
-
-// Quantity is a number with its kind of unit.
-type Quantity struct {
-	Value float64 `json:"value"`
-	Kind  string  `json:"kind" enum:"length,angle,mass,torque,force,percent,count,hole"`
+	Key    string                       `json:"key" doc:"What it is about." enum:"lineUp,profile,brace,start,clear,joints,work"`
+	Tone   string                       `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
+	Text   string                       `json:"text" doc:"The sentence, values as {name}."`
+	Values map[string]quantity.Quantity `json:"values"`
+	Doubt  string                       `json:"doubt,omitempty" doc:"Why its numbers are loose: they are shown greyed."`
 }
 
 // Path is the geometry of the lead arm over the range, for the picture: three numbers (x, y, z) per sample.

@@ -20,7 +20,7 @@ func (v *Checks) Within(path, label string, x, low, high float64, unit, why stri
 	if x >= low && x <= high {
 		return true
 	}
-	v.Add(path, "The "+label+" is "+number(x, unit)+".", why, "Give "+number(low, "")+" to "+number(high, unit)+".")
+	v.Add(path, "The "+label+" is "+Number(x, unit)+".", why, "Give "+Number(low, "")+" to "+Number(high, unit)+".")
 	return false
 }
 
@@ -40,7 +40,8 @@ func (v *Checks) Count(rows Rows, path, things string, n int, why string) bool {
 	return false
 }
 
-func number(x float64, unit string) string {
+// Number writes a number with its unit.
+func Number(x float64, unit string) string {
 	s := strconv.FormatFloat(x, 'g', 6, 64)
 	if unit == "" {
 		return s
@@ -53,7 +54,7 @@ func (v *Checks) OneOf(path, label, got string, allowed ...string) bool {
 	if slices.Contains(allowed, got) {
 		return true
 	}
-	what := fmt.Sprintf("The %s is %q.", label, clip(got))
+	what := fmt.Sprintf("The %s is %q.", label, Clip(got))
 	if got == "" {
 		what = "The " + label + " is missing."
 	}
@@ -65,5 +66,29 @@ func (v *Checks) OneOf(path, label, got string, allowed ...string) bool {
 func (v *Checks) Name(path, s string) {
 	if n := len([]rune(s)); n > 200 {
 		v.Add(path, fmt.Sprintf("The name has %d characters.", n), "", "Keep it to 200.")
+	}
+}
+
+// Place checks where a cable or band starts.
+func (v *Checks) Place(path, name string, p *Point) {
+	if p == nil {
+		v.Add(path, "The "+name+" is missing.", "The pull needs a place to come from.", "Give x, y and z in metres.")
+		return
+	}
+	v.Within(path+".x", name+"'s distance out", p.X, -6, 6, "m", "")
+	v.Within(path+".y", name+"'s height", p.Y, 0, 4, "m", "It is between floor and ceiling.")
+	v.Within(path+".z", name+"'s distance to the right", p.Z, -6, 6, "m", "")
+}
+
+// Direction checks a vector that only says where something points.
+func (v *Checks) Direction(path, name string, p *Point) {
+	if p == nil || !(p.X*p.X+p.Y*p.Y+p.Z*p.Z > 1e-12) {
+		v.Add(path, "The direction of the "+name+" is missing.", "", "Give x, y and z; its length does not matter.")
+		return
+	}
+	for _, x := range []float64{p.X, p.Y, p.Z} {
+		if !v.Within(path, "direction of the "+name, x, -1e3, 1e3, "", "") {
+			return
+		}
 	}
 }

@@ -17,20 +17,6 @@ import (
 // MaxBytes is the largest document that Parse reads. A real one has about 2 kB.
 const MaxBytes = 1 << 20
 
-// Parse reads a document, fills in defaults and validates it. The problems are empty exactly when the document can be
-// evaluated as far as its own fields tell. On problems the document holds whatever could be read.
-func Parse(raw []byte) (Document, Problems) {
-	if len(raw) > MaxBytes {
-		return Document{}, Problems{{What: fmt.Sprintf("The document has %d bytes.", len(raw)),
-			Why: fmt.Sprintf("More than %d bytes is no setup.", MaxBytes), Hint: "Send one setup document, usually about 2 kB."}}
-	}
-	d, problems := Read(raw)
-	if len(problems) > 0 {
-		return d, problems
-	}
-	return d, Validate(&d)
-}
-
 // Decode reads a document of another kind, called what, from JSON text of at most MaxBytes that has its shape; usual is the size that
 // one usually has. On problems it holds whatever could be read.
 func Decode[T any](raw []byte, what, usual string) (T, Problems) {
@@ -260,14 +246,14 @@ func shapeLeaf(path string, v any, t reflect.Type, found *Problems) {
 		if !ok {
 			wrongType(path, v, "a number", found)
 		} else if _, err := n.Float64(); err != nil {
-			*found = append(*found, Problem{Path: path, What: "The number " + clip(n.String()) + " is too large.", Hint: "Give a finite number."})
+			*found = append(*found, Problem{Path: path, What: "The number " + Clip(n.String()) + " is too large.", Hint: "Give a finite number."})
 		}
 	case reflect.Int:
 		n, ok := v.(json.Number)
 		if !ok {
 			wrongType(path, v, "a whole number", found)
 		} else if _, err := strconv.Atoi(n.String()); err != nil {
-			*found = append(*found, Problem{Path: path, What: clip(n.String()) + " is not a whole number.", Hint: "Give a whole number."})
+			*found = append(*found, Problem{Path: path, What: Clip(n.String()) + " is not a whole number.", Hint: "Give a whole number."})
 		}
 	}
 }
@@ -278,9 +264,9 @@ func wrongType(path string, v any, want string, found *Problems) {
 	case nil:
 		got = "null"
 	case string:
-		got = "the text " + strconv.Quote(clip(x))
+		got = "the text " + strconv.Quote(Clip(x))
 	case json.Number:
-		got = "the number " + clip(x.String())
+		got = "the number " + Clip(x.String())
 	case bool:
 		got = strconv.FormatBool(x)
 	case []any:
@@ -293,7 +279,8 @@ func wrongType(path string, v any, want string, found *Problems) {
 	*found = append(*found, Problem{Path: path, What: what, Hint: "Give " + want + "."})
 }
 
-func clip(s string) string {
+// Clip shortens a text that a message quotes.
+func Clip(s string) string {
 	if r := []rune(s); len(r) > 40 {
 		return string(r[:40]) + "..."
 	}

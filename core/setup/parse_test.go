@@ -6,6 +6,9 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/edits"
+	"dialarc/core/kit"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -20,7 +23,7 @@ func raise(t testing.TB) string {
 
 func parsed(t testing.TB) setup.Document {
 	t.Helper()
-	d, problems := setup.Parse([]byte(raise(t)))
+	d, problems := rules.Parse([]byte(raise(t)))
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -87,7 +90,7 @@ func TestBadInputNamesItsPath(t *testing.T) {
 			if !strings.Contains(text, c.old) {
 				t.Fatalf("the document has no %s", c.old)
 			}
-			_, problems := setup.Parse([]byte(strings.Replace(text, c.old, c.new, 1)))
+			_, problems := rules.Parse([]byte(strings.Replace(text, c.old, c.new, 1)))
 			for _, p := range problems {
 				if p.Path == c.path && strings.Contains(p.String(), c.says) {
 					return
@@ -99,7 +102,7 @@ func TestBadInputNamesItsPath(t *testing.T) {
 }
 
 func TestMissingPartsAreAllReported(t *testing.T) {
-	_, problems := setup.Parse([]byte(`{"schema":"dialarc.setup/1"}`))
+	_, problems := rules.Parse([]byte(`{"schema":"dialarc.setup/1"}`))
 	paths := map[string]bool{}
 	for _, p := range problems {
 		paths[p.Path] = true
@@ -116,7 +119,7 @@ func TestOddTexts(t *testing.T) {
 		"": "empty", "  \n": "empty", "[]": "a list", "null": "null", "{}x": "after the end", `"a"`: "the text",
 		strings.Repeat(" ", setup.MaxBytes+1): "no setup",
 	} {
-		_, problems := setup.Parse([]byte(text))
+		_, problems := rules.Parse([]byte(text))
 		if len(problems) == 0 || !strings.Contains(problems.Error(), says) {
 			t.Errorf("%.10q: got %v, want something with %q", text, problems, says)
 		}
@@ -128,7 +131,7 @@ func FuzzParse(f *testing.F) {
 	f.Add(`{"schema":"dialarc.setup/1","loads":[{"pulley":null}]}`)
 	f.Add(`{"lifter":{"ranges":{"":{}}}}`)
 	f.Fuzz(func(t *testing.T, text string) {
-		d, problems := setup.Parse([]byte(text))
+		d, problems := rules.Parse([]byte(text))
 		if len(problems) == 0 && (d.Schema != setup.Schema || len(d.Loads) == 0) {
 			t.Errorf("a document without schema or loads passed: %q", text)
 		}
@@ -141,7 +144,7 @@ func TestRoundTrip(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	second, problems := setup.Parse(raw)
+	second, problems := rules.Parse(raw)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -158,7 +161,7 @@ func TestDefaults(t *testing.T) {
 	}
 	text = strings.Replace(text, `,
   "samples": 101`, "", 1)
-	d, problems := setup.Parse([]byte(text))
+	d, problems := rules.Parse([]byte(text))
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -171,14 +174,14 @@ func TestDefaults(t *testing.T) {
 func TestLoadKindAndBack(t *testing.T) {
 	d := parsed(t)
 	d.Loads[0].Ratio = 0.5
-	bell, problems := d.WithLoadKind(0, "dumbbell")
+	bell, problems := edits.WithLoadKind(&d, 0, "dumbbell")
 	if len(problems) > 0 || bell.Loads[0].Kind != setup.Dumbbell || bell.Loads[0].Mass != 3.75 {
 		t.Fatalf("a stack of 7.5 kg at half ratio pulls like 3.75 kg, not %v (%v)", bell.Loads[0].Mass, problems)
 	}
-	if p := setup.Validate(&bell); len(p) > 0 {
+	if p := rules.Validate(&bell); len(p) > 0 {
 		t.Errorf("the dumbbell document has problems: %v", p)
 	}
-	back, _ := bell.WithLoadKind(0, "cable")
+	back, _ := edits.WithLoadKind(&bell, 0, "cable")
 	if *back.Loads[0].Pulley != *d.Loads[0].Pulley || back.Loads[0].StackMass != 7.5 {
 		t.Errorf("turning back lost the pulley or the mass: %+v", back.Loads[0])
 	}
@@ -186,7 +189,7 @@ func TestLoadKindAndBack(t *testing.T) {
 		index int
 		kind  string
 	}{{3, "cable"}, {-1, "cable"}, {0, "anvil"}} {
-		if _, problems := d.WithLoadKind(bad.index, setup.LoadKind(bad.kind)); len(problems) == 0 {
+		if _, problems := edits.WithLoadKind(&d, bad.index, setup.LoadKind(bad.kind)); len(problems) == 0 {
 			t.Errorf("load %d as %q was taken", bad.index, bad.kind)
 		}
 	}
@@ -195,14 +198,14 @@ func TestLoadKindAndBack(t *testing.T) {
 // A band takes the place of a cable of the same pull at twice its length, and turning back finds the pulley again.
 func TestBandInPlaceOfACable(t *testing.T) {
 	d := parsed(t)
-	band, problems := d.WithLoadKind(0, "band")
-	if len(problems) > 0 || len(setup.Validate(&band)) > 0 {
-		t.Fatal(problems, setup.Validate(&band))
+	band, problems := edits.WithLoadKind(&d, 0, "band")
+	if len(problems) > 0 || len(rules.Validate(&band)) > 0 {
+		t.Fatal(problems, rules.Validate(&band))
 	}
-	if pull := setup.RubberAtDouble * band.Loads[0].Section; pull < 73.54 || pull > 73.56 {
+	if pull := kit.RubberAtDouble * band.Loads[0].Section; pull < 73.54 || pull > 73.56 {
 		t.Errorf("a stack of 7.5 kg pulls with 73.55 N, the band with %v", pull)
 	}
-	back, _ := band.WithLoadKind(0, "cable")
+	back, _ := edits.WithLoadKind(&band, 0, "cable")
 	if m := back.Loads[0].StackMass; m < 7.499 || m > 7.501 || *back.Loads[0].Pulley != *d.Loads[0].Pulley {
 		t.Errorf("back to a cable: %+v", back.Loads[0])
 	}
@@ -212,17 +215,17 @@ func TestBandInPlaceOfACable(t *testing.T) {
 func TestAddAndTakeAwayLoads(t *testing.T) {
 	d := parsed(t)
 	for i, kind := range []setup.LoadKind{"dumbbell", "cable", "band", "band"} {
-		more, problems := d.WithLoad(kind)
+		more, problems := edits.WithLoad(&d, kind)
 		if len(problems) > 0 || len(more.Loads) != i+2 || more.Loads[i+1].Kind != kind {
 			t.Fatalf("%s: %v, %d loads", kind, problems, len(more.Loads))
 		}
-		if p := setup.Validate(&more); len(p) > 0 {
+		if p := rules.Validate(&more); len(p) > 0 {
 			t.Errorf("with a %s: %v", kind, p)
 		}
 		d = more
 	}
 	for len(d.Loads) > 1 {
-		less, problems := d.WithoutLoad(0)
+		less, problems := edits.WithoutLoad(&d, 0)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
@@ -231,10 +234,10 @@ func TestAddAndTakeAwayLoads(t *testing.T) {
 	if d.Loads[0].ID != "band 2" {
 		t.Errorf("the last load is %q", d.Loads[0].ID)
 	}
-	if _, problems := d.WithoutLoad(0); len(problems) == 0 {
+	if _, problems := edits.WithoutLoad(&d, 0); len(problems) == 0 {
 		t.Error("the last load was taken away")
 	}
-	if _, problems := d.WithLoad("anvil"); len(problems) == 0 {
+	if _, problems := edits.WithLoad(&d, "anvil"); len(problems) == 0 {
 		t.Error("an anvil was added")
 	}
 }

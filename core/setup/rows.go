@@ -49,24 +49,9 @@ func (r Rows) of(path string) Row {
 	return row
 }
 
+// What is checked here of the things that documents and gyms have in common.
 var (
-	documentRows     = RowsOf[Document]()
-	lifterRows       = RowsOf[Lifter]()
-	rangeRows        = RowsOf[Range]()
-	spanRows         = RowsOf[Span]()
-	strengthTestRows = RowsOf[StrengthTest]()
-	knownSetRows     = RowsOf[KnownSet]()
-	postureRows      = RowsOf[Posture]()
-	trunkRows        = RowsOf[Trunk]()
-	benchRows        = RowsOf[Bench]()
-	movementRows     = RowsOf[Movement]()
-	guideRows        = RowsOf[Guide]()
-	keyframeRows     = RowsOf[Keyframe]()
-	loadRows         = RowsOf[Load]()
-	bandPointRows    = RowsOf[BandPoint]()
-	camPointRows     = RowsOf[CamPoint]()
-	contactRows      = RowsOf[Contact]()
-	columnRows       = RowsOf[Column]()
-	tempoRows        = RowsOf[Tempo]()
-	scoringRows      = RowsOf[Scoring]()
+	columnRows    = RowsOf[Column]()
+	bandPointRows = RowsOf[BandPoint]()
+	camPointRows  = RowsOf[CamPoint]()
 )

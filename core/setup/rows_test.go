@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"dialarc/core/catalogue"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -57,7 +58,7 @@ var between = regexp.MustCompile(`^Give (-?[0-9.e+-]+) to (-?[0-9.e+-]+)`)
 
 // refused is the limits that a document's number is refused for not keeping.
 func refused(d *setup.Document, path string) (low, high float64, is bool) {
-	for _, p := range setup.Validate(d) {
+	for _, p := range rules.Validate(d) {
 		if m := between.FindStringSubmatch(p.Hint); p.Path == path && m != nil {
 			low, _ = strconv.ParseFloat(m[1], 64)
 			high, _ = strconv.ParseFloat(strings.TrimSuffix(m[2], "."), 64)
@@ -196,7 +197,7 @@ func TestListsAreAsLongAsTheSchemaSays(t *testing.T) {
 
 // tooLong finds the problem that a list itself has.
 func tooLong(d *setup.Document, path string) (setup.Problem, bool) {
-	for _, p := range setup.Validate(d) {
+	for _, p := range rules.Validate(d) {
 		if p.Path == path && regexp.MustCompile(`\d+`).MatchString(p.What) && !strings.Contains(p.What, "does not come after") {
 			return p, true
 		}

@@ -81,7 +81,7 @@ type strand struct {
 
 // clears says whether a load has a line that could rub on something.
 func clears(it *load.Item) bool {
-	return it.From != nil && it.Def.Is().Line != "" && !(it.Mirror && it.Def.ForBothHands())
+	return it.From != nil && load.Of(it.Def).Line != "" && !(it.Mirror && load.ForBothHands(it.Def))
 }
 
 func strandsOf(f *body.Frames, items []load.Item, all bool, out []strand) []strand {
@@ -249,7 +249,7 @@ func (c *clearer) nearest(k int, s float64) Rub {
 		if other := &c.strands[i]; i != k && other.working && space.Norm(r3.Sub(other.b, me.b)) > togetherAt {
 			d, at := between(me.a, me.b, other.a, other.b)
 			if d < closeBy && best.Distance > closeBy {
-				best.Part, best.Distance, best.At, best.Longer, best.Crosses = "other "+other.item.Def.Is().Line, d, at, 0, true
+				best.Part, best.Distance, best.At, best.Longer, best.Crosses = "other "+load.Of(other.item.Def).Line, d, at, 0, true
 			}
 		}
 	}

@@ -42,7 +42,7 @@ func Columns(items []load.Item) []Column {
 	var cols []Column
 	for i := range items {
 		it := &items[i]
-		if it.Def.Is().From != setup.FromPulley || it.Def.Kit == nil || it.Def.Kit.Station == "" {
+		if load.Of(it.Def).From != load.FromPulley || it.Def.Kit == nil || it.Def.Kit.Station == "" {
 			continue
 		}
 		c := Column{X: it.From.X, Z: it.From.Z, Exit: it.From.Y, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
@@ -69,7 +69,7 @@ func Clear(cols []Column, items []load.Item, b *body.Body, st *body.Station, rep
 		}
 	}
 	for i := range items {
-		if it := &items[i]; it.From != nil && !it.Mirror && it.Held() && it.Def.Is().Line != "" {
+		if it := &items[i]; it.From != nil && !it.Mirror && it.Held() && load.Of(it.Def).Line != "" {
 			if p, hit := atPulley(it, rep); hit {
 				found = append(found, p)
 			}
@@ -120,8 +120,8 @@ func armIn(c *Column, rep *torque.Repetition) (setup.Problem, bool) {
 func atPulley(it *load.Item, rep *torque.Repetition) (setup.Problem, bool) {
 	for i := range rep.S {
 		if d := space.Norm(r3.Sub(*it.From, rep.Grip[i])); d < 0.03 {
-			return setup.Problem{Path: fmt.Sprintf("loads[%d].%s", it.Index, it.Def.Is().From),
-				What: fmt.Sprintf("At %.0f degrees the hand is at the %s itself.", space.Deg(rep.Angle[i]), it.Def.Is().From),
+			return setup.Problem{Path: fmt.Sprintf("loads[%d].%s", it.Index, load.Of(it.Def).From),
+				What: fmt.Sprintf("At %.0f degrees the hand is at the %s itself.", space.Deg(rep.Angle[i]), load.Of(it.Def).From),
 				Why:  "There it pulls nowhere.", Hint: "Move it or the lifter by 5 cm or more."}, true
 		}
 	}

@@ -90,7 +90,7 @@ func Unusable(gaps []Gap, loads []setup.Load, n int) setup.Problems {
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].strandLength", g.Index), What: "The hands are further apart than the rope is long, all the way.",
 				Why: "Its strands would have to be longer.", Hint: "Take a longer rope, or bring the hands together."})
 		case load.Blocked:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, loads[g.Index].Is().From), What: "Something blocks the cable or band over the whole range.",
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, load.Of(&loads[g.Index]).From), What: "Something blocks the cable or band over the whole range.",
 				Why: "It would bend round it and pull from another direction.", Hint: "Step aside, turn, or move its start."})
 		case load.OffPad:
 			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].padRadius", g.Index), What: "The limb does not reach the machine's pad anywhere.",

@@ -9,6 +9,7 @@ import (
 
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/internal/bridge"
 )
@@ -54,7 +55,7 @@ func TestCallsAreComplete(t *testing.T) {
 // What crosses comes out as the core's own functions give it.
 func TestCallsCross(t *testing.T) {
 	core, text := &bridge.Core{}, document(t)
-	d, _ := setup.Parse([]byte(text))
+	d, _ := rules.Parse([]byte(text))
 	turned := call(t, core, "apply", text, "stance.out", 0.85)
 	if got, ok := turned.OK.(setup.Document); !ok || got.Posture.X != 0.85 || d.Posture.X == 0.85 {
 		t.Errorf("apply: %+v", turned)

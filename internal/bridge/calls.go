@@ -9,11 +9,12 @@ import (
 	"dialarc/core/catalogue"
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
+	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/quantity"
 	"dialarc/core/report"
-	"dialarc/core/rig"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -35,14 +36,15 @@ func (c *Core) Calls() []Call {
 		{"scene", "The figure and what pulls on it at a place along the path, 0 to 1.", []string{"document", "s"}, c.evaluator.SceneAt},
 		{"settings", "What can be set. A document with problems is served too, since turning a dial is how they are mended.", []string{"document"}, dialin.Settings},
 		{"apply", "The document with a setting turned to a value.", []string{"document", "key", "value"}, dialin.Apply},
-		{"loadKind", "The document with a load of another kind.", []string{"document", "index", "kind"}, (*setup.Document).WithLoadKind},
-		{"addLoad", "The document with one more load.", []string{"document", "kind"}, (*setup.Document).WithLoad},
-		{"dropLoad", "The document without a load.", []string{"document", "index"}, (*setup.Document).WithoutLoad},
-		{"choices", "What the setup consists of, and what else it could.", []string{"document"}, rig.ChoicesOf},
-		{"change", "The document with something else of what it could consist of.", []string{"document", "what", "key", "index"}, rig.Change},
-		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"}, rig.Begin},
-		{"fit", "The document moved into a gym that has an id.", []string{"document", "room", "id"}, rig.Fit},
-		{"effect", "What tells two setups apart at a glance: fit, torque, effort.", []string{"document"}, rig.EffectOf},
+		{"loadKind", "The document with a load of another kind.", []string{"document", "index", "kind"}, edits.WithLoadKind},
+		{"addLoad", "The document with one more load.", []string{"document", "kind"}, edits.WithLoad},
+		{"dropLoad", "The document without a load.", []string{"document", "index"}, edits.WithoutLoad},
+		{"choices", "What the setup consists of, and what else it could.", []string{"document"}, edits.ChoicesOf},
+		{"change", "The document with something else of what it could consist of.", []string{"document", "what", "key", "index"}, edits.Change},
+		{"set", "The document with a plain part of it set to a value, given as JSON.", []string{"document", "path", "value"}, edits.Set},
+		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"}, edits.Begin},
+		{"fit", "The document moved into a gym that has an id.", []string{"document", "room", "id"}, edits.Fit},
+		{"effect", "What tells two setups apart at a glance: fit, torque, effort.", []string{"document"}, edits.EffectOf},
 		{"sweep", "How well every value of one setting would fit.", []string{"document", "key"}, c.sweep},
 		{"paint", "How well every value of every setting would fit; what was swept of the same document is not judged again.", []string{"document"}, c.paint},
 		{"mends", "The smallest changes that would mend what the verdicts find.", []string{"document"}, c.mends},
@@ -57,7 +59,7 @@ func (c *Core) Calls() []Call {
 		{"equalise", "Setups with loads that ask as much as the first, in a way, at an angle.", []string{"documents", "by", "atDeg"}, compare.Equalise},
 		{"study", "What the second of two setups differs in from the first, one thing at a time.", []string{"documents"}, compare.StudyOf},
 		{"comparison", "A comparison given as text, or what is wrong with it.", []string{"comparison"}, comparison},
-		{"ready", "The setups to begin with for a lifter, in a gym that has an id, or in any.", []string{"lifter", "room", "id"}, rig.ReadyIn},
+		{"ready", "The setups to begin with for a lifter, in a gym that has an id, or in any.", []string{"lifter", "room", "id"}, edits.ReadyIn},
 		{"rank", "Those setups in the order in which they load a region long, short or evenly.", []string{"lifter", "room", "id", "region", "how", "progress"}, rank},
 		{"rankFor", "The same as a mean over several lifters.", []string{"lifters", "room", "id", "region", "how", "progress"}, rankFor},
 		{"partners", "Those of them that complement a setup.", []string{"document", "lifter", "room", "id", "progress"}, partners},
@@ -106,7 +108,7 @@ func (c *Core) mends(d *setup.Document) ([]dialin.Mend, setup.Problems) {
 
 // equal reads the reference by itself, so that the document stays the one that was read last.
 func equal(d *setup.Document, reference string) (*report.EqualLoads, setup.Problems) {
-	r, problems := setup.Parse([]byte(reference))
+	r, problems := rules.Parse([]byte(reference))
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -132,7 +134,7 @@ func rank(l *setup.Lifter, r *kit.Room, id, region, how string, progress Progres
 func rankFor(lifters []setup.Lifter, r *kit.Room, id, region, how string, progress Progress) ([]compare.RankedReady, setup.Problems, error) {
 	var problems setup.Problems
 	for i := range lifters {
-		problems = append(problems, setup.ValidateLifter(fmt.Sprintf("lifters[%d]", i), &lifters[i])...)
+		problems = append(problems, rules.Lifter(fmt.Sprintf("lifters[%d]", i), &lifters[i])...)
 	}
 	if len(problems) > 0 {
 		return nil, problems, nil

@@ -9,6 +9,7 @@ import (
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -157,7 +158,7 @@ func readLifter(text string) (*setup.Lifter, setup.Problems) {
 	if err := json.Unmarshal([]byte(text), &l); err != nil {
 		return nil, setup.Problems{{Path: "lifter", What: "The lifter cannot be read: " + err.Error() + "."}}
 	}
-	return &l, setup.ValidateLifter("lifter", &l)
+	return &l, rules.Lifter("lifter", &l)
 }
 
 // memo remembers the document that was read last: the calls of one frame all ask about the same text.

@@ -4,7 +4,7 @@ import (
 	"slices"
 
 	"dialarc/core/catalogue"
-	"dialarc/core/rig"
+	"dialarc/core/edits"
 	"dialarc/core/setup"
 )
 
@@ -37,7 +37,7 @@ func setups(p *person, room string) []setup.Document {
 		case len(d.Loads) == 1:
 			d.Loads[0].Mass = p.bell
 		}
-		out = append(out, rig.Fit(&d, &at, room).Document)
+		out = append(out, edits.Fit(&d, &at, room).Document)
 	}
 	return out
 }

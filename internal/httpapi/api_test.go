@@ -16,6 +16,7 @@ import (
 	"dialarc/core/catalogue"
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/internal/demo"
 	"dialarc/internal/httpapi"
@@ -415,7 +416,7 @@ func TestVersionsOfASetup(t *testing.T) {
 	c.call("PUT", path+"/versions/9", map[string]string{"title": "x"}, 404, &f)
 	c.call("PUT", path+"/versions/1", map[string]string{"title": strings.Repeat("x", 201)}, 422, &f)
 	st.Document.Cues = []string{""}
-	if problems := setup.Validate(&st.Document); len(problems) != 1 || problems[0].Path != "cues[0]" {
+	if problems := rules.Validate(&st.Document); len(problems) != 1 || problems[0].Path != "cues[0]" {
 		t.Errorf("an empty cue: %v", problems)
 	}
 }

@@ -5,6 +5,7 @@ import (
 
 	"dialarc/core/compare"
 	"dialarc/core/kit"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
@@ -26,7 +27,7 @@ func (s *Server) registerComparisons(api huma.API) {
 		return &equalAnswer{out}, problems, nil
 	})
 	calculate(api, s.turns, "rankReady", "/api/rank", "Order the ready setups by how they load a region", func(ctx context.Context, in *rankQuestion) (*rankAnswer, setup.Problems, error) {
-		problems := setup.ValidateLifter("lifter", &in.Lifter)
+		problems := rules.Lifter("lifter", &in.Lifter)
 		if in.Room != nil {
 			in.Room.Complete()
 			problems = append(problems, within("room", kit.Validate(in.Room))...)

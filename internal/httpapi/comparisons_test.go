@@ -10,6 +10,7 @@ import (
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
 	"dialarc/core/kit"
+	"dialarc/core/load"
 	"dialarc/core/setup"
 	"dialarc/internal/httpapi"
 )
@@ -52,7 +53,7 @@ func TestComparisonsAreKept(t *testing.T) {
 func TestServerCompares(t *testing.T) {
 	c := serve(t)
 	_, st := c.first("Suvi Brandt")
-	double := st.Document.WithLoadsTimes(2)
+	double := load.Times(&st.Document, 2)
 	docs := []setup.Document{st.Document, double}
 	var got compare.Comparison
 	c.call("POST", "/api/compare", map[string]any{"setups": docs}, 200, &got)

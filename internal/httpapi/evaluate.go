@@ -8,6 +8,7 @@ import (
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
 	"dialarc/core/report"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -28,7 +29,7 @@ func (s *Server) registerEvaluate(api huma.API) {
 			return evaluate.Uncertainty(ctx, d, report.UsualErrors, 1)
 		})
 	calculate(api, s.turns, "knownStrength", "/api/strength", "What is known of a lifter's strength, action by action, and what every known set says", func(_ context.Context, l *setup.Lifter) (*report.Known, setup.Problems, error) {
-		if problems := setup.ValidateLifter("lifter", l); len(problems) > 0 {
+		if problems := rules.Lifter("lifter", l); len(problems) > 0 {
 			return nil, problems, nil
 		}
 		return evaluate.KnownOf(l), nil, nil
@@ -42,13 +43,13 @@ func (s *Server) registerEvaluate(api huma.API) {
 			return &one[notYet]{notYet{catalogue.NotYet(in.Q)}}, nil
 		})
 	calculate(api, s.turns, "dialIn", "/api/dialin", "Look for settings of a setup document that fit better", func(ctx context.Context, in *searchQuestion) (*dialin.Search, setup.Problems, error) {
-		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
+		if problems := within("setup", rules.Validate(&in.Setup)); len(problems) > 0 {
 			return nil, problems, nil
 		}
 		return dialin.Run(ctx, &in.Setup, in.Goal, nil)
 	})
 	calculate(api, s.turns, "mapTwo", "/api/map", "How well every pair of values of two settings of a setup document would fit", func(ctx context.Context, in *mapQuestion) (*dialin.Grid, setup.Problems, error) {
-		if problems := within("setup", setup.Validate(&in.Setup)); len(problems) > 0 {
+		if problems := within("setup", rules.Validate(&in.Setup)); len(problems) > 0 {
 			return nil, problems, nil
 		}
 		return dialin.Map(ctx, &in.Setup, in.A, in.B, nil)
@@ -91,7 +92,7 @@ func without[T any](evaluate func(*setup.Document) (*T, setup.Problems)) func(co
 func offer[T any](api huma.API, turn *turns, id, path, summary string, evaluate func(context.Context, *setup.Document) (*T, setup.Problems)) {
 	op := takes[setup.Document](api, huma.Operation{OperationID: id, Method: http.MethodPost, Path: "/api/evaluate" + path, Summary: summary, Errors: []int{413, 422}})
 	huma.Register(api, op, func(ctx context.Context, in *rawInput) (*one[T], error) {
-		d, problems := setup.Parse(in.RawBody)
+		d, problems := rules.Parse(in.RawBody)
 		if len(problems) > 0 {
 			return nil, refused(problems)
 		}

@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"dialarc/core/evaluate"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
 
@@ -63,7 +64,7 @@ func showLifter(l *store.Lifter) Lifter {
 // lifterRow reads a lifter that a client sends.
 func (s *Server) lifterRow(w LifterWrite, id string) (store.Lifter, error) {
 	problems := nameProblem("name", w.Name)
-	problems = append(problems, setup.ValidateLifter("body", &w.Body)...)
+	problems = append(problems, rules.Lifter("body", &w.Body)...)
 	if len(problems) == 0 {
 		problems = append(problems, evaluate.CheckSets("body.", &w.Body)...)
 	}

@@ -6,10 +6,10 @@ import (
 
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
+	"dialarc/core/edits"
 	"dialarc/core/kit"
 	"dialarc/core/people"
 	"dialarc/core/report"
-	"dialarc/core/rig"
 	"dialarc/core/setup"
 	"dialarc/internal/bridge"
 
@@ -20,7 +20,7 @@ import (
 var prefixes = map[string]string{
 	reflect.TypeFor[report.Report]().PkgPath():  "Report",
 	reflect.TypeFor[setup.Document]().PkgPath(): "Document",
-	reflect.TypeFor[rig.Choices]().PkgPath():    "Rig",
+	reflect.TypeFor[edits.Choices]().PkgPath():  "Edits",
 	reflect.TypeFor[kit.Room]().PkgPath():       "Kit",
 	reflect.TypeFor[people.Person]().PkgPath():  "People",
 	reflect.TypeFor[compare.Kept]().PkgPath():   "Compare",

@@ -6,8 +6,8 @@ import (
 	"strings"
 	"testing"
 
+	"dialarc/core/edits"
 	"dialarc/core/kit"
-	"dialarc/core/rig"
 	"dialarc/internal/httpapi"
 )
 
@@ -39,7 +39,7 @@ func TestRoomFromReadyToUsed(t *testing.T) {
 	}
 
 	lifter, st := c.first("Suvi Brandt")
-	fitted := rig.Fit(&st.Document, &changed.Document, made.ID)
+	fitted := edits.Fit(&st.Document, &changed.Document, made.ID)
 	c.call("POST", "/api/setups", map[string]any{"lifterId": lifter.ID, "document": fitted.Document}, 201, &st)
 	var used list[httpapi.Setup]
 	key := fitted.Document.Loads[0].Kit.Station

@@ -13,6 +13,7 @@ import (
 
 	"dialarc/core/catalogue"
 	"dialarc/core/evaluate"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 	"dialarc/internal/demo"
 )
@@ -32,7 +33,7 @@ func documents(t *testing.T) []setup.Document {
 		if err != nil {
 			t.Fatal(err)
 		}
-		d, problems := setup.Parse(raw)
+		d, problems := rules.Parse(raw)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}

@@ -646,7 +646,7 @@ export interface components {
       /** @description The difference in words, values as {name}; empty where it would not be noticed. */
       text: string;
       values: {
-        [key: string]: components["schemas"]["ReportQuantity"];
+        [key: string]: components["schemas"]["Quantity"];
       };
       /**
        * Format: double
@@ -733,7 +733,7 @@ export interface components {
        * @description How much of the target's lengths and of its muscle's regions is worked hard by one of the two, 0 to 1.
        */
       coverage: number;
-      ready: components["schemas"]["RigHere"];
+      ready: components["schemas"]["EditsHere"];
       /** @description What each is there for; A is the one that a partner is looked for. */
       why: string;
     };
@@ -756,7 +756,7 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
-      ready: components["schemas"]["RigHere"];
+      ready: components["schemas"]["EditsHere"];
       /**
        * Format: double
        * @description How well it serves, 0 to 1.
@@ -785,7 +785,7 @@ export interface components {
       /** @description The sentence, values as {name}. */
       text: string;
       values: {
-        [key: string]: components["schemas"]["ReportQuantity"];
+        [key: string]: components["schemas"]["Quantity"];
       };
     };
     CompareSet: {
@@ -1697,6 +1697,107 @@ export interface components {
        */
       turnDeg?: number;
     };
+    EditsChoices: {
+      /** @description How the feet can be set; empty where something else decides. */
+      feet: components["schemas"]["EditsNamed"][];
+      /** @description Key of how they are. */
+      foot: string;
+      /** @description Key of what it does. */
+      hand: string;
+      /** @description What the hand that takes no part can do; empty where there is none. */
+      hands: components["schemas"]["EditsNamed"][];
+      /** @description For each load the key of the present one, or nothing. */
+      hold: string[];
+      /** @description For each load the places that it can be held at; empty where it is not a matter of choice. */
+      holds: components["schemas"]["EditsHold"][][];
+      /** @description Key of the present one. */
+      position: string;
+      positions: components["schemas"]["EditsPosition"][];
+      ways: components["schemas"]["EditsWay"][];
+    };
+    EditsEffect: {
+      /** @description Largest torque over capacity. */
+      effort: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description 0 to 100. */
+      match: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest torque of loads and body, N·m. */
+      peak: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description early, mid or late; empty when there is none. */
+      phase: string;
+      /** @description What stands against it, when anything does. */
+      stop?: string;
+    };
+    EditsFitted: {
+      /** @description Whether the document differs at all from what was given: also when only the kit that it remembers does. */
+      anew: boolean;
+      /** @description What had to change, in the order of the document. */
+      changes: components["schemas"]["KitFitChange"][];
+      document: components["schemas"]["Document"];
+      /** @description What the setup needs and the room does not have. */
+      missing: components["schemas"]["KitFitChange"][];
+    };
+    EditsHere: {
+      /** @description What it is for, in a line. */
+      about: string;
+      /** @description What is different in this room; the document has it so. */
+      changes: components["schemas"]["KitFitChange"][];
+      document: components["schemas"]["Document"];
+      /**
+       * @description What it is for.
+       * @enum {string}
+       */
+      group: "shoulder" | "rear" | "chest" | "back" | "armFront" | "armBack" | "leg" | "trunk";
+      key: string;
+      /** @description What the room does not have for it. */
+      missing: components["schemas"]["KitFitChange"][];
+      /** @description Common mistakes. */
+      mistakes: string[];
+      name: string;
+      /** @description Kinds of kit that it takes. */
+      needs: ("cable" | "dumbbell" | "bar" | "band" | "machine" | "bench")[];
+      /** @description What the phase depends on, or where it is not what is usually said. */
+      note?: string;
+      /** @description Where the loads ask most, for a lifter of middle size: early, mid or late; empty for a hold. */
+      phase: string;
+      /** @description Key of the posture. */
+      position: string;
+      /** @description Key of the region that it is for. */
+      region: string;
+      /** @description How to end a set that will not go up. */
+      safely: string;
+      /** @description What else it is called. */
+      synonyms: string[];
+    };
+    EditsHold: {
+      contact: components["schemas"]["DocumentContact"];
+      key: string;
+      label: string;
+    };
+    EditsNamed: {
+      key: string;
+      label: string;
+    };
+    EditsPosition: {
+      /** @description Kind of posture; of one with a bench where that is a matter of choice, with /bench. */
+      key: string;
+      label: string;
+    };
+    EditsWay: {
+      key: string;
+      label: string;
+    };
     EqualAnswer: {
       setups: components["schemas"]["CompareEqualised"][];
     };
@@ -2008,6 +2109,15 @@ export interface components {
       step: number;
       /** @description The stack's moment arm over the angle, at two angles or more. */
       table: components["schemas"]["DocumentCamPoint"][];
+    };
+    KitFitChange: {
+      /** @description Where in the document. */
+      path: string;
+      /** @description The sentence, values as {name}. */
+      text: string;
+      values: {
+        [key: string]: components["schemas"]["Quantity"];
+      };
     };
     KitHold: {
       key: string;
@@ -2348,6 +2458,12 @@ export interface components {
       /** @description Why it cannot be used. */
       why?: string;
     };
+    Quantity: {
+      /** @enum {string} */
+      kind: "length" | "angle" | "mass" | "torque" | "force" | "percent" | "count" | "hole";
+      /** Format: double */
+      value: number;
+    };
     RankAnswer: {
       /** @description The best first; those for which the room lacks something last. */
       ranked: components["schemas"]["CompareRankedReady"][];
@@ -2556,7 +2672,7 @@ export interface components {
       /** @description The sentence, values as {name}. */
       text: string;
       values: {
-        [key: string]: components["schemas"]["ReportQuantity"];
+        [key: string]: components["schemas"]["Quantity"];
       };
       /** @description The usual way out. */
       way: string;
@@ -3139,12 +3255,6 @@ export interface components {
       /** @description With the arm's own weight. */
       total: components["schemas"]["ReportShape"];
     };
-    ReportQuantity: {
-      /** @enum {string} */
-      kind: "length" | "angle" | "mass" | "torque" | "force" | "percent" | "count" | "hole";
-      /** Format: double */
-      value: number;
-    };
     ReportRegionPart: {
       /** @description 1 is all of it. */
       activation: (number | null)[];
@@ -3429,7 +3539,7 @@ export interface components {
        */
       tone: "good" | "look" | "stop";
       values: {
-        [key: string]: components["schemas"]["ReportQuantity"];
+        [key: string]: components["schemas"]["Quantity"];
       };
     };
     ReportWorkShare: {
@@ -3444,116 +3554,6 @@ export interface components {
       share: number;
       /** @description Whether it is what the setup is for. */
       target: boolean;
-    };
-    RigChoices: {
-      /** @description How the feet can be set; empty where something else decides. */
-      feet: components["schemas"]["RigNamed"][];
-      /** @description Key of how they are. */
-      foot: string;
-      /** @description Key of what it does. */
-      hand: string;
-      /** @description What the hand that takes no part can do; empty where there is none. */
-      hands: components["schemas"]["RigNamed"][];
-      /** @description For each load the key of the present one, or nothing. */
-      hold: string[];
-      /** @description For each load the places that it can be held at; empty where it is not a matter of choice. */
-      holds: components["schemas"]["RigHold"][][];
-      /** @description Key of the present one. */
-      position: string;
-      positions: components["schemas"]["RigPosition"][];
-      ways: components["schemas"]["RigWay"][];
-    };
-    RigEffect: {
-      /** @description Largest torque over capacity. */
-      effort: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description 0 to 100. */
-      match: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Largest torque of loads and body, N·m. */
-      peak: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description early, mid or late; empty when there is none. */
-      phase: string;
-      /** @description What stands against it, when anything does. */
-      stop?: string;
-    };
-    RigFitChange: {
-      /** @description Where in the document. */
-      path: string;
-      /** @description The sentence, values as {name}. */
-      text: string;
-      values: {
-        [key: string]: components["schemas"]["ReportQuantity"];
-      };
-    };
-    RigFitted: {
-      /** @description Whether the document differs at all from what was given: also when only the kit that it remembers does. */
-      anew: boolean;
-      /** @description What had to change, in the order of the document. */
-      changes: components["schemas"]["RigFitChange"][];
-      document: components["schemas"]["Document"];
-      /** @description What the setup needs and the room does not have. */
-      missing: components["schemas"]["RigFitChange"][];
-    };
-    RigHere: {
-      /** @description What it is for, in a line. */
-      about: string;
-      /** @description What is different in this room; the document has it so. */
-      changes: components["schemas"]["RigFitChange"][];
-      document: components["schemas"]["Document"];
-      /**
-       * @description What it is for.
-       * @enum {string}
-       */
-      group: "shoulder" | "rear" | "chest" | "back" | "armFront" | "armBack" | "leg" | "trunk";
-      key: string;
-      /** @description What the room does not have for it. */
-      missing: components["schemas"]["RigFitChange"][];
-      /** @description Common mistakes. */
-      mistakes: string[];
-      name: string;
-      /** @description Kinds of kit that it takes. */
-      needs: ("cable" | "dumbbell" | "bar" | "band" | "machine" | "bench")[];
-      /** @description What the phase depends on, or where it is not what is usually said. */
-      note?: string;
-      /** @description Where the loads ask most, for a lifter of middle size: early, mid or late; empty for a hold. */
-      phase: string;
-      /** @description Key of the posture. */
-      position: string;
-      /** @description Key of the region that it is for. */
-      region: string;
-      /** @description How to end a set that will not go up. */
-      safely: string;
-      /** @description What else it is called. */
-      synonyms: string[];
-    };
-    RigHold: {
-      contact: components["schemas"]["DocumentContact"];
-      key: string;
-      label: string;
-    };
-    RigNamed: {
-      key: string;
-      label: string;
-    };
-    RigPosition: {
-      /** @description Kind of posture; of one with a bench where that is a matter of choice, with /bench. */
-      key: string;
-      label: string;
-    };
-    RigWay: {
-      key: string;
-      label: string;
     };
     Scene: {
       /**

@@ -5,6 +5,58 @@ import type { Answer } from "./types";
 type Schemas = components["schemas"];
 type Progress = (share: number) => void;
 
+/** The names of the dials; a setting's key is its dial's, with the load's place where it belongs to one. */
+export type DialName =
+  | "pulley.height"
+  | "columns.apart"
+  | "pulley.out"
+  | "pulley.aside"
+  | "load.stack"
+  | "band.height"
+  | "band.out"
+  | "band.aside"
+  | "band.apart"
+  | "band.rest"
+  | "band.pull"
+  | "strap"
+  | "strand"
+  | "cuff"
+  | "load.mass"
+  | "lever.plates"
+  | "stance.out"
+  | "stance.aside"
+  | "heading"
+  | "seat.height"
+  | "bench.height"
+  | "feet.apart"
+  | "feet.stagger"
+  | "riser"
+  | "hand.out"
+  | "hand.height"
+  | "hand.aside"
+  | "bench.angle"
+  | "bench.mass"
+  | "trunk.lean"
+  | "path.plane"
+  | "path.startPlane"
+  | "path.elbow"
+  | "path.rotation"
+  | "hold.elevation"
+  | "hold.plane"
+  | "hold.rotation"
+  | "hold.elbow"
+  | "guide.swivel"
+  | "guide.travel"
+  | "guide.turn"
+  | "pose.from"
+  | "pose.to"
+  | "range.from"
+  | "range.to"
+  | "tempo.up"
+  | "tempo.top"
+  | "tempo.down"
+  | "tempo.bottom";
+
 /** The calls as they cross: JSON text in, JSON text out. */
 export type RawCalls = {
   scene(document: string, s: number): string;
@@ -15,6 +67,7 @@ export type RawCalls = {
   dropLoad(document: string, index: number): string;
   choices(document: string): string;
   change(document: string, what: string, key: string, index: number): string;
+  set(document: string, path: string, value: string): string;
   begin(lifter: string, region: string, kind: string, position: string): string;
   fit(document: string, room: string, id: string): string;
   effect(document: string): string;
@@ -77,12 +130,16 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     return JSON.parse(this.raw.dropLoad(document, index));
   }
   /** What the setup consists of, and what else it could. */
-  choices(document: string): Answer<Schemas["RigChoices"]> {
+  choices(document: string): Answer<Schemas["EditsChoices"]> {
     return JSON.parse(this.raw.choices(document));
   }
   /** The document with something else of what it could consist of. */
   change(document: string, what: string, key: string, index: number): Answer<Schemas["Document"]> {
     return JSON.parse(this.raw.change(document, what, key, index));
+  }
+  /** The document with a plain part of it set to a value, given as JSON. */
+  set(document: string, path: string, value: string): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.set(document, path, value));
   }
   /** A setup for a lifter from a region, a kind of load and a position. */
   begin(
@@ -94,11 +151,11 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     return JSON.parse(this.raw.begin(JSON.stringify(lifter), region, kind, position));
   }
   /** The document moved into a gym that has an id. */
-  fit(document: string, room: string, id: string): Answer<Schemas["RigFitted"]> {
+  fit(document: string, room: string, id: string): Answer<Schemas["EditsFitted"]> {
     return JSON.parse(this.raw.fit(document, room, id));
   }
   /** What tells two setups apart at a glance: fit, torque, effort. */
-  effect(document: string): Answer<Schemas["RigEffect"]> {
+  effect(document: string): Answer<Schemas["EditsEffect"]> {
     return JSON.parse(this.raw.effect(document));
   }
   /** How well every value of one setting would fit. */
@@ -158,7 +215,7 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     return JSON.parse(this.raw.comparison(comparison));
   }
   /** The setups to begin with for a lifter, in a gym that has an id, or in any. */
-  ready(lifter: Schemas["DocumentLifter"], room: string, id: string): Answer<Schemas["RigHere"][]> {
+  ready(lifter: Schemas["DocumentLifter"], room: string, id: string): Answer<Schemas["EditsHere"][]> {
     return JSON.parse(this.raw.ready(JSON.stringify(lifter), room, id));
   }
   /** Those setups in the order in which they load a region long, short or evenly. */

@@ -1,5 +1,6 @@
 import { type Sweeps, useSweep } from "../../engine/sweeps";
 import type { Report, Scene, Setting } from "../../engine/types";
+import { isDial } from "../../state/dials";
 import { spoken } from "../../state/spoken";
 import type { Units } from "../../state/units";
 import type { Vec2 } from "../vector";
@@ -127,7 +128,7 @@ function Reading(props: { at: Vec2; grip: Grip; led: Turned | null; units: Units
 
 /** From the columns to where the lifter stands. */
 function Distance({ view, grip, units }: { view: View; grip: Grip; units: Units }) {
-  const out = grip.slides?.find((s) => s.setting.key === "stance.out");
+  const out = grip.slides?.find((s) => isDial(s.setting, "stance.out"));
   if (!out || Math.hypot(view.right.x, view.up.x) < 0.45) return null;
   const [hx, hy] = project(view, grip.at);
   const [wx, wy] = project(view, vec(0, 0, grip.at.z));

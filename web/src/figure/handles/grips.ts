@@ -1,3 +1,4 @@
+import type { DialName } from "../../engine/bridge.gen";
 import type { Report, Scene, Setting } from "../../engine/types";
 import { crownOf } from "../extent";
 import { sweptArm } from "../sweep";
@@ -20,7 +21,7 @@ export type Grip = {
   ghost?: boolean;
 };
 
-type Found = (key: string) => Setting | undefined;
+type Found = (key: DialName | `${DialName}/${number}`) => Setting | undefined;
 
 /** Everything that can be dragged in a scene, besides what lies on the ring. */
 export function gripsOf(scene: Scene, report: Report, settings: Setting[]): Grip[] {

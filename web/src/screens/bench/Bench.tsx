@@ -4,11 +4,13 @@ import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
 import { useSaving } from "../../editing/useSaving";
+import type { DialName } from "../../engine/bridge.gen";
 import type { Core } from "../../engine/core";
-import type { Problem, Setting, SetupDocument, StoredSetup } from "../../engine/types";
+import type { Problem, SetupDocument, StoredSetup } from "../../engine/types";
 import { firstView } from "../../figure/firstView";
 import type { Turn, ViewName } from "../../figure/view";
 import { download, fileName } from "../../share/file";
+import { isDial } from "../../state/dials";
 import { pick, pickAll } from "../../state/picked";
 import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
@@ -104,9 +106,8 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     download(fileName(model.document.name, "json"), new Blob([content], { type: "application/json" }));
   });
 
-  const nudge = (dials: string[], direction: number) => {
-    const of = (name: string) => (x: Setting) => x.key === name || x.key.startsWith(`${name}/`);
-    const setting = dials.map((name) => model.settings.find(of(name))).find((x) => x !== undefined);
+  const nudge = (dials: DialName[], direction: number) => {
+    const setting = dials.map((name) => model.settings.find((x) => isDial(x, name))).find((x) => x !== undefined);
     if (!setting) return;
     const value = nextValue(setting, units, direction);
     if (value !== null && value >= setting.from - 1e-9 && value <= setting.to + 1e-9)
@@ -132,9 +133,9 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
       <BenchHeader
         lifterId={stored.lifterId}
         body={JSON.stringify(model.document.lifter)}
-        takeBody={edits.setLifter}
+        takeBody={(lifter) => edits.set("lifter", lifter)}
         name={model.document.name}
-        rename={edits.rename}
+        rename={(name) => edits.set("name", name)}
         state={saving.state.kind}
         refusal={saving.state.kind === "refused" ? saving.state.why : ""}
         version={saving.version}
@@ -191,6 +192,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           document={model.document}
           settings={model.settings}
           take={edits.change}
+          score={(scoring) => edits.set("scoring", scoring)}
           close={() => setDialing(false)}
         />
       )}

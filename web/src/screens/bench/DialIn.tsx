@@ -45,6 +45,7 @@ type Props = {
   document: SetupDocument;
   settings: Setting[];
   take: (document: SetupDocument) => void;
+  score: (scoring: SetupDocument["scoring"]) => void;
   close: () => void;
 };
 
@@ -56,7 +57,7 @@ const fewest = [
 ];
 
 /** Finds settings that score better: what may be turned, the search, and its answers with what each change brought. */
-export function DialIn({ core, text, document, settings, take, close }: Props) {
+export function DialIn({ core, text, document, settings, take, score, close }: Props) {
   const dials = settings.filter((s) => s.paint === "match");
   const [free, setFree] = useState(() => dials.filter((s) => s.usual).map((s) => s.key));
   const [way, setWay] = useState("search");
@@ -105,7 +106,7 @@ export function DialIn({ core, text, document, settings, take, close }: Props) {
             ))}
           </div>
         </section>
-        <Scoring scoring={document.scoring} set={(scoring) => take({ ...document, scoring })} />
+        <Scoring scoring={document.scoring} set={score} />
         <Aims aims={aims} set={setAims} />
         <div className="row">
           <Choice label="Settings to change" options={fewest} value={most} onChange={setMost} />

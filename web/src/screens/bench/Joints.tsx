@@ -1,7 +1,7 @@
 import { useState } from "react";
 import styled from "styled-components";
 import { valueAt } from "../../chart/along";
-import type { Lifter, Report } from "../../engine/types";
+import type { Report } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { NumberEntry } from "../../ui/NumberEntry";
 
@@ -25,7 +25,7 @@ const Limits = styled.div`
 type Props = {
   report: Report;
   s: number;
-  limit: (part: Partial<Lifter>) => void;
+  limit: (which: "lowBackLimit" | "gripLimit", v: number) => void;
 };
 
 /** What the place on the range asks of all joints, of the hand and of the low back, against the lifter's own limits. */
@@ -101,7 +101,7 @@ export function Joints({ report, s, limit }: Props) {
             value={here(curves.lowBack, "torque")}
             limit={report.bearable.lowBack}
             kind="torque"
-            set={(v) => limit({ lowBackLimit: v })}
+            set={(v) => limit("lowBackLimit", v)}
           />
         )}
         {valueAt(curves.grip, s) !== null && (
@@ -110,7 +110,7 @@ export function Joints({ report, s, limit }: Props) {
             value={here(curves.grip, "force")}
             limit={report.bearable.grip}
             kind="force"
-            set={(v) => limit({ gripLimit: v })}
+            set={(v) => limit("gripLimit", v)}
           />
         )}
       </Limits>

@@ -3,6 +3,7 @@ import styled from "styled-components";
 import type { Core } from "../../engine/core";
 import { map } from "../../engine/search";
 import type { Grid, Problem, Setting, SetupDocument } from "../../engine/types";
+import { isDial } from "../../state/dials";
 import { useUnits } from "../../state/units";
 import { Choice } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
@@ -32,7 +33,7 @@ type Props = {
 /** How every pair of values of two settings would score: the present one, the best, and what is closed off by what. */
 export function MapOfTwo({ core, text, dials, label, take }: Props) {
   const [a, setA] = useState(dials[0]?.key ?? "");
-  const [b, setB] = useState(dials.find((s) => s.key === "stance.out" && s.key !== a)?.key ?? dials[1]?.key ?? "");
+  const [b, setB] = useState(dials.find((s) => isDial(s, "stance.out") && s.key !== a)?.key ?? dials[1]?.key ?? "");
   const [grid, setGrid] = useState<Grid | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [problems, setProblems] = useState<Problem[]>([]);

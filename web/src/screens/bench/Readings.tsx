@@ -51,7 +51,7 @@ export const Readings = memo(function Readings({ core, profile, judged, deeper, 
         </div>
       )}
       <Judged good={judged.good} mends={judged.mends} settings={judged.settings} edits={edits} />
-      <Deeper core={core} {...deeper} s={place} change={edits.change} />
+      <Deeper core={core} {...deeper} s={place} set={edits.set} />
       {!judged.good.report.hold && (
         <div>
           <h2>One step of each setting, change in score</h2>
@@ -85,7 +85,13 @@ const Profile = memo(function Profile({ good, uncertainty, s, moveTo, edits }: P
   const { target, name } = good.document;
   const done = (cancelled: boolean) => (cancelled ? edits.dragCancelled() : edits.turnDone());
   const drawn =
-    target.school === "custom" && target.custom ? { heights: target.custom, set: edits.draw, done } : undefined;
+    target.school === "custom" && target.custom
+      ? {
+          heights: target.custom,
+          set: (heights: number[], drag: boolean) => edits.set("target.custom", heights, drag),
+          done,
+        }
+      : undefined;
   return (
     <>
       <ChartFrame
@@ -127,11 +133,7 @@ const Judged = memo(function Judged(props: { good: Good; mends: Mend[]; settings
       {report.cautions.length > 0 && (
         <div>
           <h2>Cautions</h2>
-          <Cautions
-            report={report}
-            dismissed={document.seen ?? []}
-            setDismissed={(seen) => edits.change({ ...document, seen })}
-          />
+          <Cautions report={report} dismissed={document.seen ?? []} setDismissed={(seen) => edits.set("seen", seen)} />
         </div>
       )}
     </>
@@ -158,11 +160,11 @@ type DeeperProps = {
   good: Good;
   motion: Model["motion"];
   s: number;
-  change: Edits["change"];
+  set: Edits["set"];
 };
 
 /** What lies behind the profile. */
-const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperProps) {
+const Deeper = memo(function Deeper({ core, good, motion, s, set }: DeeperProps) {
   const units = useUnits();
   const { report } = good;
   const { name } = good.document;
@@ -198,11 +200,7 @@ const Deeper = memo(function Deeper({ core, good, motion, s, change }: DeeperPro
       </div>
       <div>
         <h2>Joint load</h2>
-        <Joints
-          report={report}
-          s={s}
-          limit={(part) => change({ ...good.document, lifter: { ...good.document.lifter, ...part } })}
-        />
+        <Joints report={report} s={s} limit={(which, v) => set(`lifter.${which}`, v)} />
         {good.document.loads.some(movable) && <Elsewhere core={core} text={good.text} />}
       </div>
       {!report.hold && <div>{motion && <MotionChart motion={motion} name={`${name}, in motion`} />}</div>}

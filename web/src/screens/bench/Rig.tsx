@@ -85,7 +85,7 @@ export const Rig = memo(function Rig(props: Props) {
           warnings={warnings.filter(mine(s))}
           onTurn={edits.turn}
           onDone={edits.turnDone}
-          onLock={edits.lock}
+          onLock={(key, locked) => edits.restructure(locked ? "lock" : "unlock", key)}
         />
       ));
   const path = dials("path");
@@ -109,7 +109,7 @@ export const Rig = memo(function Rig(props: Props) {
         <RoomPart core={core} {...rested} change={edits.change} />
       </Fold>
       <Fold title="Target">
-        <Target target={document.target} set={edits.setTarget} />
+        <Target target={document.target} set={edits.set} />
       </Fold>
       {(document.loads ?? []).map((load, i) => (
         <Fold key={load.id} title={loadTitle(document, load)}>
@@ -158,12 +158,10 @@ export const Rig = memo(function Rig(props: Props) {
               label="If the rep fails, the bar is caught by"
               options={catches}
               value={load.catch ?? ""}
-              onChange={(key) =>
-                edits.change(withLoad(document, i, { catch: (key || undefined) as SetupDocument["loads"][0]["catch"] }))
-              }
+              onChange={(key) => edits.set(`loads[${i}].catch`, key || undefined)}
             />
           )}
-          {load.kind === "band" && <BandMarks load={load} set={(part) => edits.change(withLoad(document, i, part))} />}
+          {load.kind === "band" && <BandMarks load={load} set={(mark, on) => edits.set(`loads[${i}].${mark}`, on)} />}
         </Fold>
       ))}
       <div className="add">
@@ -206,10 +204,7 @@ export const Rig = memo(function Rig(props: Props) {
           />
         )}
         {dials("body")}
-        <Supports
-          posture={posture}
-          set={(part) => edits.change({ ...document, posture: { ...document.posture, ...part } })}
-        />
+        <Supports posture={posture} set={(part, value) => edits.set(`posture.${part}`, value)} />
       </Fold>
       <Fold title="Movement">
         <Segments
@@ -230,7 +225,7 @@ export const Rig = memo(function Rig(props: Props) {
       </Fold>
       <Fold title="Tempo">{dials("tempo")}</Fold>
       <Fold title="Cues and notes">
-        <Words document={document} change={edits.change} />
+        <Words document={document} set={edits.set} />
       </Fold>
     </Column>
   );
@@ -252,17 +247,12 @@ function Tool({ label, press, children }: { label: string; press: () => void; ch
 
 type Load = SetupDocument["loads"][number];
 
-const withLoad = (d: SetupDocument, index: number, part: Partial<Load>): SetupDocument => ({
-  ...d,
-  loads: d.loads.map((l, i) => (i === index ? { ...l, ...part } : l)),
-});
-
 /** What a coach should look at on a band before every set. */
-function BandMarks({ load, set }: { load: Load; set: (part: Partial<Load>) => void }) {
+function BandMarks({ load, set }: { load: Load; set: (mark: "worn" | "loose", on: boolean) => void }) {
   return (
     <>
-      <Tick label="The band is worn" on={load.worn ?? false} set={(worn) => set({ worn })} />
-      <Tick label="The anchor could slip" on={load.loose ?? false} set={(loose) => set({ loose })} />
+      <Tick label="The band is worn" on={load.worn ?? false} set={(on) => set("worn", on)} />
+      <Tick label="The anchor could slip" on={load.loose ?? false} set={(on) => set("loose", on)} />
     </>
   );
 }
@@ -279,13 +269,13 @@ const catches = [
 const firstBlock = 0.1;
 
 /** What else carries or holds the lifter. */
-function Supports({ posture, set }: { posture: Posture; set: (part: Partial<Posture>) => void }) {
+function Supports({ posture, set }: { posture: Posture; set: (part: "held" | "riser", value: unknown) => void }) {
   const held = posture.held ?? [];
   const tick = (what: (typeof held)[number], label: string) => (
     <Tick
       label={label}
       on={held.includes(what)}
-      set={(on) => set({ held: on ? [...held, what] : held.filter((h) => h !== what) })}
+      set={(on) => set("held", on ? [...held, what] : held.filter((h) => h !== what))}
     />
   );
   const sits = posture.kind === "seated";
@@ -302,14 +292,14 @@ function Supports({ posture, set }: { posture: Posture; set: (part: Partial<Post
         <Tick
           label="Riser under the feet"
           on={(posture.riser ?? 0) > 0}
-          set={(on) => set({ riser: on ? firstBlock : undefined })}
+          set={(on) => set("riser", on ? firstBlock : undefined)}
         />
       )}
     </>
   );
 }
 
-type TargetProps = { target: SetupDocument["target"]; set: Edits["setTarget"] };
+type TargetProps = { target: SetupDocument["target"]; set: Edits["set"] };
 
 /** What the setup is for: the region, the joint where it crosses two, and the school that judges the profile. */
 const Target = memo(function Target({ target, set }: TargetProps) {
@@ -317,32 +307,22 @@ const Target = memo(function Target({ target, set }: TargetProps) {
   const list = useQuery({ queryKey: ["regions"], queryFn: async () => (await startedCore()).regions().ok ?? [] });
   const regions = list.data ?? [{ key: region, label: region, joints: [] }];
   const joints = regions.find((r) => r.key === region)?.joints ?? [];
-  const pick = (key: string) => {
-    const crossed = regions.find((r) => r.key === key)?.joints ?? [];
-    const kept = crossed.find((j) => j === joint) ?? crossed[0];
-    set({ region: key, joint: kept as SetupDocument["target"]["joint"] });
-  };
   const drawn = { key: "custom", label: "Custom", note: "Five points that you drag on the chart" };
   return (
     <div className="pair">
-      <Choice label="Muscle" options={regions} value={region} onChange={pick} />
+      <Choice label="Muscle" options={regions} value={region} onChange={(key) => set("target.region", key)} />
       <Choice
         label="Target profile"
         options={[...schools, drawn]}
         value={school}
-        onChange={(key) =>
-          set({
-            school: key as SetupDocument["target"]["school"],
-            custom: key === "custom" ? (target.custom ?? [1, 1, 1, 1, 1]) : target.custom,
-          })
-        }
+        onChange={(key) => set("target.school", key)}
       />
       {joints.length > 1 && (
         <Choice
           label="Joint"
           options={joints.map((j) => ({ key: j, label: j }))}
           value={joint ?? joints[0] ?? ""}
-          onChange={(key) => set({ joint: key as SetupDocument["target"]["joint"] })}
+          onChange={(key) => set("target.joint", key)}
         />
       )}
     </div>

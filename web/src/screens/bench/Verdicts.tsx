@@ -1,6 +1,7 @@
 import { memo } from "react";
 import styled from "styled-components";
 import type { Mend, Report, Setting } from "../../engine/types";
+import { isDial } from "../../state/dials";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Mark } from "../../ui/Mark";
@@ -111,10 +112,10 @@ function mendText(mend: Mend, settings: Setting[], units: ReturnType<typeof useU
   }
   const kind = mend.kind ?? "count";
   const by = units.text(Math.abs(mend.to - mend.from), kind);
-  if (mend.key === "stance.out") return `Step ${up ? "out" : "in"} ${by}`;
-  if (mend.key === "stance.aside") return `Step ${by} to the ${up ? "right" : "left"}`;
-  if (mend.key === "heading") return `Turn ${by} to the ${up ? "left" : "right"}`;
-  if (mend.key === "path.plane") return `Turn the path ${by} ${up ? "forward" : "outward"}`;
+  if (isDial(mend, "stance.out")) return `Step ${up ? "out" : "in"} ${by}`;
+  if (isDial(mend, "stance.aside")) return `Step ${by} to the ${up ? "right" : "left"}`;
+  if (isDial(mend, "heading")) return `Turn ${by} to the ${up ? "left" : "right"}`;
+  if (isDial(mend, "path.plane")) return `Turn the path ${by} ${up ? "forward" : "outward"}`;
   const label = settings.find((s) => s.key === mend.key)?.label ?? mend.label;
   return `${label} ${units.text(mend.to, kind)}`;
 }

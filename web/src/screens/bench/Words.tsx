@@ -1,6 +1,7 @@
 import { useState } from "react";
 import styled from "styled-components";
 import type { SetupDocument } from "../../engine/types";
+import type { Edits } from "./useDocument";
 
 const Box = styled.div`
   display: grid;
@@ -20,32 +21,25 @@ const Box = styled.div`
   }
 `;
 
-type Props = { document: SetupDocument; change: (document: SetupDocument) => void };
+type Props = { document: SetupDocument; set: Edits["set"] };
 
 /** What the coach says to the lifter, and what is worth remembering. */
-export function Words({ document, change }: Props) {
+export function Words({ document, set }: Props) {
   const cues = (document.cues ?? []).join("\n");
-  const setCues = (text: string) => {
-    const lines = text
-      .split("\n")
-      .map((l) => l.trim())
-      .filter(Boolean);
-    change({ ...document, cues: lines.length ? lines : undefined });
-  };
   return (
     <Box>
-      <Lines key={`c${cues}`} label="Cues, one per line" text={cues} done={setCues} />
+      <Lines key={`c${cues}`} label="Cues, one per line" text={cues} done={(text) => set("cues", text.split("\n"))} />
       <Lines
         key={`s${document.safely ?? ""}`}
         label="How to bail out of a failed rep"
         text={document.safely ?? ""}
-        done={(safely) => change({ ...document, safely: safely.trim() || undefined })}
+        done={(text) => set("safely", text)}
       />
       <Lines
         key={`n${document.notes ?? ""}`}
         label="Notes"
         text={document.notes ?? ""}
-        done={(notes) => change({ ...document, notes: notes.trim() || undefined })}
+        done={(text) => set("notes", text)}
       />
     </Box>
   );

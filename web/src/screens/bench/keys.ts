@@ -1,11 +1,12 @@
 import { useEffect, useRef } from "react";
+import type { DialName } from "../../engine/bridge.gen";
 import { usePreferences } from "../../state/preferences";
 
 /** What the keys of the bench do, in the order in which the help lists them. */
 export type KeyActions = {
   along(direction: number): void;
   /** Turns the first of these dials that the setup has by a step. */
-  nudge(dials: string[], direction: number): void;
+  nudge(dials: DialName[], direction: number): void;
   view(name: "side" | "front" | "top" | "free"): void;
   play(): void;
   undo(): void;
@@ -42,13 +43,13 @@ export const keyHelp: [string, string][] = [
 
 type Table = Record<string, (act: KeyActions, shift: boolean) => void>;
 
-const turns = (dials: string[], direction: number) => (act: KeyActions) => act.nudge(dials, direction);
+const turns = (dials: DialName[], direction: number) => (act: KeyActions) => act.nudge(dials, direction);
 
 /** A letter turns one way, with Shift the other. */
-const either = (dials: string[]) => (act: KeyActions, shift: boolean) => act.nudge(dials, shift ? -1 : 1);
+const either = (dials: DialName[]) => (act: KeyActions, shift: boolean) => act.nudge(dials, shift ? -1 : 1);
 
-const pulley = ["pulley.height", "band.height"];
-const load = ["load.stack", "load.mass", "lever.plates", "band.pull"];
+const pulley: DialName[] = ["pulley.height", "band.height"];
+const load: DialName[] = ["load.stack", "load.mass", "lever.plates", "band.pull"];
 
 /** Keys that move; a focused dial keeps them for itself. */
 const moves: Table = {

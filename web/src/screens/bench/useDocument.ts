@@ -14,19 +14,16 @@ export type Edits = {
   setLoadKind(index: number, kind: string): void;
   addLoad(kind: string): void;
   dropLoad(index: number): void;
+  /** Takes over a document that the core has made. */
   change(document: SetupDocument): void;
+  /** Sets a plain part of the document, by its path; undefined takes it out. */
+  set(path: string, value: unknown, drag?: boolean): void;
   /** Changes what the setup consists of: its position, way, side, or a load's hold, copy or mirror. */
   restructure(
-    what: "position" | "way" | "side" | "hold" | "hand" | "feet" | "copy" | "mirror",
+    what: "position" | "way" | "side" | "hold" | "hand" | "feet" | "copy" | "mirror" | "lock" | "unlock",
     key: string,
     index?: number,
   ): void;
-  draw(custom: number[], drag: boolean): void;
-  setTarget(change: Partial<SetupDocument["target"]>): void;
-  rename(name: string): void;
-  /** Locks a setting against searches and mends, or frees it. */
-  lock(key: string, locked: boolean): void;
-  setLifter(lifter: SetupDocument["lifter"]): void;
   replace(document: SetupDocument): void;
   undo(): void;
   redo(): void;
@@ -41,7 +38,6 @@ export function useDocument(core: Core, stored: StoredSetup) {
   const take = (answer: Answer<SetupDocument>, drag: Where | null = null) => {
     if (answer.ok) dispatch({ type: "change", to: JSON.stringify(answer.ok), drag });
   };
-  const edit = (change: (document: SetupDocument) => SetupDocument) => take({ ok: change(JSON.parse(text)) });
   const edits: Edits = {
     turn: useStable((key, value, drag) => take(core.apply(text, key, value), drag ? "beside" : null)),
     drag: useStable((turned) => {
@@ -60,19 +56,9 @@ export function useDocument(core: Core, stored: StoredSetup) {
     dropLoad: useStable((index) => take(core.dropLoad(text, index))),
     change: useStable((document) => take({ ok: document })),
     restructure: useStable((what, key, index = 0) => take(core.change(text, what, key, index))),
-    draw: useStable((custom, drag) => {
-      const d = JSON.parse(text) as SetupDocument;
-      take({ ok: { ...d, target: { ...d.target, custom } } }, drag ? "beside" : null);
-    }),
-    setTarget: useStable((change) => edit((d) => ({ ...d, target: { ...d.target, ...change } }))),
-    setLifter: useStable((lifter) => edit((d) => ({ ...d, lifter }))),
-    lock: useStable((key, locked) =>
-      edit((d) => {
-        const others = (d.locked ?? []).filter((k) => k !== key);
-        return { ...d, locked: locked ? [...others, key] : others };
-      }),
+    set: useStable((path, value, drag = false) =>
+      take(core.set(text, path, JSON.stringify(value ?? null)), drag ? "beside" : null),
     ),
-    rename: useStable((name) => edit((d) => ({ ...d, name }))),
     replace: useStable((document) => dispatch({ type: "replace", with: JSON.stringify(document) })),
     undo: useStable(() => dispatch({ type: "undo" })),
     redo: useStable(() => dispatch({ type: "redo" })),

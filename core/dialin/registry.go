@@ -1,0 +1,148 @@
+// Package dialin knows what can be turned on a setup, within which limits, and how well each value would fit.
+package dialin
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+
+	"dialarc/core/dial"
+	"dialarc/core/load"
+	"dialarc/core/setup"
+)
+
+// of is a dial that belongs to no load.
+func of(name dial.Name, applies func(*setup.Document, int) bool, read func(*setup.Document, int) dial.Setting,
+	write func(*setup.Document, int, float64)) dial.Dial {
+	return dial.Dial{Name: name, Applies: applies, Read: read, Write: write}
+}
+
+// to writes a setting where a number of the document stands.
+func to(field func(*setup.Document) *float64) func(*setup.Document, int, float64) {
+	return func(d *setup.Document, _ int, v float64) { *field(d) = v }
+}
+
+// dials are those that belong to no load, in the order in which they are listed; what can be turned on a load is said by its kind.
+var dials = []dial.Dial{
+	of(dial.StanceOut, hasLine, stanceOut, to(func(d *setup.Document) *float64 { return &d.Posture.X })),
+	of(dial.StanceAside, func(d *setup.Document, i int) bool { return oneSided(d, i) && hasLine(d, i) }, stanceAside,
+		to(func(d *setup.Document) *float64 { return &d.Posture.Z })),
+	of(dial.Heading, hasLine, heading, to(func(d *setup.Document) *float64 { return &d.Posture.HeadingDeg })),
+	of(dial.SeatHeight, func(d *setup.Document, _ int) bool { return d.Posture.Kind == "seated" && d.Bench == nil }, seatHeight,
+		to(func(d *setup.Document) *float64 { return &d.Posture.SeatHeight })),
+	of(dial.BenchHeight, func(d *setup.Document, _ int) bool {
+		return d.Bench != nil && d.Bench.Kit == nil && d.Posture.Kind != "leaning"
+	}, benchHeight, to(func(d *setup.Document) *float64 { return &d.Bench.Height })),
+	of(dial.FeetApart, onTwoFeet, feetApart, to(func(d *setup.Document) *float64 { return &d.Posture.FeetApart })),
+	of(dial.FeetStagger, func(d *setup.Document, _ int) bool {
+		return onTwoFeet(d, -1) && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
+	}, feetStagger, to(func(d *setup.Document) *float64 { return &d.Posture.Stagger })),
+	of(dial.Riser, func(d *setup.Document, _ int) bool { return d.Posture.Riser > 0 }, riser,
+		to(func(d *setup.Document) *float64 { return &d.Posture.Riser })),
+	of(dial.HandOut, holdsOn, handAt("Free hand, forward", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3),
+		handTo(func(p *setup.Point) *float64 { return &p.X })),
+	of(dial.HandHeight, holdsOn, handAt("Free hand, height", func(p *setup.Point) *float64 { return &p.Y }, "y", 0, 2.4),
+		handTo(func(p *setup.Point) *float64 { return &p.Y })),
+	of(dial.HandAside, holdsOn, handAt("Free hand, sideways", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2),
+		handTo(func(p *setup.Point) *float64 { return &p.Z })),
+	of(dial.BenchAngle, func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle,
+		to(func(d *setup.Document) *float64 { return &d.Bench.AngleDeg })),
+	of(dial.BenchMass, func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass,
+		to(func(d *setup.Document) *float64 { return &d.Bench.Mass })),
+	of(dial.TrunkLean, leans, trunkLean, to(func(d *setup.Document) *float64 { return &d.Posture.Trunk.PitchDeg })),
+	of(dial.PathPlane, isRaise, held("Plane of the raise", "shoulder.planeDeg", -30, 120), hold("shoulder.planeDeg")),
+	of(dial.PathStartPlane, isRaise, startPlane, func(d *setup.Document, _ int, v float64) { d.Movement.StartPlane = &v }),
+	of(dial.PathElbow, isRaise, held("Elbow bend", "elbow.flexionDeg", 0, 120), hold("elbow.flexionDeg")),
+	of(dial.PathRotation, isRaise, held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")),
+	of(dial.HoldElevation, holds("shoulder.elevationDeg"), held("Arm raise angle", "shoulder.elevationDeg", -60, 170), hold("shoulder.elevationDeg")),
+	of(dial.HoldPlane, holds("shoulder.planeDeg"), held("Plane of the raise", "shoulder.planeDeg", -45, 130), hold("shoulder.planeDeg")),
+	of(dial.HoldRotation, holds("shoulder.rotationDeg"), held("Arm rotation", "shoulder.rotationDeg", -90, 70), hold("shoulder.rotationDeg")),
+	of(dial.HoldElbow, holds("elbow.flexionDeg"), held("Elbow bend", "elbow.flexionDeg", 0, 145), hold("elbow.flexionDeg")),
+	of(dial.GuideSwivel, func(d *setup.Document, _ int) bool { return d.Movement.Guide != nil }, swivel, setSwivel),
+	of(dial.GuideTravel, lineGuide, guideTravel, setGuideTravel),
+	of(dial.GuideTurn, arcGuide, guideTurn, setGuideTurn),
+	of(dial.PoseFrom, hasWidest, poseEnd(false), setPoseEnd(false)),
+	of(dial.PoseTo, hasWidest, poseEnd(true), setPoseEnd(true)),
+	of(dial.RangeFrom, isSweep, rangeFrom, to(func(d *setup.Document) *float64 { return &d.Movement.FromDeg })),
+	of(dial.RangeTo, isSweep, rangeTo, to(func(d *setup.Document) *float64 { return &d.Movement.ToDeg })),
+	of(dial.TempoUp, moves, seconds("Lifting", "tempo.up", 0.5, func(t *setup.Tempo) float64 { return t.Up }),
+		to(func(d *setup.Document) *float64 { return &d.Tempo.Up })),
+	of(dial.TempoTop, moves, seconds("Hold at the top", "tempo.top", 0, func(t *setup.Tempo) float64 { return t.Top }),
+		to(func(d *setup.Document) *float64 { return &d.Tempo.Top })),
+	of(dial.TempoDown, moves, seconds("Lowering", "tempo.down", 0.5, func(t *setup.Tempo) float64 { return t.Down }),
+		to(func(d *setup.Document) *float64 { return &d.Tempo.Down })),
+	of(dial.TempoBottom, moves, seconds("Rest at the start", "tempo.bottom", 0, func(t *setup.Tempo) float64 { return t.Bottom }),
+		to(func(d *setup.Document) *float64 { return &d.Tempo.Bottom })),
+}
+
+// Settings lists what can be turned on a document, in the order of the rig: load by load, then what belongs to none.
+func Settings(d *setup.Document) []dial.Setting {
+	var out []dial.Setting
+	for i := range d.Loads {
+		own := load.Of(&d.Loads[i]).Dials
+		for k := range own {
+			out = listed(out, d, &own[k], fmt.Sprintf("%s/%d", own[k].Name, i), i)
+		}
+	}
+	for i := range dials {
+		out = listed(out, d, &dials[i], string(dials[i].Name), -1)
+	}
+	return out
+}
+
+// listed adds a dial to a list when the document has it and the kit leaves a choice.
+func listed(list []dial.Setting, d *setup.Document, dl *dial.Dial, key string, index int) []dial.Setting {
+	if !dl.On(d, index) {
+		return list
+	}
+	s := dl.Read(d, index)
+	s.Key = key
+	if s.Paint == "" {
+		s.Paint = "match"
+	}
+	s.Lock = slices.Contains(d.Locked, key)
+	s.Usual = s.Paint == "match" && slices.Contains(usual, dl.Name) && !s.Lock
+	if n := len(s.Stops); n > 0 {
+		s.From, s.To = min(s.Stops[0], s.Value), max(s.Stops[n-1], s.Value)
+		if s.From == s.To {
+			return list
+		}
+	}
+	return append(list, s)
+}
+
+// found is the dial of a key, and the place of the load that it belongs to, -1 for none; nil where the document has no such dial.
+func found(d *setup.Document, key string) (*dial.Dial, int) {
+	name, place, per := strings.Cut(key, "/")
+	index, among := -1, dials
+	if per {
+		k, err := strconv.Atoi(place)
+		if err != nil || k < 0 || k >= len(d.Loads) {
+			return nil, -1
+		}
+		index, among = k, load.Of(&d.Loads[k]).Dials
+	}
+	for i := range among {
+		if dl := &among[i]; string(dl.Name) == name && dl.On(d, index) {
+			return dl, index
+		}
+	}
+	return nil, -1
+}
+
+// Apply is the document with one setting turned to a value. It changes nothing else, and it does not check the value:
+// evaluating the result does.
+func Apply(d *setup.Document, key string, value float64) (setup.Document, setup.Problems) {
+	c := d.Clone()
+	dl, index := found(&c, key)
+	if dl == nil {
+		return c, setup.Problems{{Path: key, What: "This setup has no setting " + strconv.Quote(key) + "."}}
+	}
+	if math.IsNaN(value) || math.IsInf(value, 0) {
+		return c, setup.Problems{{Path: key, What: "That is not a number.", Hint: "Give a finite number."}}
+	}
+	dl.Write(&c, index, value)
+	return c, nil
+}

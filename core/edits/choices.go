@@ -1,0 +1,53 @@
+package edits
+
+import "dialarc/core/setup"
+
+// Choices is what a document's structure can be changed to, and what it is now.
+type Choices struct {
+	Positions []Position `json:"positions"`
+	Position  string     `json:"position" doc:"Key of the present one."`
+	Ways      []Way      `json:"ways"`
+	Holds     [][]Hold   `json:"holds" doc:"For each load the places that it can be held at; empty where it is not a matter of choice."`
+	Hold      []string   `json:"hold" doc:"For each load the key of the present one, or nothing."`
+	Hands     []Named    `json:"hands" doc:"What the hand that takes no part can do; empty where there is none."`
+	Hand      string     `json:"hand" doc:"Key of what it does."`
+	Feet      []Named    `json:"feet" doc:"How the feet can be set; empty where something else decides."`
+	Foot      string     `json:"foot" doc:"Key of how they are."`
+}
+
+// ChoicesOf lists the choices of a document.
+func ChoicesOf(d *setup.Document) Choices {
+	c := Choices{Positions: Positions, Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)), Hold: make([]string, len(d.Loads)),
+		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d)}
+	for i := range d.Loads {
+		l := &d.Loads[i]
+		c.Holds[i], c.Hold[i] = HoldsOf(l), HoldOf(l)
+	}
+	return c
+}
+
+// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, or, for the load at an index, of
+// its hold, by a copy or by mirroring where it comes from; or with the setting of a key locked or free again.
+func Change(d *setup.Document, what, key string, index int) (setup.Document, setup.Problems) {
+	switch what {
+	case "position":
+		return WithPosition(d, key)
+	case "way":
+		return WithWay(d, key)
+	case "side":
+		return WithSide(d, key)
+	case "hold":
+		return WithHold(d, index, key)
+	case "hand":
+		return WithHand(d, key)
+	case "feet":
+		return WithFeet(d, key)
+	case "copy":
+		return WithCopy(d, index)
+	case "mirror":
+		return WithMirrored(d, index)
+	case "lock", "unlock":
+		return withLock(d, key, what == "lock"), nil
+	}
+	return d.Clone(), setup.Problems{{What: "There is no such change.", Hint: "Give position, way, side, hold, hand, feet, copy, mirror, lock or unlock."}}
+}

@@ -1,0 +1,49 @@
+package edits_test
+
+import (
+	"slices"
+	"testing"
+
+	"dialarc/core/catalogue"
+	"dialarc/core/edits"
+	"dialarc/core/evaluate"
+	"dialarc/core/setup"
+)
+
+// The free hand and the feet of a standing lifter can be set in every way that is offered, there and back, and each evaluates.
+func TestFreeHandAndFeet(t *testing.T) {
+	r, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "kickback")
+	d := r.Document
+	choices := edits.ChoicesOf(&d)
+	if choices.Hand != "thigh" || len(choices.Hands) != 3 || len(choices.Feet) != 5 || choices.Foot != "parallel" {
+		t.Fatalf("%+v", choices)
+	}
+	back := func(d *setup.Document) float64 {
+		report, problems := evaluate.Document(d)
+		if len(problems) > 0 {
+			t.Fatalf("%v", problems)
+		}
+		return slices.Max(report.Curves.LowBack)
+	}
+	hangs, problems := edits.Change(&d, "hand", "hangs", 0)
+	if len(problems) > 0 || edits.ChoicesOf(&hangs).Hand != "hangs" || back(&hangs) <= back(&d) {
+		t.Errorf("%v: the low back holds %.0f with the hand hanging, %.0f with it on the thigh", problems, back(&hangs), back(&d))
+	}
+	holds, problems := edits.Change(&hangs, "hand", "holds", 0)
+	if len(problems) > 0 || holds.Posture.HandAt == nil || edits.ChoicesOf(&holds).Hand != "holds" {
+		t.Errorf("%v, at %v", problems, holds.Posture.HandAt)
+	}
+	back(&holds)
+	for _, f := range choices.Feet {
+		c, problems := edits.Change(&d, "feet", f.Key, 0)
+		if len(problems) > 0 || edits.ChoicesOf(&c).Foot != f.Key {
+			t.Errorf("%s: %v, it is %s", f.Key, problems, edits.ChoicesOf(&c).Foot)
+		}
+		back(&c)
+	}
+	both := d.Clone()
+	both.Movement.Side = "both"
+	if _, problems := edits.Change(&both, "hand", "thigh", 0); len(problems) == 0 || len(edits.ChoicesOf(&both).Hands) > 0 {
+		t.Error("a hand leans on the thigh while both arms move")
+	}
+}

@@ -1,0 +1,50 @@
+package setup
+
+// Postures lists the kinds of posture, and for each what may be its root, its own first.
+var Postures = []struct {
+	Kind  string
+	Roots []string
+	Bench bool // whether it needs a bench
+}{
+	{"standing", []string{"feet", "hands"}, false},
+	{"hinged", []string{"feet"}, false},
+	{"leaning", []string{"feet"}, false},
+	{"kneeling", []string{"knees"}, false},
+	{"half-kneeling", []string{"knees"}, false},
+	{"seated", []string{"seat"}, false},
+	{"supine", []string{"bench"}, true},
+	{"prone", []string{"bench", "hands"}, true},
+	{"side-lying", []string{"bench"}, true},
+}
+
+// Helds lists what else can keep a lifter in place.
+var Helds = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh"}
+
+// RootOf is what stays in place: the document's root, or the posture's own.
+func (p *Posture) RootOf() string {
+	if p.Root != "" {
+		return p.Root
+	}
+	for _, k := range Postures {
+		if k.Kind == p.Kind {
+			return k.Roots[0]
+		}
+	}
+	return "feet"
+}
+
+// LegsMove says whether a movement names a coordinate of the legs.
+func (m *Movement) LegsMove() bool {
+	for c := HipFlexion; c <= AnkleFlexion; c++ {
+		key := Coordinates[c].Key
+		if _, held := m.Hold[key+"Deg"]; held || m.Primary == key {
+			return true
+		}
+		if len(m.Keyframes) > 0 {
+			if _, posed := m.Keyframes[0].Pose[key+"Deg"]; posed {
+				return true
+			}
+		}
+	}
+	return false
+}
