@@ -107,14 +107,14 @@ func curvesOf(r *report.Report) (heads []string, columns []report.Curve) {
 		"off_axis_Nm", "size_Nm", "along_N", "across_N", "grip_N", "low_back_Nm", "balance_m", "bar_off_deg", "bar_twist_deg"}
 	c := &r.Curves
 	columns = []report.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend,
-		c.OffAxis, c.Size, c.Along, c.Across, c.Grip, c.LowBack, c.Balance, c.BarOff, c.BarTwist}
+		c.OffPlane, c.Size, c.Axial, c.Shear, c.Grip, c.LowBack, c.Balance, c.BarOff, c.BarTwist}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")
 		columns = append(columns, p.Torque, p.Tension, p.MomentArm, p.Lift, p.Stretch)
 	}
 	for _, j := range r.Joints {
 		heads = append(heads, j.Joint+"_Nm", j.Joint+"_size_Nm", j.Joint+"_along_N", j.Joint+"_across_N", j.Joint+"_effort")
-		columns = append(columns, j.Torque, j.Size, j.Along, j.Across, j.Effort)
+		columns = append(columns, j.Torque, j.Size, j.Axial, j.Shear, j.Effort)
 	}
 	return heads, columns
 }

@@ -71,9 +71,9 @@ func parseLifter(text string) (*setup.Lifter, error) {
 		var err error
 		switch {
 		case i == 0:
-			l.Stature, err = strconv.ParseFloat(part, 64)
+			l.Height, err = strconv.ParseFloat(part, 64)
 		case i == 1:
-			l.Mass, err = strconv.ParseFloat(part, 64)
+			l.BodyMass, err = strconv.ParseFloat(part, 64)
 		case slices.Contains(setup.Sexes, part):
 			l.Sex = part
 		case slices.Contains(setup.Trainings, part):

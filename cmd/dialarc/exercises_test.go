@@ -43,7 +43,7 @@ func numberIn(t *testing.T, row map[string]string, column string) float64 {
 // quarter for the target where the trade names it. What is otherwise says so in its text.
 func TestExercisesAreWhatTheySay(t *testing.T) {
 	notes := map[string]string{}
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		notes[r.Key] = r.Note
 	}
 	for _, lifter := range []string{"1.58,55", "1.75,75,male,trained", "1.92,98"} {

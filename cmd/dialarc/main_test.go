@@ -43,8 +43,8 @@ func TestEvalPrintsTheReport(t *testing.T) {
 		t.Fatal(err)
 	}
 	want, _ := evaluate.JSON(raw)
-	if got.Schema != report.Schema || !(math.Abs(got.Profile.Match.OrNaN()-want.Profile.Match.OrNaN()) < 1e-7) {
-		t.Errorf("%s, match %v, want %v", got.Schema, got.Profile.Match.OrNaN(), want.Profile.Match.OrNaN())
+	if got.Schema != report.Schema || !(math.Abs(got.Profile.Fit.OrNaN()-want.Profile.Fit.OrNaN()) < 1e-7) {
+		t.Errorf("%s, match %v, want %v", got.Schema, got.Profile.Fit.OrNaN(), want.Profile.Fit.OrNaN())
 	}
 }
 
@@ -88,7 +88,7 @@ func TestCSVLeavesGapsEmpty(t *testing.T) {
 // moves, in motion.
 func TestEvalOfEverySetup(t *testing.T) {
 	file := filepath.Join(t.TempDir(), "setup.json")
-	for _, ready := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, ready := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		raw, err := json.Marshal(ready.Document)
 		if err != nil {
 			t.Fatal(err)
@@ -163,7 +163,7 @@ func TestSweepPrintsEveryDial(t *testing.T) {
 
 // The answers on the command line turn only what was freed, and gain.
 func TestDialInPrintsAnswers(t *testing.T) {
-	ready, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "raise.behind.hand")
+	ready, _ := catalogue.Find(&setup.Lifter{Height: 1.75, BodyMass: 75}, "raise.behind.hand")
 	raw, err := json.Marshal(ready.Document)
 	if err != nil {
 		t.Fatal(err)
@@ -247,12 +247,12 @@ func TestRankPrints(t *testing.T) {
 
 func TestProblemsAreErrors(t *testing.T) {
 	file := filepath.Join(t.TempDir(), "bad.json")
-	if err := os.WriteFile(file, []byte(`{"schema":"dialarc.setup/1","lifter":{"mass":"heavy"}}`), 0o600); err != nil {
+	if err := os.WriteFile(file, []byte(`{"schema":"dialarc.setup/2","lifter":{"bodyMass":"heavy"}}`), 0o600); err != nil {
 		t.Fatal(err)
 	}
 	err := dispatch([]string{"eval", file}, &bytes.Buffer{})
 	var problems setup.Problems
-	if !errors.As(err, &problems) || problems[0].Path != "lifter.mass" || !strings.Contains(err.Error(), "Give a number.") {
+	if !errors.As(err, &problems) || problems[0].Path != "lifter.bodyMass" || !strings.Contains(err.Error(), "Give a number.") {
 		t.Errorf("%v", err)
 	}
 }

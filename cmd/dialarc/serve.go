@@ -174,7 +174,7 @@ func runMigrate(out io.Writer) error {
 func runOpenAPI(out io.Writer) error { return printJSON(out, httpapi.OpenAPI()) }
 
 func runSchema(out io.Writer) error {
-	schema, err := httpapi.JSONSchema(reflect.TypeFor[setup.Document](), "dialarc.setup/1")
+	schema, err := httpapi.JSONSchema(reflect.TypeFor[setup.Document](), setup.Schema)
 	if err != nil {
 		return err
 	}

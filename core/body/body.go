@@ -66,7 +66,7 @@ var SegmentNames = [NumSegments]string{"trunk", "head",
 
 // Body holds the lengths (m) and masses (kg) of one lifter.
 type Body struct {
-	Stature, Mass                          float64
+	Height, BodyMass                       float64
 	ShoulderHeight, ShoulderHalf           float64
 	UpperArm, Forearm, Hand, Grip          float64
 	HipHeight, HipHalf, KneeHeight, AnkleH float64
@@ -95,7 +95,7 @@ const (
 // New scales a body to the lifter. Lengths that were measured replace the usual share of stature.
 func New(l *setup.Lifter) Body {
 	b := Body{
-		Stature: l.Stature, Mass: l.Mass,
+		Height: l.Height, BodyMass: l.BodyMass,
 		ShoulderHeight: l.LengthOf("shoulderHeight"), ShoulderHalf: l.LengthOf("shoulderHalfBreadth"),
 		UpperArm: l.LengthOf("upperArm"), Forearm: l.LengthOf("forearm"), Hand: l.LengthOf("hand"), Grip: l.LengthOf("grip"),
 		HipHeight: l.LengthOf("hipHeight"), HipHalf: l.LengthOf("hipHalfBreadth"),
@@ -104,9 +104,9 @@ func New(l *setup.Lifter) Body {
 		CarryingAngle: space.Rad(l.CarryingDeg),
 	}
 	for seg, share := range massShares {
-		b.Masses[seg] = share * l.Mass
+		b.Masses[seg] = share * l.BodyMass
 		if seg >= UpperArmR {
-			b.Masses[Left.On(seg)] = share * l.Mass
+			b.Masses[Left.On(seg)] = share * l.BodyMass
 		}
 	}
 	return b

@@ -14,7 +14,7 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var lifter = setup.Lifter{Stature: 1.75, Mass: 75}
+var lifter = setup.Lifter{Height: 1.75, BodyMass: 75}
 
 // place puts the usual lifter into a pose; the left arm hangs.
 func place(p setup.Posture, right body.Pose) (*body.Body, *body.Frames) {
@@ -68,7 +68,7 @@ func TestStandingHeights(t *testing.T) {
 }
 
 func TestTapeReplacesProportions(t *testing.T) {
-	l := setup.Lifter{Stature: 1.75, Mass: 75, Lengths: map[string]float64{"upperArm": 0.36, "grip": 0.10}}
+	l := setup.Lifter{Height: 1.75, BodyMass: 75, Lengths: map[string]float64{"upperArm": 0.36, "grip": 0.10}}
 	b := body.New(&l)
 	check.Near(t, "arm length", b.ArmLength(), 0.36+0.146*1.75+0.10, 1e-12)
 }
@@ -192,7 +192,7 @@ func TestPointOnASegment(t *testing.T) {
 
 // A measured bench is as long and broad as it is, from the same end: only its top end moves.
 func TestBenchOfAKnownSize(t *testing.T) {
-	l := setup.Lifter{Stature: 1.75, Mass: 75}
+	l := setup.Lifter{Height: 1.75, BodyMass: 75}
 	b := body.New(&l)
 	foot := func(bench setup.Bench) (space.Vec, space.Vec) {
 		st := b.Settle(&setup.Posture{Kind: "supine"}, &bench, &setup.Movement{})
@@ -212,7 +212,7 @@ func TestHipsSinkEvenlyAsFeetGoApart(t *testing.T) {
 		"parallel": {Kind: "standing"}, "split": {Kind: "standing", Feet: "split"}, "staggered": {Kind: "standing", Feet: "staggered"},
 		"hinged": {Kind: "hinged", Trunk: setup.Trunk{PitchDeg: 50}}, "knees bent": {Kind: "standing", Feet: "split", KneesDeg: 40},
 	} {
-		b := body.New(&setup.Lifter{Stature: 1.75, Mass: 75})
+		b := body.New(&setup.Lifter{Height: 1.75, BodyMass: 75})
 		before := math.NaN()
 		for apart := 0.1; apart < 0.9; apart += 0.01 {
 			p.FeetApart = apart

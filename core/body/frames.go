@@ -120,7 +120,7 @@ func (f *Frames) placeTrunk(q, rate *Pose) {
 	f.COM[Trunk] = add(f.Origin[Trunk], r3.Scale(comTrunk, neck))
 	f.Origin[Head], f.Turn[Head] = add(f.Origin[Trunk], neck), *trunk
 	f.Omega[Head], f.Rate[Head] = f.Omega[Trunk], add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], neck))
-	f.COM[Head] = add(f.Origin[Trunk], trunk.Apply(space.Vec{Y: earHeight*b.Stature - b.HipHeight}))
+	f.COM[Head] = add(f.Origin[Trunk], trunk.Apply(space.Vec{Y: earHeight*b.Height - b.HipHeight}))
 }
 
 // rise computes the pelvis over standing feet: the shank leans forward by the ankle's flexion, the thigh back by the
@@ -210,7 +210,7 @@ func ElbowHinge(c float64) space.Vec {
 }
 
 func (b *Body) sternoclavicular(side Side) space.Vec {
-	k := b.Stature / 1.75
+	k := b.Height / 1.75
 	sc := space.Vec{X: k * sternum.X, Y: b.ShoulderHeight - b.HipHeight + k*sternum.Y, Z: b.ShoulderHalf + k*sternum.Z}
 	if side == Left {
 		return space.MirrorPoint(sc)

@@ -115,8 +115,8 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 		}
 	}
 	st.Trunk = lean(&st.Heading, pitch, bend, turn)
-	st.Carried = bench != nil || slices.Contains(p.Held, "trunkOnThighs")
-	st.Leans, st.Riser = slices.Contains(p.Held, "handOnThigh"), p.Riser
+	st.Carried = bench != nil || slices.Contains(p.Restraints, "trunkOnThighs")
+	st.Leans, st.Riser = slices.Contains(p.Restraints, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
 	b.placeLegs(p, bench, &st)
 	st.Pads = b.pads(p, bench, &st)
@@ -159,16 +159,16 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 	}
 	switch p.Kind {
 	case "seated":
-		return seat + hipAboveSeat*b.Stature
+		return seat + hipAboveSeat*b.Height
 	case "supine", "prone":
 		if st.Root == OnHands {
 			return 2*b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
 		}
-		return seat + flat*trunkDepth*b.Stature + (1-flat)*hipAboveSeat*b.Stature
+		return seat + flat*trunkDepth*b.Height + (1-flat)*hipAboveSeat*b.Height
 	case "side-lying":
-		return seat + flat*b.OuterHipHalf + (1-flat)*hipAboveSeat*b.Stature
+		return seat + flat*b.OuterHipHalf + (1-flat)*hipAboveSeat*b.Height
 	case "kneeling", "half-kneeling":
-		return b.Thigh() + kneeRadius*b.Stature
+		return b.Thigh() + kneeRadius*b.Height
 	case "leaning":
 		return p.Riser + b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
 	}
@@ -199,7 +199,7 @@ func (b *Body) hipsBack(p *setup.Posture) float64 {
 	if p.Kind != "hinged" {
 		return 0
 	}
-	trunk, head := b.ShoulderHeight-b.HipHeight, earHeight*b.Stature-b.HipHeight
+	trunk, head := b.ShoulderHeight-b.HipHeight, earHeight*b.Height-b.HipHeight
 	ahead := math.Sin(space.Rad(p.Trunk.PitchDeg)) * (massShares[Trunk]*comTrunk*trunk + massShares[Head]*head + 2*(massShares[UpperArmR]+massShares[ForearmR]+massShares[HandR])*trunk)
 	// Moving the ankles ahead takes a part of the legs along.
 	legs := 2 * (0.45*massShares[ThighR] + 0.75*massShares[ShankR] + massShares[FootR])
@@ -227,53 +227,71 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 		}
 		return
 	}
-	forward := st.Heading.Apply(space.X)
 	for side := Right; side <= Left; side++ {
-		out := 1 - 2*float64(side)
+		leg := legPlace{Body: b, p: p, bench: bench, st: st, side: side, out: 1 - 2*float64(side), wide: max(st.HalfFeet, b.HipHalf)}
 		l := &st.ankles[side]
-		l.foot, l.knee = st.Heading, forward
-		at := func(ahead, height, aside float64) space.Vec {
-			v := add(st.MidHip, st.Heading.Apply(space.Vec{X: ahead, Z: out * aside}))
-			v.Y = height
-			return v
-		}
-		kind := p.Kind
-		if st.Root == OnHands && kind == "standing" {
-			kind = "hanging"
-		}
-		switch kind {
-		case "seated":
+		l.foot, l.knee = st.Heading, st.Heading.Apply(space.X)
+		switch {
+		case st.Root == OnHands && p.Kind == "standing", p.Kind == "prone", p.Kind == "leaning", p.Kind == "side-lying":
+			l.ankle, l.foot = leg.along()
+		case p.Kind == "seated":
 			high := max(b.AnkleH+p.Riser, st.MidHip.Y-b.Shank()-0.12) // up to a seat from which the feet do not reach the floor
-			l.ankle = at(0.95*b.Thigh(), high, max(st.HalfFeet, b.HipHalf))
-		case "kneeling", "half-kneeling":
-			l.ankle = at(-b.Shank(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
-			if p.Kind == "half-kneeling" && (p.Ahead == "left") == (side == Left) {
-				l.ankle = at(b.Thigh(), b.AnkleH, max(st.HalfFeet, b.HipHalf))
-			} else {
-				l.knee = space.Vec{Y: -1}
-				l.foot = turned(&st.Heading, space.RotZ, math.Pi) // on the instep
-			}
-		case "supine":
-			l.ankle = at(0.75*b.Thigh(), b.AnkleH+p.Riser, max(st.HalfFeet, 1.5*b.HipHalf))
-			l.knee = add(forward, space.Y)
-		case "prone", "leaning", "side-lying", "hanging":
-			l.ankle = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: out * max(st.HalfFeet, b.HipHalf)}))
-			l.foot = st.Trunk
-			if kind != "hanging" && l.ankle.Y < b.AnkleH || (p.Kind == "prone" && st.Root != OnHands && bench != nil && bench.AngleDeg > 15) {
-				back := -math.Sqrt(max(0, math.Pow(b.HipHeight-b.AnkleH, 2)-math.Pow(st.MidHip.Y-b.AnkleH, 2)))
-				l.ankle, l.foot = at(0.9*back, b.AnkleH, max(st.HalfFeet, b.HipHalf)), st.Heading
-			}
+			l.ankle = leg.at(0.95*b.Thigh(), high, leg.wide)
+		case p.Kind == "half-kneeling" && (p.Ahead == "left") == (side == Left):
+			l.ankle = leg.at(b.Thigh(), b.AnkleH, leg.wide)
+		case p.Kind == "kneeling", p.Kind == "half-kneeling":
+			l.ankle, l.knee = leg.at(-b.Shank(), b.AnkleH, leg.wide), space.Vec{Y: -1}
+			l.foot = turned(&st.Heading, space.RotZ, math.Pi) // on the instep
+		case p.Kind == "supine":
+			l.ankle = leg.at(0.75*b.Thigh(), b.AnkleH+p.Riser, max(st.HalfFeet, 1.5*b.HipHalf))
+			l.knee = add(l.knee, space.Y)
 		default:
-			ahead := stagger(p) / 2
-			if p.Kind == "hinged" {
-				ahead = 0
-			}
-			if (p.Ahead == "left") != (side == Left) {
-				ahead = -ahead
-			}
-			l.ankle = at(ahead+b.hipsBack(p), b.AnkleH+p.Riser, st.HalfFeet)
+			l.ankle = leg.at(leg.ahead()+b.hipsBack(p), b.AnkleH+p.Riser, st.HalfFeet)
 		}
 	}
+}
+
+// legPlace is one leg that does not move, to be put somewhere.
+type legPlace struct {
+	*Body
+	p     *setup.Posture
+	bench *setup.Bench
+	st    *Station
+	side  Side
+	out   float64 // +1 to the right
+	wide  float64 // from the middle to the ankle at least, m
+}
+
+// at is a place ahead of the hips and aside, at a height above the floor, m.
+func (l *legPlace) at(ahead, height, aside float64) space.Vec {
+	v := add(l.st.MidHip, l.st.Heading.Apply(space.Vec{X: ahead, Z: l.out * aside}))
+	v.Y = height
+	return v
+}
+
+// along is where the ankle is when the leg goes on along the trunk, or comes down to the floor behind, and how the foot stands.
+func (l *legPlace) along() (ankle space.Vec, foot space.Mat) {
+	st, hangs := l.st, l.st.Root == OnHands
+	ankle = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: l.AnkleH - l.HipHeight, Z: l.out * l.wide}))
+	under := ankle.Y < l.AnkleH && !(hangs && l.p.Kind == "standing")
+	propped := l.p.Kind == "prone" && !hangs && l.bench != nil && l.bench.AngleDeg > 15
+	if !under && !propped {
+		return ankle, st.Trunk
+	}
+	back := -math.Sqrt(max(0, math.Pow(l.HipHeight-l.AnkleH, 2)-math.Pow(st.MidHip.Y-l.AnkleH, 2)))
+	return l.at(0.9*back, l.AnkleH, l.wide), st.Heading
+}
+
+// ahead is how far the ankle is ahead of the middle in the stance.
+func (l *legPlace) ahead() float64 {
+	ahead := stagger(l.p) / 2
+	if l.p.Kind == "hinged" {
+		ahead = 0
+	}
+	if (l.p.Ahead == "left") != (l.side == Left) {
+		return -ahead
+	}
+	return ahead
 }
 
 // usualPad is half of the usual breadth of a seat or bench, m (own).
@@ -282,7 +300,7 @@ const usualPad = 0.14
 // pads are what carries the lifter: a seat, the bench under or behind the trunk.
 func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 	const thick = 0.04 // half of a pad's thickness, m (own)
-	h := b.Stature
+	h := b.Height
 	var out []Pad
 	if p.Kind == "seated" || (bench != nil && p.Kind == "prone" && bench.AngleDeg > 30) {
 		top := st.MidHip.Y - hipAboveSeat*h - thick

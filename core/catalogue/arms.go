@@ -52,7 +52,7 @@ func armFrontSetups(m *maker) []Ready {
 	out = append(out, Ready{Key: "curl.press", About: "Bands from a board aside add where the weights ask less; fixed under the shoes they would go through shin and arm.", Document: up})
 	for i := range out {
 		if strings.HasPrefix(out[i].Key, "curl.preacher") {
-			out[i].Document.Posture.Held = []string{"armPad"}
+			out[i].Document.Posture.Restraints = []string{"armPad"}
 		}
 		out[i].Group = "armFront"
 	}
@@ -87,7 +87,7 @@ func armBackSetups(m *maker) []Ready {
 		{Key: "pressdown.rope", About: "Half a step back: right under the pulley nothing is left at lock-out.",
 			Document: triceps(standing(0.5, 180), nil, curl("both", 115, 5, arm(90, 0, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
 		{Key: "pressdown.reverse", About: "A bar on one cable.",
-			Document: triceps(standing(0.75, 180), nil, curl("both", 115, 5, pose{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 12, "forearm.pronationDeg": -75}), reverse)},
+			Document: triceps(standing(0.75, 180), nil, curl("both", 115, 5, pose{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 12, "forearm.pronationDeg": -75}), reverse)},
 		{Key: "pressdown.leaning", About: "The lean brings the cable nearer to the upper arms.",
 			Document: triceps(hinged(0.75, 180, 35), nil, curl("both", 115, 5, arm(90, 45, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
 		{Key: "extension.overhead", About: "The long head at its longest; the rope passes beside the head.",

@@ -15,8 +15,8 @@ func backSetups(m *maker) []Ready {
 	}
 	ahead := func(elevation, elbow float64) pose { return arm(85, elevation, 0, elbow) }
 	pullOver := sweep("both", "shoulder.elevation", 150, 80, held(arm(90, 0, 0, 40), "shoulder.elevation"))
-	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.411 * m.b.Stature), HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10},
-		HandAt: &setup.Point{Y: mm(0.52 * m.b.Stature), Z: -0.05}} // the free hand on the column
+	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.411 * m.b.Height), HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10},
+		SupportHand: &setup.Point{Y: mm(0.52 * m.b.Height), Z: -0.05}} // the free hand on the column
 	lowRow := cable(at(0, 0.75, 0), m.pin(0.4), grip)
 	lowRow.Shared = true
 	out := []Ready{
@@ -36,15 +36,15 @@ func backSetups(m *maker) []Ready {
 			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2))))},
 		{Key: "pullover.band", About: "Starts hard and ends hard.",
 			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.54, 0.5*m.mass, grip)))},
-		{Key: "lever.far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215*m.l.Stature, 30)},
-		{Key: "lever.near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11*m.l.Stature, 35)},
+		{Key: "lever.far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215*m.l.Height, 30)},
+		{Key: "lever.near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11*m.l.Height, 35)},
 	}
 	for i := range out {
 		switch out[i].Key {
 		case "pulldown.chair":
-			out[i].Document.Posture.Held = []string{"strap"}
+			out[i].Document.Posture.Restraints = []string{"strap"}
 		case "lever.far", "lever.near":
-			out[i].Document.Posture.Held = []string{"thighPad"}
+			out[i].Document.Posture.Restraints = []string{"thighPad"}
 		}
 	}
 	shrug := func(x, heading float64, side string, l setup.Load) setup.Document {
@@ -68,7 +68,7 @@ func (m *maker) pulls() []Ready {
 	hang := m.base("latissimus", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
 	hang.Movement, hang.Loads = m.line("both", [3]float64{0.15, 0.50, 0.06}, [3]float64{0.20, 0.15, 0.06}, 15), []setup.Load{ownBody()}
 	p := seated(0.5, 180, 0)
-	p.Held = []string{"thighPad"}
+	p.Restraints = []string{"thighPad"}
 	down := m.base("latissimus", "shoulder", p, nil)
 	high := cable(at(0, 2.2, 0), m.pin(0.35), grip)
 	high.Shared, high.Ratio = true, 1 // a station of its own, without a second pulley

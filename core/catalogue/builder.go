@@ -23,13 +23,13 @@ type maker struct {
 }
 
 func newMaker(l *setup.Lifter) *maker {
-	return &maker{l: l, b: body.New(l), mass: l.Mass * Trained(l.Training, l.Sex, false)}
+	return &maker{l: l, b: body.New(l), mass: l.BodyMass * Trained(l.Training, l.Sex, false)}
 }
 
 // ofLegs is the maker of setups that the legs lift.
 func (m *maker) ofLegs() *maker {
 	legs := *m
-	legs.mass = m.l.Mass * Trained(m.l.Training, m.l.Sex, true)
+	legs.mass = m.l.BodyMass * Trained(m.l.Training, m.l.Sex, true)
 	return &legs
 }
 
@@ -54,7 +54,7 @@ type pose = map[string]float64
 // base is a document with everything but movement and loads.
 func (m *maker) base(region, joint string, p setup.Posture, bench *setup.Bench) setup.Document {
 	return setup.Document{Schema: setup.Schema, Samples: setup.DefaultSamples, Lifter: *m.l, Posture: p, Bench: bench,
-		Target: setup.Target{Region: region, School: "match", Joint: joint}, Tempo: setup.Tempo{Down: 3, Up: 2, Top: 1}}
+		Target: setup.Target{Region: region, Profile: "match", Joint: joint}, Tempo: setup.Tempo{Down: 3, Up: 2, Top: 1}}
 }
 
 func standing(x, heading float64) setup.Posture {
@@ -95,13 +95,13 @@ func through(side string, poses ...pose) setup.Movement {
 
 // arm is a pose of shoulder and elbow: plane and elevation, rotation, flexion.
 func arm(plane, elevation, rotation, elbow float64) pose {
-	return pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation, "shoulder.rotationDeg": rotation, "elbow.flexionDeg": elbow}
+	return pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation, "shoulder.rotationDeg": rotation, "elbow.flexionDeg": elbow}
 }
 
 // swing moves a raised arm forward or back, turning as it does by itself: half as much as it would have to, not to spin.
 func swing(side string, from, to, elevation, elbow float64) setup.Movement {
 	s := math.Sin(elevation * math.Pi / 180)
-	v := sweep(side, "shoulder.plane", from, to, held(arm(0, elevation, math.Round(from*s*s/2), elbow), "shoulder.plane"))
+	v := sweep(side, "shoulder.planeOfElevation", from, to, held(arm(0, elevation, math.Round(from*s*s/2), elbow), "shoulder.planeOfElevation"))
 	v.Natural = true
 	return v
 }
@@ -147,7 +147,7 @@ func cable(p *setup.Point, stack float64, c setup.Contact) setup.Load {
 // rope is two strands on one cable, one in each hand.
 func rope(p *setup.Point, stack, strand float64) setup.Load {
 	l := cable(p, stack, grip)
-	l.ID, l.Kind, l.StrandLength = "rope", "strands", strand
+	l.ID, l.Kind, l.StrandLength = "rope", "rope", strand
 	return l
 }
 
@@ -180,7 +180,7 @@ func (m *maker) joint(d *setup.Document) space.Vec {
 }
 
 // k is how much taller the lifter is than the one that places in metres were tried for.
-func (m *maker) k() float64 { return m.b.Stature / 1.75 }
+func (m *maker) k() float64 { return m.b.Height / 1.75 }
 
 // line guides the hand between two places counted from the shoulder, forward, up and to the right, m at a height of 1.75 m.
 func (m *maker) line(side string, from, to [3]float64, swivel float64) setup.Movement {
@@ -191,7 +191,7 @@ func (m *maker) line(side string, from, to [3]float64, swivel float64) setup.Mov
 
 // raised is a pose of the upper arm alone.
 func raised(plane, elevation float64) pose {
-	return pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation}
+	return pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation}
 }
 
 // along goes through poses of the upper arm with the forearm in line with the cable.

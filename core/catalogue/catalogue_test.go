@@ -44,7 +44,7 @@ func TestHoles(t *testing.T) {
 // Names and other names are each there once, and every exercise says how to end a set that will not go up.
 func TestExercisesHaveNames(t *testing.T) {
 	seen := map[string]string{}
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		if r.Name == "" || r.Safely == "" || len(r.Synonyms) == 0 || len(r.Mistakes) == 0 || len(r.Document.Cues) == 0 {
 			t.Errorf("%s: %q, %v, %q", r.Key, r.Name, r.Synonyms, r.Safely)
 		}
@@ -74,8 +74,8 @@ func TestNotYet(t *testing.T) {
 
 // Somebody weaker begins with as much less: a novice woman with under half of what a trained man of her mass has, never with nothing.
 func TestLoadsToBeginWith(t *testing.T) {
-	man, _ := catalogue.Find(&setup.Lifter{Stature: 1.65, Mass: 60}, "curl.dumbbell")
-	woman, _ := catalogue.Find(&setup.Lifter{Stature: 1.65, Mass: 60, Sex: "female", Training: "novice"}, "curl.dumbbell")
+	man, _ := catalogue.Find(&setup.Lifter{Height: 1.65, BodyMass: 60}, "curl.dumbbell")
+	woman, _ := catalogue.Find(&setup.Lifter{Height: 1.65, BodyMass: 60, Sex: "female", Training: "novice"}, "curl.dumbbell")
 	if a, b := man.Document.Loads[0].Mass, woman.Document.Loads[0].Mass; b < 0.5 || b > 0.5*a || b < 0.38*a {
 		t.Errorf("%g kg, novice woman %g kg", a, b)
 	}

@@ -100,7 +100,7 @@ func (m *maker) dip(pitch float64, from, to [3]float64, swivel float64) setup.Do
 
 // ownBody is the lifter's own weight.
 func ownBody() setup.Load {
-	return setup.Load{ID: "body", Kind: setup.OwnBody, Side: "right", Ratio: 1}
+	return setup.Load{ID: "body", Kind: setup.Bodyweight, Side: "right", Ratio: 1}
 }
 
 // presses are those with a bar, on an inclined bench and on a machine.

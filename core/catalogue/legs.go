@@ -89,7 +89,7 @@ func (m *maker) bars() []Ready {
 // curlsOfTheLeg bend the knee on a machine, or lead the thigh outward.
 func (m *maker) curlsOfTheLeg(ankle setup.Contact) []Ready {
 	bend := func(p setup.Posture, b *setup.Bench, share, to float64, held string) setup.Document {
-		p.Held = []string{held}
+		p.Restraints = []string{held}
 		d := m.base("hamstrings", "knee", p, b)
 		d.Movement = sweep("both", "knee.flexion", 5, to, pose{})
 		d.Loads = []setup.Load{cam("knee.flexion", ankle, m.kg(share), 0.82*m.b.Shank(), 0, 0.2, 50, 0.21, 110, 0.17)}
@@ -130,7 +130,7 @@ func trunkSetups(m *maker) []Ready {
 	stand.KneesDeg, stand.FeetApart = 20, 0.4
 	turning := m.base("obliques", "shoulder", stand, nil)
 	turning.Movement = hold("right", arm(115, 75, 0, 10))
-	turning.Loads = []setup.Load{cable(at(0, m.b.ShoulderHeight-0.1*m.b.Stature, -0.4*m.k()), m.pin(0.2), grip)}
+	turning.Loads = []setup.Load{cable(at(0, m.b.ShoulderHeight-0.1*m.b.Height, -0.4*m.k()), m.pin(0.2), grip)}
 	suitcase := m.base("obliques", "shoulder", standing(0, 0), nil)
 	suitcase.Movement = hold("right", arm(0, 3, 0, 5))
 	suitcase.Loads = []setup.Load{dumbbell(m.kg(0.35))}

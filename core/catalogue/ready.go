@@ -38,7 +38,7 @@ func All(l *setup.Lifter) []Ready {
 		guided(&out[i])
 		out[i].Document.Name = out[i].Name
 		if what, held := supported[out[i].Key]; held {
-			out[i].Document.Posture.Held = append(out[i].Document.Posture.Held, what)
+			out[i].Document.Posture.Restraints = append(out[i].Document.Posture.Restraints, what)
 		}
 		if lean, steady := stances[out[i].Key]; steady {
 			p := &out[i].Document.Posture
@@ -121,7 +121,7 @@ func crossBehind(d setup.Document, out, away, plane float64) setup.Document {
 // bellRaise is a raise with a dumbbell in each hand, in a plane.
 func (m *maker) bellRaise(plane, mass float64) setup.Document {
 	d := m.sideRaise()
-	d.Movement.Hold = map[string]float64{"shoulder.planeDeg": plane, "shoulder.rotationDeg": 0, "elbow.flexionDeg": 5}
+	d.Movement.Hold = map[string]float64{"shoulder.planeOfElevationDeg": plane, "shoulder.rotationDeg": 0, "elbow.flexionDeg": 5}
 	d.Loads = []setup.Load{{ID: "dumbbell", Kind: setup.Dumbbell, Variable: true, Side: "right", Contact: grip, Mass: mass}}
 	return d
 }
@@ -130,6 +130,6 @@ func (m *maker) bellRaise(plane, mass float64) setup.Document {
 func withBand(d setup.Document, pull float64) setup.Document {
 	l := &d.Lifter
 	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: grip,
-		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Stature/0.05) * 0.05, Section: pull / kit.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
+		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Height/0.05) * 0.05, Section: pull / kit.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
 	return d
 }

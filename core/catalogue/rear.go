@@ -29,16 +29,16 @@ func rearSetups(m *maker) []Ready {
 		{Key: "reverse.under", About: "Bent over the knees; raise the seat when a cable touches the legs.",
 			Document: rear(under, nil, swing("both", 95, 0, 75, 15), cable(at(1.0, 0.1, -0.6), m.pin(0.08), grip))},
 		{Key: "pull.face", About: "Tips over, light, upper back with it.",
-			Document: rear(standing(0.78*m.l.Stature, 180), nil, through("both", arm(90, 80, 64, 15), arm(50, 85, 35, 80), arm(5, 88, 2, 125)), rope(at(0, sh+0.1, 0), m.pin(0.20), 0.29*m.l.Stature))},
+			Document: rear(standing(0.78*m.l.Height, 180), nil, through("both", arm(90, 80, 64, 15), arm(50, 85, 35, 80), arm(5, 88, 2, 125)), rope(at(0, sh+0.1, 0), m.pin(0.20), 0.29*m.l.Height))},
 	}
 	row := rear(lying("prone", 0, 0), bench(35), setup.Movement{}, dumbbell(m.kg(0.12)))
 	row.Movement = through("both", lifted(easy(90, 55, 0, 5), 50), easy(45, 40, 0, 60), easy(0, 55, 0, 95))
 	wide := cable(at(0, 0.9, 0), m.pin(0.35), grip)
 	wide.Shared = true
 	machine := m.base("deltoid.posterior", "shoulder", lying("prone", 0, 0), bench(85))
-	machine.Movement = sweep("both", "shoulder.plane", 95, -5, held(arm(0, 85, 45, 10), "shoulder.plane"))
+	machine.Movement = sweep("both", "shoulder.planeOfElevation", 95, -5, held(arm(0, 85, 45, 10), "shoulder.planeOfElevation"))
 	machine.Movement.Natural = true
-	machine.Loads = []setup.Load{cam("shoulder.plane", setup.Contact{Segment: "hand", At: "grip"}, m.pin(0.25), 0.30*m.b.Stature, -10, 0.12, 45, 0.14, 100, 0.13)}
+	machine.Loads = []setup.Load{cam("shoulder.planeOfElevation", setup.Contact{Segment: "hand", At: "grip"}, m.pin(0.25), 0.30*m.b.Height, -10, 0.12, 45, 0.14, 100, 0.13)}
 	out = append(out,
 		Ready{Key: "row.seated.wide", About: "Elbows wide to the low chest: rear of the shoulder and upper back.", Document: rear(seated(1.1, 180, 0), nil, m.line("both", [3]float64{0.56, -0.08, 0.16}, [3]float64{0.18, -0.12, 0.2}, 60), wide)},
 		Ready{Key: "reverse.machine", About: "The machine's arm asks nearly the same all the way.", Document: machine})

@@ -33,7 +33,7 @@ func Search(text string) Hits {
 		score float64
 	}
 	var hits []hit
-	for _, r := range All(&setup.Lifter{Stature: middleStature, Mass: middleMass}) {
+	for _, r := range All(&setup.Lifter{Height: middleStature, BodyMass: middleMass}) {
 		e := entryOf(&r)
 		found, score := e.matches(wanted)
 		if found > 0 {

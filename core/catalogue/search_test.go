@@ -38,7 +38,7 @@ func TestSearchOfEveryName(t *testing.T) {
 			t.Errorf("%q finds %v", text, hits.Keys)
 		}
 	}
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		if len(r.Synonyms) < 2 {
 			t.Errorf("%s is also called %v", r.Key, r.Synonyms)
 		}

@@ -53,7 +53,7 @@ func shoulderSetups(m *maker) []Ready {
 	low := cable(at(0, 0.2, 0), m.pin(0.13), grip)
 	low.Shared, low.Ratio = true, 1
 	out = append(out,
-		Ready{Key: "upright.cable", About: "Elbows lead; the bar is a third of the body's height wide, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Stature), standing(0.3, 180))},
+		Ready{Key: "upright.cable", About: "Elbows lead; the bar is a third of the body's height wide, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Height), standing(0.3, 180))},
 		Ready{Key: "upright.dumbbell", About: "The same with the hands free to part.", Document: upright(dumbbell(m.kg(0.06)), 0, standing(0, 0))})
 	out = append(out, m.rotations()...)
 	for i := range out {
@@ -66,7 +66,7 @@ func shoulderSetups(m *maker) []Ready {
 func (m *maker) rotations() []Ready {
 	turn := func(region string, p setup.Posture, b *setup.Bench, from, to, plane, elevation float64, l setup.Load) setup.Document {
 		d := m.base(region, "shoulder", p, b)
-		d.Movement = sweep("right", "shoulder.rotation", from, to, pose{"shoulder.planeDeg": plane, "shoulder.elevationDeg": elevation, "elbow.flexionDeg": 90})
+		d.Movement = sweep("right", "shoulder.rotation", from, to, pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation, "elbow.flexionDeg": 90})
 		d.Movement.Axis, d.Loads = "spin", []setup.Load{l}
 		return d
 	}

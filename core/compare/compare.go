@@ -15,7 +15,7 @@ import (
 type Comparison struct {
 	Sides       []Side       `json:"sides"`
 	Differences []Difference `json:"differences" doc:"The numbers that they are compared by, what differs most first."`
-	Because     []Reason     `json:"because" doc:"In which respects they cannot be compared as they are."`
+	Confounders []Reason     `json:"confounders" doc:"In which respects they cannot be compared as they are."`
 	Regions     []Shares     `json:"regions" doc:"Who carries the torque, what differs most first."`
 	Sets        []Set        `json:"sets" doc:"Pairs and triples that complement each other, the best first."`
 	SetsWhy     string       `json:"setsWhy,omitempty" doc:"Why there are none."`
@@ -65,7 +65,7 @@ func Of(docs []setup.Document) (*Comparison, setup.Problems) {
 	}
 	known := slices.DeleteFunc(slices.Clone(sides), func(s side) bool { return s.report == nil })
 	out.Differences = differences(sides)
-	out.Because = because(known)
+	out.Confounders = because(known)
 	out.Regions = shares(sides)
 	out.Sets, out.SetsWhy = complements(known)
 	return out, nil

@@ -43,8 +43,8 @@ func TestASetupIsLikeItself(t *testing.T) {
 			t.Errorf("%s: weight %g, %q", x.Key, x.Weight, x.Text)
 		}
 	}
-	if len(c.Because) != 0 || len(c.Sets) != 0 || c.SetsWhy == "" {
-		t.Errorf("because %v, sets %v", c.Because, c.Sets)
+	if len(c.Confounders) != 0 || len(c.Sets) != 0 || c.SetsWhy == "" {
+		t.Errorf("because %v, sets %v", c.Confounders, c.Sets)
 	}
 }
 
@@ -90,12 +90,12 @@ func TestWhatStandsAgainstComparing(t *testing.T) {
 	b := a.Clone()
 	b.Movement.FromDeg, b.Movement.ToDeg = 40, 120
 	b.Loads[0].Ratio = 1
-	b.Target.School = "late"
-	b.Lifter.Mass = 90
+	b.Target.Profile = "late"
+	b.Lifter.BodyMass = 90
 	b.Tempo.Down = 6
 	c := sideBySide(t, a, b)
 	var keys []string
-	for _, r := range c.Because {
+	for _, r := range c.Confounders {
 		keys = append(keys, r.Key)
 		for name := range r.Values {
 			if !strings.Contains(r.Text, "{"+name+"}") {
@@ -120,7 +120,7 @@ func TestWhatStandsAgainstComparing(t *testing.T) {
 func TestASetupWithProblemsIsLeftOut(t *testing.T) {
 	a, b := sample.Ready(t, "raise.behind.knee"), sample.Ready(t, "raise.dumbbell")
 	bad := a.Clone()
-	bad.Lifter.Mass = 0
+	bad.Lifter.BodyMass = 0
 	c := sideBySide(t, a, bad, b)
 	if len(c.Sides[1].Problems) == 0 || len(c.Sides[0].Problems) > 0 {
 		t.Fatalf("%+v", c.Sides)
@@ -296,7 +296,7 @@ func TestKeptComparisonsAreChecked(t *testing.T) {
 func TestUnlikeNumbersAreNotCompared(t *testing.T) {
 	raise, curl := sample.Ready(t, "raise.dumbbell"), sample.Ready(t, "curl.dumbbell")
 	late := curl.Clone()
-	late.Target.School = "late"
+	late.Target.Profile = "late"
 	said := func(docs ...setup.Document) map[string]string {
 		found, problems := compare.Of(docs)
 		if len(problems) > 0 {

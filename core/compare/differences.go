@@ -80,21 +80,21 @@ var measures = []measure{
 		return metric.Known(s.report.Curves.SweptDeg[len(s.report.Curves.SweptDeg)-1])
 	}, 10, false, nil,
 		"{High} moves over {high}, {Low} over {low}."},
-	{"start", "Torque at the start", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.LeftStart.Times(percent) }, 15, false, nil,
+	{"start", "Torque at the start", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.StartShare.Times(percent) }, 15, false, nil,
 		"At the start, {High} has {high} of its peak torque, {Low} {low}."},
-	{"end", "Torque at the end", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.LeftEnd.Times(percent) }, 15, false, nil,
+	{"end", "Torque at the end", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.EndShare.Times(percent) }, 15, false, nil,
 		"At the end, {High} has {high} of its peak torque, {Low} {low}."},
 	{"effort", "Peak effort", "percent", func(s *side) metric.Metric { return s.report.Profile.PeakEffort.Times(percent) }, 10, false, nil,
 		"{High} takes {high} of the lifter's strength, {Low} {low}."},
-	{"match", "Fit", "count", func(s *side) metric.Metric { return s.report.Profile.Match }, 8, false, sameSchool,
+	{"match", "Fit", "count", func(s *side) metric.Metric { return s.report.Profile.Fit }, 8, false, sameSchool,
 		"{High} fits its target profile better, {high} against {low} for {Low}."},
 	{"target", "Target's contribution", "percent", func(s *side) metric.Metric { return shareOf(s, s.doc.Target.Region).Times(percent) }, 10, false, nil,
 		"The target contributes {high} of the torque in {High}, {low} in {Low}."},
-	{"offAxis", "Out of plane", "percent", func(s *side) metric.Metric { return s.report.LineUp.OffAxisShare.Times(percent) }, 10, false, nil,
+	{"offAxis", "Out of plane", "percent", func(s *side) metric.Metric { return s.report.Alignment.OffPlaneShare.Times(percent) }, 10, false, nil,
 		"Out of plane, {High} has {high} as much torque as in plane, {Low} {low}."},
 	{"grip", "Grip force", "force", func(s *side) metric.Metric { return most(s.report.Curves.Grip, "Nothing is held in the hand.") }, 0.25, true, nil,
 		"The grip holds {high} in {High}, {low} in {Low}."},
-	{"across", "Shear at the joint", "force", func(s *side) metric.Metric { return most(s.report.Curves.Across, "It is not known.") }, 0.25, true, nil,
+	{"across", "Shear at the joint", "force", func(s *side) metric.Metric { return most(s.report.Curves.Shear, "It is not known.") }, 0.25, true, nil,
 		"{High} puts {high} of shear on the joint, {Low} {low}, before muscle forces."},
 	{"contact", "Joint contact force", "force", contact, 0.25, true, nil,
 		"By the model, the contact force is {high} in {High}, {low} in {Low}."},
@@ -108,7 +108,7 @@ var measures = []measure{
 
 // sameSchool says whether the same is wanted of all setups.
 func sameSchool(sides []side) bool {
-	return !slices.ContainsFunc(sides, func(s side) bool { return s.doc.Target.School != sides[0].doc.Target.School })
+	return !slices.ContainsFunc(sides, func(s side) bool { return s.doc.Target.Profile != sides[0].doc.Target.Profile })
 }
 
 // peakAngle is where the torque is largest. Angles of different coordinates are not put into words: because says so.

@@ -224,7 +224,7 @@ func (r *Ranked) reason() string {
 func stops(report *report.Report) []string {
 	out := []string{}
 	for _, v := range report.Verdicts {
-		if v.Tone == "stop" && !slices.Contains(out, v.Key) {
+		if v.Tone == "error" && !slices.Contains(out, v.Key) {
 			out = append(out, v.Key)
 		}
 	}

@@ -174,7 +174,7 @@ func BenchmarkCompareSix(b *testing.B) {
 
 // The mean over several lifters is the mean of what is ranked for each, in its order, and says why.
 func TestRankForSeveral(t *testing.T) {
-	lifters := []setup.Lifter{sample.Lifter, {Stature: 1.62, Mass: 58, Sex: "female"}}
+	lifters := []setup.Lifter{sample.Lifter, {Height: 1.62, BodyMass: 58, Sex: "female"}}
 	several, problems, err := compare.RankFor(t.Context(), lifters, nil, "", "biceps", "long", nil)
 	if err != nil || len(problems) > 0 || len(several) < 3 {
 		t.Fatal(problems, err, len(several))

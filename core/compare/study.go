@@ -77,7 +77,7 @@ func built(a, b *setup.Document) []string {
 		}
 	}
 	add(a.Target.Region != b.Target.Region, "the target")
-	add(a.Lifter.Stature != b.Lifter.Stature || a.Lifter.Mass != b.Lifter.Mass, "the lifter")
+	add(a.Lifter.Height != b.Lifter.Height || a.Lifter.BodyMass != b.Lifter.BodyMass, "the lifter")
 	add(a.Posture.Kind != b.Posture.Kind || (a.Bench == nil) != (b.Bench == nil), "the posture")
 	add(a.Movement.Kind != b.Movement.Kind, "the way the path is given")
 	add(a.Movement.Side != b.Movement.Side, "which side works")

@@ -88,7 +88,7 @@ func leaning(deg float64, split bool) way {
 
 // holdOn puts the free hand on the column that the first cable comes from, a little below the shoulder.
 func holdOn(d *setup.Document) bool {
-	if d.Movement.Side == "both" || d.Posture.HandAt != nil || d.Posture.RootOf() == "hands" {
+	if d.Movement.Side == "both" || d.Posture.SupportHand != nil || d.Posture.RootOf() == "hands" {
 		return false
 	}
 	for i := range d.Loads {
@@ -99,7 +99,7 @@ func holdOn(d *setup.Document) bool {
 			}
 			for _, s := range scene.Segments {
 				if s.Name == "upperArm."+other(d.Movement.Side) {
-					d.Posture.HandAt = &setup.Point{X: l.Pulley.X, Y: math.Round(100*s.Origin.Y-15) / 100, Z: l.Pulley.Z}
+					d.Posture.SupportHand = &setup.Point{X: l.Pulley.X, Y: math.Round(100*s.Origin.Y-15) / 100, Z: l.Pulley.Z}
 					return true
 				}
 			}
@@ -117,10 +117,10 @@ func other(side string) string {
 
 func holding(what, label string) way {
 	return way{label: label, make: func(d *setup.Document) bool {
-		if d.Posture.Kind != "seated" || slices.Contains(d.Posture.Held, what) {
+		if d.Posture.Kind != "seated" || slices.Contains(d.Posture.Restraints, what) {
 			return false
 		}
-		d.Posture.Held = append(d.Posture.Held, what)
+		d.Posture.Restraints = append(d.Posture.Restraints, what)
 		return true
 	}}
 }

@@ -169,14 +169,14 @@ func TestSweepIsEvaluation(t *testing.T) {
 			turned, _ := dialin.Apply(&d, s.Key, v)
 			turned.Samples = dialin.Samples
 			r, problems := evaluate.Document(&turned)
-			if len(problems) > 0 || !r.Profile.Match.Known() {
+			if len(problems) > 0 || !r.Profile.Fit.Known() {
 				if sweep.Why[i] == "" || !math.IsNaN(sweep.Scores[i]) {
 					t.Errorf("%s = %v cannot be used, but is painted %v", s.Key, v, sweep.Scores[i])
 				}
 				continue
 			}
 			open++
-			want := r.Profile.Match.OrNaN()
+			want := r.Profile.Fit.OrNaN()
 			if s.Paint == "effort" {
 				want = r.Profile.PeakEffort.OrNaN()
 			}
@@ -215,27 +215,27 @@ func TestMendKeepsItsPromise(t *testing.T) {
 	fitAlone(&d)
 	var w dialin.Sweeper
 	good, _ := w.Paint(&d)
-	if good.Mend != nil {
-		t.Errorf("a match of %v is mended by %+v", good.Score.OrNaN(), good.Mend)
+	if good.Suggestion != nil {
+		t.Errorf("a match of %v is mended by %+v", good.Score.OrNaN(), good.Suggestion)
 	}
 	d.Loads[0].Pulley.Y, d.Loads[0].Kit.Hole, d.Loads[0].Travel = 1.81, 24, 4
-	d.Movement.Hold["shoulder.planeDeg"] = 60
+	d.Movement.Hold["shoulder.planeOfElevationDeg"] = 60
 	bad, problems := w.Paint(&d)
-	if len(problems) > 0 || bad.Mend == nil {
+	if len(problems) > 0 || bad.Suggestion == nil {
 		t.Fatalf("a match of %v is not mended: %v", bad.Score, problems)
 	}
-	turned, _ := dialin.Apply(&d, bad.Mend.Key, bad.Mend.To)
+	turned, _ := dialin.Apply(&d, bad.Suggestion.Key, bad.Suggestion.To)
 	turned.Samples = dialin.Samples
 	r, _ := evaluate.Document(&turned)
-	if got := r.Profile.Match.OrNaN(); math.Abs(got-*bad.Mend.Score) > 1e-8 || got < bad.Score.OrNaN()+3 {
-		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", bad.Score.OrNaN(), *bad.Mend.Score, got)
+	if got := r.Profile.Fit.OrNaN(); math.Abs(got-*bad.Suggestion.Score) > 1e-8 || got < bad.Score.OrNaN()+3 {
+		t.Errorf("from %.1f the mend promised %.1f and gave %.1f", bad.Score.OrNaN(), *bad.Suggestion.Score, got)
 	}
 }
 
 // A setup that cannot be evaluated is still painted, so that the dials show the way out.
 func TestPaintShowsTheWayOut(t *testing.T) {
 	d := raise(t)
-	d.Posture.X, d.Movement.Hold["shoulder.planeDeg"] = 0.05, 0
+	d.Posture.X, d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0.05, 0
 	var w dialin.Sweeper
 	p, problems := w.Paint(&d)
 	if len(problems) > 0 || p.Score.Known() || p.Score.Why() == "" {
@@ -246,7 +246,7 @@ func TestPaintShowsTheWayOut(t *testing.T) {
 			t.Error("stepping out is not offered")
 		}
 	}
-	if p.Mend == nil {
+	if p.Suggestion == nil {
 		t.Error("nothing is offered to mend it")
 	}
 }

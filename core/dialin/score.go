@@ -77,7 +77,7 @@ func weightsOf(d *setup.Document) weights {
 
 // points scores a rating. What of target or lengths is not known counts for nothing, and the rest for as much more.
 func (w *weights) points(r *evaluate.Rating) Points {
-	match := r.Match.Or(0) / 100
+	match := r.Fit.Or(0) / 100
 	worth := []struct {
 		weight float64
 		value  metric.Metric
@@ -100,10 +100,10 @@ func (w *weights) points(r *evaluate.Rating) Points {
 		}
 	}
 	p.OutOfPlane = -w.outOfPlane * math.Min(1, r.OffAxis.Or(0))
-	if r.Tones["start"] == "look" {
+	if r.Tones["start"] == "warning" {
 		p.Start = -w.start
 	}
-	if r.Tones["clear"] == "look" {
+	if r.Tones["clearance"] == "warning" {
 		p.Clearance = -w.clearance
 	}
 	for _, over := range []metric.Metric{r.LowBack, r.Grip} {

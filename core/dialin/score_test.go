@@ -60,7 +60,7 @@ func TestNoAnswerGivesTheTargetAway(t *testing.T) {
 			if kept := rangeKept(&d, &before, &after); kept < 0.9-1e-9 {
 				t.Errorf("%s: %v: %.0f %% of the range stay", ready.Key, a.Titles, 100*kept)
 			}
-			check.Near(t, ready.Key+": fit", a.Fit, after.Match.OrNaN(), 1e-9)
+			check.Near(t, ready.Key+": fit", a.Fit, after.Fit.OrNaN(), 1e-9)
 			check.Near(t, ready.Key+": the parts", a.Points.Total(), a.Score, 1e-9)
 		}
 	}
@@ -175,10 +175,10 @@ func usableScore(t *testing.T, e *evaluate.Evaluator, d, turned *setup.Document,
 	t.Helper()
 	before, _ := e.Rate(d, dialin.Samples)
 	r, problems := e.Rate(turned, dialin.Samples)
-	if len(problems) > 0 || r.Tones["start"] == "stop" || r.Tones["clear"] == "stop" || r.Effort.Or(2) > 1 || r.Hurts != "" || r.Target.Or(0) < before.Target.Or(0)-0.02 {
+	if len(problems) > 0 || r.Tones["start"] == "error" || r.Tones["clearance"] == "error" || r.Effort.Or(2) > 1 || r.Hurts != "" || r.Target.Or(0) < before.Target.Or(0)-0.02 {
 		return 0, false
 	}
-	score := 60*r.Match.Or(0)/100 + 40*r.Target.Or(0) + costs(&r)
+	score := 60*r.Fit.Or(0)/100 + 40*r.Target.Or(0) + costs(&r)
 	if score <= best+0.5 {
 		return score, true
 	}
@@ -189,8 +189,8 @@ func usableScore(t *testing.T, e *evaluate.Evaluator, d, turned *setup.Document,
 // costs are what a rating pays by the usual weights, negative.
 func costs(r *evaluate.Rating) float64 {
 	sum := -40*math.Min(1, r.OffAxis.Or(0)) - 30*max(0, r.LowBack.Or(0)-1) - 30*max(0, r.Grip.Or(0)-1)
-	for _, verdict := range []string{"start", "clear"} {
-		if r.Tones[verdict] == "look" {
+	for _, verdict := range []string{"start", "clearance"} {
+		if r.Tones[verdict] == "warning" {
 			sum -= 3
 		}
 	}
@@ -227,16 +227,16 @@ func TestFrontIsNotDominated(t *testing.T) {
 			}
 		}
 		q, problems := e.Rate(&turned, dialin.Samples)
-		if len(problems) > 0 || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || q.Effort.Or(2) > 1 || q.Hurts != "" || q.Target.Or(0) < start.Target.Or(0)-0.02 {
+		if len(problems) > 0 || q.Tones["start"] == "error" || q.Tones["clearance"] == "error" || q.Effort.Or(2) > 1 || q.Hurts != "" || q.Target.Or(0) < start.Target.Or(0)-0.02 {
 			continue
 		}
 		if costs(&q) < costs(&start)-2 {
 			continue // out of plane is no bargain
 		}
 		for _, p := range out.Front {
-			if q.Match.Or(0) > p.Fit+1e-9 && q.Target.Or(0) > p.Target+1e-9 {
+			if q.Fit.Or(0) > p.Fit+1e-9 && q.Target.Or(0) > p.Target+1e-9 {
 				if l, problems := e.Limits(&turned); len(problems) == 0 && l.Holds && !adds(before, l.Told) {
-					t.Errorf("fit %.2f with %.3f of the target lies beyond the front's %.2f with %.3f", q.Match.Or(0), q.Target.Or(0), p.Fit, p.Target)
+					t.Errorf("fit %.2f with %.3f of the target lies beyond the front's %.2f with %.3f", q.Fit.Or(0), q.Target.Or(0), p.Fit, p.Target)
 				}
 			}
 		}

@@ -225,10 +225,10 @@ func (s *search) judge(e *Sweeper, p choice) outcome {
 		return bad
 	}
 	r := e.rate(&s.scorer, &d)
-	if r.why != "" || r.rating.Tones["start"] == "stop" || r.rating.Tones["clear"] == "stop" {
+	if r.why != "" || r.rating.Tones["start"] == "error" || r.rating.Tones["clearance"] == "error" {
 		return bad
 	}
-	o := outcome{score: r.score, fit: r.rating.Match.Or(0), effort: r.rating.Effort.Or(0), target: r.rating.Target.Or(0), points: r.points, loses: r.loses, kept: 1, known: r.rating.Target}
+	o := outcome{score: r.score, fit: r.rating.Fit.Or(0), effort: r.rating.Effort.Or(0), target: r.rating.Target.Or(0), points: r.points, loses: r.loses, kept: 1, known: r.rating.Target}
 	if s.scorer.before != nil {
 		o.kept = s.scorer.keeps(&r.rating)
 	}

@@ -28,7 +28,7 @@ func planted(t *testing.T, turned map[string]float64) (away, home setup.Document
 		t.Fatal(problems)
 	}
 	n := len(r.Curves.Torque) - 1
-	home.Target.School, home.Target.Custom = "custom", nil
+	home.Target.Profile, home.Target.Custom = "custom", nil
 	fitAlone(&home)
 	for i := range 5 {
 		home.Target.Custom = append(home.Target.Custom, r.Curves.Torque[i*n/4])
@@ -59,9 +59,9 @@ func TestSearchFindsWhatWasPlanted(t *testing.T) {
 			t.Fatalf("from %v: %v, %v, %+v", turned, problems, err, out)
 		}
 		best := slices.MaxFunc(out.Answers, func(a, b dialin.Found) int { return cmp.Compare(a.Fit, b.Fit) })
-		q, _ := new(evaluate.Evaluator).Quick(&home, dialin.Samples)
-		if best.Fit < q.Match.OrNaN()-1 {
-			t.Errorf("from %v: match %v, planted %v", turned, best.Fit, q.Match.OrNaN())
+		q, _ := new(evaluate.Evaluator).Preview(&home, dialin.Samples)
+		if best.Fit < q.Fit.OrNaN()-1 {
+			t.Errorf("from %v: match %v, planted %v", turned, best.Fit, q.Fit.OrNaN())
 		}
 		if len(free) > 1 {
 			continue
@@ -98,7 +98,7 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 		for _, a := range out.Answers {
 			best = max(best, a.Score)
 			r, problems := evaluate.Document(&a.Document)
-			if len(problems) > 0 || !r.Bracing.Holds || report.Tones(r.Verdicts)["start"] == "stop" || report.Tones(r.Verdicts)["clear"] == "stop" {
+			if len(problems) > 0 || !r.Bracing.Holds || report.Tones(r.Verdicts)["start"] == "error" || report.Tones(r.Verdicts)["clearance"] == "error" {
 				t.Errorf("%s: an answer that cannot be done: %v", c.key, problems)
 			}
 		}
@@ -137,14 +137,14 @@ func everyValue(t testing.TB, d *setup.Document, free, before []string) float64 
 	t.Helper()
 	var e evaluate.Evaluator
 	if len(free) == 0 {
-		q, problems := e.Quick(d, dialin.Samples)
-		if len(problems) > 0 || !q.Match.Known() || q.Tones["start"] == "stop" || q.Tones["clear"] == "stop" || q.Effort.OrNaN() > 1 {
+		q, problems := e.Preview(d, dialin.Samples)
+		if len(problems) > 0 || !q.Fit.Known() || q.Tones["start"] == "error" || q.Tones["clearance"] == "error" || q.Effort.OrNaN() > 1 {
 			return math.Inf(-1)
 		}
 		if b, problems := e.Brace(d); len(problems) > 0 || !b.Holds || adds(before, told(t, d)) {
 			return math.Inf(-1)
 		}
-		return q.Match.OrNaN()
+		return q.Fit.OrNaN()
 	}
 	best := math.Inf(-1)
 	for _, s := range dialin.Settings(d) {
@@ -165,8 +165,8 @@ func everyValue(t testing.TB, d *setup.Document, free, before []string) float64 
 // A lifter who owns little range out to the side, and a band near its caution: no answer leaves the one or meets the other.
 func TestAnswersKeepCautionsAndOwnedRanges(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.hand")
-	d.Lifter.Ranges = map[string]setup.Range{"shoulder.plane": {FromDeg: 10, ToDeg: 60}}
-	d.Movement.Hold["shoulder.planeDeg"] = 50
+	d.Lifter.Ranges = map[string]setup.Range{"shoulder.planeOfElevation": {FromDeg: 10, ToDeg: 60}}
+	d.Movement.Hold["shoulder.planeOfElevationDeg"] = 50
 	band := sample.Ready(t, "fly.band.wide")
 	for _, c := range []struct {
 		d    setup.Document
@@ -189,7 +189,7 @@ func TestAnswersKeepCautionsAndOwnedRanges(t *testing.T) {
 // bounds is refused at its names.
 func TestWeightsDecide(t *testing.T) {
 	d, _ := planted(t, map[string]float64{"pulley.height/0": 20})
-	d.Target.School = "match"
+	d.Target.Profile = "match"
 	free := []string{"pulley.height/0", "stance.out", "path.plane"}
 	off := map[float64]float64{}
 	for _, w := range []float64{0, 200} {
@@ -198,7 +198,7 @@ func TestWeightsDecide(t *testing.T) {
 		if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 			t.Fatal(problems, err)
 		}
-		q, _ := new(evaluate.Evaluator).Quick(&out.Answers[0].Document, dialin.Samples)
+		q, _ := new(evaluate.Evaluator).Preview(&out.Answers[0].Document, dialin.Samples)
 		off[w] = q.OffAxis.OrNaN()
 	}
 	if off[200] > off[0]+1e-9 {
@@ -233,7 +233,7 @@ func TestLockedSettingsStay(t *testing.T) {
 	if usual, locked := lockable(&d); len(usual) != 0 || !slices.Equal(locked, all) {
 		t.Errorf("usual %v, locked %v", usual, locked)
 	}
-	mends, problems := new(dialin.Sweeper).Mends(t.Context(), &d)
+	mends, problems := new(dialin.Sweeper).Suggestions(t.Context(), &d)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -275,7 +275,7 @@ func TestStepsAreWhatTheyDo(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
-		check.Near(t, s.Key+", fit", *s.Score, after.Profile.Match.OrNaN()-before.Profile.Match.OrNaN(), 1e-6)
+		check.Near(t, s.Key+", fit", *s.Score, after.Profile.Fit.OrNaN()-before.Profile.Fit.OrNaN(), 1e-6)
 		check.Near(t, s.Key+", peak", *s.Peak, after.Profile.Total.Peak.OrNaN()-before.Profile.Total.Peak.OrNaN(), 1e-6)
 	}
 }
@@ -297,11 +297,11 @@ func TestAnswersChangeNothingForNothing(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
-		q, problems := e.Quick(&without, dialin.Samples)
+		q, problems := e.Preview(&without, dialin.Samples)
 		l, more := e.Limits(&without)
-		usable := len(problems)+len(more) == 0 && l.Holds && q.Tones["start"] != "stop" && q.Tones["clear"] != "stop" && len(l.Told) == 0
-		if usable && q.Match.Or(0) > best.Fit-change+0.01 {
-			t.Errorf("%s from %v to %v brings %.2f points", c.Key, c.From, c.To, best.Fit-q.Match.Or(0))
+		usable := len(problems)+len(more) == 0 && l.Holds && q.Tones["start"] != "error" && q.Tones["clearance"] != "error" && len(l.Told) == 0
+		if usable && q.Fit.Or(0) > best.Fit-change+0.01 {
+			t.Errorf("%s from %v to %v brings %.2f points", c.Key, c.From, c.To, best.Fit-q.Fit.Or(0))
 		}
 	}
 	if len(best.Changes) == 0 {

@@ -16,7 +16,7 @@ func isSweep(d *setup.Document, _ int) bool {
 
 // startPlane is the plane in which a raise starts: that of the whole path unless it has one of its own.
 func startPlane(d *setup.Document, _ int) dial.Setting {
-	s := held("Plane at the start", "shoulder.planeDeg", -45, 120)(d, -1)
+	s := held("Plane at the start", "shoulder.planeOfElevationDeg", -45, 120)(d, -1)
 	s.Paths = []string{"movement.startPlaneDeg"}
 	if p := d.Movement.StartPlane; p != nil {
 		s.Value = *p
@@ -34,17 +34,17 @@ func riser(d *setup.Document, _ int) dial.Setting {
 	return dial.Setting{Group: "body", Label: "Riser under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser, Paint: "none", Paths: []string{"posture.riser"}}
 }
 
-func holdsOn(d *setup.Document, _ int) bool { return d.Posture.HandAt != nil }
+func holdsOn(d *setup.Document, _ int) bool { return d.Posture.SupportHand != nil }
 
 // handAt is a dial of one coordinate of the place that the free hand holds on to.
 func handAt(label string, of func(*setup.Point) *float64, axis string, from, to float64) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {
-		return dial.Setting{Group: "body", Label: label, Kind: "length", From: from, To: to, Step: 0.05, Value: *of(d.Posture.HandAt), Paint: "none", Paths: []string{"posture.handAt." + axis, "posture.handAt"}}
+		return dial.Setting{Group: "body", Label: label, Kind: "length", From: from, To: to, Step: 0.05, Value: *of(d.Posture.SupportHand), Paint: "none", Paths: []string{"posture.supportHand." + axis, "posture.supportHand"}}
 	}
 }
 
 func handTo(of func(*setup.Point) *float64) func(*setup.Document, int, float64) {
-	return func(d *setup.Document, _ int, v float64) { *of(d.Posture.HandAt) = v }
+	return func(d *setup.Document, _ int, v float64) { *of(d.Posture.SupportHand) = v }
 }
 
 func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }

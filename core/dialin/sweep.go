@@ -86,8 +86,8 @@ func (sc *scorer) rated(r *evaluate.Rating, problems setup.Problems) rated {
 		out.why = problems[0].What
 	case r.Hurts != "":
 		out.why = "The " + r.Hurts + " goes into its painful range."
-	case !r.Match.Known():
-		out.why = r.Match.Why()
+	case !r.Fit.Known():
+		out.why = r.Fit.Why()
 	default:
 		out.points, out.loses = sc.points(r), sc.loses(r)
 		out.score = out.points.Total()
@@ -145,10 +145,10 @@ func thinned(all report.Curve, most int) report.Curve {
 
 // Painting is all that is painted for one document: the score it has, every sweep and what would mend its profile.
 type Painting struct {
-	Score  metric.Metric `json:"score" doc:"The document's own score, 0 to 100."`
-	Points *Points       `json:"points" doc:"What that is made up of; null where there is no score."`
-	Sweeps []Sweep       `json:"sweeps"`
-	Mend   *Mend         `json:"mend" doc:"The smallest change of one setting that helps, or null."`
+	Score      metric.Metric `json:"score" doc:"The document's own score, 0 to 100."`
+	Points     *Points       `json:"points" doc:"What that is made up of; null where there is no score."`
+	Sweeps     []Sweep       `json:"sweeps"`
+	Suggestion *Suggestion   `json:"suggestion" doc:"The smallest change of one setting that helps, or null."`
 }
 
 // Paint sweeps every setting of a document.
@@ -178,7 +178,7 @@ func (w *Sweeper) PaintWith(d *setup.Document, have map[string]Sweep) (Painting,
 		}
 		p.Sweeps = append(p.Sweeps, s)
 	}
-	p.Mend = profileMend(&p, swept(settings), firstFor(&now.rating))
+	p.Suggestion = profileMend(&p, swept(settings), firstFor(&now.rating))
 	return p, nil
 }
 

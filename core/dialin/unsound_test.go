@@ -13,7 +13,7 @@ import (
 
 // Settings are asked for documents with problems too, so that they can be mended: of any part that is missing there is no dial, and no panic.
 func TestSettingsOfUnsoundDocuments(t *testing.T) {
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		raw, err := json.Marshal(r.Document)
 		if err != nil {
 			t.Fatal(err)

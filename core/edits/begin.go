@@ -50,7 +50,7 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	if r, _ := setup.RegionOf(region); len(r.Joints) > 0 {
 		d.Target.Joint = keep(r.Joints, d.TargetJoint())
 	}
-	d.Seen, d.Posture.HandAt, d.Movement.BarWidth, d.Movement.InLine = nil, nil, 0, ""
+	d.Acknowledged, d.Posture.SupportHand, d.Movement.BarWidth, d.Movement.InLine = nil, nil, 0, ""
 	if d.Movement.LegsMove() && position != "standing" {
 		if region != "quadriceps" || (position != "seated" && position != "seated/bench") {
 			return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "The legs cannot be begun with in this posture.", Why: "They work standing, the quadriceps seated too.", Hint: "Choose standing."}}
@@ -152,7 +152,7 @@ func pulled(d *setup.Document, kind setup.LoadKind) (setup.Document, setup.Probl
 			continue
 		}
 		r, _ := evaluate.Document(&turned)
-		if r != nil && r.Bracing.Holds && report.Tones(r.Verdicts)["clear"] != "stop" && len(r.Gaps) == 0 {
+		if r != nil && r.Bracing.Holds && report.Tones(r.Verdicts)["clearance"] != "error" && len(r.Gaps) == 0 {
 			return turned, nil
 		}
 		if first == nil {
@@ -220,8 +220,8 @@ func settle(d *setup.Document) (setup.Document, setup.Problems) {
 	}
 	if f, known := r.Profile.LoadFactor.Get(); known && f > 0 {
 		l, k := &c.Loads[0], asked*f
-		if now := load.Of(l).AtHand(l); k*now > mostBegun*d.Lifter.Mass {
-			k = lightBegun * d.Lifter.Mass / now
+		if now := load.Of(l).AtHand(l); k*now > mostBegun*d.Lifter.BodyMass {
+			k = lightBegun * d.Lifter.BodyMass / now
 		}
 		half := func(x float64) float64 { return max(0.5, math.Round(2*x)/2) }
 		if m := load.MassField(l); m != nil {

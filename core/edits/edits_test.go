@@ -145,7 +145,7 @@ func TestMirrored(t *testing.T) {
 // repetitions or for little.
 func TestBegin(t *testing.T) {
 	stands := 0
-	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 52}, {Stature: 1.92, Mass: 105}} {
+	for _, l := range []setup.Lifter{{Height: 1.58, BodyMass: 52}, {Height: 1.92, BodyMass: 105}} {
 		for _, region := range []string{"deltoid.middle", "deltoid.posterior", "pectoralis.sternal", "latissimus.lower", "trapezius.upper", "biceps", "triceps", "quadriceps"} {
 			for _, kind := range []string{"dumbbell", "bar", "cable", "band"} {
 				for _, position := range []string{"standing", "seated", "supine"} {

@@ -8,7 +8,7 @@ import (
 
 // Effect is what moving into a room does to a setup.
 type Effect struct {
-	Match  metric.Metric `json:"match" doc:"0 to 100."`
+	Fit    metric.Metric `json:"fit" doc:"0 to 100."`
 	Effort metric.Metric `json:"effort" doc:"Largest torque over capacity."`
 	Peak   metric.Metric `json:"peak" doc:"Largest torque of loads and body, N·m."`
 	Phase  string        `json:"phase" doc:"early, mid or late; empty when there is none."`
@@ -18,13 +18,13 @@ type Effect struct {
 // EffectOf evaluates a document for comparing it before and after.
 func EffectOf(d *setup.Document) Effect {
 	none := metric.Missing("The setup cannot be evaluated as it stands.")
-	e := Effect{Match: none, Effort: none, Peak: none}
+	e := Effect{Fit: none, Effort: none, Peak: none}
 	r, problems := evaluate.Document(d)
 	if len(problems) > 0 {
 		e.Stop = problems[0].What
 		return e
 	}
-	e.Match, e.Effort, e.Peak, e.Phase = r.Profile.Match, r.Profile.PeakEffort, r.Profile.Total.Peak, r.Profile.Loads.Phase
+	e.Fit, e.Effort, e.Peak, e.Phase = r.Profile.Fit, r.Profile.PeakEffort, r.Profile.Total.Peak, r.Profile.Loads.Phase
 	if len(r.Gaps) > 0 {
 		e.Stop = r.Gaps[0].Why
 	}

@@ -26,7 +26,7 @@ type Fitted struct {
 // still has stays with that thing. Fitting a fitted setup changes nothing. The room and the document have to be valid.
 func Fit(d *setup.Document, r *kit.Room, id string) Fitted {
 	f := fitter{kit.Fitting{Room: r, Document: d.Clone(), Changes: []kit.FitChange{}, Missing: []kit.FitChange{}}}
-	f.Document.Room = id
+	f.Document.Gym = id
 	f.bench()
 	f.seat()
 	f.supports()
@@ -127,9 +127,9 @@ func (f *fitter) supports() {
 	has := func(kind string) bool {
 		return slices.ContainsFunc(f.Room.Supports, func(s kit.Support) bool { return s.Kind == kind })
 	}
-	for _, h := range p.Held {
+	for _, h := range p.Restraints {
 		if text, known := supportWords[h]; known && !has(h) && !load.HasOwnSeat(&f.Document) {
-			f.Lacks("posture.held", text, nil)
+			f.Lacks("posture.restraints", text, nil)
 		}
 	}
 	if b := f.Document.Bench; b != nil && b.PadUnderBack > 0 {

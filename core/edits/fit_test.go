@@ -22,7 +22,7 @@ var rooms = map[string]kit.Room{"large": kit.Large("Hall"), "corner": kit.Corner
 // Fitting a fitted setup changes nothing, and a fitted setup is written and read without loss.
 func TestFittingTwiceChangesNothing(t *testing.T) {
 	for name, room := range rooms {
-		for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+		for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 			once := edits.Fit(&r.Document, &room, "here")
 			again := edits.Fit(&once.Document, &room, "here")
 			if again.Anew || len(again.Changes) > 0 {
@@ -53,14 +53,14 @@ func mustRead(t *testing.T, d setup.Document) setup.Document {
 // In the large room nothing is missing for any ready setup, whoever lifts, and each can be evaluated there.
 func TestEveryReadySetupFitsTheLargeRoom(t *testing.T) {
 	room := rooms["large"]
-	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+	for _, l := range []setup.Lifter{{Height: 1.58, BodyMass: 54}, {Height: 1.75, BodyMass: 75}, {Height: 1.93, BodyMass: 104}} {
 		for _, r := range catalogue.All(&l) {
 			f := edits.Fit(&r.Document, &room, "here")
 			if len(f.Missing) > 0 {
-				t.Errorf("%s at %v m: missing %+v", r.Key, l.Stature, f.Missing)
+				t.Errorf("%s at %v m: missing %+v", r.Key, l.Height, f.Missing)
 			}
 			if _, problems := evaluate.Document(&f.Document); len(problems) > 0 {
-				t.Errorf("%s at %v m: %v", r.Key, l.Stature, problems)
+				t.Errorf("%s at %v m: %v", r.Key, l.Height, problems)
 			}
 		}
 	}
@@ -85,8 +85,8 @@ func TestRefitWorkedByHand(t *testing.T) {
 	check.Near(t, "ratio", l.Ratio, 1, 0)
 	check.Near(t, "friction", l.Friction, 0.12, 0)
 	check.Near(t, "handle", l.AttachmentLength, 0.12, 1e-9)
-	if l.Kit.Station != "other" || l.Kit.Hole != 4 || l.Kit.Column != "left" || f.Document.Room != "other-room" {
-		t.Errorf("%+v in %q", l.Kit, f.Document.Room)
+	if l.Kit.Station != "other" || l.Kit.Hole != 4 || l.Kit.Column != "left" || f.Document.Gym != "other-room" {
+		t.Errorf("%+v in %q", l.Kit, f.Document.Gym)
 	}
 	if len(f.Changes) != 4 || len(f.Missing) != 0 {
 		t.Errorf("hole, columns, pin and handle change: %+v, %+v", f.Changes, f.Missing)
@@ -157,7 +157,7 @@ func TestReadySetupsOfARoom(t *testing.T) {
 	}
 	possible := 0
 	for i, h := range here {
-		if h.Key != anywhere[i].Key || h.Position == "" || len(anywhere[i].Missing)+len(anywhere[i].Changes) > 0 || anywhere[i].Document.Room != "" {
+		if h.Key != anywhere[i].Key || h.Position == "" || len(anywhere[i].Missing)+len(anywhere[i].Changes) > 0 || anywhere[i].Document.Gym != "" {
 			t.Errorf("%+v", anywhere[i])
 		}
 		needsMore := false
@@ -169,8 +169,8 @@ func TestReadySetupsOfARoom(t *testing.T) {
 		}
 		if len(h.Missing) == 0 {
 			possible++
-			if h.Document.Room != "c" {
-				t.Errorf("%s is fitted to %q", h.Key, h.Document.Room)
+			if h.Document.Gym != "c" {
+				t.Errorf("%s is fitted to %q", h.Key, h.Document.Gym)
 			}
 		}
 	}

@@ -124,7 +124,7 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	before := movingSide(d)
 	c.Movement.Side = side
 	if side == "both" {
-		c.Posture.HandAt = nil
+		c.Posture.SupportHand = nil
 	} else {
 		c.Movement.BarWidth = 0
 		for i := range c.Loads {
@@ -147,7 +147,7 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	if g := c.Movement.Guide; g != nil && !g.Relative {
 		flipGuide(g, &st)
 	}
-	if h := c.Posture.HandAt; h != nil {
+	if h := c.Posture.SupportHand; h != nil {
 		v := st.Mirror(space.Vec{X: h.X, Y: h.Y, Z: h.Z})
 		*h = setup.Point{X: milli(v.X), Y: milli(v.Y), Z: milli(v.Z)}
 	}

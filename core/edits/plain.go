@@ -17,16 +17,16 @@ var plain = map[string]func(d *setup.Document){
 	"notes":               func(d *setup.Document) { d.Notes = strings.TrimSpace(d.Notes) },
 	"safely":              func(d *setup.Document) { d.Safely = strings.TrimSpace(d.Safely) },
 	"cues":                func(d *setup.Document) { d.Cues = filled(d.Cues) },
-	"seen":                nil,
+	"acknowledged":        nil,
 	"scoring":             func(d *setup.Document) { d.Scoring = usualLeftOut(d.Scoring) },
 	"lifter":              nil,
 	"lifter.lowBackLimit": nil,
 	"lifter.gripLimit":    nil,
-	"target.school":       drawn,
+	"target.profile":      drawn,
 	"target.joint":        nil,
 	"target.custom":       nil,
 	"target.region":       keepJoint,
-	"posture.held":        nil,
+	"posture.restraints":  nil,
 	"posture.riser":       nil,
 	"loads.catch":         nil,
 	"loads.worn":          nil,
@@ -86,7 +86,7 @@ func fieldAt(v reflect.Value, names []string, index int) reflect.Value {
 
 // drawn gives a profile that is to be drawn something to begin with: even.
 func drawn(d *setup.Document) {
-	if d.Target.School == "custom" && len(d.Target.Custom) == 0 {
+	if d.Target.Profile == "custom" && len(d.Target.Custom) == 0 {
 		d.Target.Custom = []float64{1, 1, 1, 1, 1}
 	}
 }

@@ -25,7 +25,7 @@ func TestSet(t *testing.T) {
 		{"scoring", `{}`, func(d *setup.Document) bool { return d.Scoring == nil }},
 		{"lifter.gripLimit", `350`, func(d *setup.Document) bool { return d.Lifter.GripLimit == 350 }},
 		{"loads[0].worn", `true`, func(d *setup.Document) bool { return d.Loads[0].Worn }},
-		{"target.school", `"custom"`, func(d *setup.Document) bool { return len(d.Target.Custom) == 5 }},
+		{"target.profile", `"custom"`, func(d *setup.Document) bool { return len(d.Target.Custom) == 5 }},
 		{"target.region", `"biceps"`, func(d *setup.Document) bool { return d.Target.Region == "biceps" && d.Target.Joint != "" }},
 		{"posture.riser", `0.1`, func(d *setup.Document) bool { return d.Posture.Riser == 0.1 }},
 	} {

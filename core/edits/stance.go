@@ -35,9 +35,9 @@ func handsOf(d *setup.Document) []Named {
 
 func handOf(d *setup.Document) string {
 	switch {
-	case d.Posture.HandAt != nil:
+	case d.Posture.SupportHand != nil:
 		return "holds"
-	case slices.Contains(d.Posture.Held, "handOnThigh"):
+	case slices.Contains(d.Posture.Restraints, "handOnThigh"):
 		return "thigh"
 	}
 	return "hangs"
@@ -50,17 +50,17 @@ var holdAhead = space.Vec{X: 0.35, Y: -0.25}
 func WithHand(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c := d.Clone()
 	if !slices.ContainsFunc(handsOf(d), func(n Named) bool { return n.Key == key }) {
-		return c, setup.Problems{{Path: "posture.handAt", What: "No hand is free for that.", Why: "Both arms move, or the hands carry the body.", Hint: "Let one side move."}}
+		return c, setup.Problems{{Path: "posture.supportHand", What: "No hand is free for that.", Why: "Both arms move, or the hands carry the body.", Hint: "Let one side move."}}
 	}
 	if handOf(d) == key {
 		return c, nil
 	}
 	p := &c.Posture
-	p.HandAt = nil
-	p.Held = slices.DeleteFunc(p.Held, func(h string) bool { return h == "handOnThigh" })
+	p.SupportHand = nil
+	p.Restraints = slices.DeleteFunc(p.Restraints, func(h string) bool { return h == "handOnThigh" })
 	switch key {
 	case "thigh":
-		p.Held = append(p.Held, "handOnThigh")
+		p.Restraints = append(p.Restraints, "handOnThigh")
 	case "holds":
 		b := body.New(&c.Lifter)
 		st := b.Settle(p, c.Bench, &c.Movement)
@@ -71,7 +71,7 @@ func WithHand(d *setup.Document, key string) (setup.Document, setup.Problems) {
 			free = body.Right
 		}
 		at := r3.Add(f.Joint[free.Joint(body.ShoulderR)], st.Heading.Apply(holdAhead))
-		p.HandAt = &setup.Point{X: centi(at.X), Y: math.Max(0.05, centi(at.Y)), Z: centi(at.Z)}
+		p.SupportHand = &setup.Point{X: centi(at.X), Y: math.Max(0.05, centi(at.Y)), Z: centi(at.Z)}
 	}
 	return c, nil
 }

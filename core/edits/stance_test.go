@@ -12,7 +12,7 @@ import (
 
 // The free hand and the feet of a standing lifter can be set in every way that is offered, there and back, and each evaluates.
 func TestFreeHandAndFeet(t *testing.T) {
-	r, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "kickback")
+	r, _ := catalogue.Find(&setup.Lifter{Height: 1.75, BodyMass: 75}, "kickback")
 	d := r.Document
 	choices := edits.ChoicesOf(&d)
 	if choices.Hand != "thigh" || len(choices.Hands) != 3 || len(choices.Feet) != 5 || choices.Foot != "parallel" {
@@ -30,8 +30,8 @@ func TestFreeHandAndFeet(t *testing.T) {
 		t.Errorf("%v: the low back holds %.0f with the hand hanging, %.0f with it on the thigh", problems, back(&hangs), back(&d))
 	}
 	holds, problems := edits.Change(&hangs, "hand", "holds", 0)
-	if len(problems) > 0 || holds.Posture.HandAt == nil || edits.ChoicesOf(&holds).Hand != "holds" {
-		t.Errorf("%v, at %v", problems, holds.Posture.HandAt)
+	if len(problems) > 0 || holds.Posture.SupportHand == nil || edits.ChoicesOf(&holds).Hand != "holds" {
+		t.Errorf("%v, at %v", problems, holds.Posture.SupportHand)
 	}
 	back(&holds)
 	for _, f := range choices.Feet {

@@ -18,7 +18,7 @@ func TestSlackOfABandIsTold(t *testing.T) {
 		return r.Verdicts[i]
 	}
 	d := ready(t, "fly.band.one")
-	if v := start(evaluated(t, &d)); v.Tone != "good" || v.Values["stretch"].Value < 1 {
+	if v := start(evaluated(t, &d)); v.Tone != "ok" || v.Values["stretch"].Value < 1 {
 		t.Errorf("%s %q %v", v.Tone, v.Text, v.Values)
 	}
 	taut := evaluated(t, &d).Parts[0].Stretch
@@ -31,7 +31,7 @@ func TestSlackOfABandIsTold(t *testing.T) {
 			loose++
 		}
 	}
-	if v.Tone != "look" || !strings.Contains(v.Text, "slack from {from} to {to}") || loose == 0 || loose == len(r.Curves.S) {
+	if v.Tone != "warning" || !strings.Contains(v.Text, "slack from {from} to {to}") || loose == 0 || loose == len(r.Curves.S) {
 		t.Errorf("%d of %d places slack: %s %q", loose, len(r.Curves.S), v.Tone, v.Text)
 	}
 	if last := r.Curves.AngleDeg[loose-1]; v.Values["to"].Value != last && !(v.Values["to"].Value-last < 1e-6 && last-v.Values["to"].Value < 1e-6) {

@@ -16,7 +16,7 @@ import (
 // bears lists them; what they can be asked to hold is common practice, no source, the numbers own.
 func (o *outcome) bears(most map[string]float64) []report.Bear {
 	_, grip := o.doc.Lifter.Bearable()
-	weight := o.doc.Lifter.Mass * load.Gravity
+	weight := o.doc.Lifter.BodyMass * load.Gravity
 	out := []report.Bear{}
 	for _, b := range []report.Bear{{Name: "hand", Limit: grip}, {Name: "strap", Limit: weight}, {Name: "thighPad", Limit: weight}, {Name: "footPlate", Limit: 3 * weight}} {
 		if b.Force = report.Rounded(most[b.Name]); b.Force >= 1 {
@@ -127,7 +127,7 @@ func (e *Evaluator) Limits(d *setup.Document) (Limits, setup.Problems) {
 		return Limits{}, problems
 	}
 	r := report.Report{Bracing: e.bracing(o)}
-	r.Entry = e.entry(o)
+	r.Pickup = e.entry(o)
 	out := Limits{Holds: r.Bracing.Holds}
 	for _, c := range o.cautionsOf(&r) {
 		out.Told = append(out.Told, c.Key)

@@ -18,7 +18,7 @@ func pulled(t *testing.T, mass float64) setup.Document {
 	t.Helper()
 	d := ready(t, "front.dumbbell")
 	d.Posture = setup.Posture{Kind: "standing", FeetApart: 0.3}
-	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 90}}
+	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 90}}
 	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: mass / 2, Travel: 6,
 		Pulley: &setup.Point{X: 4, Y: 0.818 * 1.75, Z: 0.175}}}
 	return d
@@ -110,8 +110,8 @@ func TestFrictionNeeded(t *testing.T) {
 // lifter leaves the seat (closed form).
 func TestThighPad(t *testing.T) {
 	d := ready(t, "front.dumbbell")
-	d.Posture = setup.Posture{Kind: "seated", Held: []string{"thighPad"}}
-	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 150, "elbow.flexionDeg": 30}}
+	d.Posture = setup.Posture{Kind: "seated", Restraints: []string{"thighPad"}}
+	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 150, "elbow.flexionDeg": 30}}
 	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: 50, Travel: 6,
 		Pulley: &setup.Point{X: 0.28, Y: 4, Z: 0.175}}}
 	r := evaluated(t, &d)
@@ -131,7 +131,7 @@ func TestThighPad(t *testing.T) {
 	if !r.Bracing.Holds || pad < vertical-75*9.80665-1 {
 		t.Errorf("held %v, the pad pushes with %.0f N against %.0f N too much", r.Bracing.Holds, pad, vertical-75*9.80665)
 	}
-	d.Posture.Held = nil
+	d.Posture.Restraints = nil
 	if b := evaluated(t, &d).Bracing; b.Holds || b.How != "lifted" {
 		t.Errorf("without the pad: holds %v, %s", b.Holds, b.How)
 	}
@@ -141,7 +141,7 @@ func TestThighPad(t *testing.T) {
 // source.
 func TestCrossedCablesCancel(t *testing.T) {
 	_, d := golden(t, "raise.json")
-	d.Posture.X, d.Movement.Hold["shoulder.planeDeg"] = 0, 0
+	d.Posture.X, d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0, 0
 	d.Loads[0].Kit = nil
 	r := evaluated(t, &d)
 	for _, c := range r.Bracing.Contacts {
@@ -246,7 +246,7 @@ func TestBraceAndJointsAreTold(t *testing.T) {
 				rest = more
 			}
 		}
-		if !seen["brace"] || !seen["joints"] {
+		if !seen["stability"] || !seen["jointLoad"] {
 			t.Errorf("%s: verdicts %v", key, seen)
 		}
 	})

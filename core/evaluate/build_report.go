@@ -22,7 +22,7 @@ func (o *outcome) report() *report.Report {
 	line := o.lineUp()
 	r := &report.Report{Schema: report.Schema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust), TrustWhy: o.why,
 		Joint: o.joint.Name(), Names: setup.Coordinates[o.rep.Name].Key, Label: setup.Coordinates[o.rep.Name].Label, Hold: o.path.Still(),
-		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), LineUp: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
+		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), Alignment: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
 		Warnings: o.warnings(), Path: o.reportPath()}
 	r.Verdicts = make([]report.Verdict, 0, 3)
 	for _, s := range o.sentences(line) {
@@ -68,8 +68,8 @@ func (o *outcome) curves() report.Curves {
 		S: clone(r.S), AngleDeg: degrees(r.Angle), SweptDeg: degrees(r.Swept),
 		Torque: o.known(r.Total), Loads: o.known(r.Loads), Weights: clone(r.Weights), Lowering: o.known(r.Lowering),
 		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
-		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffAxis: o.known(r.OffAxis), Size: o.known(r.Size),
-		Along: o.known(r.Along), Across: o.known(r.Across), Grip: o.known(r.GripForce),
+		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffPlane: o.known(r.OffAxis), Size: o.known(r.Size),
+		Axial: o.known(r.Along), Shear: o.known(r.Across), Grip: o.known(r.GripForce),
 		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff), BarTwist: degrees(r.BarTwist),
 	}
 	if o.station.Carried {
@@ -80,7 +80,7 @@ func (o *outcome) curves() report.Curves {
 		blank(c.BarTwist)
 	}
 	if o.path.Still() { // a hold has no axis
-		for _, axial := range []report.Curve{c.Torque, c.Loads, c.Weights, c.Lowering, c.Effort, c.Bend, c.OffAxis} {
+		for _, axial := range []report.Curve{c.Torque, c.Loads, c.Weights, c.Lowering, c.Effort, c.Bend, c.OffPlane} {
 			blank(axial)
 		}
 	}
@@ -104,7 +104,7 @@ func (e *Evaluator) joints(o *outcome) []report.JointPart {
 		effort := make([]float64, len(capacity))
 		floats.DivTo(effort, j.Torque, capacity)
 		out = append(out, report.JointPart{Joint: j.Joint.Name(), Trust: string(c.Trust), Torque: o.known(j.Torque), Size: o.known(j.Size),
-			Along: o.known(j.Along), Across: o.known(j.Across), Capacity: capacity, Effort: o.known(effort)})
+			Axial: o.known(j.Along), Shear: o.known(j.Across), Capacity: capacity, Effort: o.known(effort)})
 	}
 	return out
 }
@@ -133,14 +133,14 @@ func (o *outcome) profile() report.Profile {
 	return report.Profile{
 		Loads: shape(&r.Loads), Total: shape(&r.Total),
 		PeakEffort: r.PeakEffort, LimitingAngleDeg: r.LimitingAngle.Times(space.Deg(1)),
-		Match: r.Match, LoadFactor: r.LoadFactor, Reps: r.Reps,
+		Fit: r.Fit, LoadFactor: r.LoadFactor, Reps: r.Reps,
 		DeadSpots: spans(r.DeadSpots), Cliffs: cliffs(r.Cliffs),
 	}
 }
 
 func shape(s *profile.Shape) report.Shape {
-	return report.Shape{Peak: s.Peak, PeakAngleDeg: s.PeakAngle.Times(space.Deg(1)), LeftStart: s.LeftStart,
-		LeftEnd: s.LeftEnd, Centroid: s.Centroid, Phase: s.Phase, Assisting: s.Assisting,
+	return report.Shape{Peak: s.Peak, PeakAngleDeg: s.PeakAngle.Times(space.Deg(1)), StartShare: s.StartShare,
+		EndShare: s.EndShare, Centroid: s.Centroid, Phase: s.Phase, Assisting: s.Assisting,
 		Thirds: [3]metric.Metric{s.Thirds[0], s.Thirds[1], s.Thirds[2]}}
 }
 

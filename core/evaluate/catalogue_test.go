@@ -18,9 +18,9 @@ import (
 // ends, and written and read without loss.
 func TestEveryReadySetup(t *testing.T) {
 	seen := map[string]bool{}
-	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+	for _, l := range []setup.Lifter{{Height: 1.58, BodyMass: 54}, {Height: 1.75, BodyMass: 75}, {Height: 1.93, BodyMass: 104}} {
 		for _, ready := range catalogue.All(&l) {
-			if seen[ready.Key] && l.Mass == 54 || ready.About == "" || ready.Name == "" || !slices.Contains(catalogue.Groups, ready.Group) {
+			if seen[ready.Key] && l.BodyMass == 54 || ready.About == "" || ready.Name == "" || !slices.Contains(catalogue.Groups, ready.Group) {
 				t.Errorf("%s: twice or incomplete", ready.Key)
 			}
 			seen[ready.Key] = true
@@ -31,18 +31,18 @@ func TestEveryReadySetup(t *testing.T) {
 			}
 			r, problems := evaluate.JSON(raw)
 			if len(problems) > 0 {
-				t.Errorf("%s at %v m: %v", ready.Key, l.Stature, problems)
+				t.Errorf("%s at %v m: %v", ready.Key, l.Height, problems)
 				continue
 			}
 			if len(r.Gaps) > 0 || (r.Profile.PeakEffort.Known() && r.Profile.PeakEffort.OrNaN() > 1.6) {
-				t.Errorf("%s at %v m: effort %v, gaps %+v", ready.Key, l.Stature, r.Profile.PeakEffort, r.Gaps)
+				t.Errorf("%s at %v m: effort %v, gaps %+v", ready.Key, l.Height, r.Profile.PeakEffort, r.Gaps)
 			}
 			if b := r.Bracing; (!b.Holds || (b.Bench.Used && !b.Bench.Holds)) && !strings.Contains(ready.Note, "has to hold on") {
-				t.Errorf("%s at %v m does not hold: %s %s", ready.Key, l.Stature, b.How, b.Bench.How)
+				t.Errorf("%s at %v m does not hold: %s %s", ready.Key, l.Height, b.How, b.Bench.How)
 			}
 			for _, s := range []float64{0, 1} {
 				if sc, problems := new(evaluate.Evaluator).SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments, func(s report.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {
-					t.Errorf("%s at %v m: not drawn in the room", ready.Key, l.Stature)
+					t.Errorf("%s at %v m: not drawn in the room", ready.Key, l.Height)
 				}
 			}
 		}
@@ -55,7 +55,7 @@ func TestEveryReadySetup(t *testing.T) {
 // Where the load falls, as worked by hand for the usual ranges (centroid of the loads alone from the long end) and as
 // coaches know it: common practice, no source.
 func TestPhasesOfReadySetups(t *testing.T) {
-	l := setup.Lifter{Stature: 1.75, Mass: 75}
+	l := setup.Lifter{Height: 1.75, BodyMass: 75}
 	reports := map[string]*report.Report{}
 	for _, ready := range catalogue.All(&l) {
 		r, problems := evaluate.Document(&ready.Document)
@@ -109,17 +109,17 @@ func TestBandsLoadTheTopOfASquat(t *testing.T) {
 // Every ready setup says what a coach says about it, and has the phase that it claims: for the middle lifter always, for others
 // too unless its note says what it depends on.
 func TestReadySetupsHaveThePhaseTheyClaim(t *testing.T) {
-	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+	for _, l := range []setup.Lifter{{Height: 1.58, BodyMass: 54}, {Height: 1.75, BodyMass: 75}, {Height: 1.93, BodyMass: 104}} {
 		for _, r := range catalogue.All(&l) {
 			rep, problems := evaluate.Document(&r.Document)
 			if len(problems) > 0 {
 				t.Fatalf("%s: %v", r.Key, problems)
 			}
-			middle := l.Stature == 1.75
+			middle := l.Height == 1.75
 			if got := rep.Profile.Loads.Phase; got != r.Phase && (middle || r.Note == "") {
-				t.Errorf("%s at %v m is %q, not %q, and says nothing about it", r.Key, l.Stature, got, r.Phase)
+				t.Errorf("%s at %v m is %q, not %q, and says nothing about it", r.Key, l.Height, got, r.Phase)
 			}
-			if len(r.Document.Cues) == 0 || len(r.Mistakes) == 0 || (len(r.Needs) == 0 && r.Document.Loads[0].Kind != setup.OwnBody) {
+			if len(r.Document.Cues) == 0 || len(r.Mistakes) == 0 || (len(r.Needs) == 0 && r.Document.Loads[0].Kind != setup.Bodyweight) {
 				t.Errorf("%s: cues %v, mistakes %v, needs %v", r.Key, r.Document.Cues, r.Mistakes, r.Needs)
 			}
 		}
@@ -128,14 +128,14 @@ func TestReadySetupsHaveThePhaseTheyClaim(t *testing.T) {
 
 // A stack is off its rest where the lift starts, and no strand goes through the body.
 func TestReadySetupsStartAndClear(t *testing.T) {
-	for _, l := range []setup.Lifter{{Stature: 1.58, Mass: 54}, {Stature: 1.75, Mass: 75}, {Stature: 1.93, Mass: 104}} {
+	for _, l := range []setup.Lifter{{Height: 1.58, BodyMass: 54}, {Height: 1.75, BodyMass: 75}, {Height: 1.93, BodyMass: 104}} {
 		for _, r := range catalogue.All(&l) {
 			rep, problems := evaluate.Document(&r.Document)
 			if len(problems) > 0 {
 				t.Fatalf("%s: %v", r.Key, problems)
 			}
-			if tones := report.Tones(rep.Verdicts); tones["start"] == "stop" || tones["clear"] == "stop" {
-				t.Errorf("%s at %v m: %v", r.Key, l.Stature, tones)
+			if tones := report.Tones(rep.Verdicts); tones["start"] == "error" || tones["clearance"] == "error" {
+				t.Errorf("%s at %v m: %v", r.Key, l.Height, tones)
 			}
 		}
 	}
@@ -146,7 +146,7 @@ func TestReadySetupsStartAndClear(t *testing.T) {
 // little left: where shares are firm shifts a little as the limb weighs less beside the load.
 func TestLoadFactorGivesFullEffort(t *testing.T) {
 	kinds := map[setup.LoadKind]int{}
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		limit := evaluated(t, &r.Document).Limit
 		factor := limit.Factor
 		if !factor.Known() {

@@ -15,7 +15,7 @@ import (
 // a least sum of squares, so less is expected, but not half as little.
 func TestSurfacesOfTheShoulder(t *testing.T) {
 	d := ready(t, "raise.dumbbell")
-	d.Loads[0].Mass, d.Movement.Hold["shoulder.planeDeg"] = 0.1, 30
+	d.Loads[0].Mass, d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0.1, 30
 	r := evaluated(t, &d)
 	most, at := 0.0, 0.0
 	for i, x := range r.Muscles.Shoulder {
@@ -57,12 +57,12 @@ func TestBracingInMotion(t *testing.T) {
 // joint (closed form), and what is held no longer in the hand asks nothing of the grip.
 func TestOtherPlacesOnTheArm(t *testing.T) {
 	d := ready(t, "raise.lying.wrist")
-	p, problems := evaluate.ComparePlaces(&d)
+	p, problems := evaluate.CompareSites(&d)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
 	before := 0.0
-	for _, place := range p.Places {
+	for _, place := range p.Sites {
 		factor := value(t, place.Label, place.Factor)
 		if factor < before-0.01 {
 			t.Errorf("%s: %.2f times the load, further out %.2f", place.Label, factor, before)
@@ -75,11 +75,11 @@ func TestOtherPlacesOnTheArm(t *testing.T) {
 			t.Errorf("%s: the hand holds %.0f N", place.Label, place.Grip.OrNaN())
 		}
 	}
-	if a, b := p.Places[0], p.Places[len(p.Places)-1]; b.Across.OrNaN() <= a.Across.OrNaN() || b.Elbow.OrNaN() >= a.Elbow.OrNaN() {
+	if a, b := p.Sites[0], p.Sites[len(p.Sites)-1]; b.Shear.OrNaN() <= a.Shear.OrNaN() || b.Elbow.OrNaN() >= a.Elbow.OrNaN() {
 		t.Errorf("hand %+v, upper arm %+v: the joint should get more and the elbow less", a, b)
 	}
 	none := ready(t, "raise.dumbbell")
-	if _, problems := evaluate.ComparePlaces(&none); len(problems) == 0 || problems[0].Hint == "" {
+	if _, problems := evaluate.CompareSites(&none); len(problems) == 0 || problems[0].Hint == "" {
 		t.Errorf("a dumbbell was moved up the arm: %v", problems)
 	}
 }
@@ -120,7 +120,7 @@ func TestLightestPin(t *testing.T) {
 		}
 		return ""
 	}
-	for torque, tone := range map[float64]string{12: "stop", 20: "look", 80: ""} {
+	for torque, tone := range map[float64]string{12: "error", 20: "warning", 80: ""} {
 		if got := said(torque); got != tone {
 			t.Errorf("with %v N·m of strength the pin is told as %q, want %q", torque, got, tone)
 		}
@@ -131,36 +131,36 @@ func TestLightestPin(t *testing.T) {
 func TestPickingUp(t *testing.T) {
 	for key, crossed := range map[string]bool{"raise.behind.lined": true, "fly.cable": false} {
 		d := ready(t, key)
-		in := evaluated(t, &d).Entry
+		in := evaluated(t, &d).Pickup
 		if in == nil || in.Crossed != crossed || len(in.Steps) < 3 || in.Pull <= 0 {
 			t.Errorf("%s: %+v", key, in)
 		}
 	}
 	for _, key := range []string{"raise.dumbbell", "row.cable", "front.cable"} {
 		d := ready(t, key)
-		if in := evaluated(t, &d).Entry; in != nil && len(d.Loads) == 1 && d.Loads[0].Kind == setup.Dumbbell {
+		if in := evaluated(t, &d).Pickup; in != nil && len(d.Loads) == 1 && d.Loads[0].Kind == setup.Dumbbell {
 			t.Errorf("%s has two handles to pick up: %+v", key, in)
 		}
 	}
 	// One handle alone pulls with the weight at it and the friction.
 	d := ready(t, "raise.behind.lined")
 	d.Loads[0].Friction = 0
-	check.Near(t, "pull", evaluated(t, &d).Entry.Pull, d.Loads[0].StackMass*d.Loads[0].Ratio*9.80665, 1e-6)
+	check.Near(t, "pull", evaluated(t, &d).Pickup.Pull, d.Loads[0].StackMass*d.Loads[0].Ratio*9.80665, 1e-6)
 }
 
 // A lifter's own limits decide from when on grip and low back are spoken of.
 func TestOwnLimits(t *testing.T) {
-	tone := func(d *setup.Document) string { return report.Tones(evaluated(t, d).Verdicts)["joints"] }
+	tone := func(d *setup.Document) string { return report.Tones(evaluated(t, d).Verdicts)["jointLoad"] }
 	d := ready(t, "row.hinged")
 	d.Lifter.LowBackLimit, d.Lifter.GripLimit = 900, 1900
-	if got := tone(&d); got != "good" {
+	if got := tone(&d); got != "ok" {
 		t.Errorf("far from every limit: %s", got)
 	}
 	back := d.Clone()
 	back.Lifter.LowBackLimit = 20
 	grip := d.Clone()
 	grip.Lifter.GripLimit = 20
-	if a, b := tone(&back), tone(&grip); a != "look" || b != "look" {
+	if a, b := tone(&back), tone(&grip); a != "warning" || b != "warning" {
 		t.Errorf("past the low back's limit %s, past the grip's %s", a, b)
 	}
 }

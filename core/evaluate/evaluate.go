@@ -120,7 +120,7 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	e.fillVariable(m)
 	o.longEnd = e.longEnd(m)
 	in2 := profile.Input{LongAtEnd: o.longEnd == "end", NoLongEnd: noLongEnd[o.longEnd], Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
-		Variable: e.variable, Capacity: o.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.School, Custom: m.doc.Target.Custom}
+		Variable: e.variable, Capacity: o.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.Profile, Custom: m.doc.Target.Custom}
 	if o.trust == profile.Unknown {
 		in2.Capacity = nil
 	}
@@ -236,7 +236,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Probl
 	r.TrustText = o.trustText
 	r.Bearable.LowBack, r.Bearable.Grip = o.doc.Lifter.Bearable()
 	r.Bracing = e.bracing(o)
-	r.Rubs, r.Meets, r.Hurts, r.Entry, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()
+	r.Rubs, r.Meets, r.Hurts, r.Pickup, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)
 	r.Verdicts = append(r.Verdicts, o.braceVerdict(&r.Bracing))
 	r.Verdicts = append(r.Verdicts, pinVerdicts(r.Pins)...)
@@ -249,17 +249,17 @@ func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Probl
 }
 
 // verdictOrder is that in which coaches ask.
-var verdictOrder = map[string]int{"lineUp": 0, "profile": 1, "brace": 2, "start": 3, "clear": 4, "joints": 5, "work": 6}
+var verdictOrder = map[string]int{"alignment": 0, "profile": 1, "stability": 2, "start": 3, "clearance": 4, "jointLoad": 5, "muscles": 6}
 
 // Score is what a sweep needs of a document: the match (0 to 100) and the largest effort.
 type Score struct {
-	Match  metric.Metric
+	Fit    metric.Metric
 	Effort metric.Metric
 	Hurts  string // the joint coordinate that the path leads where it hurts, in words; empty for none
 }
 
 func (o *outcome) score() Score {
-	s := Score{Match: o.result.Match, Effort: o.result.PeakEffort}
+	s := Score{Fit: o.result.Fit, Effort: o.result.PeakEffort}
 	if hurts := o.hurts(); len(hurts) > 0 {
 		s.Hurts = hurts[0].Label
 	}
@@ -305,18 +305,18 @@ func (o *outcome) inGap(i int) bool {
 }
 
 // sentences words the verdicts.
-func (o *outcome) sentences(line report.LineUp) []verdict.Sentence {
+func (o *outcome) sentences(line report.Alignment) []verdict.Sentence {
 	out := []verdict.Sentence{}
 	if o.path.Still() {
 		return append(out, verdict.Hold(o.joint.Name(), o.rep.Size[0]))
 	}
-	if off, known := line.OffAxisShare.Get(); known {
+	if off, known := line.OffPlaneShare.Get(); known {
 		out = append(out, verdict.LineUp(verdict.LineUpInput{OffAxisShare: off, PassesBy: line.PassesBy, Kind: o.firstLine()}))
 	}
 	if off, known := line.ForearmDeg.Get(); known {
 		out = append(out, verdict.Forearm(off, line.ForearmAtDeg.OrNaN()))
 	}
-	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.School))
+	out = append(out, verdict.Profile(&o.result, o.rep.Swept, o.rep.Total, o.doc.Target.Profile))
 	for _, st := range o.starts {
 		out = append(out, verdict.Start(st, o.angleAt(st.AtS)))
 	}

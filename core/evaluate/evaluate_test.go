@@ -42,7 +42,7 @@ func TestReportOfTheWorkedDocument(t *testing.T) {
 	r := evaluated(t, &d)
 	check.Near(t, "peak of the load", value(t, "peak", r.Profile.Loads.Peak), 45.78, 0.005)
 	check.Near(t, "its angle", value(t, "angle", r.Profile.Loads.PeakAngleDeg), 6.8, 0.05)
-	check.Near(t, "left at the end", value(t, "left", r.Profile.Loads.LeftEnd), 0.41, 0.005)
+	check.Near(t, "left at the end", value(t, "left", r.Profile.Loads.EndShare), 0.41, 0.005)
 	check.Near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 0.433, 0.0005)
 	if r.Profile.Loads.Phase != "early" || r.Lead != "right" || !r.Both || r.Trust != "estimate" {
 		t.Errorf("phase %s, lead %s, both %v, trust %s", r.Profile.Loads.Phase, r.Lead, r.Both, r.Trust)
@@ -58,7 +58,7 @@ func TestReportOfTheWorkedDocument(t *testing.T) {
 // plane of movement and further from the joint than the hand.
 func TestCableIsHardestWhereItIsSquare(t *testing.T) {
 	_, d := golden(t, "raise.json")
-	d.Posture.X, d.Movement.Side, d.Movement.Hold["shoulder.planeDeg"] = 0, "right", 0
+	d.Posture.X, d.Movement.Side, d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0, "right", 0
 	d.Loads[0].Pulley = &setup.Point{X: 0, Y: 0.4, Z: 1.6} // in the frontal plane, out to the side
 	d.Loads[0].Kit, d.Movement.FromDeg, d.Movement.ToDeg, d.Samples = nil, 60, 150, 901
 	d.Loads[0].Travel = 4
@@ -92,7 +92,7 @@ func TestDumbbellIsTheReverseOfTheStrength(t *testing.T) {
 		}
 	}
 	cable := evaluated(t, &d)
-	if a, b := value(t, "cable", cable.Profile.Match), value(t, "dumbbell", r.Profile.Match); a < b+20 {
+	if a, b := value(t, "cable", cable.Profile.Fit), value(t, "dumbbell", r.Profile.Fit); a < b+20 {
 		t.Errorf("the cable matches %.0f, the dumbbell %.0f: the cable should be far ahead", a, b)
 	}
 }
@@ -118,11 +118,11 @@ func TestCrossBehindRaise(t *testing.T) {
 	if end := loads[100]; end <= 0 || end >= peak/2 {
 		t.Errorf("on top there is %.1f of %.1f N·m", end, peak)
 	}
-	angle, left := value(t, "angle", hand.Profile.Loads.PeakAngleDeg), value(t, "left", hand.Profile.Loads.LeftEnd)
+	angle, left := value(t, "angle", hand.Profile.Loads.PeakAngleDeg), value(t, "left", hand.Profile.Loads.EndShare)
 	for _, height := range []float64{0.45, 0.15} {
 		d.Loads[0].Pulley.Y = height
 		r := evaluated(t, &d)
-		a, l := value(t, "angle", r.Profile.Loads.PeakAngleDeg), value(t, "left", r.Profile.Loads.LeftEnd)
+		a, l := value(t, "angle", r.Profile.Loads.PeakAngleDeg), value(t, "left", r.Profile.Loads.EndShare)
 		if a <= angle || l <= left {
 			t.Errorf("pulley at %.2f m: peak at %.1f with %.2f left; higher it was %.1f and %.2f", height, a, l, angle, left)
 		}
@@ -147,11 +147,11 @@ func TestLinedUpCable(t *testing.T) {
 	d.Posture.X = math.Tan(45*math.Pi/180) * (0.55 + half)
 	d.Loads[0].Travel = 3
 	r := evaluated(t, &d)
-	check.Near(t, "passes the shoulder", value(t, "by", r.LineUp.PassesBy), 0, 0.02)
-	check.Near(t, "off-axis share", value(t, "share", r.LineUp.OffAxisShare), 0, 0.02)
+	check.Near(t, "passes the shoulder", value(t, "by", r.Alignment.PassesBy), 0, 0.02)
+	check.Near(t, "off-axis share", value(t, "share", r.Alignment.OffPlaneShare), 0, 0.02)
 	d.Posture.X = 0.3
 	off := evaluated(t, &d)
-	if share := value(t, "share", off.LineUp.OffAxisShare); share < 0.2 {
+	if share := value(t, "share", off.Alignment.OffPlaneShare); share < 0.2 {
 		t.Errorf("off line the share is only %.2f", share)
 	}
 }
@@ -166,7 +166,7 @@ func TestDumbbellAndBand(t *testing.T) {
 	}
 	both.Loads[1].Anchor = &setup.Point{X: 0.30, Y: 0.05, Z: 0.175} // underfoot
 	both.Loads[1].RestLength, both.Movement.FromDeg, both.Movement.ToDeg = 0.6, 20, 120
-	both.Movement.Hold["shoulder.planeDeg"] = 0
+	both.Movement.Hold["shoulder.planeOfElevationDeg"] = 0
 	r := evaluated(t, &both)
 	bell, band := r.Parts[0], r.Parts[1]
 	n := len(r.Curves.S) - 1
@@ -199,8 +199,8 @@ func TestSlackIsAGap(t *testing.T) {
 	if !math.IsNaN(r.Curves.Torque[0]) || math.IsNaN(r.Curves.Torque[100]) || math.IsNaN(r.Curves.Weights[0]) {
 		t.Errorf("torque %v to %v, arm %v", r.Curves.Torque[0], r.Curves.Torque[100], r.Curves.Weights[0])
 	}
-	if r.Profile.Match.Known() || r.Profile.Match.Why() == "" {
-		t.Errorf("match %+v", r.Profile.Match)
+	if r.Profile.Fit.Known() || r.Profile.Fit.Why() == "" {
+		t.Errorf("match %+v", r.Profile.Fit)
 	}
 	raw, err := json.Marshal(r)
 	if err != nil {
@@ -220,7 +220,7 @@ func TestImpossibleGeometry(t *testing.T) {
 		name, path, says string
 		change           func(*setup.Document)
 	}{
-		{"hand in the column", "posture.x", "inside the right column", func(d *setup.Document) { d.Posture.X, d.Movement.Hold["shoulder.planeDeg"] = 0.05, 0 }},
+		{"hand in the column", "posture.x", "inside the right column", func(d *setup.Document) { d.Posture.X, d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0.05, 0 }},
 		{"standing in the column", "posture.x", "stands inside", func(d *setup.Document) { d.Posture.X, d.Posture.Z = 0, -0.55 }},
 		{"stack resting all the way", "loads[0].pulley", "down over the whole range", func(d *setup.Document) { d.Loads[0].AttachmentLength = 2.9 }},
 		{"stack at its top all the way", "loads[0].travel", "top of its travel over the whole range", func(d *setup.Document) { d.Loads[0].Travel = 0.1 }},
@@ -322,7 +322,7 @@ func TestNumbersAreWrittenWithTenDigits(t *testing.T) {
 // The raises to begin with are light for people of all sizes.
 func TestRaisesAreReady(t *testing.T) {
 	for _, mass := range []float64{45, 70, 120} {
-		l := setup.Lifter{Stature: 1.5 + mass/250, Mass: mass}
+		l := setup.Lifter{Height: 1.5 + mass/250, BodyMass: mass}
 		for _, ready := range catalogue.All(&l)[:5] {
 			r, problems := evaluate.Document(&ready.Document)
 			if len(problems) > 0 {
@@ -361,7 +361,7 @@ func TestNoListIsNull(t *testing.T) {
 // fits as well.
 func TestSketch(t *testing.T) {
 	var e evaluate.Evaluator
-	for _, ready := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, ready := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		full, problems := e.Evaluate(&ready.Document)
 		sketch, others := e.Sketch(&ready.Document)
 		if len(problems)+len(others) > 0 {
@@ -371,7 +371,7 @@ func TestSketch(t *testing.T) {
 		if full.Bracing.Holds != sketch.Bracing.Holds || full.Hold != sketch.Hold || len(full.Joints) != len(sketch.Joints) {
 			t.Errorf("%s: %+v, sketched %+v", ready.Key, full.Bracing, sketch.Bracing)
 		}
-		for what, pair := range map[string][2]metric.Metric{"match": {full.Profile.Match, sketch.Profile.Match}, "peak": {full.Profile.Total.Peak, sketch.Profile.Total.Peak}} {
+		for what, pair := range map[string][2]metric.Metric{"match": {full.Profile.Fit, sketch.Profile.Fit}, "peak": {full.Profile.Total.Peak, sketch.Profile.Total.Peak}} {
 			a, b := pair[0], pair[1]
 			if a.Known() != b.Known() || math.Abs(a.Or(0)-b.Or(0)) > 0.03*math.Abs(a.Or(0))+0.1 {
 				t.Errorf("%s: %s %v, sketched %v", ready.Key, what, a, b)

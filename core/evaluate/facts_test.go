@@ -18,7 +18,7 @@ import (
 // ready is a setup of the catalogue for a usual lifter, without friction, so that lifting and lowering are alike.
 func ready(t *testing.T, key string) setup.Document {
 	t.Helper()
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		if r.Key != key {
 			continue
 		}
@@ -103,7 +103,7 @@ func TestDumbbellFly(t *testing.T) {
 	}
 	short := flat.Clone()
 	short.Movement.ToDeg = 65
-	if left := value(t, "left", evaluated(t, &short).Profile.Loads.LeftEnd); left < 0.3 {
+	if left := value(t, "left", evaluated(t, &short).Profile.Loads.EndShare); left < 0.3 {
 		t.Errorf("short of lock-out %.2f is left", left)
 	}
 }
@@ -248,10 +248,10 @@ func TestBarCurl(t *testing.T) {
 		t.Errorf("without a carrying angle %.3f to %.3f degrees are left", slices.Min(s.Curves.BarOff), slices.Max(s.Curves.BarOff))
 	}
 	path := ready(t, "curl.path")
-	path.Movement.Hold = map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": -10, "shoulder.rotationDeg": 0}
+	path.Movement.Hold = map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": -10, "shoulder.rotationDeg": 0}
 	path.Loads[0].Pulley.Z = 0.175 // straight behind the forearm's plane
-	if p := evaluated(t, &path); slices.Max(p.Curves.OffAxis) > 1e-9 {
-		t.Errorf("in the forearm's path %.3g N·m are left beside it", slices.Max(p.Curves.OffAxis))
+	if p := evaluated(t, &path); slices.Max(p.Curves.OffPlane) > 1e-9 {
+		t.Errorf("in the forearm's path %.3g N·m are left beside it", slices.Max(p.Curves.OffPlane))
 	}
 }
 
@@ -308,8 +308,8 @@ func TestBalance(t *testing.T) {
 func TestPlank(t *testing.T) {
 	d := ready(t, "plank")
 	r := evaluated(t, &d)
-	if !r.Hold || r.Profile.Match.Known() || r.Profile.Match.Why() == "" || !math.IsNaN(r.Curves.Torque[0]) {
-		t.Errorf("a hold has no profile: %+v", r.Profile.Match)
+	if !r.Hold || r.Profile.Fit.Known() || r.Profile.Fit.Why() == "" || !math.IsNaN(r.Curves.Torque[0]) {
+		t.Errorf("a hold has no profile: %+v", r.Profile.Fit)
 	}
 	weight := 75 * 9.80665
 	if hands := 2 * r.Curves.Grip[0] / weight; hands < 0.55 || hands > 0.75 {

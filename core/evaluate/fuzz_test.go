@@ -15,7 +15,7 @@ import (
 // Whatever a document says, there is a report without infinities or a list of problems that each say what is wrong and
 // where; never a panic.
 func FuzzEvaluate(f *testing.F) {
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		d := r.Document
 		d.Samples = 11
 		raw, err := json.Marshal(d)
@@ -33,7 +33,7 @@ func FuzzEvaluate(f *testing.F) {
 
 // Every number of every ready setup replaced by what it cannot or hardly can be: still a sound answer.
 func TestEveryNumberWrong(t *testing.T) {
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		d := r.Document
 		d.Samples = 11
 		raw, err := json.Marshal(d)

@@ -17,7 +17,7 @@ import (
 // everyReady calls f for every setup of the catalogue.
 func everyReady(t *testing.T, stature float64, f func(key string, d setup.Document, r *report.Report)) {
 	t.Helper()
-	for _, ready := range catalogue.All(&setup.Lifter{Stature: stature, Mass: 75}) {
+	for _, ready := range catalogue.All(&setup.Lifter{Height: stature, BodyMass: 75}) {
 		r, problems := evaluate.Document(&ready.Document)
 		if len(problems) > 0 {
 			t.Errorf("%s: %v", ready.Key, problems)
@@ -39,7 +39,7 @@ func points(d *setup.Document) (places, turns []*setup.Point) {
 		places = append(places, l.Pulley, l.Anchor, l.Pivot)
 		turns = append(turns, l.PivotAlong)
 	}
-	places = append(places, d.Posture.HandAt)
+	places = append(places, d.Posture.SupportHand)
 	turns = append(turns, d.Movement.AxisAlong)
 	present := func(list []*setup.Point) (out []*setup.Point) {
 		for _, p := range list {
@@ -66,7 +66,7 @@ func tolerance(key string) float64 {
 func same(t *testing.T, key string, a, b *report.Report, scale float64) {
 	t.Helper()
 	for name, pair := range map[string][2]report.Curve{"torque": {a.Curves.Torque, b.Curves.Torque}, "lowering": {a.Curves.Lowering, b.Curves.Lowering}, "size": {a.Curves.Size, b.Curves.Size},
-		"off axis": {a.Curves.OffAxis, b.Curves.OffAxis}, "twist": {a.Curves.Twist, b.Curves.Twist}, "bend": {a.Curves.Bend, b.Curves.Bend}, "low back": {a.Curves.LowBack, b.Curves.LowBack}} {
+		"off axis": {a.Curves.OffPlane, b.Curves.OffPlane}, "twist": {a.Curves.Twist, b.Curves.Twist}, "bend": {a.Curves.Bend, b.Curves.Bend}, "low back": {a.Curves.LowBack, b.Curves.LowBack}} {
 		for i := range pair[0] {
 			x, y := scale*pair[0][i], pair[1][i]
 			if math.IsNaN(x) != math.IsNaN(y) || math.Abs(x-y) > tolerance(key)*math.Max(1, math.Abs(x)) {
@@ -135,7 +135,7 @@ func TestScalingWithStature(t *testing.T) {
 				*x *= k
 			}
 		}
-		c.Lifter.Stature *= k
+		c.Lifter.Height *= k
 		p := &c.Posture
 		larger(&p.X, &p.Z, &p.FeetApart, &p.Stagger, &c.Movement.BarWidth)
 		if p.Kind == "seated" && c.Bench == nil {

@@ -23,7 +23,7 @@ func TestTheWeakestJointIsTheLimit(t *testing.T) {
 	check.Near(t, "the load", l.Kg.OrNaN(), d.Loads[0].Mass*(l.Factor.OrNaN()), 1e-6)
 	said := ""
 	for _, v := range r.Verdicts {
-		if v.Key == "joints" {
+		if v.Key == "jointLoad" {
 			said = v.Text
 		}
 	}
@@ -88,7 +88,7 @@ func TestKnownSetMovesItsOwnExercise(t *testing.T) {
 
 // Sets that say nothing are told where they are: an exercise that is not there, one without a load in kilograms.
 func TestSetsThatSayNothing(t *testing.T) {
-	l := setup.Lifter{Stature: 1.75, Mass: 75, Sets: []setup.KnownSet{{Exercise: "curl.dumbbell", Load: 12, Reps: 10}, {Exercise: "curl.unknown", Load: 12, Reps: 10}, {Exercise: "dip.leaning", Load: 12, Reps: 10}}}
+	l := setup.Lifter{Height: 1.75, BodyMass: 75, Sets: []setup.KnownSet{{Exercise: "curl.dumbbell", Load: 12, Reps: 10}, {Exercise: "curl.unknown", Load: 12, Reps: 10}, {Exercise: "dip.leaning", Load: 12, Reps: 10}}}
 	problems := evaluate.CheckSets("lifter.", &l)
 	if len(problems) != 2 || problems[0].Path != "lifter.sets[1].exercise" || problems[1].Path != "lifter.sets[2].exercise" || problems[0].Hint == "" || problems[1].Hint == "" {
 		t.Errorf("%+v", problems)
@@ -130,7 +130,7 @@ func TestSpreadOfStrengthIsInTheBand(t *testing.T) {
 func TestActivationGoesWithStrength(t *testing.T) {
 	d := ready(t, "curl.dumbbell")
 	man := evaluated(t, &d)
-	d.Lifter.Mass *= 0.5
+	d.Lifter.BodyMass *= 0.5
 	d.Loads[0].Mass *= 1 // the same dumbbell
 	boy := evaluated(t, &d)
 	i := len(man.Muscles.S) / 2
@@ -143,14 +143,14 @@ func TestActivationGoesWithStrength(t *testing.T) {
 func TestRaiseThatStartsInAnotherPlane(t *testing.T) {
 	d := ready(t, "raise.dumbbell")
 	start := -20.0
-	d.Movement.StartPlane, d.Movement.Hold["shoulder.planeDeg"] = &start, 40
+	d.Movement.StartPlane, d.Movement.Hold["shoulder.planeOfElevationDeg"] = &start, 40
 	r := evaluated(t, &d)
 	if r.Names != "shoulder.elevation" {
 		t.Errorf("named by %s", r.Names)
 	}
 	half := d.Clone()
 	half.Movement.StartPlane = nil
-	half.Movement.Hold["shoulder.planeDeg"] = 10
+	half.Movement.Hold["shoulder.planeOfElevationDeg"] = 10
 	half.Movement.FromDeg, half.Movement.ToDeg = 49.9, 54.9 // about the middle of 5 to 95
 	a, b := r.Path.Grip, evaluated(t, &half).Path.Grip
 	mid, quarter := 3*50, 0

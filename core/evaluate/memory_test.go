@@ -16,8 +16,8 @@ import (
 // as a hand turns dials, goes back, goes to another exercise and another lifter.
 func TestMemoryChangesNoNumber(t *testing.T) {
 	r := rand.New(rand.NewPCG(16, 5))
-	ready := catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75})
-	others := catalogue.All(&setup.Lifter{Stature: 1.62, Mass: 58, Sex: "female", Training: "novice"})
+	ready := catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75})
+	others := catalogue.All(&setup.Lifter{Height: 1.62, BodyMass: 58, Sex: "female", Training: "novice"})
 	var e evaluate.Evaluator
 	compared := 0
 	for range 25 {

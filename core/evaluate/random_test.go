@@ -21,7 +21,7 @@ var randomDocuments = flag.Int("random", 600, "how many random documents are tri
 // Random documents of all kinds, postures and axes: no panic, no infinity, a problem or a report, never a torque that its parts beside the
 // axis do not make up to the whole, and many of them can be evaluated.
 func TestRandomDocuments(t *testing.T) {
-	ready := catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75})
+	ready := catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75})
 	r := chance{rand.New(rand.NewPCG(14, 1))}
 	var e evaluate.Evaluator
 	evaluated := 0
@@ -95,12 +95,12 @@ func (r chance) often(share float64) bool { return r.Float64() < share }
 func (r chance) document(ready []catalogue.Ready) setup.Document {
 	d := ready[r.IntN(len(ready))].Document.Clone()
 	d.Samples = []int{5, 11, 21}[r.IntN(3)]
-	d.Lifter = setup.Lifter{Stature: r.span(1.5, 2.05), Mass: r.span(45, 120), Training: r.one("", "novice", "trained", "advanced"), Sex: r.one("", "female", "male")}
+	d.Lifter = setup.Lifter{Height: r.span(1.5, 2.05), BodyMass: r.span(45, 120), Training: r.one("", "novice", "trained", "advanced"), Sex: r.one("", "female", "male")}
 	if r.often(0.5) {
-		d.Target.School = r.one("match", "early", "even", "late", "overload")
+		d.Target.Profile = r.one("match", "early", "even", "late", "overload")
 	}
 	if r.often(0.2) {
-		d.Target.School, d.Target.Custom = "custom", []float64{r.Float64(), r.Float64(), 1, r.Float64(), r.Float64()}
+		d.Target.Profile, d.Target.Custom = "custom", []float64{r.Float64(), r.Float64(), 1, r.Float64(), r.Float64()}
 	}
 	if r.often(0.3) {
 		region := setup.Regions[r.IntN(len(setup.Regions))]
@@ -132,7 +132,7 @@ func (r chance) document(ready []catalogue.Ready) setup.Document {
 
 // move gives a path through keyframes, some of which may be alike, so that it rests.
 func (r chance) move(d *setup.Document) {
-	joints := map[string][]string{"girdle": {"girdle.elevation", "girdle.protraction"}, "shoulder": {"shoulder.elevation", "shoulder.plane", "shoulder.rotation"},
+	joints := map[string][]string{"girdle": {"girdle.elevation", "girdle.protraction"}, "shoulder": {"shoulder.elevation", "shoulder.planeOfElevation", "shoulder.rotation"},
 		"elbow": {"elbow.flexion"}, "hip": {"hip.flexion", "hip.abduction"}, "knee": {"knee.flexion"}}
 	named := map[string]bool{}
 	for _, keys := range [][]string{joints[d.TargetJoint()], joints[r.one("girdle", "shoulder", "elbow", "hip", "knee")]} {

@@ -16,7 +16,7 @@ import (
 // Rating is what setups for one target are scored by: what Quick tells, and the target's part, what the whole body bears, and how far the
 // path goes.
 type Rating struct {
-	Quick
+	Preview
 	Target     metric.Metric // the target's mean contribution over the range, 0 to 1
 	Lengthened metric.Metric // share of the torque at lengths of the target above the middle of what it usually owns
 	StartShare metric.Metric // torque at the start over its peak
@@ -41,7 +41,7 @@ func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
 		return Rating{}, problems
 	}
 	muscles := e.shared(o).rated()
-	r := Rating{Quick: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, StartShare: o.result.Total.LeftStart, EndShare: o.result.Total.LeftEnd}
+	r := Rating{Preview: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, StartShare: o.result.Total.StartShare, EndShare: o.result.Total.EndShare}
 	last := len(o.rep.S) - 1
 	r.Swept, r.Ends = o.rep.Swept[last], [2]float64{o.rep.Angle[0], o.rep.Angle[last]}
 	r.Shape = make([]float64, len(o.rep.S))
@@ -71,12 +71,12 @@ func sizeOf(list []float64) float64 {
 }
 
 // quick tells what rests on the curve alone.
-func (o *outcome) quick() Quick {
-	q := Quick{Score: o.score()}
+func (o *outcome) quick() Preview {
+	q := Preview{Score: o.score()}
 	q.Peak, q.PeakDeg = o.result.Total.Peak, o.result.Total.PeakAngle.Times(space.Deg(1))
 	verdicts := append(o.rubVerdict(o.reportRubs()), meetVerdict(o.meets())...)
 	line := o.lineUp()
-	q.OffAxis = line.OffAxisShare
+	q.OffAxis = line.OffPlaneShare
 	for _, s := range o.sentences(line) {
 		verdicts = append(verdicts, worded(&s))
 	}

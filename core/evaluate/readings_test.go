@@ -11,12 +11,12 @@ import (
 // same effort, same warnings.
 func TestBothReadingsOfAPathAreOne(t *testing.T) {
 	d := ready(t, "curl.dumbbell")
-	d.Target = setup.Target{Region: "deltoid.posterior", School: "match", Joint: "shoulder"}
+	d.Target = setup.Target{Region: "deltoid.posterior", Profile: "match", Joint: "shoulder"}
 	path := func(plane, from, to float64) setup.Document {
 		c := d.Clone()
 		c.Movement = setup.Movement{Kind: "keyframes", Side: "right", Keyframes: []setup.Keyframe{
-			{S: 0, Pose: map[string]float64{"shoulder.planeDeg": plane, "shoulder.elevationDeg": from}},
-			{S: 1, Pose: map[string]float64{"shoulder.planeDeg": plane, "shoulder.elevationDeg": to}}}}
+			{S: 0, Pose: map[string]float64{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": from}},
+			{S: 1, Pose: map[string]float64{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": to}}}}
 		return c
 	}
 	ahead, behind := path(90, 0, -50), path(-90, 0, 50)

@@ -14,7 +14,7 @@ func TestArmsHaveRoom(t *testing.T) {
 		return slices.ContainsFunc(r.Meets, func(m report.Meet) bool { return m.Limb == limb && m.Part == part && m.Depth > 0.02 })
 	}
 	stopped := func(r *report.Report) bool {
-		return slices.ContainsFunc(r.Verdicts, func(v report.Verdict) bool { return v.Key == "clear" && v.Tone == "stop" })
+		return slices.ContainsFunc(r.Verdicts, func(v report.Verdict) bool { return v.Key == "clearance" && v.Tone == "error" })
 	}
 	raise := ready(t, "raise.dumbbell")
 	raise.Movement.FromDeg = -20
@@ -23,7 +23,7 @@ func TestArmsHaveRoom(t *testing.T) {
 	}
 	fly := ready(t, "fly.flat")
 	fly.Movement = setup.Movement{Kind: "keyframes", Side: "both", Keyframes: []setup.Keyframe{
-		{S: 0, Pose: map[string]float64{"shoulder.planeDeg": -90, "shoulder.elevationDeg": 40}}, {S: 1, Pose: map[string]float64{"shoulder.planeDeg": -90, "shoulder.elevationDeg": 10}}}}
+		{S: 0, Pose: map[string]float64{"shoulder.planeOfElevationDeg": -90, "shoulder.elevationDeg": 40}}, {S: 1, Pose: map[string]float64{"shoulder.planeOfElevationDeg": -90, "shoulder.elevationDeg": 10}}}}
 	fly.Bench.Width = 0.8
 	if r := evaluated(t, &fly); len(r.Meets) == 0 || !stopped(r) {
 		t.Errorf("arms led back through the bench: %+v", r.Meets)

@@ -34,7 +34,7 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 	name := torque.NameOf(m.path, lead, m.joint, &m.axis)
 	sc := &report.Scene{Segments: make([]report.SceneSegment, 0, body.NumSegments), Loads: make([]report.SceneLoad, 0, len(m.items)), Columns: make([]report.SceneColumn, 0, len(m.columns)),
 		Pads: make([]report.ScenePad, 0, len(m.station.Pads)), S: s, AngleDeg: space.Deg(f.Pose[lead][name]), Heading: d.Posture.HeadingDeg, Joint: m.joint.Name(), Posture: d.Posture.Kind,
-		Sizes: map[string]float64{"stature": b.Stature, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
+		Sizes: map[string]float64{"height": b.Height, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
 			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
 			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}
 	for seg, name := range body.SegmentNames {

@@ -13,7 +13,7 @@ import (
 // Every input that has an error is shifted by it: over many draws with the standard deviation that was given, and by nothing where that
 // is zero.
 func TestEveryErrorShiftsItsInput(t *testing.T) {
-	r, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "raise.behind.hand")
+	r, _ := catalogue.Find(&setup.Lifter{Height: 1.75, BodyMass: 75}, "raise.behind.hand")
 	d := r.Document
 	for name, c := range map[string]struct {
 		errors report.Errors
@@ -22,7 +22,7 @@ func TestEveryErrorShiftsItsInput(t *testing.T) {
 	}{
 		"heading":        {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Posture.HeadingDeg }},
 		"lean":           {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Posture.Trunk.PitchDeg }},
-		"plane":          {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Movement.Hold["shoulder.planeDeg"] }},
+		"plane":          {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Movement.Hold["shoulder.planeOfElevationDeg"] }},
 		"stance out":     {report.Errors{Stance: 0.03}, 0.03, func(d *setup.Document) float64 { return d.Posture.X }},
 		"stance aside":   {report.Errors{Stance: 0.03}, 0.03, func(d *setup.Document) float64 { return d.Posture.Z }},
 		"pulley, out":    {report.Errors{Pulley: 0.01}, 0.01, func(d *setup.Document) float64 { return d.Loads[0].Pulley.X }},

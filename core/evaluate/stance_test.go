@@ -14,7 +14,7 @@ func inOnePlane(t *testing.T, key string) setup.Document {
 	if d.Posture.Kind == "seated" {
 		d.Posture.X = 0.35
 	}
-	d.Movement.Hold["shoulder.planeDeg"] = 45
+	d.Movement.Hold["shoulder.planeOfElevationDeg"] = 45
 	d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "parallel", "", 0.30
 	return d
 }
@@ -26,7 +26,7 @@ func TestSeatedLeavesOneProfile(t *testing.T) {
 	left := func(key string, height float64) float64 {
 		d := inOnePlane(t, key)
 		d.Loads[0].Pulley.Y, d.Loads[0].Kit = height, nil
-		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.LeftEnd)
+		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.EndShare)
 	}
 	const lowest = 0.20
 	if a, b := left("raise.behind.hand", 0.76), left("raise.behind.hand", lowest); b < 1.4*a {
@@ -44,8 +44,8 @@ func TestLinedUp(t *testing.T) {
 	d := inOnePlane(t, "raise.behind.lined")
 	by := func(out float64) (passes, off float64) {
 		d.Posture.X = out
-		l := evaluated(t, &d).LineUp
-		return value(t, "passes by", l.PassesBy), value(t, "off", l.OffAxisShare)
+		l := evaluated(t, &d).Alignment
+		return value(t, "passes by", l.PassesBy), value(t, "off", l.OffPlaneShare)
 	}
 	passes, off := by(0.75)
 	if math.Abs(passes) > 0.02 || off > 0.05 {
@@ -81,7 +81,7 @@ func TestPressDownAStepBack(t *testing.T) {
 	left := func(change func(*setup.Document)) float64 {
 		d := ready(t, "pressdown.rope")
 		change(&d)
-		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.LeftEnd)
+		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.EndShare)
 	}
 	as := left(func(*setup.Document) {})
 	under := left(func(d *setup.Document) { d.Posture.X = d.Loads[0].Pulley.X + 0.12 })

@@ -115,7 +115,7 @@ func Counted(d *setup.Document) int {
 // CountedExercises lists the exercises in which a set can be known: those that move, with one load and that in kilograms.
 func CountedExercises() []report.CountedExercise {
 	var out []report.CountedExercise
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		i := Counted(&r.Document)
 		if i >= 0 && varying(&r.Document) == 1 && r.Document.Movement.Kind != "hold" {
 			out = append(out, report.CountedExercise{Key: r.Key, Name: r.Name, Group: r.Group, How: load.Of(&r.Document.Loads[i]).Counted})

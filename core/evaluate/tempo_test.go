@@ -55,8 +55,8 @@ func TestTempoRefuses(t *testing.T) {
 	if _, problems := evaluate.Tempo(&d); len(problems) != 1 || problems[0].Path != "tempo" || !strings.Contains(problems[0].What, "no time") {
 		t.Errorf("%v", problems)
 	}
-	d.Tempo, d.Lifter.Mass = setup.Tempo{Up: 2, Down: 2}, 0
-	if _, problems := evaluate.Tempo(&d); len(problems) == 0 || problems[0].Path != "lifter.mass" {
+	d.Tempo, d.Lifter.BodyMass = setup.Tempo{Up: 2, Down: 2}, 0
+	if _, problems := evaluate.Tempo(&d); len(problems) == 0 || problems[0].Path != "lifter.bodyMass" {
 		t.Errorf("%v", problems)
 	}
 }

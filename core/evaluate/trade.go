@@ -97,13 +97,13 @@ func (c *cautions) weights() {
 
 // narrow says whether what both hands hold is one dumbbell, so that it can be put aside.
 func (c *cautions) narrow(l *setup.Load) bool {
-	return l.Contact.Segment == "hand" && math.Abs(c.rep.Grip[0].Z-c.station.MidHip.Z) < 0.05*c.body.Stature && c.path.Both()
+	return l.Contact.Segment == "hand" && math.Abs(c.rep.Grip[0].Z-c.station.MidHip.Z) < 0.05*c.body.Height && c.path.Both()
 }
 
 // overFace is where a weight in the hands is first above the stretch from throat to crown.
 func (c *cautions) overFace(l *setup.Load) (float64, bool) {
 	back := c.station.Trunk.Transpose()
-	h := c.body.Stature
+	h := c.body.Height
 	shoulders := c.body.ShoulderHeight - c.body.HipHeight
 	for i, grip := range c.rep.Grip {
 		at := back.Apply(r3.Sub(grip, c.station.MidHip))
@@ -197,7 +197,7 @@ func (c *cautions) trunk() {
 		c.add("spine", "The spine is rotated by {turn} under a one-sided load.", "Brace against the rotation instead of moving through it.", map[string]quantity.Quantity{"turn": {Value: math.Abs(p.Trunk.TurnDeg), Kind: "angle"}})
 	}
 	upright := p.Kind == "standing" || p.Kind == "hinged" || p.Kind == "kneeling" || p.Kind == "half-kneeling" || p.Kind == "seated"
-	if math.Abs(p.Trunk.BendDeg) > sideBent && upright && !c.station.Carried && p.HandAt == nil {
+	if math.Abs(p.Trunk.BendDeg) > sideBent && upright && !c.station.Carried && p.SupportHand == nil {
 		c.add("side-bend", "The spine is bent {bend} to the side under load.", "Stand upright, or hold on with the other hand.", map[string]quantity.Quantity{"bend": {Value: math.Abs(p.Trunk.BendDeg), Kind: "angle"}})
 	}
 }
@@ -218,7 +218,7 @@ func (c *cautions) kit() {
 	if t := c.doc.Tempo; !c.path.Still() && t.Up > 0 && t.Down > 0 && min(t.Up, t.Down) < fastPhase {
 		c.add("momentum", "At {time} per phase the weight is thrown: it floats, then catches at the turnaround.", "Take at least a second each way.", map[string]quantity.Quantity{"time": {Value: min(t.Up, t.Down), Kind: "time"}})
 	}
-	if in := c.report.Entry; in != nil && !in.Holds {
+	if in := c.report.Pickup; in != nil && !in.Holds {
 		c.add("entry", "With only one handle in hand, {pull} pulls the lifter "+verdict.Direction(in.TowardDeg)+" off the stance.",
 			"Pick up the second handle while still close, then step out; step back in before returning one.", map[string]quantity.Quantity{"pull": {Value: in.Pull, Kind: "force"}})
 	}
@@ -274,7 +274,7 @@ func (c *cautions) flies(l *setup.Load) (float64, bool) {
 
 // headAt is the middle of the head, where the body stays in place.
 func (o *outcome) headAt() space.Vec {
-	up := o.body.ShoulderHeight - o.body.HipHeight + 0.12*o.body.Stature
+	up := o.body.ShoulderHeight - o.body.HipHeight + 0.12*o.body.Height
 	return r3.Add(o.station.MidHip, o.station.Trunk.Apply(space.Vec{Y: up}))
 }
 
@@ -294,7 +294,7 @@ func (o *outcome) easesBack() string {
 		return "Keep the trunk more upright, or use less load."
 	case p.Kind == "seated":
 		return "Sit more upright, or rest the trunk on the thighs."
-	case !o.path.Both() && !o.station.Leans && p.HandAt == nil:
+	case !o.path.Both() && !o.station.Leans && p.SupportHand == nil:
 		return "Support the chest on a bench, or rest the free hand on the thigh."
 	}
 	return "Support the chest on a bench."

@@ -87,14 +87,14 @@ func TestLowBackByTorque(t *testing.T) {
 	if novice.Bearable.LowBack >= trained.Bearable.LowBack {
 		t.Errorf("a novice bears %.0f, a trained lifter %.0f", novice.Bearable.LowBack, trained.Bearable.LowBack)
 	}
-	free := changed(t, "reverse.under", func(d *setup.Document) { d.Posture.Held = nil })
+	free := changed(t, "reverse.under", func(d *setup.Document) { d.Posture.Restraints = nil })
 	on := changed(t, "reverse.under", asItIs)
 	if !math.IsNaN(on.Curves.LowBack[0]) || slices.Max(free.Curves.LowBack) < 100 {
 		t.Errorf("on the thighs %v, free %.0f N·m", on.Curves.LowBack[0], slices.Max(free.Curves.LowBack))
 	}
 	upright := ready(t, "reverse.under")
 	upright.Posture.Trunk.PitchDeg = 20
-	if _, problems := evaluate.Document(&upright); len(problems) == 0 || problems[0].Path != "posture.held" {
+	if _, problems := evaluate.Document(&upright); len(problems) == 0 || problems[0].Path != "posture.restraints" {
 		t.Errorf("an upright trunk lies on the thighs: %v", problems)
 	}
 }
@@ -102,14 +102,14 @@ func TestLowBackByTorque(t *testing.T) {
 // A hand that holds on, a strap and a pad are told what they bear, against the grip and the lifter's weight.
 func TestWhatHoldsTheLifterIsTold(t *testing.T) {
 	brace := func(r *report.Report) report.Verdict {
-		return r.Verdicts[slices.IndexFunc(r.Verdicts, func(v report.Verdict) bool { return v.Key == "brace" })]
+		return r.Verdicts[slices.IndexFunc(r.Verdicts, func(v report.Verdict) bool { return v.Key == "stability" })]
 	}
 	pulled := changed(t, "curl.path", func(d *setup.Document) {
 		d.Loads[0].StackMass *= 24
-		d.Posture.HandAt = &setup.Point{X: 0.75, Y: 1.2, Z: -0.35}
+		d.Posture.SupportHand = &setup.Point{X: 0.75, Y: 1.2, Z: -0.35}
 	})
 	v := brace(pulled)
-	if len(pulled.Bracing.Bears) != 1 || pulled.Bracing.Bears[0].Name != "hand" || pulled.Bracing.Bears[0].Force < pulled.Bearable.Grip || v.Tone == "good" || !strings.Contains(v.Text, "free hand has to hold") {
+	if len(pulled.Bracing.Bears) != 1 || pulled.Bracing.Bears[0].Name != "hand" || pulled.Bracing.Bears[0].Force < pulled.Bearable.Grip || v.Tone == "ok" || !strings.Contains(v.Text, "free hand has to hold") {
 		t.Errorf("%+v: %s %q", pulled.Bracing.Bears, v.Tone, v.Text)
 	}
 	lying := changed(t, "leg.curl.lying", asItIs)
@@ -119,7 +119,7 @@ func TestWhatHoldsTheLifterIsTold(t *testing.T) {
 		}
 	}
 	// A plate for the feet holds a seated lifter who would else be drawn off the seat.
-	off := changed(t, "row.cable", func(d *setup.Document) { d.Posture.Held = nil; d.Loads[0].StackMass *= 6 })
+	off := changed(t, "row.cable", func(d *setup.Document) { d.Posture.Restraints = nil; d.Loads[0].StackMass *= 6 })
 	on := changed(t, "row.cable", func(d *setup.Document) { d.Loads[0].StackMass *= 6 })
 	if off.Bracing.Holds || !on.Bracing.Holds {
 		t.Errorf("without a plate held %v, with one %v", off.Bracing.Holds, on.Bracing.Holds)
@@ -173,7 +173,7 @@ func TestWhatHurts(t *testing.T) {
 func TestLineOfPullByWhatItIsFor(t *testing.T) {
 	says := func(key string) string {
 		for _, v := range changed(t, key, asItIs).Verdicts {
-			if v.Key == "lineUp" {
+			if v.Key == "alignment" {
 				return v.Text
 			}
 		}
@@ -188,7 +188,7 @@ func TestLineOfPullByWhatItIsFor(t *testing.T) {
 	look, all := 0, 0
 	everyReady(t, 1.75, func(_ string, _ setup.Document, r *report.Report) {
 		all++
-		if report.Tones(r.Verdicts)["lineUp"] == "look" {
+		if report.Tones(r.Verdicts)["alignment"] == "warning" {
 			look++
 		}
 	})

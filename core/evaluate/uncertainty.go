@@ -63,8 +63,8 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 // take adds what one draw came to, all of it or, saying false, none.
 func take(metrics [][]float64, r *profile.Result) bool {
 	t := &r.Total
-	list := [...]metric.Metric{t.Peak, t.PeakAngle.Times(space.Deg(1)), t.LeftEnd, r.Loads.Centroid, r.Match}
-	if !t.PeakAngle.Known() || !r.Match.Known() {
+	list := [...]metric.Metric{t.Peak, t.PeakAngle.Times(space.Deg(1)), t.EndShare, r.Loads.Centroid, r.Fit}
+	if !t.PeakAngle.Known() || !r.Fit.Known() {
 		return false
 	}
 	for k, m := range list {
@@ -85,7 +85,7 @@ func summarise(d *report.Uncertainty, curves, metrics [][]float64) {
 			d.Low[i], d.High[i] = stat.Quantile(0.05, stat.Empirical, values, nil), stat.Quantile(0.95, stat.Empirical, values, nil)
 		}
 	}
-	for k, band := range []*report.Band{&d.Peak, &d.PeakAngleDeg, &d.LeftEnd, &d.Centroid, &d.Match, &d.PeakEffort} {
+	for k, band := range []*report.Band{&d.Peak, &d.PeakAngleDeg, &d.EndShare, &d.Centroid, &d.Fit, &d.PeakEffort} {
 		values := metrics[k]
 		if len(values) < enoughDraws {
 			why := metric.Missing("Too few of the shifted setups have a profile.")
@@ -151,14 +151,14 @@ func shiftPath(m *setup.Movement, by func() float64) {
 		if m.Hold == nil {
 			m.Hold = map[string]float64{}
 		}
-		for _, key := range []string{"shoulder.planeDeg", "elbow.flexionDeg", "shoulder.rotationDeg"} {
+		for _, key := range []string{"shoulder.planeOfElevationDeg", "elbow.flexionDeg", "shoulder.rotationDeg"} {
 			m.Hold[key] += 0
 		}
 	}
 	for _, key := range slices.Sorted(maps.Keys(m.Hold)) {
 		off := by()
 		m.Hold[key] += off
-		if key == "shoulder.planeDeg" && m.StartPlane != nil {
+		if key == "shoulder.planeOfElevationDeg" && m.StartPlane != nil {
 			*m.StartPlane += off // the whole path is out, not its shape
 		}
 	}

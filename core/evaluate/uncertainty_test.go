@@ -30,7 +30,7 @@ func TestNoErrorsNoUncertainty(t *testing.T) {
 		check.Near(t, "low", out.Low[i], r.Curves.Torque[i], 1e-9)
 		check.Near(t, "high", out.High[i], r.Curves.Torque[i], 1e-9)
 	}
-	check.Near(t, "match", value(t, "match", out.Match.Low), value(t, "match", r.Profile.Match), 1e-8)
+	check.Near(t, "match", value(t, "match", out.Fit.Low), value(t, "match", r.Profile.Fit), 1e-8)
 }
 
 // The spread of a dumbbell by the tape alone is that of the sum of independent lengths: m g times 1 cm times the root of
@@ -90,7 +90,7 @@ func TestUncertaintyOfAnImpossibleSetup(t *testing.T) {
 	_, d = golden(t, "raise.json")
 	d.Loads[0].AttachmentLength = 0.9 // slack at the start, in the document and so in its draws
 	out := uncertain(t, &d, report.UsualErrors, 1)
-	if out.Failed < 150 || out.Match.Low.Why() == "" && out.Failed > 180 {
-		t.Errorf("%d draws failed, match %+v", out.Failed, out.Match)
+	if out.Failed < 150 || out.Fit.Low.Why() == "" && out.Failed > 180 {
+		t.Errorf("%d draws failed, match %+v", out.Failed, out.Fit)
 	}
 }

@@ -56,7 +56,7 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	groups, heads := muscle.Groups(), muscle.Heads()
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
 	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
-	for _, c := range []*report.Curve{&m.Against, &m.LeftTwist, &m.LeftRest, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
+	for _, c := range []*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
 		*c = make(report.Curve, n)
 	}
 	m.Busiest = make([]string, n)
@@ -138,14 +138,14 @@ func (w *work) sample(i int) {
 		out.Passive[k].Values[i] = passives[k].of(&a.Passive)
 	}
 	if legJoint(w.joint) {
-		for _, c := range []report.Curve{out.LeftTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
+		for _, c := range []report.Curve{out.ResidualTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
 			c[i] = math.NaN()
 		}
 		left := a.Left.Hip
 		if w.joint == body.KneeR {
 			left = a.Left.Knee
 		}
-		out.LeftRest[i] = math.Abs(left)
+		out.Residual[i] = math.Abs(left)
 	} else {
 		w.joints(i, a)
 		_, forward = m.GirdleAxes()
@@ -154,18 +154,18 @@ func (w *work) sample(i int) {
 	for h := range w.heads {
 		p, r := &w.heads[h], &w.regions[muscle.Heads()[h].Group]
 		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, h, axis)
-		p.Retracts[i], p.LineUpDeg[i] = math.NaN(), math.NaN()
+		p.Retracts[i], p.AlignmentDeg[i] = math.NaN(), math.NaN()
 		if !legJoint(w.joint) {
 			p.Retracts[i] = -r3.Dot(a.Girdle()[h], forward)
 		}
 		if need := w.rep.Vector[i]; p.Target && w.joint == body.ShoulderR && a.Lever[h] != (space.Vec{}) && space.Norm(need) > 0 {
-			p.LineUpDeg[i] = space.Deg(math.Acos(max(-1, min(1, r3.Dot(r3.Unit(a.Lever[h]), r3.Unit(need))))))
+			p.AlignmentDeg[i] = space.Deg(math.Acos(max(-1, min(1, r3.Dot(r3.Unit(a.Lever[h]), r3.Unit(need))))))
 		}
 		share := p.Force / r.Force
 		r.Activation[i] += share * p.Activation[i]
 		r.Torque[i] += p.Torque[i]
 		r.Retracts[i] += p.Retracts[i]
-		r.LineUpDeg[i] += share * p.LineUpDeg[i]
+		r.AlignmentDeg[i] += share * p.AlignmentDeg[i]
 	}
 	for g := range w.regions {
 		w.regions[g].Length[i] = a.GroupLong[g]
@@ -182,14 +182,14 @@ func (w *work) joints(i int, a *muscle.Answer) {
 	out.Shoulder[i], out.Elbow[i] = space.Norm(press), space.Norm(r3.Add(onForearm, a.OnForearm))
 	out.ShoulderLeanDeg[i] = m.Lean(press)
 	d := m.UpperArm()
-	out.LeftTwist[i] = r3.Dot(a.Left.Shoulder, d)
+	out.ResidualTwist[i] = r3.Dot(a.Left.Shoulder, d)
 	switch w.joint {
 	case body.GirdleR:
-		out.LeftRest[i] = space.Norm(a.Left.Girdle)
+		out.Residual[i] = space.Norm(a.Left.Girdle)
 	case body.ShoulderR:
-		out.LeftRest[i] = space.Norm(space.Reject(a.Left.Shoulder, d))
+		out.Residual[i] = space.Norm(space.Reject(a.Left.Shoulder, d))
 	case body.ElbowR:
-		out.LeftRest[i] = space.Norm(a.Left.Elbow)
+		out.Residual[i] = space.Norm(a.Left.Elbow)
 	}
 	girdle, _ := w.at(body.GirdleR, i, 1)
 	rises, forward := m.GirdleAxes()
@@ -321,13 +321,13 @@ func (w *work) shares() {
 // lengths tells where on its length the target is worked.
 func (w *work) lengths() {
 	out := &w.out
-	out.LongEnd, out.LengthenedShare = "unknown", metric.Missing("The model has no length for this muscle along this path.")
+	out.LengthenedEnd, out.LengthenedShare = "unknown", metric.Missing("The model has no length for this muscle along this path.")
 	low, high, ok := muscle.RangeOf(w.o.doc.Target.Region)
 	if out.Target == nil || !ok {
 		return
 	}
 	length := out.Target.Length
-	out.LongEnd = w.o.longEnd
+	out.LengthenedEnd = w.o.longEnd
 	whole, long := 0.0, 0.0
 	for i := 1; i < len(length); i++ {
 		piece := (w.rep.Swept[i] - w.rep.Swept[i-1]) * max(0, (w.rep.Total[i]+w.rep.Total[i-1])/2)
@@ -392,7 +392,7 @@ func (w *work) doubts() {
 		{"little", "Torque is low here, so shares of it mean little.", func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
 		{"against", "Muscles co-contract here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
 		{"twist", "Some rotation of the upper arm is not held by anything in the model here.", func(i int) bool {
-			return math.Abs(out.LeftTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
+			return math.Abs(out.ResidualTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
 		}},
 		{"overhead", "With the arm this high, the model's lines of pull are not reliable.", func(i int) bool { return arm && elevation(i) > highArm }},
 		{"socket", "The model's joint force would leave the socket here, which a real shoulder prevents.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},

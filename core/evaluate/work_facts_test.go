@@ -381,7 +381,7 @@ func TestSharesAreSteady(t *testing.T) {
 		if by := moved(&heavier); by > 1 {
 			t.Errorf("%s: a hundredth of load moves a share by %.1f points", key, by)
 		}
-		for _, joint := range []string{"shoulder.planeDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
+		for _, joint := range []string{"shoulder.planeOfElevationDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
 			turned := d.Clone()
 			if _, held := turned.Movement.Hold[joint]; held {
 				turned.Movement.Hold[joint]++

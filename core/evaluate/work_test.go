@@ -54,7 +54,7 @@ func TestRegionsAddUp(t *testing.T) {
 			// Regions that do next to nothing are left out, and the elbow's stop and the reserve are no region.
 			at := float64(i) / float64(n) * float64(len(r.Curves.S)-1)
 			low, high := r.Curves.Torque[int(math.Floor(at))], r.Curves.Torque[int(math.Ceil(at))]
-			slack := 2 + 0.02*math.Abs(low) + math.Abs(high-low) + r.Muscles.LeftRest[i]
+			slack := 2 + 0.02*math.Abs(low) + math.Abs(high-low) + r.Muscles.Residual[i]
 			if r.Joint == "elbow" {
 				slack += r.Muscles.Passive[0].Values[i]
 			}
@@ -62,7 +62,7 @@ func TestRegionsAddUp(t *testing.T) {
 				slack += 0.1 * r.Muscles.Passive[4].Values[i]
 			}
 			if math.Abs(sum-(low+high)/2) > slack {
-				t.Errorf("%s at sample %d: the regions give %.2f of %.2f N·m, left %.2f", key, i, sum, (low+high)/2, r.Muscles.LeftRest[i])
+				t.Errorf("%s at sample %d: the regions give %.2f of %.2f N·m, left %.2f", key, i, sum, (low+high)/2, r.Muscles.Residual[i])
 				return
 			}
 		}
@@ -147,8 +147,8 @@ func TestCurls(t *testing.T) {
 		t.Errorf("preacher %.3f, on a cable %.3f", p, c)
 	}
 	even := func(d *setup.Document) float64 {
-		d.Target.School = "even"
-		return value(t, "match", evaluated(t, d).Profile.Match)
+		d.Target.Profile = "even"
+		return value(t, "match", evaluated(t, d).Profile.Fit)
 	}
 	best := even(&behind)
 	for _, d := range []*setup.Document{&plain, &incline, &preacher} {
@@ -202,10 +202,10 @@ func TestWideAndCloseRows(t *testing.T) {
 // A path that makes its target longer is cautioned, and its long end is the other one.
 func TestTheWrongWay(t *testing.T) {
 	d := ready(t, "curl.dumbbell")
-	d.Target = setup.Target{Region: "triceps", School: "match", Joint: "elbow"}
+	d.Target = setup.Target{Region: "triceps", Profile: "match", Joint: "elbow"}
 	r := evaluated(t, &d)
-	if r.Muscles.LongEnd != "end" || !slices.ContainsFunc(r.Warnings, func(w setup.Problem) bool { return w.Path == "target.region" }) {
-		t.Errorf("long end %s, warnings %v", r.Muscles.LongEnd, r.Warnings)
+	if r.Muscles.LengthenedEnd != "end" || !slices.ContainsFunc(r.Warnings, func(w setup.Problem) bool { return w.Path == "target.region" }) {
+		t.Errorf("long end %s, warnings %v", r.Muscles.LengthenedEnd, r.Warnings)
 	}
 }
 
@@ -213,17 +213,17 @@ func TestTheWrongWay(t *testing.T) {
 // millimetre.
 func TestNoLongEnd(t *testing.T) {
 	d := ready(t, "curl.dumbbell")
-	d.Target = setup.Target{Region: "triceps", School: "match", Joint: "elbow"}
+	d.Target = setup.Target{Region: "triceps", Profile: "match", Joint: "elbow"}
 	d.Movement.FromDeg = 60
 	seen := map[string]bool{}
 	before := math.NaN()
 	for to := 65.0; to <= 100; to += 0.25 {
 		d.Movement.ToDeg = to
 		r := evaluated(t, &d)
-		seen[r.Muscles.LongEnd] = true
+		seen[r.Muscles.LengthenedEnd] = true
 		centroid, known := r.Profile.Loads.Centroid.Get()
-		if known == (r.Muscles.LongEnd == "undecided") || (r.Profile.Loads.Phase == "") == known {
-			t.Errorf("to %v the long end is the %s, the centroid %v, the phase %q", to, r.Muscles.LongEnd, r.Profile.Loads.Centroid, r.Profile.Loads.Phase)
+		if known == (r.Muscles.LengthenedEnd == "undecided") || (r.Profile.Loads.Phase == "") == known {
+			t.Errorf("to %v the long end is the %s, the centroid %v, the phase %q", to, r.Muscles.LengthenedEnd, r.Profile.Loads.Centroid, r.Profile.Loads.Phase)
 		}
 		if known && math.Abs(centroid-before) > 0.02 {
 			t.Errorf("to %v the centroid jumps from %.3f to %.3f", to, before, centroid)
@@ -236,8 +236,8 @@ func TestNoLongEnd(t *testing.T) {
 	if !seen["undecided"] || !seen["end"] {
 		t.Errorf("seen %v", seen)
 	}
-	d.Movement.ToDeg, d.Target.School = 65, "early"
-	if m := evaluated(t, &d).Profile.Match; m.Known() || !strings.Contains(m.Why(), "equally long") {
+	d.Movement.ToDeg, d.Target.Profile = 65, "early"
+	if m := evaluated(t, &d).Profile.Fit; m.Known() || !strings.Contains(m.Why(), "equally long") {
 		t.Errorf("the school early is judged without a long end: %v", m)
 	}
 }

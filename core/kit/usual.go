@@ -66,7 +66,7 @@ func Large(name string) Room {
 		Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.195}, {AngleDeg: 50, Arm: 0.23}, {AngleDeg: 110, Arm: 0.23}}},
 		{Key: "leg-curl", Name: "Leg curl", Coordinate: "knee.flexion", PadFrom: 0.28, PadTo: 0.44, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
 			Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.20}, {AngleDeg: 50, Arm: 0.21}, {AngleDeg: 110, Arm: 0.17}}},
-		{Key: "reverse-fly", Name: "Reverse fly", Coordinate: "shoulder.plane", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
+		{Key: "reverse-fly", Name: "Reverse fly", Coordinate: "shoulder.planeOfElevation", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
 			Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.12}, {AngleDeg: 45, Arm: 0.14}, {AngleDeg: 100, Arm: 0.13}}}}
 	plates := []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}
 	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180, LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,

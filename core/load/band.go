@@ -101,7 +101,7 @@ func bandRest(d *setup.Document, i int) dial.Setting {
 func bandPull(d *setup.Document, i int) dial.Setting {
 	l := &d.Loads[i]
 	now := kit.RubberAtDouble * l.Section * float64(max(1, l.Strands))
-	return dial.Setting{Group: "loads", Label: "Pull at double length", Kind: "force", From: 5, To: max(now, 5*math.Ceil(0.4*d.Lifter.Mass)), Step: 5, Value: now,
+	return dial.Setting{Group: "loads", Label: "Pull at double length", Kind: "force", From: 5, To: max(now, 5*math.Ceil(0.4*d.Lifter.BodyMass)), Step: 5, Value: now,
 		Paint: "effort", Paths: []string{dial.LoadPath(i, "section"), dial.LoadPath(i, "strands")}}
 }
 
@@ -127,7 +127,7 @@ func fitBand(f *kit.Fitting, path string, l *setup.Load) {
 	}
 	l.RestLength, l.Section, l.Pull, l.Strands, l.Hysteresis, l.Worn = b.RestLength, b.Section, slices.Clone(b.Pull), b.Strands, b.Hysteresis, b.Worn || l.Worn
 	was := kit.Remembered(l)
-	l.Kit = &setup.Kit{Item: b.Key, Held: was.Held, Lengths: was.Lengths}
+	l.Kit = &setup.Kit{Item: b.Key, Attachment: was.Attachment, Lengths: was.Lengths}
 	fitAnchor(f, path, l)
 	if l.Contact.Segment != "hand" { // a band can be held as it is
 		fitHold(f, path, l, &l.AttachmentLength)

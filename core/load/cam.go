@@ -89,11 +89,11 @@ type turning struct {
 }
 
 var turnings = map[string]turning{
-	"knee.flexion":       {setup.KneeFlexion, body.KneeR, body.ShankR},
-	"hip.flexion":        {setup.HipFlexion, body.HipR, body.ThighR},
-	"elbow.flexion":      {setup.ElbowFlexion, body.ElbowR, body.ForearmR},
-	"shoulder.elevation": {setup.ShoulderElevation, body.ShoulderR, body.UpperArmR},
-	"shoulder.plane":     {setup.ShoulderPlane, body.ShoulderR, body.UpperArmR},
+	"knee.flexion":              {setup.KneeFlexion, body.KneeR, body.ShankR},
+	"hip.flexion":               {setup.HipFlexion, body.HipR, body.ThighR},
+	"elbow.flexion":             {setup.ElbowFlexion, body.ElbowR, body.ForearmR},
+	"shoulder.elevation":        {setup.ShoulderElevation, body.ShoulderR, body.UpperArmR},
+	"shoulder.planeOfElevation": {setup.ShoulderPlane, body.ShoulderR, body.UpperArmR},
 }
 
 func newCam(b *builder) (Source, *space.Vec) {

@@ -52,7 +52,7 @@ func fitHold(f *kit.Fitting, path string, l *setup.Load, now *float64) {
 			lengths = append(lengths, h.Length)
 		}
 	}
-	i := kit.Alike(f.Room.Holds, kit.Remembered(l).Held, func(h *kit.Hold) string { return h.Key }, func(h *kit.Hold) float64 {
+	i := kit.Alike(f.Room.Holds, kit.Remembered(l).Attachment, func(h *kit.Hold) string { return h.Key }, func(h *kit.Hold) float64 {
 		if !slices.Contains(kinds, h.Kind) {
 			return math.Inf(1)
 		}
@@ -72,7 +72,7 @@ func fitHold(f *kit.Fitting, path string, l *setup.Load, now *float64) {
 	if l.Kit == nil {
 		l.Kit = &setup.Kit{}
 	}
-	l.Kit.Held, l.Kit.Lengths = h.Key, slices.Compact(lengths)
+	l.Kit.Attachment, l.Kit.Lengths = h.Key, slices.Compact(lengths)
 }
 
 // holdKinds are what may be at the end of a cable or band, and what to say when there is none.

@@ -45,8 +45,8 @@ func TestKindsOfLoad(t *testing.T) {
 func TestLoadsTimes(t *testing.T) {
 	d := setup.Document{Loads: []setup.Load{
 		{Kind: "dumbbell", Variable: true, Mass: 4}, {Kind: "bar", Variable: true, Mass: 20}, {Kind: "cable", Variable: true, StackMass: 10},
-		{Kind: "strands", Variable: true, StackMass: 12}, {Kind: "cam", Variable: true, StackMass: 30}, {Kind: "lever", Variable: true, PlateMass: 20, LeverMass: 8},
-		{Kind: "band", Variable: true, Section: 4e-5, Pull: []setup.BandPoint{{Length: 0.5, Force: 10}, {Length: 1, Force: 60}}}, {Kind: "dumbbell", Mass: 3}, {Kind: "ownBody", Variable: true},
+		{Kind: "rope", Variable: true, StackMass: 12}, {Kind: "cam", Variable: true, StackMass: 30}, {Kind: "lever", Variable: true, PlateMass: 20, LeverMass: 8},
+		{Kind: "band", Variable: true, Section: 4e-5, Pull: []setup.BandPoint{{Length: 0.5, Force: 10}, {Length: 1, Force: 60}}}, {Kind: "dumbbell", Mass: 3}, {Kind: "bodyweight", Variable: true},
 	}}
 	c := load.Times(&d, 1.5)
 	got := []float64{c.Loads[0].Mass, c.Loads[1].Mass, c.Loads[2].StackMass, c.Loads[3].StackMass, c.Loads[4].StackMass, c.Loads[5].PlateMass, c.Loads[5].LeverMass,

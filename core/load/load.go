@@ -73,7 +73,7 @@ func (it *Item) Hand() (body.Side, bool) {
 }
 
 // OwnBody says whether the item stands for the weight of the body itself, which is no force of its own.
-func (it *Item) OwnBody() bool { return it.Def.Kind == setup.OwnBody }
+func (it *Item) OwnBody() bool { return it.Def.Kind == setup.Bodyweight }
 
 // builder is what a kind builds its source from.
 type builder struct {
@@ -108,9 +108,9 @@ func (c *contact) in(f *body.Frames) space.Vec {
 	case "grip":
 		return f.Grip[c.side]
 	case "waist": // in front of the hips' line and above it, where a belt lies (own)
-		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{Y: 0.04 * f.Body.Stature}))
+		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{Y: 0.04 * f.Body.Height}))
 	case "shoulders": // a bar on the upper back
-		return r3.Add(f.Origin[body.Head], f.Turn[body.Trunk].Apply(space.Vec{X: -0.03 * f.Body.Stature}))
+		return r3.Add(f.Origin[body.Head], f.Turn[body.Trunk].Apply(space.Vec{X: -0.03 * f.Body.Height}))
 	}
 	return f.PointOn(c.segment, c.share)
 }
@@ -140,7 +140,7 @@ func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.F
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {
 		items = append(items, build(i, &loads[i], st, false, start, end))
-		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != setup.OwnBody {
+		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != setup.Bodyweight {
 			items = append(items, build(i, &loads[i], st, true, start, end))
 		}
 	}

@@ -23,7 +23,7 @@ type rig struct {
 }
 
 func newRig() *rig {
-	r := &rig{b: body.New(&setup.Lifter{Stature: 1.75, Mass: 75})}
+	r := &rig{b: body.New(&setup.Lifter{Height: 1.75, BodyMass: 75})}
 	r.st = r.b.Settle(&setup.Posture{X: 0.3}, nil, nil)
 	m := setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 0, ToDeg: 90}
 	r.p = movement.New(&setup.Document{Movement: m}, &r.b, &r.st)

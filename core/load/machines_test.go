@@ -22,7 +22,7 @@ func spread(t *testing.T, included float64) (right, left load.Item, f *body.Fram
 	f = r.at(0.5)
 	g := f.Grip[body.Right]
 	l := cable(func(l *setup.Load) {
-		l.Kind, l.Travel, l.Pulley = "strands", 20, &setup.Point{X: g.X, Y: g.Y + 9, Z: 0}
+		l.Kind, l.Travel, l.Pulley = "rope", 20, &setup.Point{X: g.X, Y: g.Y + 9, Z: 0}
 		l.StrandLength = g.Z / math.Sin(included/2*math.Pi/180)
 	})
 	items := load.Build([]setup.Load{l}, &r.st, true, r.at(0), r.at(1))
@@ -68,7 +68,7 @@ func TestRopeTooShort(t *testing.T) {
 
 // elbow is an arm that hangs and bends at the elbow alone.
 func elbow(change func(*setup.Load)) (load.Item, func(s float64) *body.Frames) {
-	b := body.New(&setup.Lifter{Stature: 1.75, Mass: 75})
+	b := body.New(&setup.Lifter{Height: 1.75, BodyMass: 75})
 	d := setup.Document{Movement: setup.Movement{Kind: "sweep", Side: "right", Primary: "elbow.flexion", FromDeg: 10, ToDeg: 130}}
 	st := b.Settle(&setup.Posture{Kind: "standing"}, nil, nil)
 	p := movement.New(&d, &b, &st)
@@ -125,7 +125,7 @@ func TestCamOffItsAxis(t *testing.T) {
 		t.Errorf("a limb that does not reach the pad: %+v", p)
 	}
 	// An arm that hangs lies along the vertical axis of a machine that is turned by its plane: nothing is pushed.
-	hangs, at := elbow(func(l *setup.Load) { l.Coordinate, l.Contact.Segment = "shoulder.plane", "upperArm" })
+	hangs, at := elbow(func(l *setup.Load) { l.Coordinate, l.Contact.Segment = "shoulder.planeOfElevation", "upperArm" })
 	if p := hangs.At(at(0.5)); p.State != load.OffPad || p.Tension != 0 || math.IsNaN(p.Contact.X+p.Contact.Y+p.Contact.Z) {
 		t.Errorf("an arm that hangs: %+v", p)
 	}

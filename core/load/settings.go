@@ -61,7 +61,7 @@ func place(label string, now float64, paths ...string) dial.Setting {
 // heaviest is the end of a load's dial: a fifth of body mass in the hand, which is more than anybody raises on a straight
 // arm (own), or twice the load that is there.
 func heaviest(d *setup.Document, step, ratio, now float64) float64 {
-	usual := 0.2 * d.Lifter.Mass / max(ratio, 0.05)
+	usual := 0.2 * d.Lifter.BodyMass / max(ratio, 0.05)
 	if d.Movement.Kind != "shoulder-raise" {
 		usual = max(usual, 2*now)
 	}

@@ -212,7 +212,7 @@ func onColumn(f *kit.Fitting, path string, l *setup.Load, s *kit.Station, pair b
 		f.Change(path+".stackMass", text, kit.Values{"from": kit.Mass(l.StackMass), "to": kit.Mass(pin), "hand": kit.Mass(pin * s.Ratio), "before": kit.Mass(pull)})
 	}
 	l.StackMass, l.Ratio, l.Friction, l.ParkedGap, l.Travel = pin, s.Ratio, s.Friction, s.ParkedGap, s.Travel
-	l.Kit = &setup.Kit{Station: s.Key, Column: column, Hole: hole, Spec: new(s.Column), Held: was.Held, Lengths: was.Lengths}
+	l.Kit = &setup.Kit{Station: s.Key, Column: column, Hole: hole, Spec: new(s.Column), Attachment: was.Attachment, Lengths: was.Lengths}
 }
 
 // paired says whether a cable has a mirrored twin, so that it takes two columns.

@@ -43,7 +43,7 @@ func (p *Path) ownThigh() space.Vec {
 	var f body.Frames
 	f.Place(p.body, p.station, &poses, &rates)
 	on := f.PointOn((body.Left - p.Lead()).On(body.ThighR), leanAlong)
-	on.Y += leanAbove * p.body.Stature
+	on.Y += leanAbove * p.body.Height
 	return on
 }
 

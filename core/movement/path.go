@@ -46,8 +46,8 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	p.moves[body.Left] = m.Side != "right"
 	switch {
 	case p.Both():
-	case d.Posture.HandAt != nil:
-		p.holdOn(vec(d.Posture.HandAt))
+	case d.Posture.SupportHand != nil:
+		p.holdOn(vec(d.Posture.SupportHand))
 	case st.Leans:
 		p.holdOn(p.ownThigh())
 	}

@@ -14,12 +14,12 @@ import (
 
 func raise(side string) *setup.Movement {
 	return &setup.Movement{Kind: "shoulder-raise", Side: side, FromDeg: 5, ToDeg: 95,
-		Hold: map[string]float64{"shoulder.planeDeg": 45, "elbow.flexionDeg": 20}}
+		Hold: map[string]float64{"shoulder.planeOfElevationDeg": 45, "elbow.flexionDeg": 20}}
 }
 
 // path is that of a usual body standing.
 func path(m *setup.Movement) *movement.Path {
-	b := body.New(&setup.Lifter{Stature: 1.75, Mass: 75})
+	b := body.New(&setup.Lifter{Height: 1.75, BodyMass: 75})
 	st := b.Settle(&setup.Posture{Kind: "standing"}, nil, m)
 	return movement.New(&setup.Document{Movement: *m}, &b, &st)
 }
@@ -69,7 +69,7 @@ func TestOnlyTheNamedSideMoves(t *testing.T) {
 func bumpy() *setup.Movement {
 	m := &setup.Movement{Kind: "keyframes", Side: "right"}
 	for _, k := range []struct{ s, e, p float64 }{{0, 0, 90}, {0.2, 10, 90}, {0.7, 80, 40}, {1, 80, 0}} {
-		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: k.s, Pose: map[string]float64{"shoulder.elevationDeg": k.e, "shoulder.planeDeg": k.p}})
+		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: k.s, Pose: map[string]float64{"shoulder.elevationDeg": k.e, "shoulder.planeOfElevationDeg": k.p}})
 	}
 	return m
 }

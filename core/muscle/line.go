@@ -113,7 +113,7 @@ func (a *arm) place(b *body.Body, q *body.Pose) {
 		p, e = p+math.Pi, -e
 	}
 	p = math.Remainder(p, 2*math.Pi)
-	k := b.Stature / regions.StatureRef
+	k := b.Height / regions.StatureRef
 	a.scale = k
 	inner := space.Vec{X: 0.040 * k, Y: 0.010 * k, Z: -0.150 * k}
 	yaw := space.RotY(q[setup.GirdleProtraction])

@@ -100,11 +100,11 @@ func scaledLines(r *region, b *body.Body) []*line {
 		return nil
 	}
 	out := shapedLines(r, b)
-	if b.Stature == regions.StatureRef && b.UpperArm == regions.UpperArmRef && b.Forearm == regions.ForearmRef {
+	if b.Height == regions.StatureRef && b.UpperArm == regions.UpperArmRef && b.Forearm == regions.ForearmRef {
 		return out
 	}
 	usual := *b
-	usual.Stature, usual.UpperArm, usual.Forearm, usual.CarryingAngle = regions.StatureRef, regions.UpperArmRef, regions.ForearmRef, 0
+	usual.Height, usual.UpperArm, usual.Forearm, usual.CarryingAngle = regions.StatureRef, regions.UpperArmRef, regions.ForearmRef, 0
 	straight := *b
 	straight.CarryingAngle = 0
 	var here, there arm
@@ -118,7 +118,7 @@ func scaledLines(r *region, b *body.Body) []*line {
 }
 
 func shapedLines(r *region, b *body.Body) []*line {
-	k := b.Stature / regions.StatureRef
+	k := b.Height / regions.StatureRef
 	scaled := func(on owner, at triple) point {
 		v := space.Vec{X: k * at[0], Y: k * at[1], Z: k * at[2]}
 		switch on {
@@ -131,7 +131,7 @@ func shapedLines(r *region, b *body.Body) []*line {
 	}
 	// Moment arms go with stature, so forces go against it: what a muscle can do about a joint goes with body mass alone, which enters with
 	// the need.
-	weaker := regions.StatureRef / b.Stature
+	weaker := regions.StatureRef / b.Height
 	var out []*line
 	if len(r.Strips) == 0 {
 		l := &line{key: r.Key, force: r.Force * weaker, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, wraps: r.Wraps, turn: newTurnTable(r)}

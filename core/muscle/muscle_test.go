@@ -13,7 +13,7 @@ import (
 
 // reference is the lifter of the table.
 func reference() body.Body {
-	return body.New(&setup.Lifter{Stature: 1.75, Mass: 75, Lengths: map[string]float64{"upperArm": 0.326, "forearm": 0.256}})
+	return body.New(&setup.Lifter{Height: 1.75, BodyMass: 75, Lengths: map[string]float64{"upperArm": 0.326, "forearm": 0.256}})
 }
 
 // linesOf are all lines of one arm of a lifter by their keys, by a table; a row in strips gives one line for each.

@@ -275,7 +275,7 @@ func TestLegExcursion(t *testing.T) {
 
 // A lifter of another size has the same normalised lengths in the same poses, and moment arms as much longer.
 func TestAnotherSize(t *testing.T) {
-	small, tall := reference(), body.New(&setup.Lifter{Stature: 1.925, Mass: 75, Lengths: map[string]float64{"upperArm": 0.326 * 1.1, "forearm": 0.256 * 1.1}})
+	small, tall := reference(), body.New(&setup.Lifter{Height: 1.925, BodyMass: 75, Lengths: map[string]float64{"upperArm": 0.326 * 1.1, "forearm": 0.256 * 1.1}})
 	one, other := linesOf(&regions, &small), linesOf(&regions, &tall)
 	r := rand.New(rand.NewPCG(47, 48))
 	for range 20 {

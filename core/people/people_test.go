@@ -3,6 +3,7 @@ package people_test
 import (
 	"encoding/json"
 	"fmt"
+	"math"
 	"reflect"
 	"strings"
 	"testing"
@@ -12,8 +13,8 @@ import (
 )
 
 var some = []people.Person{
-	{Name: "One, with a comma", Notes: "Two\nlines and \"quotes\"", Body: setup.Lifter{Stature: 1.7, Mass: 70.5, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.31, "footLength": 0.26}}},
-	{Name: "Two", Body: setup.Lifter{Stature: 1.85, Mass: 92}},
+	{Name: "One, with a comma", Notes: "Two\nlines and \"quotes\"", Body: setup.Lifter{Height: 1.7, BodyMass: 70.5, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.31, "footLength": 0.26}}},
+	{Name: "Two", Body: setup.Lifter{Height: 1.85, BodyMass: 92}},
 }
 
 func TestFilesComeBackAsTheyWere(t *testing.T) {
@@ -45,10 +46,13 @@ func TestTablesOfOtherPrograms(t *testing.T) {
 		"byte order mark":  "\ufeffname,stature,mass\nSomeone,1.72,70.5\n",
 		"tabs, other case": "Mass\tNAME\tStature\r\n70.5\tSomeone\t1.72\r\n\r\n\t\t\r\n",
 		"pipes":            "name|stature|mass\nSomeone|1.72|70.5\n",
+		"other words":      "Athlete,Height (cm),Weight (lb)\nSomeone,172,155.426\n",
+		"units in cells":   "client;body height;body_mass_kg\nSomeone;172 cm;70,5 kg\n",
+		"feet":             "name,stature_ft,bodyweight\nSomeone,172 cm,70.5\n",
 		"quoted commas":    "name,stature,mass\nSomeone,\"1,72\",\"70,5\"",
 	} {
 		got, problems := people.Read([]byte(text))
-		if len(problems) > 0 || len(got) != 1 || got[0].Name != "Someone" || got[0].Body.Stature != 1.72 || got[0].Body.Mass != 70.5 {
+		if len(problems) > 0 || len(got) != 1 || got[0].Name != "Someone" || got[0].Body.Height != 1.72 || math.Abs(got[0].Body.BodyMass-70.5) > 1e-3 {
 			t.Errorf("%s: %v, %+v", name, problems, got)
 		}
 	}
@@ -57,7 +61,7 @@ func TestTablesOfOtherPrograms(t *testing.T) {
 // A name or a note that begins like a formula is none in a table program, and is read back as it was, apostrophes of its own included.
 func TestNoFormulasInTables(t *testing.T) {
 	for _, text := range []string{"=1+1", "+49", "-x", "@home", "'=x", "''-y", "'quoted'", "O'Neil", "plain"} {
-		raw, err := people.WriteCSV([]people.Person{{Name: text, Notes: text, Body: setup.Lifter{Stature: 1.7, Mass: 70}}})
+		raw, err := people.WriteCSV([]people.Person{{Name: text, Notes: text, Body: setup.Lifter{Height: 1.7, BodyMass: 70}}})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -76,18 +80,20 @@ func TestBadFilesAreToldByRowAndColumn(t *testing.T) {
 	for _, c := range []struct{ text, path, what string }{
 		{"", "", "empty"},
 		{"name,stature,mass\n", "row 2", "no lifter"},
-		{"name,stature\nA,1.7\n", "row 1", "mass is missing"},
+		{"name,stature\nA,1.7\n", "row 1", "bodyMass is missing"},
 		{"name,stature,mass,shoe\nA,1.7,70,43\n", "row 1, column 4", `no column "shoe"`},
-		{"name,stature,mass,mass\nA,1.7,70,70\n", "row 1, column 4", "twice"},
-		{"name,stature,mass\nA,1.7,70\nB,tall,70\n", "row 3, column stature", `"tall" is not a number`},
-		{"name,stature,mass\nA,170,70\n", "row 2, column stature", "170 m"},
+		{"name,stature,mass,weight\nA,1.7,70,70\n", "row 1, column 4", "twice"},
+		{"name,height (kg),mass\nA,1.7,70\n", "row 1, column 2", `no column "height (kg)"`},
+		{"name,height,mass\nA,70 kg,70\n", "row 2, column height", "mass"},
+		{"name,stature,mass\nA,1.7,70\nB,tall,70\n", "row 3, column height", `"tall" is not a number`},
+		{"name,stature,mass\nA,170,70\n", "row 2, column height", "170 m"},
 		{"name,stature,mass\nA,1,72,70\n", "row 2", "4 cells"},
 		{"name,stature,mass\n,1.7,70\n", "row 2, column name", "0 characters"},
 		{"name,stature,mass,upperArm\nA,1.7,70,3\n", "row 2, column upperArm", "3 m"},
 		{"name,stature,mass\n\"A,1.7,70\n", "row 2", "cannot be read"},
 		{`{"schema":"dialarc.lifters/9","lifters":[]}`, "schema", "dialarc.lifters/9"},
 		{`{"schema":"dialarc.lifters/1","lifters":[]}`, "lifters", "0 lifters"},
-		{`{"schema":"dialarc.lifters/1","lifters":[{"name":"A","body":{"stature":1.7,"mass":7}}]}`, "lifters[0].body.mass", "7 kg"},
+		{`{"schema":"dialarc.lifters/1","lifters":[{"name":"A","body":{"stature":1.7,"mass":7}}]}`, "lifters[0].body.bodyMass", "7 kg"},
 		{`{"schema":"dialarc.lifters/1","lifters":[{"name":"A","shoe":43}]}`, "lifters[0].shoe", "no field"},
 	} {
 		list, problems := people.Read([]byte(c.text))

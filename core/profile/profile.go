@@ -27,14 +27,14 @@ type Input struct {
 
 // Shape describes one torque curve.
 type Shape struct {
-	Peak      metric.Metric // N·m
-	PeakAngle metric.Metric // rad, named coordinate; the first angle of a plateau
-	LeftStart metric.Metric // share of the peak at the start
-	LeftEnd   metric.Metric // share of the peak at the end
-	Centroid  metric.Metric // mean place from the long end, 0 to 1, weighted by torque; torque that assists weighs nothing
-	Phase     string        // early, mid or late; empty when the centroid is missing
-	Thirds    [3]metric.Metric
-	Assisting metric.Metric // share of |torque| that helps the lift instead of resisting it
+	Peak       metric.Metric // N·m
+	PeakAngle  metric.Metric // rad, named coordinate; the first angle of a plateau
+	StartShare metric.Metric // share of the peak at the start
+	EndShare   metric.Metric // share of the peak at the end
+	Centroid   metric.Metric // mean place from the long end, 0 to 1, weighted by torque; torque that assists weighs nothing
+	Phase      string        // early, mid or late; empty when the centroid is missing
+	Thirds     [3]metric.Metric
+	Assisting  metric.Metric // share of |torque| that helps the lift instead of resisting it
 }
 
 // Span is a piece of the range, rad of the named coordinate.
@@ -53,7 +53,7 @@ type Result struct {
 	PeakEffort    metric.Metric
 	LimitingAngle metric.Metric // rad, where effort is largest
 	Target        []float64     // N·m, the wanted curve, scaled to the same mean; nil when there is no score
-	Match         metric.Metric // 0 to 100
+	Fit           metric.Metric // 0 to 100
 	LoadFactor    metric.Metric // what the variable loads would have to be multiplied by for a peak effort of 1
 	Reps          metric.Metric // repetitions possible with the present load, by Epley 1985
 	DeadSpots     []Span        // under 15% of the peak
@@ -129,9 +129,9 @@ func (s *Shape) forgetLongEnd(why string) {
 
 func (r *Result) fail(why string) {
 	m := metric.Missing(why)
-	s := Shape{Peak: m, PeakAngle: m, LeftStart: m, LeftEnd: m, Centroid: m, Thirds: [3]metric.Metric{m, m, m}, Assisting: m}
+	s := Shape{Peak: m, PeakAngle: m, StartShare: m, EndShare: m, Centroid: m, Thirds: [3]metric.Metric{m, m, m}, Assisting: m}
 	r.Loads, r.Total = s, s
-	r.PeakEffort, r.LimitingAngle, r.Match, r.LoadFactor, r.Reps = m, m, m, m, m
+	r.PeakEffort, r.LimitingAngle, r.Fit, r.LoadFactor, r.Reps = m, m, m, m, m
 }
 
 // places scales swept angles to 0..1; nil when nothing is swept.
@@ -158,7 +158,7 @@ func describe(u, angle, torque []float64) Shape {
 	top := floats.MaxIdx(torque)
 	peak := torque[top]
 	none := metric.Missing("No torque resists the lift anywhere in the range.")
-	s := Shape{Peak: metric.Known(peak), PeakAngle: none, LeftStart: none, LeftEnd: none, Centroid: none, Thirds: [3]metric.Metric{none, none, none}, Assisting: none}
+	s := Shape{Peak: metric.Known(peak), PeakAngle: none, StartShare: none, EndShare: none, Centroid: none, Thirds: [3]metric.Metric{none, none, none}, Assisting: none}
 	size := mean(u, func(i int) float64 { return math.Abs(torque[i]) })
 	resisting := make([]float64, len(torque))
 	for i, t := range torque {
@@ -176,7 +176,7 @@ func describe(u, angle, torque []float64) Shape {
 		first--
 	}
 	s.PeakAngle = metric.Known(angle[first])
-	s.LeftStart, s.LeftEnd = metric.Known(torque[0]/peak), metric.Known(torque[len(torque)-1]/peak)
+	s.StartShare, s.EndShare = metric.Known(torque[0]/peak), metric.Known(torque[len(torque)-1]/peak)
 	centroid := mean(u, func(i int) float64 { return u[i] * resisting[i] }) / area
 	s.Centroid, s.Phase = metric.Known(centroid), PhaseOf(centroid)
 	for k := range s.Thirds {

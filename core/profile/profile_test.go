@@ -50,11 +50,11 @@ func TestConstantTorque(t *testing.T) {
 	check.Near(t, "peak", value(t, "peak", r.Total.Peak), 30, 1e-12)
 	check.Near(t, "a plateau peaks at its first angle", space.Deg(value(t, "angle", r.Total.PeakAngle)), 5, 1e-9)
 	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 0.5, 1e-12)
-	check.Near(t, "left at the end", value(t, "left", r.Total.LeftEnd), 1, 1e-12)
+	check.Near(t, "left at the end", value(t, "left", r.Total.EndShare), 1, 1e-12)
 	for _, third := range r.Total.Thirds {
 		check.Near(t, "third", value(t, "third", third), 1.0/3, 1e-9)
 	}
-	check.Near(t, "match with even", value(t, "match", r.Match), 100, 1e-9)
+	check.Near(t, "match with even", value(t, "match", r.Fit), 100, 1e-9)
 	check.Near(t, "effort", value(t, "effort", r.PeakEffort), 0.5, 1e-12)
 	check.Near(t, "load factor", value(t, "factor", r.LoadFactor), 2, 1e-12)
 	if r.Total.Phase != "mid" || len(r.DeadSpots)+len(r.Cliffs) > 0 {
@@ -122,7 +122,7 @@ func TestEachSchoolWantsItsOwn(t *testing.T) {
 			in := curve(101, torque, falling)
 			in.School, in.Custom = judge, []float64{0, 1, 2, 3, 4}
 			r := profile.Judge(in)
-			match := value(t, "match", r.Match)
+			match := value(t, "match", r.Fit)
 			if judge == school {
 				check.Near(t, school+" by itself", match, 100, 1e-6)
 				check.Near(t, school+": the wanted curve is the curve", floats.Distance(r.Target, in.Total, math.Inf(1)), 0, 1e-6)
@@ -138,7 +138,7 @@ func TestEachSchoolWantsItsOwn(t *testing.T) {
 func TestMatchByHand(t *testing.T) {
 	in := curve(2001, constant(30), constant(60))
 	in.School = "early"
-	check.Near(t, "match", value(t, "match", profile.Judge(in).Match), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
+	check.Near(t, "match", value(t, "match", profile.Judge(in).Fit), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
 }
 
 // Overload: the load is raised until the largest effort is 1; then the mean effort is scored.
@@ -147,7 +147,7 @@ func TestOverload(t *testing.T) {
 	in.School = "overload"
 	r := profile.Judge(in)
 	check.Near(t, "factor", value(t, "factor", r.LoadFactor), 2, 1e-9)
-	check.Near(t, "mean effort", value(t, "match", r.Match), 75, 1e-6)
+	check.Near(t, "mean effort", value(t, "match", r.Fit), 75, 1e-6)
 }
 
 // Fixed parts do not scale: with 10 N·m of arm and 20 of load against 40, the load may grow by 1.5.
@@ -182,8 +182,8 @@ func TestAssistingTorque(t *testing.T) {
 	check.Near(t, "assisting", value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
 	check.Near(t, "centroid of the first half wave", value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
 	r = profile.Judge(curve(101, constant(-5), constant(60)))
-	if !r.Match.Known() || r.Match.OrNaN() != 0 || r.Match.Why() == "" || r.Total.Centroid.Known() {
-		t.Errorf("all help: match %+v, centroid %+v", r.Match, r.Total.Centroid)
+	if !r.Fit.Known() || r.Fit.OrNaN() != 0 || r.Fit.Why() == "" || r.Total.Centroid.Known() {
+		t.Errorf("all help: match %+v, centroid %+v", r.Fit, r.Total.Centroid)
 	}
 }
 
@@ -224,7 +224,7 @@ func TestMissingMetricsSayWhy(t *testing.T) {
 	still := curve(11, constant(30), constant(60))
 	clear(still.Swept)
 	for _, r := range []profile.Result{profile.Judge(in), profile.Judge(still)} {
-		for i, m := range []metric.Metric{r.Match, r.Total.Peak, r.Total.Centroid, r.Loads.LeftEnd, r.PeakEffort, r.LoadFactor, r.Reps} {
+		for i, m := range []metric.Metric{r.Fit, r.Total.Peak, r.Total.Centroid, r.Loads.EndShare, r.PeakEffort, r.LoadFactor, r.Reps} {
 			if m.Known() || m.Why() == "" {
 				t.Errorf("metric %d: %+v", i, m)
 			}
@@ -233,7 +233,7 @@ func TestMissingMetricsSayWhy(t *testing.T) {
 }
 
 func lifter(tests ...setup.StrengthTest) *setup.Lifter {
-	return &setup.Lifter{Stature: 1.75, Mass: 80, Strength: tests}
+	return &setup.Lifter{Height: 1.75, BodyMass: 80, Strength: tests}
 }
 
 func known(tests ...setup.StrengthTest) *profile.Strength {

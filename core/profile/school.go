@@ -42,11 +42,11 @@ func Wanted(school string, custom []float64) (want func(u float64) float64, effo
 func (r *Result) score(in *Input, u []float64) {
 	want, effort := Wanted(in.School, in.Custom)
 	if in.NoLongEnd != "" && (in.School == "early" || in.School == "late") {
-		r.Match = metric.Missing(in.NoLongEnd)
+		r.Fit = metric.Missing(in.NoLongEnd)
 		return
 	}
 	if effort && in.Capacity == nil {
-		r.Match = metric.Missing(in.Unknown)
+		r.Fit = metric.Missing(in.Unknown)
 		return
 	}
 	actual := in.Total
@@ -59,7 +59,7 @@ func (r *Result) score(in *Input, u []float64) {
 		return
 	}
 	if !(level > 0) {
-		r.Match = metric.Known(0).Because("On the whole the torque helps the lift instead of resisting it.")
+		r.Fit = metric.Known(0).Because("On the whole the torque helps the lift instead of resisting it.")
 		return
 	}
 	wanted := make([]float64, len(u))
@@ -69,7 +69,7 @@ func (r *Result) score(in *Input, u []float64) {
 	scale := mean(u, func(i int) float64 { return wanted[i] })
 	floats.Scale(1/scale, wanted)
 	off := mean(u, func(i int) float64 { e := actual[i]/level - wanted[i]; return e * e })
-	r.Match = metric.Known(100 * max(0, 1-math.Sqrt(off)))
+	r.Fit = metric.Known(100 * max(0, 1-math.Sqrt(off)))
 	r.Target = wanted
 	floats.Scale(level, r.Target)
 	if effort {
@@ -80,10 +80,10 @@ func (r *Result) score(in *Input, u []float64) {
 func (r *Result) scoreOverload(in *Input, u []float64) {
 	k, known := r.LoadFactor.Get()
 	if !known {
-		r.Match = metric.Missing(r.LoadFactor.Why())
+		r.Fit = metric.Missing(r.LoadFactor.Why())
 		return
 	}
-	r.Match = metric.Known(100 * max(0, mean(u, func(i int) float64 {
+	r.Fit = metric.Known(100 * max(0, mean(u, func(i int) float64 {
 		return (in.Total[i] + (k-1)*in.Variable[i]) / in.Capacity[i]
 	})))
 	// Drawn where the muscle would be asked for the same effort as at the limiting angle.

@@ -86,7 +86,7 @@ func (s *Strength) fit(action string) *curve {
 // Estimate is the largest torque of an action, at the best angle, of people of the lifter's mass, training and sex, N·m.
 func (s *Strength) Estimate(action string) float64 {
 	l := s.Lifter
-	return catalogue.Shapes[action].PerMass * catalogue.StrengthMass(l.Stature, l.Mass) * catalogue.Trained(l.Training, l.Sex, leg(jointOf(action)))
+	return catalogue.Shapes[action].PerMass * catalogue.StrengthMass(l.Height, l.BodyMass) * catalogue.Trained(l.Training, l.Sex, leg(jointOf(action)))
 }
 
 func (s *Strength) estimateSpread() float64 {
@@ -140,7 +140,7 @@ func leg(joint string) bool { return joint == "hip" || joint == "knee" || joint 
 // count as the mean of what they say about the actions of that limb which they speak of.
 func (s *Strength) Overall(ofLeg bool) float64 {
 	l := s.Lifter
-	base := catalogue.StrengthMass(l.Stature, l.Mass) / 75 * catalogue.Trained(l.Training, l.Sex, ofLeg)
+	base := catalogue.StrengthMass(l.Height, l.BodyMass) / 75 * catalogue.Trained(l.Training, l.Sex, ofLeg)
 	sum, n := 0.0, 0.0
 	for _, action := range setup.Actions {
 		if leg(jointOf(action)) != ofLeg {

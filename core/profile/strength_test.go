@@ -22,7 +22,7 @@ func bend(s *profile.Strength) (float64, *profile.Capacity) {
 // 1993, Eur J Appl Physiol 66:254-262, from memory): per kilogram 0.66 and 0.84. Training multiplies.
 func TestStrengthOfWomenAndNovices(t *testing.T) {
 	of := func(sex, training, action string) float64 {
-		return (&profile.Strength{Lifter: &setup.Lifter{Stature: 1.75, Mass: 75, Sex: sex, Training: training}}).Estimate(action)
+		return (&profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75, Sex: sex, Training: training}}).Estimate(action)
 	}
 	check.Near(t, "arm", of("female", "", "elbow.flexion")/of("male", "", "elbow.flexion"), 0.52/0.79, 0.03)
 	check.Near(t, "leg", of("female", "", "knee.extension")/of("male", "", "knee.extension"), 0.66/0.79, 0.02)
@@ -35,7 +35,7 @@ func TestStrengthOfWomenAndNovices(t *testing.T) {
 // Mass beyond a body mass index of 30 is not taken for muscle.
 func TestHeavyIsNotStrong(t *testing.T) {
 	of := func(mass float64) float64 {
-		return (&profile.Strength{Lifter: &setup.Lifter{Stature: 1.70, Mass: mass}}).Estimate("hip.extension")
+		return (&profile.Strength{Lifter: &setup.Lifter{Height: 1.70, BodyMass: mass}}).Estimate("hip.extension")
 	}
 	check.Near(t, "index 30", of(86.7), 3.6*86.7, 1e-9)
 	check.Near(t, "index 45", of(130), of(86.7), 1e-9)
@@ -43,7 +43,7 @@ func TestHeavyIsNotStrong(t *testing.T) {
 
 // The spread is wide where training and sex are not given, narrower where they are, narrow after a test; words say which.
 func TestWhatStrengthRestsOn(t *testing.T) {
-	plain := setup.Lifter{Stature: 1.75, Mass: 75}
+	plain := setup.Lifter{Height: 1.75, BodyMass: 75}
 	given, tested := plain, plain
 	given.Training, given.Sex = "novice", "female"
 	tested.Strength = []setup.StrengthTest{{Action: "elbow.flexion", AngleDeg: 90, Torque: 60}}
@@ -91,10 +91,10 @@ func TestKnownSetsWeighByNearness(t *testing.T) {
 
 // A lifter of 75 kg is as strong over all as the muscles' table is meant for; one of twice the tested strength twice as strong.
 func TestOverallStrength(t *testing.T) {
-	usual := &profile.Strength{Lifter: &setup.Lifter{Stature: 1.75, Mass: 75}}
+	usual := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75}}
 	check.Near(t, "arm", usual.Overall(false), 1, 1e-12)
 	check.Near(t, "leg", usual.Overall(true), 1, 1e-12)
-	strong := &profile.Strength{Lifter: &setup.Lifter{Stature: 1.75, Mass: 75, Strength: []setup.StrengthTest{{Action: "knee.extension", AngleDeg: 70, Torque: 2 * 3.2 * 75}}}}
+	strong := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75, Strength: []setup.StrengthTest{{Action: "knee.extension", AngleDeg: 70, Torque: 2 * 3.2 * 75}}}}
 	check.Near(t, "leg of twice the strength", strong.Overall(true), 2, 1e-9)
 	check.Near(t, "arm stays", strong.Overall(false), 1, 1e-12)
 }

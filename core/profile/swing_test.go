@@ -14,7 +14,7 @@ import (
 // Both readings of one direction of the arm, moved the same way, have one capacity; and turning the arm round the body by half a degree
 // nowhere makes it jump.
 func TestOneCapacityForBothReadings(t *testing.T) {
-	c := profile.NewCapacity(&profile.Strength{Lifter: &setup.Lifter{Stature: 1.75, Mass: 75}}, "shoulder", false)
+	c := profile.NewCapacity(&profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75}}, "shoulder", false)
 	r := rand.New(rand.NewPCG(4, 14))
 	at := func(p, e, rise, turn float64) float64 {
 		q := body.Pose{setup.ShoulderPlane: p, setup.ShoulderElevation: e}

@@ -237,3 +237,9 @@ func (p *parser) wrong() *Problem {
 	}
 	return &Problem{"“" + strings.Join(rest, " ") + "” cannot be read as a number.", p.hint()}
 }
+
+// UnitOf is how much one of a unit is in SI, with what it measures; false for a name that is none.
+func UnitOf(name string) (kind string, si float64, known bool) {
+	u, known := units[strings.ToLower(strings.TrimSpace(name))]
+	return u.kind, u.si, known
+}

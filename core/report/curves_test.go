@@ -14,7 +14,7 @@ import (
 
 func raise(t *testing.T) *report.Report {
 	t.Helper()
-	ready, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "raise.behind.hand")
+	ready, _ := catalogue.Find(&setup.Lifter{Height: 1.75, BodyMass: 75}, "raise.behind.hand")
 	r, problems := evaluate.Document(&ready.Document)
 	if len(problems) > 0 {
 		t.Fatal(problems)

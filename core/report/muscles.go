@@ -18,8 +18,8 @@ type Muscles struct {
 	Target          *RegionPart   `json:"target" doc:"The target as one: the sum of its regions, or one of the heads; null where the model has no such muscle."`
 	Against         Curve         `json:"against" doc:"Torque of muscles that turn the other way, as a share of what the helpers give."`
 	Passive         []Held        `json:"passive" doc:"What joints at their ends, ligaments and ribs hold."`
-	LeftTwist       Curve         `json:"leftTwist" doc:"Torque about the upper arm that nothing gives, N·m; null for a leg."`
-	LeftRest        Curve         `json:"leftRest" doc:"Size of what else nothing gives at the target joint, N·m."`
+	ResidualTwist   Curve         `json:"residualTwist" doc:"Torque about the upper arm that nothing gives, N·m; null for a leg."`
+	Residual        Curve         `json:"residual" doc:"Size of what else nothing gives at the target joint, N·m."`
 	Largest         Curve         `json:"largest" doc:"Largest activation of any part; above 1.2 the load is more than the model holds."`
 	Busiest         []string      `json:"busiest" doc:"The part that has it, by its label, at each place."`
 	Raises          Curve         `json:"raises" doc:"Torque that lifts the shoulder girdle, asked of its muscles, N·m; null for a leg."`
@@ -32,7 +32,7 @@ type Muscles struct {
 	Work            []WorkShare   `json:"work" doc:"Who does how much of the work over the range, the target first and then the largest; empty where that is not known."`
 	TargetShare     metric.Metric `json:"targetShare" doc:"The target's part of what all helping muscles give over the range, 0 to 1, where that is known."`
 	LengthenedShare metric.Metric `json:"lengthenedShare" doc:"Share of the resisting torque at lengths above the middle of what the target usually owns."`
-	LongEnd         string        `json:"longEnd" doc:"Where on the path the target is longest." enum:"start,end,undecided,unknown"`
+	LengthenedEnd   string        `json:"lengthenedEnd" doc:"Where on the path the target is longest." enum:"start,end,undecided,unknown"`
 }
 
 // WorkShare is one muscle's part of what all helping muscles give over the range.
@@ -46,23 +46,23 @@ type WorkShare struct {
 
 // RegionPart is what one muscle, or a part of one, does along the path.
 type RegionPart struct {
-	Key        string  `json:"key"`
-	Label      string  `json:"label"`
-	Target     bool    `json:"target" doc:"Whether it is what the setup is for, or a piece of that."`
-	Weak       string  `json:"weak,omitempty" doc:"Why its share is rough everywhere."`
-	TorqueOnly bool    `json:"torqueOnly,omitempty" doc:"Told in N·m in coarse steps, without a share."`
-	Force      float64 `json:"force" doc:"Largest force, N: what means over parts are weighted by."`
-	Activation Curve   `json:"activation" doc:"1 is all of it."`
-	Torque     Curve   `json:"torque" doc:"About the target joint's axis, N·m; null in a hold."`
-	Share      Curve   `json:"share" doc:"Of what the muscles that help give about the axis, 0 for one that does not; null where that is under 5% of its peak."`
-	Retracts   Curve   `json:"retracts" doc:"Torque with which it draws the shoulder girdle back, N·m; null for a leg."`
-	Length     Curve   `json:"length" doc:"Of the fibres, over their optimal length."`
-	LineUpDeg  Curve   `json:"lineUpDeg" doc:"Angle between its pull about the shoulder and what is needed, degrees; of the target at the shoulder, null elsewhere."`
+	Key          string  `json:"key"`
+	Label        string  `json:"label"`
+	Target       bool    `json:"target" doc:"Whether it is what the setup is for, or a piece of that."`
+	Weak         string  `json:"weak,omitempty" doc:"Why its share is rough everywhere."`
+	TorqueOnly   bool    `json:"torqueOnly,omitempty" doc:"Told in N·m in coarse steps, without a share."`
+	Force        float64 `json:"force" doc:"Largest force, N: what means over parts are weighted by."`
+	Activation   Curve   `json:"activation" doc:"1 is all of it."`
+	Torque       Curve   `json:"torque" doc:"About the target joint's axis, N·m; null in a hold."`
+	Share        Curve   `json:"share" doc:"Of what the muscles that help give about the axis, 0 for one that does not; null where that is under 5% of its peak."`
+	Retracts     Curve   `json:"retracts" doc:"Torque with which it draws the shoulder girdle back, N·m; null for a leg."`
+	Length       Curve   `json:"length" doc:"Of the fibres, over their optimal length."`
+	AlignmentDeg Curve   `json:"alignmentDeg" doc:"Angle between its pull about the shoulder and what is needed, degrees; of the target at the shoulder, null elsewhere."`
 }
 
 // Curves lists its curves, in the order of the JSON.
 func (p *RegionPart) Curves() []*Curve {
-	return []*Curve{&p.Activation, &p.Torque, &p.Share, &p.Retracts, &p.Length, &p.LineUpDeg}
+	return []*Curve{&p.Activation, &p.Torque, &p.Share, &p.Retracts, &p.Length, &p.AlignmentDeg}
 }
 
 // Clone is a part with curves of its own.
@@ -128,7 +128,7 @@ func added(regions []RegionPart, whole string) *RegionPart {
 			sum.Torque[k] += p.Torque[k]
 			sum.Share[k] += p.Share[k]
 			sum.Retracts[k] += p.Retracts[k]
-			sum.LineUpDeg[k] = math.NaN()
+			sum.AlignmentDeg[k] = math.NaN()
 		}
 	}
 	if sum != nil {

@@ -30,7 +30,7 @@ type Report struct {
 	Muscles   Muscles         `json:"muscles"`
 	Limit     Limit           `json:"limit" doc:"What gives out first, and the loads and repetitions that follow."`
 	Bracing   Bracing         `json:"bracing"`
-	Entry     *Entry          `json:"entry" doc:"Picking up and putting back two handles; null for any other setup."`
+	Pickup    *Pickup         `json:"pickup" doc:"Picking up and putting back two handles; null for any other setup."`
 	Pins      []Pins          `json:"pins" doc:"What the pins of known stacks ask."`
 	Rubs      []Rub           `json:"rubs" doc:"What each strand comes nearest to."`
 	Hurts     []Hurt          `json:"hurts" doc:"Where the path goes through what hurts the lifter."`
@@ -38,7 +38,7 @@ type Report struct {
 	Meets     []Meet          `json:"meets" doc:"Parts of the arm that would have to go through the body or the bench."`
 	Cautions  []Caution       `json:"cautions" doc:"Cautions of the trade that apply. They block nothing."`
 	Profile   Profile         `json:"profile"`
-	LineUp    LineUp          `json:"lineUp"`
+	Alignment Alignment       `json:"alignment"`
 	Starts    []Start         `json:"starts" doc:"How far the stacks are lifted."`
 	Gaps      []Gap           `json:"gaps" doc:"Stretches of the range in which a load cannot do its work."`
 	Verdicts  []Verdict       `json:"verdicts"`
@@ -66,10 +66,10 @@ type Curves struct {
 	Target   Curve `json:"target" doc:"What the school wants, scaled to the same mean, N·m; empty without a score."`
 	Twist    Curve `json:"twist" doc:"Torque about the moved segment's long axis, N·m."`
 	Bend     Curve `json:"bend" doc:"Torque out of the plane of movement, N·m."`
-	OffAxis  Curve `json:"offAxis" doc:"Size of what the loads leave beside the axis, N·m."`
+	OffPlane Curve `json:"offPlane" doc:"Size of what the loads leave beside the axis, N·m."`
 	Size     Curve `json:"size" doc:"Size of the whole torque vector, N·m."`
-	Along    Curve `json:"along" doc:"Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it."`
-	Across   Curve `json:"across" doc:"Size of the resultant force at the joint across the segment, N."`
+	Axial    Curve `json:"axial" doc:"Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it."`
+	Shear    Curve `json:"shear" doc:"Size of the resultant force at the joint across the segment, N."`
 	Grip     Curve `json:"grip" doc:"Force that the hand has to hold, N."`
 	LowBack  Curve `json:"lowBack" doc:"Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk."`
 	Balance  Curve `json:"balance" doc:"Where feet or hands carry the moving body, how far ahead of ankle or grip its weight comes down, m; else null."`
@@ -83,8 +83,8 @@ type JointPart struct {
 	Trust    string `json:"trust" doc:"What its capacity rests on." enum:"measured,scaled,sets,estimate,unknown"`
 	Torque   Curve  `json:"torque" doc:"Resisting torque about the joint's own axis, N·m; null where it does not move."`
 	Size     Curve  `json:"size" doc:"Size of the torque vector, N·m."`
-	Along    Curve  `json:"along" doc:"Resultant force along the moved segment, N."`
-	Across   Curve  `json:"across" doc:"Resultant force across it, N."`
+	Axial    Curve  `json:"axial" doc:"Resultant force along the moved segment, N."`
+	Shear    Curve  `json:"shear" doc:"Resultant force across it, N."`
 	Capacity Curve  `json:"capacity" doc:"N·m; null where it is unknown."`
 	Effort   Curve  `json:"effort" doc:"Torque over capacity."`
 }
@@ -106,8 +106,8 @@ type Part struct {
 type Shape struct {
 	Peak         metric.Metric    `json:"peak" doc:"Largest torque, N·m."`
 	PeakAngleDeg metric.Metric    `json:"peakAngleDeg" doc:"Where it is, degrees."`
-	LeftStart    metric.Metric    `json:"leftStart" doc:"Share of the peak at the start."`
-	LeftEnd      metric.Metric    `json:"leftEnd" doc:"Share of the peak at the end."`
+	StartShare   metric.Metric    `json:"startShare" doc:"Share of the peak at the start."`
+	EndShare     metric.Metric    `json:"endShare" doc:"Share of the peak at the end."`
 	Centroid     metric.Metric    `json:"centroid" doc:"Mean place of the torque, 0 long end to 1 short end."`
 	Phase        string           `json:"phase" doc:"early, mid or late; empty when there is no centroid."`
 	Thirds       [3]metric.Metric `json:"thirds" doc:"Share of the torque in each third from the long end."`
@@ -133,19 +133,19 @@ type Profile struct {
 	Total            Shape         `json:"total" doc:"With the arm's own weight."`
 	PeakEffort       metric.Metric `json:"peakEffort" doc:"Largest torque over capacity."`
 	LimitingAngleDeg metric.Metric `json:"limitingAngleDeg" doc:"Where that is, degrees."`
-	Match            metric.Metric `json:"match" doc:"How well the profile fits the school, 0 to 100."`
+	Fit              metric.Metric `json:"fit" doc:"How well the profile fits the school, 0 to 100."`
 	LoadFactor       metric.Metric `json:"loadFactor" doc:"Factor on the variable loads for a peak effort of 1."`
 	Reps             metric.Metric `json:"reps" doc:"Repetitions possible with this load by the model."`
 	DeadSpots        []Span        `json:"deadSpots" doc:"Under 15% of the peak."`
 	Cliffs           []Cliff       `json:"cliffs" doc:"More than half the peak lost within a third of the range, or gained within a tenth."`
 }
 
-// LineUp says how well the loads lie in the plane of movement.
-type LineUp struct {
-	ForearmDeg   metric.Metric `json:"forearmDeg" doc:"Where several joints share the movement: by how much the forearm is off the line of what the hand holds, at worst, degrees."`
-	ForearmAtDeg metric.Metric `json:"forearmAtDeg" doc:"Where on the path that is, degrees."`
-	OffAxisShare metric.Metric `json:"offAxisShare" doc:"Where one joint moves: mean size of the loads' off-axis torque over the mean of their resisting torque."`
-	PassesBy     metric.Metric `json:"passesBy" doc:"Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it."`
+// Alignment says how well the loads lie in the plane of movement.
+type Alignment struct {
+	ForearmDeg    metric.Metric `json:"forearmDeg" doc:"Where several joints share the movement: by how much the forearm is off the line of what the hand holds, at worst, degrees."`
+	ForearmAtDeg  metric.Metric `json:"forearmAtDeg" doc:"Where on the path that is, degrees."`
+	OffPlaneShare metric.Metric `json:"offPlaneShare" doc:"Where one joint moves: mean size of the loads' off-axis torque over the mean of their resisting torque."`
+	PassesBy      metric.Metric `json:"passesBy" doc:"Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it."`
 }
 
 // Start says how far a stack is lifted.
@@ -170,8 +170,8 @@ type Gap struct {
 // Verdict is one sentence for the coach. Text holds names in braces for the values, so that the reader's units can be
 // filled in.
 type Verdict struct {
-	Key    string                       `json:"key" doc:"What it is about." enum:"lineUp,profile,brace,start,clear,joints,work"`
-	Tone   string                       `json:"tone" doc:"good, look or stop." enum:"good,look,stop"`
+	Key    string                       `json:"key" doc:"What it is about." enum:"alignment,profile,stability,start,clearance,jointLoad,muscles"`
+	Tone   string                       `json:"tone" doc:"ok, warning or error." enum:"ok,warning,error"`
 	Text   string                       `json:"text" doc:"The sentence, values as {name}."`
 	Values map[string]quantity.Quantity `json:"values"`
 	Doubt  string                       `json:"doubt,omitempty" doc:"Why its numbers are loose: they are shown greyed."`

@@ -34,8 +34,8 @@ type Uncertainty struct {
 	High         Curve  `json:"high" doc:"Torque that 5% of the draws exceed, N·m."`
 	Peak         Band   `json:"peak" doc:"Largest torque, N·m."`
 	PeakAngleDeg Band   `json:"peakAngleDeg" doc:"Where it is, degrees."`
-	LeftEnd      Band   `json:"leftEnd" doc:"Share of the peak at the end."`
+	EndShare     Band   `json:"endShare" doc:"Share of the peak at the end."`
 	Centroid     Band   `json:"centroid" doc:"Place of the loads' torque, 0 to 1."`
-	Match        Band   `json:"match" doc:"0 to 100."`
+	Fit          Band   `json:"fit" doc:"0 to 100."`
 	PeakEffort   Band   `json:"peakEffort"`
 }

@@ -11,7 +11,7 @@ import (
 func (v *checks) loads(d *setup.Document) {
 	loads := d.Loads
 	if len(loads) == 0 || len(loads) > 12 {
-		v.Add("loads", fmt.Sprintf("There are %d loads.", len(loads)), "Without a load there is no profile.", "Give 1 to 12 loads; the lifter's own weight is the kind ownBody.")
+		v.Add("loads", fmt.Sprintf("There are %d loads.", len(loads)), "Without a load there is no profile.", "Give 1 to 12 loads; the lifter's own weight is the kind bodyweight.")
 	}
 	ids := map[string]bool{}
 	for i := range loads {
@@ -28,7 +28,7 @@ func (v *checks) loads(d *setup.Document) {
 }
 
 func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
-	if l.Kind != setup.OwnBody {
+	if l.Kind != setup.Bodyweight {
 		v.contact(path+".contact", &l.Contact)
 	}
 	if l.Kit != nil {

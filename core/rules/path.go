@@ -95,7 +95,7 @@ func (v *checks) guide(m *setup.Movement) {
 		v.Add("movement.guide", "The guide is missing.", "The hand needs a line or an arc to follow.", "Give kind, start, and end or centre, about and turnDeg.")
 		return
 	}
-	for _, key := range []string{"shoulder.planeDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
+	for _, key := range []string{"shoulder.planeOfElevationDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
 		if _, held := m.Hold[key]; held {
 			v.Add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.", "Leave it out of hold; the elbow is turned by guide.swivelDeg.")
 		}

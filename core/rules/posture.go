@@ -2,6 +2,7 @@ package rules
 
 import (
 	"fmt"
+	"slices"
 
 	"dialarc/core/setup"
 )
@@ -24,22 +25,37 @@ func (v *checks) posture(d *setup.Document) {
 	if p.Down != "" || p.Kind == "side-lying" || (p.Kind == "leaning" && d.Bench != nil) {
 		v.OneOf("posture.down", "side that is below", p.Down, "left", "right")
 	}
-	for i, h := range p.Held {
-		v.OneOf(fmt.Sprintf("posture.held[%d]", i), "what holds the lifter", h, setup.Helds...)
+	v.restraints(d)
+	v.stance(d)
+	if d.Bench != nil {
+		v.bench(d)
+	}
+}
+
+// restraints checks what else holds the lifter, and the hand that holds on.
+func (v *checks) restraints(d *setup.Document) {
+	p := &d.Posture
+	v.Count(postureRows, "posture.restraints", "supports", len(p.Restraints), "")
+	for i, h := range p.Restraints {
+		v.OneOf(fmt.Sprintf("posture.restraints[%d]", i), "what holds the lifter", h, setup.Restraints...)
 		if p.Kind != "seated" && h == "thighPad" {
-			v.Add(fmt.Sprintf("posture.held[%d]", i), "A pad on the thighs is for sitting.", "", "Leave it out.")
+			v.Add(fmt.Sprintf("posture.restraints[%d]", i), "A pad on the thighs is for sitting.", "", "Leave it out.")
 		}
-		if h == "handOnThigh" && (d.Movement.Side == "both" || p.HandAt != nil) {
-			v.Add(fmt.Sprintf("posture.held[%d]", i), "No hand is free to lean on the thigh.", "Both arms move, or it holds on to something else.", "Leave it out, or let one side move.")
+		if h == "handOnThigh" && (d.Movement.Side == "both" || p.SupportHand != nil) {
+			v.Add(fmt.Sprintf("posture.restraints[%d]", i), "No hand is free to lean on the thigh.", "Both arms move, or it holds on to something else.", "Leave it out, or let one side move.")
 		}
 	}
-	if p.HandAt != nil {
-		v.Place("posture.handAt", "hand's hold", p.HandAt)
+	if p.SupportHand != nil {
+		v.Place("posture.supportHand", "hand's hold", p.SupportHand)
 		if d.Movement.Side == "both" {
-			v.Add("posture.handAt", "Both arms move, so no hand is free to hold on.", "", "Leave it out, or let one side move.")
+			v.Add("posture.supportHand", "Both arms move, so no hand is free to hold on.", "", "Leave it out, or let one side move.")
 		}
 	}
-	v.Count(postureRows, "posture.held", "supports", len(p.Held), "")
+}
+
+// stance checks where the lifter is and how the trunk leans.
+func (v *checks) stance(d *setup.Document) {
+	p := &d.Posture
 	v.Field(postureRows, "posture.x", "distance out from the columns", p.X, "m", "The room is 8 m long.")
 	v.Field(postureRows, "posture.z", "distance to the right of the middle", p.Z, "m", "The room is 8 m wide.")
 	v.Field(postureRows, "posture.headingDeg", "heading", p.HeadingDeg, "degrees", "")
@@ -53,36 +69,37 @@ func (v *checks) posture(d *setup.Document) {
 	v.Field(trunkRows, "posture.trunk.pitchDeg", "lean forward", p.Trunk.PitchDeg, "degrees", "")
 	v.Field(trunkRows, "posture.trunk.bendDeg", "lean to the right", p.Trunk.BendDeg, "degrees", "")
 	v.Field(trunkRows, "posture.trunk.turnDeg", "turn to the left", p.Trunk.TurnDeg, "degrees", "")
-	if d.Bench != nil {
-		v.bench(d)
+}
+
+// kindOfPosture checks what a posture asks of root, bench and movement.
+func (v *checks) kindOfPosture(d *setup.Document) {
+	p := &d.Posture
+	k := setup.Postures[slices.IndexFunc(setup.Postures, func(k setup.PostureKind) bool { return k.Kind == p.Kind })]
+	if p.Root != "" {
+		v.OneOf("posture.root", "root", p.Root, k.Roots...)
+	}
+	onHands := p.RootOf() == "hands"
+	if k.Bench && d.Bench == nil && !onHands {
+		v.Add("bench", "The bench is missing.", "The lifter lies on it.", "Give its angleDeg, 0 for a flat bench.")
+	}
+	if d.Bench != nil && (onHands || !(k.Bench || k.Kind == "seated" || k.Kind == "leaning")) {
+		v.Add("bench", "A bench is named, but the lifter does not use it.", "", "Set bench to null, or take a posture on it.")
+	}
+	if onHands {
+		v.onHands(d)
+	}
+	if p.Down != "" && k.Kind != "side-lying" && k.Kind != "leaning" {
+		v.Add("posture.down", "No side is below.", "", "Leave it out.")
 	}
 }
 
-func (v *checks) kindOfPosture(d *setup.Document) {
-	p := &d.Posture
-	for _, k := range setup.Postures {
-		if k.Kind != p.Kind {
-			continue
-		}
-		if p.Root != "" {
-			v.OneOf("posture.root", "root", p.Root, k.Roots...)
-		}
-		onHands := p.RootOf() == "hands"
-		if k.Bench && d.Bench == nil && !onHands {
-			v.Add("bench", "The bench is missing.", "The lifter lies on it.", "Give its angleDeg, 0 for a flat bench.")
-		}
-		if d.Bench != nil && (onHands || !(k.Bench || k.Kind == "seated" || k.Kind == "leaning")) {
-			v.Add("bench", "A bench is named, but the lifter does not use it.", "", "Set bench to null, or take a posture on it.")
-		}
-		if onHands && d.Movement.Side != "both" {
-			v.Add("movement.side", "One hand carries the body.", "How it is held up then is not known.", "Set side to both.")
-		}
-		if onHands && k.Kind == "prone" && d.Movement.Kind != "hold" {
-			v.Add("movement.kind", "The body moves on hands and toes.", "Only a held plank is known.", "Set kind to hold.")
-		}
-		if p.Down != "" && k.Kind != "side-lying" && k.Kind != "leaning" {
-			v.Add("posture.down", "No side is below.", "", "Leave it out.")
-		}
+// onHands checks what is known of a body that its hands carry.
+func (v *checks) onHands(d *setup.Document) {
+	if d.Movement.Side != "both" {
+		v.Add("movement.side", "One hand carries the body.", "How it is held up then is not known.", "Set side to both.")
+	}
+	if d.Posture.Kind == "prone" && d.Movement.Kind != "hold" {
+		v.Add("movement.kind", "The body moves on hands and toes.", "Only a held plank is known.", "Set kind to hold.")
 	}
 }
 

@@ -84,7 +84,7 @@ func (v *checks) scoring(s *setup.Scoring) {
 // words checks what the coach wrote.
 func (v *checks) words(d *setup.Document) {
 	v.Count(documentRows, "locked", "locked settings", len(d.Locked), "")
-	v.Count(documentRows, "seen", "cautions that were set aside", len(d.Seen), "")
+	v.Count(documentRows, "acknowledged", "cautions that were set aside", len(d.Acknowledged), "")
 	if n, most := utf8.RuneCountInString(d.Notes), documentRows["notes"].Runes; n > most {
 		v.Add("notes", fmt.Sprintf("The notes have %d characters.", n), "", fmt.Sprintf("Keep them to %d.", most))
 	}
@@ -107,13 +107,13 @@ func (v *checks) target(t *setup.Target) {
 		keys[i] = r.Key
 	}
 	v.OneOf("target.region", "region", t.Region, keys...)
-	v.OneOf("target.school", "school", t.School, setup.Schools...)
+	v.OneOf("target.profile", "school", t.Profile, setup.TargetProfiles...)
 	if r, ok := setup.RegionOf(t.Region); t.Joint != "" {
 		v.OneOf("target.joint", "target joint", t.Joint, setup.JointNames...)
 	} else if ok && len(r.Joints) > 1 {
 		v.Add("target.joint", "The region crosses more than one joint.", "The profile is that of one joint.", "Give one of: "+strings.Join(r.Joints, ", ")+".")
 	}
-	if t.School != "custom" {
+	if t.Profile != "custom" {
 		return
 	}
 	sum := 0.0
@@ -128,8 +128,8 @@ func (v *checks) target(t *setup.Target) {
 }
 
 func (v *checks) lifter(l *setup.Lifter) {
-	tall := v.Field(lifterRows, "lifter.stature", "stature", l.Stature, "m", "Every length is scaled from it.")
-	v.Field(lifterRows, "lifter.mass", "body mass", l.Mass, "kg", "Segment weights and estimated strength are scaled from it.")
+	tall := v.Field(lifterRows, "lifter.height", "height", l.Height, "m", "Every length is scaled from it.")
+	v.Field(lifterRows, "lifter.bodyMass", "body mass", l.BodyMass, "kg", "Segment weights and estimated strength are scaled from it.")
 	v.Field(lifterRows, "lifter.naturalPathDeg", "natural arm path", l.NaturalPathDeg, "degrees", "")
 	v.Field(lifterRows, "lifter.lowBackLimit", "limit of the low back", l.LowBackLimit, "N·m", "")
 	v.Field(lifterRows, "lifter.gripLimit", "limit of the grip", l.GripLimit, "N", "")
@@ -140,9 +140,9 @@ func (v *checks) lifter(l *setup.Lifter) {
 			v.Add("lifter.lengths."+key, "There is no length "+strconv.Quote(setup.Clip(key))+".", "", "Lengths: "+strings.Join(lengthKeys(), ", ")+".")
 			continue
 		}
-		if usual := setup.Lengths[i].Fraction * l.Stature; tall {
+		if usual := setup.Lengths[i].Fraction * l.Height; tall {
 			v.Within("lifter.lengths."+key, "length ("+setup.Lengths[i].Label+")", l.Lengths[key], milli(0.5*usual), milli(1.6*usual), "m",
-				"That is far from any body of this stature.")
+				"That is far from any body of this height.")
 		}
 	}
 	v.ranges(l)

@@ -17,9 +17,9 @@ func (d *Document) Clone() Document {
 	}
 	c.Lifter.Strength, c.Lifter.Sets = slices.Clone(d.Lifter.Strength), slices.Clone(d.Lifter.Sets)
 	c.Lifter.Cautions = slices.Clone(d.Lifter.Cautions)
-	c.Seen, c.Locked = slices.Clone(d.Seen), slices.Clone(d.Locked)
+	c.Acknowledged, c.Locked = slices.Clone(d.Acknowledged), slices.Clone(d.Locked)
 	c.Cues = slices.Clone(d.Cues)
-	c.Posture.Held, c.Posture.HandAt = slices.Clone(d.Posture.Held), copied(d.Posture.HandAt)
+	c.Posture.Restraints, c.Posture.SupportHand = slices.Clone(d.Posture.Restraints), copied(d.Posture.SupportHand)
 	c.Movement.Hold = maps.Clone(d.Movement.Hold)
 	c.Movement.Keyframes = slices.Clone(d.Movement.Keyframes)
 	for i, k := range c.Movement.Keyframes {

@@ -42,12 +42,21 @@ func (l *Load) UnmarshalJSON(raw []byte) error {
 	return err
 }
 
-// UnmarshalJSON fills in the number of samples before the given fields replace it.
+// UnmarshalJSON reads a document of any version, and fills in the number of samples before the given fields replace it.
 func (d *Document) UnmarshalJSON(raw []byte) error {
 	type plain Document
 	p := plain{Samples: DefaultSamples}
-	err := json.Unmarshal(raw, &p)
+	err := json.Unmarshal(UpgradedText(raw), &p)
 	*d = Document(p)
+	return err
+}
+
+// UnmarshalJSON reads a lifter in the words of any version.
+func (l *Lifter) UnmarshalJSON(raw []byte) error {
+	type plain Lifter
+	var p plain
+	err := json.Unmarshal(UpgradedText(raw), &p)
+	*l = Lifter(p)
 	return err
 }
 
@@ -188,6 +197,12 @@ func shapeStruct(path string, v any, t reflect.Type, found *Problems) {
 	if !ok {
 		wrongType(path, v, "an object", found)
 		return
+	}
+	switch t {
+	case reflect.TypeFor[Document]():
+		upgraded(object)
+	case reflect.TypeFor[Lifter]():
+		upgradedLifter(object)
 	}
 	fields := fieldsOf(t)
 	for _, key := range sortedKeys(object) {

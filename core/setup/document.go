@@ -7,27 +7,27 @@
 package setup
 
 // Schema is the version that this program writes and the newest that it reads.
-const Schema = "dialarc.setup/1"
+const Schema = "dialarc.setup/2"
 
 // Document is one setup for one lifter.
 type Document struct {
-	Schema   string   `json:"schema" doc:"Document version." example:"dialarc.setup/1"`
-	Name     string   `json:"name" doc:"What the coach calls it." maxLength:"200"`
-	Target   Target   `json:"target" doc:"What the setup is for."`
-	Lifter   Lifter   `json:"lifter" doc:"Who lifts: a copy, so that the document stands on its own."`
-	Posture  Posture  `json:"posture" doc:"How and where the lifter stands."`
-	Bench    *Bench   `json:"bench" required:"false" doc:"The bench, or null."`
-	Movement Movement `json:"movement" doc:"The path of one repetition, in the direction of lifting."`
-	Loads    []Load   `json:"loads" doc:"What pulls; any number at once." maxItems:"12"`
-	Tempo    Tempo    `json:"tempo" doc:"Seconds of each phase."`
-	Room     string   `json:"room,omitempty" doc:"Id of the room whose kit it was fitted to."`
-	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup." maxLength:"4000"`
-	Cues     []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each." maxItems:"12"`
-	Safely   string   `json:"safely,omitempty" doc:"How to end a set that will not go up." maxLength:"400"`
-	Seen     []string `json:"seen,omitempty" doc:"Keys of cautions that the coach has seen and set aside." maxItems:"50"`
-	Locked   []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0." maxItems:"100"`
-	Scoring  *Scoring `json:"scoring,omitempty" doc:"What its score counts, where that is not the usual."`
-	Samples  int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
+	Schema       string   `json:"schema" doc:"Document version." example:"dialarc.setup/2"`
+	Name         string   `json:"name" doc:"What the coach calls it." maxLength:"200"`
+	Target       Target   `json:"target" doc:"What the setup is for."`
+	Lifter       Lifter   `json:"lifter" doc:"Who lifts: a copy, so that the document stands on its own."`
+	Posture      Posture  `json:"posture" doc:"How and where the lifter stands."`
+	Bench        *Bench   `json:"bench" required:"false" doc:"The bench, or null."`
+	Movement     Movement `json:"movement" doc:"The path of one repetition, in the direction of lifting."`
+	Loads        []Load   `json:"loads" doc:"What pulls; any number at once." maxItems:"12"`
+	Tempo        Tempo    `json:"tempo" doc:"Seconds of each phase."`
+	Gym          string   `json:"gym,omitempty" doc:"Id of the room whose kit it was fitted to."`
+	Notes        string   `json:"notes,omitempty" doc:"What the coach wants to remember about the setup." maxLength:"4000"`
+	Cues         []string `json:"cues,omitempty" doc:"What the coach says to the lifter, one short sentence each." maxItems:"12"`
+	Safely       string   `json:"safely,omitempty" doc:"How to end a set that will not go up." maxLength:"400"`
+	Acknowledged []string `json:"acknowledged,omitempty" doc:"Keys of cautions that the coach has seen and set aside." maxItems:"50"`
+	Locked       []string `json:"locked,omitempty" doc:"Keys of settings that searches and mends leave alone, like pulley.height/0." maxItems:"100"`
+	Scoring      *Scoring `json:"scoring,omitempty" doc:"What its score counts, where that is not the usual."`
+	Samples      int      `json:"samples,omitempty" doc:"Points along the path, 101 unless given." minimum:"5" maximum:"1001"`
 }
 
 // Scoring is what the score of a setup counts, in points: what is left out counts as usual.
@@ -46,16 +46,16 @@ type Scoring struct {
 
 // Target names the region to train, the school that judges the profile, and the joint that owns the profile.
 type Target struct {
-	Region string    `json:"region" doc:"Key of the muscle region." example:"deltoid.middle"`
-	School string    `json:"school" doc:"What the profile should look like." enum:"match,early,even,late,overload,custom"`
-	Joint  string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee"`
-	Custom []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom." maxItems:"5"`
+	Region  string    `json:"region" doc:"Key of the muscle region." example:"deltoid.middle"`
+	Profile string    `json:"profile" doc:"What the profile should look like." enum:"match,early,even,late,overload,custom"`
+	Joint   string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee"`
+	Custom  []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom." maxItems:"5"`
 }
 
 // Lifter is a body: stature and mass, and whatever the tape said that differs from the usual proportions.
 type Lifter struct {
-	Stature        float64            `json:"stature" doc:"Standing height, m." minimum:"1" maximum:"2.4"`
-	Mass           float64            `json:"mass" doc:"Body mass, kg." minimum:"25" maximum:"300"`
+	Height         float64            `json:"height" doc:"Standing height, m." minimum:"1" maximum:"2.4"`
+	BodyMass       float64            `json:"bodyMass" doc:"Body mass, kg." minimum:"25" maximum:"300"`
 	Lengths        map[string]float64 `json:"lengths,omitempty" doc:"Measured lengths in m that replace the fraction of stature; keys as in the format's description." maxItems:"100"`
 	NaturalPathDeg float64            `json:"naturalPathDeg,omitempty" doc:"How far out the arms track by themselves, degrees." minimum:"-30" maximum:"60"`
 	CarryingDeg    float64            `json:"carryingDeg,omitempty" doc:"Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured." minimum:"-5" maximum:"30"`
@@ -102,22 +102,22 @@ type KnownSet struct {
 
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.
 type Posture struct {
-	Kind       string   `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
-	Root       string   `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given." enum:"feet,seat,bench,knees,hands"`
-	X          float64  `json:"x" doc:"Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet." minimum:"-4" maximum:"4"`
-	Z          float64  `json:"z,omitempty" doc:"Mid-hip, to the right of the middle, m." minimum:"-4" maximum:"4"`
-	HeadingDeg float64  `json:"headingDeg,omitempty" doc:"0 faces away from the station, 90 is a turn to the left, degrees." minimum:"-360" maximum:"360"`
-	Feet       string   `json:"feet,omitempty" doc:"Stance: side by side, one well ahead of the other, or a little." enum:"parallel,split,staggered"`
-	FeetApart  float64  `json:"feetApart,omitempty" doc:"Between the ankles' middles, sideways, m." minimum:"0" maximum:"1.2"`
-	Stagger    float64  `json:"stagger,omitempty" doc:"split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given." minimum:"0" maximum:"1.2"`
-	Ahead      string   `json:"ahead,omitempty" doc:"split, staggered, half-kneeling: the foot in front." enum:"left,right"`
-	KneesDeg   float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
-	SeatHeight float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
-	Down       string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Held       []string `json:"held,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh" maxItems:"8"`
-	Riser      float64  `json:"riser,omitempty" doc:"Height of a block under the feet, m." minimum:"0" maximum:"0.6"`
-	HandAt     *Point   `json:"handAt,omitempty" doc:"Where the hand that takes no part holds on, m."`
-	Trunk      Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
+	Kind        string   `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
+	Root        string   `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given." enum:"feet,seat,bench,knees,hands"`
+	X           float64  `json:"x" doc:"Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet." minimum:"-4" maximum:"4"`
+	Z           float64  `json:"z,omitempty" doc:"Mid-hip, to the right of the middle, m." minimum:"-4" maximum:"4"`
+	HeadingDeg  float64  `json:"headingDeg,omitempty" doc:"0 faces away from the station, 90 is a turn to the left, degrees." minimum:"-360" maximum:"360"`
+	Feet        string   `json:"feet,omitempty" doc:"Stance: side by side, one well ahead of the other, or a little." enum:"parallel,split,staggered"`
+	FeetApart   float64  `json:"feetApart,omitempty" doc:"Between the ankles' middles, sideways, m." minimum:"0" maximum:"1.2"`
+	Stagger     float64  `json:"stagger,omitempty" doc:"split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given." minimum:"0" maximum:"1.2"`
+	Ahead       string   `json:"ahead,omitempty" doc:"split, staggered, half-kneeling: the foot in front." enum:"left,right"`
+	KneesDeg    float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
+	SeatHeight  float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
+	Down        string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
+	Restraints  []string `json:"restraints,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh" maxItems:"8"`
+	Riser       float64  `json:"riser,omitempty" doc:"Height of a block under the feet, m." minimum:"0" maximum:"0.6"`
+	SupportHand *Point   `json:"supportHand,omitempty" doc:"Where the hand that takes no part holds on, m."`
+	Trunk       Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
 }
 
 // Trunk is the lean, applied in the order heading, pitch, bend, turn.
@@ -154,7 +154,7 @@ type Movement struct {
 	FromDeg    float64            `json:"fromDeg,omitempty" doc:"sweep: where the lift starts, degrees."`
 	ToDeg      float64            `json:"toDeg,omitempty" doc:"sweep: where it ends, degrees."`
 	StartPlane *float64           `json:"startPlaneDeg,omitempty" doc:"shoulder-raise: the plane in which the arm starts, from where it comes evenly to the held one; that all along unless given." minimum:"-180" maximum:"180"`
-	Hold       map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeDeg."`
+	Hold       map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeOfElevationDeg."`
 	Keyframes  []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1." maxItems:"60"`
 	Guide      *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
 	NoSpin     bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
@@ -188,7 +188,7 @@ type Guide struct {
 // Load is one thing that pulls or weighs. Which fields apply depends on the kind.
 type Load struct {
 	ID       string   `json:"id" doc:"Name within the document, unique."`
-	Kind     LoadKind `json:"kind" doc:"What it is. strands: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,strands,band,cam,lever,ownBody"`
+	Kind     LoadKind `json:"kind" doc:"What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,rope,band,cam,lever,bodyweight"`
 	Variable bool     `json:"variable,omitempty" doc:"Whether load advice may scale it."`
 	Side     string   `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
 	Contact  Contact  `json:"contact" doc:"Where on the body."`
@@ -196,16 +196,16 @@ type Load struct {
 	Mass  float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0.1" maximum:"500"`
 	Catch string  `json:"catch,omitempty" doc:"bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots." enum:"arms,spotter"`
 
-	Pulley           *Point  `json:"pulley,omitempty" doc:"cable, strands: where the cable leaves the pulley, m."`
-	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, strands, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
-	Ratio            float64 `json:"ratio,omitempty" doc:"cable, strands, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
-	Friction         float64 `json:"friction" required:"false" doc:"cable, strands: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
+	Pulley           *Point  `json:"pulley,omitempty" doc:"cable, rope: where the cable leaves the pulley, m."`
+	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, rope, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
+	Ratio            float64 `json:"ratio,omitempty" doc:"cable, rope, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
+	Friction         float64 `json:"friction" required:"false" doc:"cable, rope: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
 	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m." minimum:"0" maximum:"3"`
-	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`
-	Travel           float64 `json:"travel,omitempty" doc:"cable, strands: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
+	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, rope: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`
+	Travel           float64 `json:"travel,omitempty" doc:"cable, rope: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
 	Kit              *Kit    `json:"kit,omitempty" doc:"What it was taken from."`
 	Shared           bool    `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
-	StrandLength     float64 `json:"strandLength,omitempty" doc:"strands: from the cable's end to the middle of each hand, m." minimum:"0.05" maximum:"2"`
+	StrandLength     float64 `json:"strandLength,omitempty" doc:"rope: from the cable's end to the middle of each hand, m." minimum:"0.05" maximum:"2"`
 
 	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`
 	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m." minimum:"0.05" maximum:"5"`
@@ -252,14 +252,14 @@ type Contact struct {
 
 // Kit remembers where explicit geometry was taken from, and what else could be had there when it was.
 type Kit struct {
-	Station string    `json:"station,omitempty" doc:"cable, strands: key of the station in its room."`
-	Column  string    `json:"column,omitempty" doc:"cable, strands: which column." enum:"left,right"`
-	Hole    int       `json:"hole,omitempty" doc:"cable, strands: number of the hole from the floor up."`
-	Spec    *Column   `json:"spec,omitempty" doc:"cable, strands: the column; that of the ready station unless given."`
-	Item    string    `json:"item,omitempty" doc:"Other kinds: key of the weights, band or machine in its room."`
-	Masses  []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, cam: what can be loaded, rising, kg." maxItems:"400"`
-	Held    string    `json:"held,omitempty" doc:"cable, strands, band: key of the handle, rope, strap or cuff in its room."`
-	Lengths []float64 `json:"lengths,omitempty" doc:"cable, strands, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m."`
+	Station    string    `json:"station,omitempty" doc:"cable, rope: key of the station in its room."`
+	Column     string    `json:"column,omitempty" doc:"cable, rope: which column." enum:"left,right"`
+	Hole       int       `json:"hole,omitempty" doc:"cable, rope: number of the hole from the floor up."`
+	Spec       *Column   `json:"spec,omitempty" doc:"cable, rope: the column; that of the ready station unless given."`
+	Item       string    `json:"item,omitempty" doc:"Other kinds: key of the weights, band or machine in its room."`
+	Masses     []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, cam: what can be loaded, rising, kg." maxItems:"400"`
+	Attachment string    `json:"attachment,omitempty" doc:"cable, rope, band: key of the handle, rope, strap or cuff in its room."`
+	Lengths    []float64 `json:"lengths,omitempty" doc:"cable, rope, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m."`
 }
 
 // Column is a cable column of a station: its holes, its size and its stack.

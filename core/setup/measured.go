@@ -3,7 +3,7 @@ package setup
 import "fmt"
 
 // CamJoints are the coordinates that a machine's arm can turn with.
-var CamJoints = []string{"knee.flexion", "hip.flexion", "elbow.flexion", "shoulder.elevation", "shoulder.plane"}
+var CamJoints = []string{"knee.flexion", "hip.flexion", "elbow.flexion", "shoulder.elevation", "shoulder.planeOfElevation"}
 
 // BandPoints checks the measurements of a band: two or more, longer and never weaker from one to the next.
 func (v *Checks) BandPoints(path string, pull []BandPoint) {

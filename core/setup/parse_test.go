@@ -36,20 +36,20 @@ func TestBadInputNamesItsPath(t *testing.T) {
 		{"NaN", `"stackMass": 7.5`, `"stackMass": NaN`, "", "NaN and Infinity are not numbers in JSON"},
 		{"broken text", `"bench": null,`, `"bench": null`, "", "line 11"},
 		{"number too large", `"stackMass": 7.5`, `"stackMass": 1e999`, "loads[0].stackMass", "too large"},
-		{"text for a number", `"stature": 1.75`, `"stature": "tall"`, "lifter.stature", "a number"},
-		{"number for text", `"school": "match"`, `"school": 3`, "target.school", "text"},
+		{"text for a number", `"height": 1.75`, `"height": "tall"`, "lifter.height", "a number"},
+		{"number for text", `"profile": "match"`, `"profile": 3`, "target.profile", "text"},
 		{"object for a list", `"strength": []`, `"strength": {}`, "lifter.strength", "a list"},
 		{"list for an object", `"lengths": {}`, `"lengths": []`, "lifter.lengths", "an object"},
 		{"text for true", `"variable": true`, `"variable": "yes"`, "loads[0].variable", "true or false"},
 		{"fraction of a sample", `"samples": 101`, `"samples": 10.5`, "samples", "whole number"},
 		{"unknown field", `"stackMass": 7.5`, `"stackMas": 7.5`, "loads[0].stackMas", "Fields here"},
-		{"unknown version", `dialarc.setup/1`, `dialarc.setup/9`, "schema", "dialarc.setup/1"},
+		{"unknown version", `dialarc.setup/2`, `dialarc.setup/9`, "schema", "dialarc.setup/2"},
 		{"unknown region", `deltoid.middle`, `deltoid.rear`, "target.region", "deltoid.middle"},
-		{"unknown school", `"match"`, `"best"`, "target.school", "match, early"},
-		{"custom without points", `"school": "match"`, `"school": "custom"`, "target.custom", "five heights"},
-		{"no mass at all", `"mass": 75`, `"mass": 0`, "lifter.mass", "25 to 300"},
-		{"negative mass", `"mass": 75`, `"mass": -1`, "lifter.mass", "25 to 300"},
-		{"stature in cm", `"stature": 1.75`, `"stature": 175`, "lifter.stature", "1 to 2.4 m"},
+		{"unknown profile", `"match"`, `"best"`, "target.profile", "match, early"},
+		{"custom without points", `"profile": "match"`, `"profile": "custom"`, "target.custom", "five heights"},
+		{"no mass at all", `"bodyMass": 75`, `"bodyMass": 0`, "lifter.bodyMass", "25 to 300"},
+		{"negative mass", `"bodyMass": 75`, `"bodyMass": -1`, "lifter.bodyMass", "25 to 300"},
+		{"height in cm", `"height": 1.75`, `"height": 175`, "lifter.height", "1 to 2.4 m"},
 		{"unknown length", `"lengths": {}`, `"lengths": {"tail": 0.3}`, "lifter.lengths.tail", "upperArm"},
 		{"impossible length", `"lengths": {}`, `"lengths": {"upperArm": 0.9}`, "lifter.lengths.upperArm", "m."},
 		{"range of no joint", `"shoulder.elevation": {`, `"shoulder.wing": {`, "lifter.ranges.shoulder.wing", "shoulder.elevation"},
@@ -65,8 +65,8 @@ func TestBadInputNamesItsPath(t *testing.T) {
 		{"a bench", `"bench": null`, `"bench": {"angleDeg": 15}`, "bench", "null"},
 		{"reversed range", `"fromDeg": 5, "toDeg": 95`, `"fromDeg": 95, "toDeg": 5`, "movement.toDeg", "Swap the ends"},
 		{"no range", `"fromDeg": 5, "toDeg": 95`, `"fromDeg": 5, "toDeg": 6`, "movement.toDeg", "10 degrees or more"},
-		{"unknown coordinate", `"shoulder.planeDeg": 45`, `"shoulder.plainDeg": 45`, "movement.hold.shoulder.plainDeg", "shoulder.planeDeg"},
-		{"held and swept", `"shoulder.planeDeg": 45`, `"shoulder.elevationDeg": 45`, "movement.hold.shoulder.elevationDeg", "Leave it out"},
+		{"unknown coordinate", `"shoulder.planeOfElevationDeg": 45`, `"shoulder.plainDeg": 45`, "movement.hold.shoulder.plainDeg", "shoulder.planeOfElevationDeg"},
+		{"held and swept", `"shoulder.planeOfElevationDeg": 45`, `"shoulder.elevationDeg": 45`, "movement.hold.shoulder.elevationDeg", "Leave it out"},
 		{"elbow bent backward", `"elbow.flexionDeg": 0`, `"elbow.flexionDeg": -40`, "movement.hold.elbow.flexionDeg", "-10 to 160"},
 		{"unknown load", `"kind": "cable"`, `"kind": "magnet"`, "loads[0].kind", "dumbbell, bar, cable"},
 		{"load without name", `"id": "cable"`, `"id": ""`, "loads[0].id", "name of its own"},
@@ -102,12 +102,12 @@ func TestBadInputNamesItsPath(t *testing.T) {
 }
 
 func TestMissingPartsAreAllReported(t *testing.T) {
-	_, problems := rules.Parse([]byte(`{"schema":"dialarc.setup/1"}`))
+	_, problems := rules.Parse([]byte(`{"schema":"dialarc.setup/2"}`))
 	paths := map[string]bool{}
 	for _, p := range problems {
 		paths[p.Path] = true
 	}
-	for _, want := range []string{"target.region", "lifter.stature", "lifter.mass", "posture.kind", "movement.kind", "loads"} {
+	for _, want := range []string{"target.region", "lifter.height", "lifter.bodyMass", "posture.kind", "movement.kind", "loads"} {
 		if !paths[want] {
 			t.Errorf("nothing is said about %s in %v", want, problems)
 		}
@@ -128,7 +128,7 @@ func TestOddTexts(t *testing.T) {
 
 func FuzzParse(f *testing.F) {
 	f.Add(raise(f))
-	f.Add(`{"schema":"dialarc.setup/1","loads":[{"pulley":null}]}`)
+	f.Add(`{"schema":"dialarc.setup/2","loads":[{"pulley":null}]}`)
 	f.Add(`{"lifter":{"ranges":{"":{}}}}`)
 	f.Fuzz(func(t *testing.T, text string) {
 		d, problems := rules.Parse([]byte(text))

@@ -1,11 +1,14 @@
 package setup
 
-// Postures lists the kinds of posture, and for each what may be its root, its own first.
-var Postures = []struct {
+// PostureKind is a kind of posture: what may be its root, its own first, and whether it needs a bench.
+type PostureKind struct {
 	Kind  string
 	Roots []string
-	Bench bool // whether it needs a bench
-}{
+	Bench bool
+}
+
+// Postures lists the kinds of posture, and for each what may be its root, its own first.
+var Postures = []PostureKind{
 	{"standing", []string{"feet", "hands"}, false},
 	{"hinged", []string{"feet"}, false},
 	{"leaning", []string{"feet"}, false},
@@ -17,8 +20,8 @@ var Postures = []struct {
 	{"side-lying", []string{"bench"}, true},
 }
 
-// Helds lists what else can keep a lifter in place.
-var Helds = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh"}
+// Restraints lists what else can keep a lifter in place.
+var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh"}
 
 // RootOf is what stays in place: the document's root, or the posture's own.
 func (p *Posture) RootOf() string {

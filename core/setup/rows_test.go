@@ -99,7 +99,7 @@ func full(d setup.Document) setup.Document {
 func TestSchemaAndCheckerAgree(t *testing.T) {
 	own := regexp.MustCompile(`\.(x|y|z)$|^movement\.(fromDeg|toDeg)$`)
 	seen, bounded := map[string]bool{}, map[string]bool{}
-	for _, ready := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, ready := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		for _, d := range []setup.Document{ready.Document, full(ready.Document)} {
 			var all []number
 			numbersOf("", "", reflect.ValueOf(&d), &all)
@@ -113,7 +113,7 @@ func TestSchemaAndCheckerAgree(t *testing.T) {
 			}
 		}
 	}
-	for _, must := range []string{"lifter.stature", "loads.stackMass", "loads.kit.spec.mass", "posture.trunk.pitchDeg", "loads.pull.force", "loads.cam.arm"} {
+	for _, must := range []string{"lifter.height", "loads.stackMass", "loads.kit.spec.mass", "posture.trunk.pitchDeg", "loads.pull.force", "loads.cam.arm"} {
 		if !bounded[must] {
 			t.Errorf("%s was not tried, or has no limits; tried: %d", must, len(seen))
 		}
@@ -167,9 +167,9 @@ func agrees(t *testing.T, d *setup.Document, n *number) bool {
 // A list that is as long as the schema admits is not too long, and one that is longer is refused at its own path.
 func TestListsAreAsLongAsTheSchemaSays(t *testing.T) {
 	tried := 0
-	for _, ready := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, ready := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		d := full(ready.Document)
-		d.Cues, d.Seen, d.Locked, d.Lifter.Cautions = []string{"Slowly."}, []string{"pain"}, []string{"stance.out"}, []string{"Mind the wrist."}
+		d.Cues, d.Acknowledged, d.Locked, d.Lifter.Cautions = []string{"Slowly."}, []string{"pain"}, []string{"stance.out"}, []string{"Mind the wrist."}
 		lists(reflect.ValueOf(&d).Elem(), "", func(path string, tag reflect.StructTag, v reflect.Value) {
 			most, err := strconv.Atoi(tag.Get("maxItems"))
 			if err != nil || v.Len() == 0 {

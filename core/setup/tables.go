@@ -39,7 +39,7 @@ type CoordinateInfo struct {
 
 // Coordinates lists all coordinates in their order.
 var Coordinates = [NumCoordinates]CoordinateInfo{
-	{"shoulder.plane", "plane of the raise", "shoulder", -45, 130, -180, 180},
+	{"shoulder.planeOfElevation", "plane of the raise", "shoulder", -45, 130, -180, 180},
 	{"shoulder.elevation", "arm raise angle", "shoulder", -60, 170, -90, 180}, // behind the body in the plane ahead: -60 (from memory)
 	{"shoulder.rotation", "arm rotation", "shoulder", -90, 70, -180, 180},
 	{"elbow.flexion", "elbow flexion", "elbow", 0, 145, -10, 160},
@@ -54,7 +54,7 @@ var Coordinates = [NumCoordinates]CoordinateInfo{
 	{"ankle.flexion", "ankle flexion", "ankle", -45, 35, -60, 50},
 }
 
-// CoordinateOf finds a coordinate by the key that poses use, such as shoulder.planeDeg.
+// CoordinateOf finds a coordinate by the key that poses use, such as shoulder.planeOfElevationDeg.
 func CoordinateOf(poseKey string) (Coordinate, bool) {
 	name, ok := strings.CutSuffix(poseKey, "Deg")
 	for i, c := range Coordinates {
@@ -111,7 +111,7 @@ var (
 
 // Bearable is what the lifter's low back holds, N·m, and the hand, N: as the coach has it, or by body mass and training.
 func (l *Lifter) Bearable() (lowBack, grip float64) {
-	return cmp.Or(l.LowBackLimit, backPerMass[l.Training]*l.Mass), cmp.Or(l.GripLimit, gripPerMass*l.Mass)
+	return cmp.Or(l.LowBackLimit, backPerMass[l.Training]*l.BodyMass), cmp.Or(l.GripLimit, gripPerMass*l.BodyMass)
 }
 
 // LengthOf is a length of the lifter in metres: measured, or the usual share of stature. An unknown key gives 0.
@@ -121,7 +121,7 @@ func (l *Lifter) LengthOf(key string) float64 {
 	}
 	for _, n := range Lengths {
 		if n.Key == key {
-			return n.Fraction * l.Stature
+			return n.Fraction * l.Height
 		}
 	}
 	return 0
@@ -228,8 +228,8 @@ func RegionOf(key string) (Region, bool) {
 	return Region{}, false
 }
 
-// Schools lists the keys of the schools that a profile can be judged by, the default first.
-var Schools = []string{"match", "early", "even", "late", "overload", "custom"}
+// TargetProfiles lists the keys of the schools that a profile can be judged by, the default first.
+var TargetProfiles = []string{"match", "early", "even", "late", "overload", "custom"}
 
 // Actions lists the joint actions that strength can be given for.
 var Actions = []string{"shoulder.abduction", "shoulder.flexion", "shoulder.extension", "shoulder.adduction", "shoulder.horizontalAdduction",

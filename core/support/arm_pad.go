@@ -27,12 +27,12 @@ func armOnPad(f *body.Frames, side body.Side) (at, normal, along space.Vec, lies
 		return at, normal, along, false
 	}
 	normal = r3.Unit(up)
-	return r3.Sub(f.PointOn(arm, 0.6), r3.Scale(armRadius*f.Body.Stature, normal)), normal, along, true
+	return r3.Sub(f.PointOn(arm, 0.6), r3.Scale(armRadius*f.Body.Height, normal)), normal, along, true
 }
 
 // ArmPads are the pads under the upper arms of a lifter who works on one, as they lie in a pose; they do not move with it.
 func ArmPads(f *body.Frames, p *setup.Posture) []body.Pad {
-	if !slices.Contains(p.Held, "armPad") {
+	if !slices.Contains(p.Restraints, "armPad") {
 		return nil
 	}
 	var out []body.Pad

@@ -78,7 +78,7 @@ func meets(f *body.Frames, p *piece) (part string, depth float64) {
 			part, depth = name, -distance
 		}
 	}
-	h := f.Body.Stature
+	h := f.Body.Height
 	d, _ := toTrunk(f, p.a, p.b)
 	take("trunk", d)
 	for i := range capsules {

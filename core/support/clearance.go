@@ -260,7 +260,7 @@ func (c *clearer) nearest(k int, s float64) Rub {
 const togetherAt = 0.10
 
 func nearBody(f *body.Frames, me *strand, take func(name string, distance, radius float64, at space.Vec)) {
-	h := f.Body.Stature
+	h := f.Body.Height
 	for i := range capsules {
 		c := &capsules[i]
 		if neighbours(c.segment, me.item.Segment) {
@@ -281,7 +281,7 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance, radiu
 
 // headOf is the middle of the head.
 func headOf(f *body.Frames) space.Vec {
-	return r3.Add(f.Origin[body.Head], f.Turn[body.Head].Apply(space.Vec{Y: 0.12 * f.Body.Stature}))
+	return r3.Add(f.Origin[body.Head], f.Turn[body.Head].Apply(space.Vec{Y: 0.12 * f.Body.Height}))
 }
 
 // toBox is how near a straight piece comes to a pad, negative inside, and where: the signed distance to a box is convex along
@@ -319,7 +319,7 @@ func overEdge(a, b, at space.Vec, depth float64) float64 {
 // toTrunk is how near a strand comes to the trunk, an elliptic cylinder from below the hips to the shoulders, and where: by
 // stretching its breadth to its depth, which makes it round. Beside it distances come out short by up to that ratio.
 func toTrunk(f *body.Frames, a, b space.Vec) (float64, space.Vec) {
-	h := f.Body.Stature
+	h := f.Body.Height
 	back := f.Turn[body.Trunk].Transpose()
 	round := func(p space.Vec) space.Vec {
 		v := back.Apply(r3.Sub(p, f.Origin[body.Trunk]))

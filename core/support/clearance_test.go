@@ -72,8 +72,8 @@ func TestHowDeepAStrandMayLie(t *testing.T) {
 
 // rubsOf are those of one cable from a place, held by an arm that hangs, with a stance and a bench.
 func rubsOf(change func(*setup.Document), cols ...Column) []Rub {
-	d := setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Posture: setup.Posture{Kind: "standing", X: 1},
-		Movement: setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeDeg": 90, "shoulder.elevationDeg": 80}},
+	d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{Kind: "standing", X: 1},
+		Movement: setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 80}},
 		Loads: []setup.Load{{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
 			Pulley: &setup.Point{X: 4, Y: 1.4, Z: 0.2}, StackMass: 10, Ratio: 1, Travel: 5}}}
 	change(&d)
@@ -116,7 +116,7 @@ func TestWhatStrandsMeet(t *testing.T) {
 func TestStrandAndBench(t *testing.T) {
 	rubs := rubsOf(func(d *setup.Document) {
 		d.Posture.Kind, d.Bench = "supine", &setup.Bench{}
-		d.Movement.Hold["shoulder.planeDeg"], d.Movement.Hold["shoulder.elevationDeg"] = 0, 90
+		d.Movement.Hold["shoulder.planeOfElevationDeg"], d.Movement.Hold["shoulder.elevationDeg"] = 0, 90
 		*d.Loads[0].Pulley = setup.Point{X: 0.5, Y: 0.33, Z: -0.5}
 	})
 	if r := rubs[0]; r.Part != "bench" || r.State() == "clear" {

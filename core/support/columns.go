@@ -87,7 +87,7 @@ func standsIn(c *Column, b *body.Body, st *body.Station) (setup.Problem, bool) {
 			continue
 		}
 		off := back.Apply(space.Vec{X: c.X - centre.X, Z: c.Z - centre.Z})
-		if math.Hypot(off.X/(0.060*b.Stature+c.HalfWidth), off.Z/(0.087*b.Stature+c.HalfWidth)) < 1 {
+		if math.Hypot(off.X/(0.060*b.Height+c.HalfWidth), off.Z/(0.087*b.Height+c.HalfWidth)) < 1 {
 			return setup.Problem{Path: "posture.x", What: "The lifter stands inside the " + c.Side + " column.",
 				Why: "Two things cannot be in one place.", Hint: "Step out, or move the columns further apart."}, true
 		}

@@ -49,42 +49,49 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 		out = append(out, footing(f, p, side)...)
 	}
 	out = append(out, padding(f, p, bench)...)
-	if p.HandAt != nil {
-		add(touch{name: "hand", at: space.Vec{X: p.HandAt.X, Y: p.HandAt.Y, Z: p.HandAt.Z}, normal: space.Y, pulls: true})
+	return append(out, restraining(f, p, bench)...)
+}
+
+// restraining lists what else holds the lifter: a hand that holds on, pads, plates and straps.
+func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
+	var out []touch
+	add := func(t touch) { out = append(out, t) }
+	has := func(what string) bool { return slices.Contains(p.Restraints, what) }
+	if p.SupportHand != nil {
+		add(touch{name: "hand", at: space.Vec{X: p.SupportHand.X, Y: p.SupportHand.Y, Z: p.SupportHand.Z}, normal: space.Y, pulls: true})
 	}
-	thigh := func(side body.Side) space.Vec { return f.PointOn(side.On(body.ThighR), 0.6) }
-	if slices.Contains(p.Held, "thighPad") {
-		for side := body.Right; side <= body.Left; side++ {
-			add(touch{name: "thighPad", at: thigh(side), normal: space.Vec{Y: -1}, friction: padFriction})
+	onBench := p.Kind == "prone" && bench != nil && bench.AngleDeg < flatBench && f.Station.LegsMove
+	for side := body.Right; side <= body.Left; side++ {
+		thigh := f.PointOn(side.On(body.ThighR), 0.6)
+		if has("thighPad") {
+			add(touch{name: "thighPad", at: thigh, normal: space.Vec{Y: -1}, friction: padFriction})
 		}
-	}
-	if slices.Contains(p.Held, "footPlate") {
-		back := st.Heading.Apply(space.Vec{X: -1})
-		for side := body.Right; side <= body.Left; side++ {
-			for _, y := range []float64{-0.05, 0.10} { // from below the ankle to the ball of a foot that is set against it
-				at := r3.Add(f.Origin[side.On(body.FootR)], st.Heading.Apply(space.Vec{X: 0.04, Y: y}))
-				add(touch{name: "footPlate", at: at, normal: back, friction: soleFriction})
-			}
+		if has("footPlate") {
+			out = append(out, onFootPlate(f, side)...)
 		}
-	}
-	if p.Kind == "prone" && bench != nil && bench.AngleDeg < flatBench && st.LegsMove { // the legs lie on it down to the knees
-		for side := body.Right; side <= body.Left; side++ {
-			add(touch{name: "thighs", at: thigh(side), normal: space.Y, friction: padFriction, bench: true})
+		if onBench { // the legs lie on it down to the knees
+			add(touch{name: "thighs", at: thigh, normal: space.Y, friction: padFriction, bench: true})
 		}
-	}
-	if slices.Contains(p.Held, "armPad") {
-		for side := body.Right; side <= body.Left; side++ {
+		if has("armPad") {
 			if at, normal, _, lies := armOnPad(f, side); lies {
 				add(touch{name: "armPad." + side.Name(), at: at, normal: normal, friction: padFriction})
 			}
 		}
-	}
-	if slices.Contains(p.Held, "strap") {
-		for side := body.Right; side <= body.Left; side++ {
+		if has("strap") {
 			hip := f.Joint[side.Joint(body.HipR)]
 			add(touch{name: "strap", at: hip, normal: space.Vec{Y: -1}, friction: padFriction})
-			add(touch{name: "strap", at: hip, normal: st.Heading.Apply(space.Vec{X: -1}), friction: padFriction})
+			add(touch{name: "strap", at: hip, normal: f.Station.Heading.Apply(space.Vec{X: -1}), friction: padFriction})
 		}
+	}
+	return out
+}
+
+// onFootPlate is where a foot that is set against a plate is pushed: from below the ankle to the ball.
+func onFootPlate(f *body.Frames, side body.Side) []touch {
+	var out []touch
+	for _, y := range []float64{-0.05, 0.10} {
+		at := r3.Add(f.Origin[side.On(body.FootR)], f.Station.Heading.Apply(space.Vec{X: 0.04, Y: y}))
+		out = append(out, touch{name: "footPlate", at: at, normal: f.Station.Heading.Apply(space.Vec{X: -1}), friction: soleFriction})
 	}
 	return out
 }
@@ -125,7 +132,7 @@ func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
 	if f.Origin[foot].Y > b.AnkleH+f.Station.Riser+near {
 		return nil
 	}
-	half := 0.055 * b.Stature / 2
+	half := 0.055 * b.Height / 2
 	for _, x := range []float64{-0.25, 0.75} {
 		for _, z := range []float64{-half, half} {
 			at := r3.Add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: x * b.FootLength, Z: z}))
@@ -143,7 +150,7 @@ func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	trunk := &f.Turn[body.Trunk]
 	seat := func(x, z float64) {
 		at := r3.Add(f.Origin[body.Trunk], st.Heading.Apply(space.Vec{X: x, Z: z}))
-		at.Y -= 0.048 * b.Stature
+		at.Y -= 0.048 * b.Height
 		out = append(out, touch{name: "seat", at: at, normal: space.Y, friction: padFriction, bench: true})
 	}
 	front := 0.05 // astride a bench only the buttocks rest on it
@@ -163,7 +170,7 @@ func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	on := func(name string, at, normal space.Vec) {
 		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Trunk], trunk.Apply(at)), normal: trunk.Apply(normal), friction: padFriction, bench: true})
 	}
-	depth := 0.060 * b.Stature
+	depth := 0.060 * b.Height
 	for _, share := range []float64{0.1, 0.85} {
 		for _, side := range []float64{-1, 1} {
 			switch p.Kind {

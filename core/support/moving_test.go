@@ -21,7 +21,7 @@ import (
 // axes (the zero moment point, Vukobratovic & Borovac 2004, Int J Humanoid Robotics 1:157-173, from memory). Segments that turn have
 // couples that count.
 func TestWhereTheFloorPushesInMotion(t *testing.T) {
-	r, _ := catalogue.Find(&setup.Lifter{Stature: 1.75, Mass: 75}, "raise.dumbbell")
+	r, _ := catalogue.Find(&setup.Lifter{Height: 1.75, BodyMass: 75}, "raise.dumbbell")
 	d := r.Document
 	b := body.New(&d.Lifter)
 	st := b.Settle(&d.Posture, d.Bench, &d.Movement)

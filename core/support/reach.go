@@ -27,16 +27,16 @@ const (
 func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Problems {
 	var found setup.Problems
 	if miss := path.FreeMisses(); miss > onCircle {
-		path := "posture.handAt"
-		if d.Posture.HandAt == nil {
-			path = "posture.held"
+		path := "posture.supportHand"
+		if d.Posture.SupportHand == nil {
+			path = "posture.restraints"
 		}
 		found = append(found, setup.Problem{Path: path, What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.", 100*miss),
 			Why: "An arm is only so long.", Hint: "Give a place nearer to that shoulder, or step closer."})
 	}
-	if slices.Contains(d.Posture.Held, "trunkOnThighs") {
+	if slices.Contains(d.Posture.Restraints, "trunkOnThighs") {
 		if apart := trunkFromThighs(path); apart > onThighs {
-			found = append(found, setup.Problem{Path: "posture.held", What: fmt.Sprintf("The trunk does not lie on the thighs: there are %.0f degrees between them.", apart),
+			found = append(found, setup.Problem{Path: "posture.restraints", What: fmt.Sprintf("The trunk does not lie on the thighs: there are %.0f degrees between them.", apart),
 				Why: "What does not touch carries nothing.", Hint: fmt.Sprintf("Lean forward until there are %d degrees or less, or leave the support out.", onThighs)})
 		}
 	}

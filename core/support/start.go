@@ -28,7 +28,7 @@ type Start struct {
 func Starts(rep *torque.Repetition, loads []setup.Load) []Start {
 	var out []Start
 	for k, index := range rep.Index {
-		if k := loads[index].Kind; k != "cable" && k != "strands" {
+		if k := loads[index].Kind; k != "cable" && k != "rope" {
 			continue
 		}
 		lift := rep.Parts[k].Lift

@@ -26,9 +26,9 @@ type scene struct {
 
 func arrange(change func(*setup.Document)) *scene {
 	s := &scene{doc: setup.Document{
-		Lifter:   setup.Lifter{Stature: 1.75, Mass: 75},
+		Lifter:   setup.Lifter{Height: 1.75, BodyMass: 75},
 		Posture:  setup.Posture{X: 0.5},
-		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 5, ToDeg: 95, Hold: map[string]float64{"shoulder.planeDeg": 45}},
+		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 5, ToDeg: 95, Hold: map[string]float64{"shoulder.planeOfElevationDeg": 45}},
 		Loads: []setup.Load{{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
 			Pulley: &setup.Point{Y: 0.5, Z: -0.55}, StackMass: 10, Ratio: 1, Travel: 3, Kit: &setup.Kit{Station: "twin-column", Column: "left", Hole: 5}}},
 	}}
@@ -72,7 +72,7 @@ func TestArmMeetsColumn(t *testing.T) {
 		hits bool
 	}{{"in the plane, within reach", 0, 0.55, true}, {"in the plane, out of reach", 0, 1.2, false}, {"half a metre behind", 0.5, 0.55, false}} {
 		s := arrange(func(d *setup.Document) {
-			d.Posture.X, d.Movement.Hold["shoulder.planeDeg"], d.Loads[0].Pulley.Z = c.x, 0, -c.z
+			d.Posture.X, d.Movement.Hold["shoulder.planeOfElevationDeg"], d.Loads[0].Pulley.Z = c.x, 0, -c.z
 		})
 		if got := len(s.clear()) > 0; got != c.hits {
 			t.Errorf("%s: hits %v, want %v", c.name, got, c.hits)
@@ -138,9 +138,9 @@ func TestStretches(t *testing.T) {
 
 // A sloping pad lies under a raised upper arm, square to it and not in it; an arm that hangs is not on it.
 func TestArmPadsLieUnderTheArm(t *testing.T) {
-	l := setup.Lifter{Stature: 1.75, Mass: 75}
+	l := setup.Lifter{Height: 1.75, BodyMass: 75}
 	b := body.New(&l)
-	p := setup.Posture{Kind: "seated", Held: []string{"armPad"}, Trunk: setup.Trunk{PitchDeg: 15}}
+	p := setup.Posture{Kind: "seated", Restraints: []string{"armPad"}, Trunk: setup.Trunk{PitchDeg: 15}}
 	st := b.Settle(&p, nil, &setup.Movement{})
 	var f body.Frames
 	var right, left body.Pose

@@ -38,7 +38,7 @@ func TestInertiaFromKineticEnergy(t *testing.T) {
 		"off its axis": {cam(0.5, &setup.Point{X: 0.05, Y: -0.04}, widening...), "right"}, "cable": {cable, "right"},
 		"rope from the side": {rope, "both"}, "rope on one hand": {onOne, "both"},
 	} {
-		d := setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Posture: setup.Posture{Kind: "standing"}, Target: setup.Target{Region: "biceps", Joint: "elbow"},
+		d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{Kind: "standing"}, Target: setup.Target{Region: "biceps", Joint: "elbow"},
 			Movement: setup.Movement{Kind: "sweep", Side: c.side, Primary: "elbow.flexion", FromDeg: 10, ToDeg: 120}, Loads: []setup.Load{c.load}}
 		in := input(&d, 2)
 		height := func(x float64) float64 {

@@ -22,7 +22,7 @@ func elevated(s, deg []float64) setup.Document {
 // A path that starts or ends at rest has a torque there too, m g L sin e (closed form): a monotone curve has slope 0 at an end whose first
 // stretch is much slower. So has one that turns round, and both edges of a rest on the way; within the rest there is no direction.
 func TestTorqueWhereThePathRests(t *testing.T) {
-	b := body.New(&setup.Lifter{Stature: 1.75, Mass: 75})
+	b := body.New(&setup.Lifter{Height: 1.75, BodyMass: 75})
 	full := 6 * 9.80665 * b.ArmLength()
 	for name, c := range map[string]struct{ s, deg []float64 }{
 		"from rest":    {[]float64{0, 0.4, 1}, []float64{30, 35, 90}},

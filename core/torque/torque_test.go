@@ -90,8 +90,8 @@ func TestWorkedValues(t *testing.T) {
 }
 
 func dumbbell(mass, plane, elbow float64) setup.Document {
-	return setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Posture: setup.Posture{X: 0.3},
-		Movement: setup.Movement{Kind: "shoulder-raise", Side: "right", FromDeg: 0, ToDeg: 120, Hold: map[string]float64{"shoulder.planeDeg": plane, "elbow.flexionDeg": elbow}},
+	return setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{X: 0.3},
+		Movement: setup.Movement{Kind: "shoulder-raise", Side: "right", FromDeg: 0, ToDeg: 120, Hold: map[string]float64{"shoulder.planeOfElevationDeg": plane, "elbow.flexionDeg": elbow}},
 		Loads:    []setup.Load{{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}}}
 }
 
@@ -165,8 +165,8 @@ func TestSweptAngle(t *testing.T) {
 func TestLevelSweepAgainstAWeight(t *testing.T) {
 	d := dumbbell(6, 0, 0)
 	d.Movement = setup.Movement{Kind: "keyframes", Side: "right", Keyframes: []setup.Keyframe{
-		{S: 0, Pose: map[string]float64{"shoulder.elevationDeg": 90, "shoulder.planeDeg": 0}},
-		{S: 1, Pose: map[string]float64{"shoulder.elevationDeg": 90, "shoulder.planeDeg": 90}}}}
+		{S: 0, Pose: map[string]float64{"shoulder.elevationDeg": 90, "shoulder.planeOfElevationDeg": 0}},
+		{S: 1, Pose: map[string]float64{"shoulder.elevationDeg": 90, "shoulder.planeOfElevationDeg": 90}}}}
 	r := run(&d, 31)
 	b := body.New(&d.Lifter)
 	for i := range r.S {
@@ -179,12 +179,12 @@ func TestLevelSweepAgainstAWeight(t *testing.T) {
 // random is a document with one or two loads and a path through three keyframes of all coordinates.
 func random(r *rand.Rand) setup.Document {
 	span := func(low, high float64) float64 { return low + (high-low)*r.Float64() }
-	d := setup.Document{Lifter: setup.Lifter{Stature: span(1.5, 2), Mass: span(50, 110)},
+	d := setup.Document{Lifter: setup.Lifter{Height: span(1.5, 2), BodyMass: span(50, 110)},
 		Posture:  setup.Posture{X: span(0, 1), Z: span(-0.3, 0.3), HeadingDeg: span(-180, 180), Trunk: setup.Trunk{PitchDeg: span(-10, 60), BendDeg: span(-20, 20), TurnDeg: span(-20, 20)}},
 		Movement: setup.Movement{Kind: "keyframes", Side: []string{"right", "left", "both"}[r.IntN(3)]}}
 	for _, s := range []float64{0, span(0.3, 0.7), 1} {
 		d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"shoulder.elevationDeg": span(0, 130),
-			"shoulder.planeDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60), "elbow.flexionDeg": span(0, 120), "forearm.pronationDeg": span(-60, 60)}})
+			"shoulder.planeOfElevationDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60), "elbow.flexionDeg": span(0, 120), "forearm.pronationDeg": span(-60, 60)}})
 	}
 	side := "right"
 	if d.Movement.Side == "left" {

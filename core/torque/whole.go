@@ -151,7 +151,7 @@ func (u *run) leaned(torque float64) float64 {
 	f := u.frames
 	shoulder := f.Joint[(body.Left - u.lead).Joint(body.ShoulderR)]
 	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Trunk]), f.Station.Heading.Apply(space.X))
-	return max(0, min(torque, leanedOn*u.in.Body.Mass*load.Gravity*ahead))
+	return max(0, min(torque, leanedOn*u.in.Body.BodyMass*load.Gravity*ahead))
 }
 
 // barTwist is how much further the right forearm would have to turn for the closed hand, which lies along X of its frame, to lie along the

@@ -47,7 +47,7 @@ func (r maker) point(low, high float64) *setup.Point {
 // anything is a document with any posture, any movement of the arms and up to three loads of any kind on them.
 func (r maker) anything() setup.Document {
 	place := postures[r.IntN(len(postures))]
-	d := setup.Document{Lifter: setup.Lifter{Stature: r.span(1.5, 2), Mass: r.span(50, 110), CarryingDeg: r.span(0, 15)}, Posture: place.posture, Bench: place.bench,
+	d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110), CarryingDeg: r.span(0, 15)}, Posture: place.posture, Bench: place.bench,
 		Target: setup.Target{Region: "deltoid.middle"}}
 	d.Posture.X, d.Posture.Z, d.Posture.HeadingDeg = r.span(-0.5, 0.5), r.span(-0.3, 0.3), r.span(-180, 180)
 	d.Movement.Side = []string{"right", "left", "both"}[r.IntN(3)]
@@ -78,7 +78,7 @@ func (r maker) load(i int, side string, both bool) setup.Load {
 	contact := []setup.Contact{{Segment: "hand", At: "grip"}, {Segment: "forearm", At: "wrist"}, {Segment: "upperArm", Fraction: &share}, {Segment: "forearm", Fraction: &share}}[r.IntN(4)]
 	l := setup.Load{ID: fmt.Sprint(i), Side: side, Contact: contact, Mass: r.span(1, 20), Pulley: r.point(-1.5, 1.5), StackMass: r.span(2, 30), Ratio: r.span(0.25, 1), Travel: 9,
 		Anchor: r.point(-1, 1), RestLength: r.span(0.2, 0.5), Section: 40e-6, Strands: 1}
-	l.Kind = []setup.LoadKind{"dumbbell", "cable", "band", "cam", "lever", "bar", "strands", "cable"}[r.IntN(8)]
+	l.Kind = []setup.LoadKind{"dumbbell", "cable", "band", "cam", "lever", "bar", "rope", "cable"}[r.IntN(8)]
 	switch {
 	case !both && (l.Kind == setup.Bar || l.Kind == setup.Rope):
 		l.Kind = "cable"
@@ -106,7 +106,7 @@ func (r maker) load(i int, side string, both bool) setup.Load {
 func (r maker) move(d *setup.Document, side string, kind int) {
 	turned, bent := r.span(-60, 60), r.span(-20, 20) // no torque is told for forearm and wrist, so they stay as they are
 	pose := func() map[string]float64 {
-		return map[string]float64{"shoulder.elevationDeg": r.span(20, 120), "shoulder.planeDeg": r.span(-10, 90), "shoulder.rotationDeg": r.span(-50, 50),
+		return map[string]float64{"shoulder.elevationDeg": r.span(20, 120), "shoulder.planeOfElevationDeg": r.span(-10, 90), "shoulder.rotationDeg": r.span(-50, 50),
 			"elbow.flexionDeg": r.span(20, 110), "forearm.pronationDeg": turned, "wrist.flexionDeg": bent,
 			"girdle.elevationDeg": r.span(-5, 20), "girdle.protractionDeg": r.span(-10, 20)}
 	}
@@ -218,7 +218,7 @@ func TestWorkOfEverything(t *testing.T) {
 
 // legs is a document whose legs move: seated with one knee or both, or standing with both legs together.
 func (r maker) legs() setup.Document {
-	d := setup.Document{Lifter: setup.Lifter{Stature: r.span(1.5, 2), Mass: r.span(50, 110)}, Target: setup.Target{Region: "quadriceps", Joint: "knee"},
+	d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110)}, Target: setup.Target{Region: "quadriceps", Joint: "knee"},
 		Posture: setup.Posture{HeadingDeg: r.span(-180, 180), X: r.span(-1, 1)}}
 	share := r.span(0.3, 0.9)
 	d.Loads = []setup.Load{{ID: "a", Side: "right", Kind: "cable", Contact: setup.Contact{Segment: "shank", At: "ankle"}, Pulley: r.point(-1, 1), StackMass: 20, Ratio: 1, Travel: 9},
@@ -243,7 +243,7 @@ func (r maker) legs() setup.Document {
 	}
 	d.Loads = append(d.Loads, setup.Load{ID: "c", Side: "right", Kind: "bar", Mass: 40, Contact: setup.Contact{Segment: "trunk", At: "shoulders"}},
 		setup.Load{ID: "d", Side: "right", Kind: "dumbbell", Mass: 8, Contact: setup.Contact{Segment: "hand", At: "grip"}},
-		setup.Load{ID: "own", Side: "right", Kind: "ownBody"})
+		setup.Load{ID: "own", Side: "right", Kind: "bodyweight"})
 	// A strand on the trunk has to lie in the middle for the legs to share it evenly.
 	heading := space.RotY(space.Rad(d.Posture.HeadingDeg))
 	ahead := r3.Add(space.Vec{X: d.Posture.X}, heading.Apply(space.Vec{X: r.span(-2, 2), Y: r.span(0, 1)}))
@@ -262,8 +262,8 @@ func TestWorkOfTheLegs(t *testing.T) {
 
 // On the hands, shoulders and elbows lift the body, and all of the work is theirs: the grips turn freely.
 func TestWorkOnTheHands(t *testing.T) {
-	d := setup.Document{Lifter: setup.Lifter{Stature: 1.75, Mass: 75}, Target: setup.Target{Region: "pectoralis.costal"},
-		Posture: setup.Posture{Kind: "standing", Root: "hands"}, Loads: []setup.Load{{ID: "own", Kind: setup.OwnBody, Side: "right"},
+	d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Target: setup.Target{Region: "pectoralis.costal"},
+		Posture: setup.Posture{Kind: "standing", Root: "hands"}, Loads: []setup.Load{{ID: "own", Kind: setup.Bodyweight, Side: "right"},
 			{ID: "belt", Kind: setup.Dumbbell, Mass: 10, Side: "right", Contact: setup.Contact{Segment: "trunk", At: "waist"}}}}
 	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "line", SwivelDeg: 10,
 		Relative: true, Start: setup.Point{Y: -0.25, Z: 0.06}, End: &setup.Point{Y: -0.55, Z: 0.06}}}

@@ -43,36 +43,36 @@ const (
 
 // Brace says whether the lifter and the bench stay where they are.
 func Brace(in BraceInput) Sentence {
-	s := Sentence{Key: "brace", Tone: Good, Values: map[string]Quantity{"at": {in.AtDeg, "angle"}}}
+	s := Sentence{Key: "stability", Tone: OK, Values: map[string]Quantity{"at": {in.AtDeg, "angle"}}}
 	way := Direction(in.TowardDeg)
 	margin, byFeet := in.Margin.Get()
 	friction, rubs := in.Friction.Get()
 	switch {
 	case !in.Holds && in.How == "lifted":
-		s.Tone, s.Text = Stop, "The pull lifts the lifter out of position at {at}."
+		s.Tone, s.Text = Error, "The pull lifts the lifter out of position at {at}."
 	case !in.Holds && in.How == "dragged":
-		s.Tone, s.Text = Stop, "The pull drags the lifter "+way+" at {at}: "+slips[in.On]+"."
+		s.Tone, s.Text = Error, "The pull drags the lifter "+way+" at {at}: "+slips[in.On]+"."
 	case !in.Holds:
-		s.Tone, s.Text = Stop, "The lifter tips "+way+" at {at}."
+		s.Tone, s.Text = Error, "The lifter tips "+way+" at {at}."
 		if byFeet && margin < 0 && margin > -farOutside {
 			s.Values["over"] = Quantity{-margin, "length"}
 			s.Text = "The lifter tips " + way + " at {at}: the centre of pressure would have to be {over} outside the feet."
 		}
 	case in.Bench != "":
-		s.Tone, s.Text = Stop, "The lifter is stable, but the bench "+in.Bench+" at {at}."
+		s.Tone, s.Text = Error, "The lifter is stable, but the bench "+in.Bench+" at {at}."
 		if weight, ok := in.BenchWeight.Get(); ok {
 			s.Values["weight"] = Quantity{weight, "mass"}
 			s.Text = "The lifter is stable, but the bench " + in.Bench + " at {at}: put {weight} on its foot."
 		}
 	case in.BearsWhat != "":
 		s.Values["bears"], s.Values["limit"] = Quantity{in.Bears, "force"}, Quantity{in.BearLimit, "force"}
-		s.Tone, s.Text = Look, "Stable, but "+bearers[in.BearsWhat]+"."
+		s.Tone, s.Text = Warning, "Stable, but "+bearers[in.BearsWhat]+"."
 	case byFeet && margin < shaky:
 		s.Values["margin"] = Quantity{margin, "length"}
-		s.Tone, s.Text = Look, "Stable, but only just at {at}: {margin} from the edge of the feet."
+		s.Tone, s.Text = Warning, "Stable, but only just at {at}: {margin} from the edge of the feet."
 	case rubs && friction > slippery:
 		s.Values["friction"] = percent(friction)
-		s.Tone, s.Text = Look, "Stable, but it takes {friction} "+grips[in.On]+" at {at}."
+		s.Tone, s.Text = Warning, "Stable, but it takes {friction} "+grips[in.On]+" at {at}."
 	case byFeet:
 		s.Values["margin"] = Quantity{margin, "length"}
 		s.Text = "Stable throughout, at worst {margin} from the edge of the feet."

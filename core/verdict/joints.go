@@ -8,10 +8,10 @@ import (
 
 // Rub says what a cable, band or rope, as line names it, comes too near to. Distance is that to the surface or the depth in it, m.
 func Rub(line, part, state string, distance, atDeg float64) Sentence {
-	s := Sentence{Key: "clear", Tone: Look, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
+	s := Sentence{Key: "clearance", Tone: Warning, Values: map[string]Quantity{"distance": {distance, "length"}, "at": {atDeg, "angle"}}}
 	switch state {
 	case "crosses":
-		s.Tone, s.Text = Good, "The "+line+" crosses the "+part+" at {at}, and touches nothing else."
+		s.Tone, s.Text = OK, "The "+line+" crosses the "+part+" at {at}, and touches nothing else."
 	case "close":
 		s.Text = "The " + line + " passes {distance} from the " + part + " at {at}."
 	case "touches":
@@ -20,16 +20,16 @@ func Rub(line, part, state string, distance, atDeg float64) Sentence {
 			s.Text = "The " + line + " rubs on the " + part + " at {at}, {distance} deep."
 		}
 	case "bends":
-		s.Tone, s.Text = Stop, "The "+part+" is in the way of the "+line+" at {at}, {distance} deep: it would bend round it and drag. The numbers are for a straight "+line+"."
+		s.Tone, s.Text = Error, "The "+part+" is in the way of the "+line+" at {at}, {distance} deep: it would bend round it and drag. The numbers are for a straight "+line+"."
 	default:
-		s.Tone, s.Text = Stop, "The "+part+" blocks the "+line+" at {at}, {distance} deep."
+		s.Tone, s.Text = Error, "The "+part+" blocks the "+line+" at {at}, {distance} deep."
 	}
 	return s
 }
 
 // NoRoom says that a part of the arm would have to go through something. Depth is that of its middle line under the surface, m.
 func NoRoom(limb, part string, depth, atDeg float64) Sentence {
-	return Sentence{Key: "clear", Tone: Stop, Text: "The " + limb + " would have to go through the " + part + " at {at}, {depth} deep.",
+	return Sentence{Key: "clearance", Tone: Error, Text: "The " + limb + " would have to go through the " + part + " at {at}, {depth} deep.",
 		Values: map[string]Quantity{"depth": {depth, "length"}, "at": {atDeg, "angle"}}}
 }
 
@@ -52,7 +52,7 @@ type JointsInput struct {
 
 // Joints says what gives out first and at how much, whether hand or low back do before, and what the joint carries.
 func Joints(in JointsInput) Sentence {
-	s := Sentence{Key: "joints", Tone: Good, Values: map[string]Quantity{"grip": {in.Grip, "force"}, "back": {in.LowBack, "torque"},
+	s := Sentence{Key: "jointLoad", Tone: OK, Values: map[string]Quantity{"grip": {in.Grip, "force"}, "back": {in.LowBack, "torque"},
 		"along": {math.Abs(in.Along), "force"}, "across": {in.Across, "force"}}}
 	s.first(&in)
 	if !math.IsNaN(in.Contact) {
@@ -64,10 +64,10 @@ func Joints(in JointsInput) Sentence {
 	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{in.GripLimit, "force"}, Quantity{in.BackLimit, "torque"}
 	switch {
 	case in.Grip > in.GripLimit:
-		s.Tone = worse(s.Tone, Look)
+		s.Tone = worse(s.Tone, Warning)
 		s.Text += " The grip has to hold {grip}, over its limit of {gripLimit}: use straps or a cuff."
 	case in.LowBack > in.BackLimit:
-		s.Tone = worse(s.Tone, Look)
+		s.Tone = worse(s.Tone, Warning)
 		s.Text += " The low back has to hold {back}, over its limit of {backLimit}. " + in.EasesBack
 	}
 	return s
@@ -92,7 +92,7 @@ func (s *Sentence) first(in *JointsInput) {
 	}
 	s.Text += ". "
 	if in.Effort > 1 {
-		s.Tone = Stop
+		s.Tone = Error
 	}
 }
 
@@ -105,7 +105,7 @@ func axial(along float64) string {
 }
 
 func worse(a, b Tone) Tone {
-	if a == Stop || b == Good {
+	if a == Error || b == OK {
 		return a
 	}
 	return b

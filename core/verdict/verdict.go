@@ -16,9 +16,9 @@ type Tone string
 
 // The tones, the best first.
 const (
-	Good Tone = "good"
-	Look Tone = "look" // could be better
-	Stop Tone = "stop" // does not work as it stands
+	OK      Tone = "ok"
+	Warning Tone = "warning" // could be better
+	Error   Tone = "error"   // does not work as it stands
 )
 
 // Quantity is a value of a sentence and its kind of unit: length (m), angle (degrees), mass (kg), torque (N·m), force
@@ -43,11 +43,11 @@ func percent(share float64) Quantity { return Quantity{100 * share, "percent"} }
 // Profile says where the setup is heaviest, how much of that is left at the end, and where it strays furthest from the target
 // profile. The slices have one value per sample.
 func Profile(r *profile.Result, swept, total []float64, school string) Sentence {
-	s := Sentence{Key: "profile", Tone: Good, Values: map[string]Quantity{}}
+	s := Sentence{Key: "profile", Tone: OK, Values: map[string]Quantity{}}
 	at, moves := r.Total.PeakAngle.Get()
-	left, ends := r.Total.LeftEnd.Get()
-	if !moves || !ends || !r.Match.Known() {
-		s.Tone, s.Text = Stop, "No profile: "+lower(firstOf(r.Match.Why(), r.Total.PeakAngle.Why()))
+	left, ends := r.Total.EndShare.Get()
+	if !moves || !ends || !r.Fit.Known() {
+		s.Tone, s.Text = Error, "No profile: "+lower(firstOf(r.Fit.Why(), r.Total.PeakAngle.Why()))
 		return s
 	}
 	s.Values["at"], s.Values["peak"], s.Values["left"] = angle(at), Quantity{r.Total.Peak.OrNaN(), "torque"}, percent(left)
@@ -66,7 +66,7 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 		d := r.DeadSpots[0]
 		s.Values["deadFrom"], s.Values["deadTo"] = angle(d.From), angle(d.To)
 		s.Text += " Almost no torque from {deadFrom} to {deadTo}."
-		s.Tone = Look
+		s.Tone = Warning
 	} else if len(r.Cliffs) > 0 {
 		c := r.Cliffs[0]
 		s.Values["from"], s.Values["to"] = angle(c.From), angle(c.To)
@@ -83,20 +83,20 @@ func (s *Sentence) tooMuch(r *profile.Result) {
 	if known && placed && effort > 1 {
 		s.Values["effort"], s.Values["limit"] = percent(effort), angle(at)
 		s.Text += " It takes {effort} of the lifter's strength at {limit}."
-		s.Tone = Stop
+		s.Tone = Error
 	}
 }
 
 // Hold says what a held pose asks of a joint; there is no range to judge.
 func Hold(joint string, size float64) Sentence {
-	return Sentence{Key: "profile", Tone: Good, Text: "Static hold: {size} at the " + joint + ". There is no range to judge.",
+	return Sentence{Key: "profile", Tone: OK, Text: "Static hold: {size} at the " + joint + ". There is no range to judge.",
 		Values: map[string]Quantity{"size": {size, "torque"}}}
 }
 
 // straying compares the thirds of the range with the wanted curve and words the largest difference.
 func straying(r *profile.Result, swept, total []float64, school string) (string, Tone) {
 	if r.Target == nil {
-		return "overall the load helps: it does the lifting", Stop
+		return "overall the load helps: it does the lifting", Error
 	}
 	whole, level := swept[len(swept)-1], 0.0
 	var off [3]float64
@@ -123,13 +123,13 @@ func straying(r *profile.Result, swept, total []float64, school string) (string,
 	}
 	switch size := math.Abs(share); {
 	case size < 0.05:
-		return "close to " + profileNames[school] + " throughout", Good
+		return "close to " + profileNames[school] + " throughout", OK
 	case size < 0.15:
-		return "slightly " + weight + " " + place + " for " + profileNames[school], Good
+		return "slightly " + weight + " " + place + " for " + profileNames[school], OK
 	case size < 0.4:
-		return "too " + weight + " " + place + " for " + profileNames[school], Look
+		return "too " + weight + " " + place + " for " + profileNames[school], Warning
 	default:
-		return "far too " + weight + " " + place + " for " + profileNames[school], Look
+		return "far too " + weight + " " + place + " for " + profileNames[school], Warning
 	}
 }
 
@@ -154,12 +154,12 @@ const besideMuch = 0.3
 
 // LineUp says whether the pull lies in the plane of the path.
 func LineUp(in LineUpInput) Sentence {
-	s := Sentence{Key: "lineUp", Tone: Good, Values: map[string]Quantity{"off": percent(in.OffAxisShare)}}
+	s := Sentence{Key: "alignment", Tone: OK, Values: map[string]Quantity{"off": percent(in.OffAxisShare)}}
 	by, passes := in.PassesBy.Get()
 	if !passes {
 		s.Text = "The pull is in the plane of movement."
 		if in.OffAxisShare > besideMuch {
-			s.Text, s.Tone = "Out of plane: {off} as much torque as in the plane of movement.", Look
+			s.Text, s.Tone = "Out of plane: {off} as much torque as in the plane of movement.", Warning
 		}
 		return s
 	}
@@ -172,7 +172,7 @@ func LineUp(in LineUpInput) Sentence {
 	if by < 0 {
 		side = "behind"
 	}
-	s.Tone = Look
+	s.Tone = Warning
 	s.Text = "Seen from above, the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque acts out of plane as in plane."
 	return s
 }
@@ -187,31 +187,31 @@ const (
 // Forearm says how well the forearm is in line with what the hand holds in a press, a row or a pull, by the largest angle between them,
 // degrees, and where that is.
 func Forearm(off, atDeg float64) Sentence {
-	s := Sentence{Key: "lineUp", Tone: Good, Values: map[string]Quantity{"off": {off, "angle"}, "at": {atDeg, "angle"}}}
+	s := Sentence{Key: "alignment", Tone: OK, Values: map[string]Quantity{"off": {off, "angle"}, "at": {atDeg, "angle"}}}
 	switch {
 	case off <= inLine:
 		s.Text = "The forearm stays in line with the pull."
 	case off <= crooked:
 		s.Text = "The forearm is at most {off} off the line of pull, at {at}."
 	default:
-		s.Tone, s.Text = Look, "At {at} the forearm is {off} off the line of pull: elbow and wrist have to take that up."
+		s.Tone, s.Text = Warning, "At {at} the forearm is {off} off the line of pull: elbow and wrist have to take that up."
 	}
 	return s
 }
 
 // Start says whether the stack is off its rest from the beginning and how much travel is left.
 func Start(st support.Start, leastAt float64) Sentence {
-	s := Sentence{Key: "start", Tone: Good, Values: map[string]Quantity{
+	s := Sentence{Key: "start", Tone: OK, Values: map[string]Quantity{
 		"first": {st.First, "length"}, "least": {math.Abs(st.Least), "length"}, "at": angle(leastAt),
 		"left": {math.Abs(st.Travel - st.Most), "length"},
 	}}
 	switch {
 	case st.Least < 0:
-		s.Tone, s.Text = Stop, "The stack is down at {at}: the cable has {least} of slack there."
+		s.Tone, s.Text = Error, "The stack is down at {at}: the cable has {least} of slack there."
 	case st.Most > st.Travel:
-		s.Tone, s.Text = Stop, "The stack tops out {left} short of the end of the range."
+		s.Tone, s.Text = Error, "The stack tops out {left} short of the end of the range."
 	case st.Least < support.Enough:
-		s.Tone, s.Text = Look, "The stack is barely off its rest at {at}: {least}."
+		s.Tone, s.Text = Warning, "The stack is barely off its rest at {at}: {least}."
 	default:
 		s.Text = "Stack {first} off its rest at the start, {left} of travel to spare."
 	}
@@ -221,13 +221,13 @@ func Start(st support.Start, leastAt float64) Sentence {
 // Band says whether a band pulls from the beginning. Slack is the stretch of the path on which it hangs loose, degrees of the named
 // coordinate, and how much of the range that is; stretch is that at the start, length over length at rest.
 func Band(slack bool, fromDeg, toDeg, share, stretch float64) Sentence {
-	s := Sentence{Key: "start", Tone: Good, Values: map[string]Quantity{"stretch": percent(stretch - 1)}}
+	s := Sentence{Key: "start", Tone: OK, Values: map[string]Quantity{"stretch": percent(stretch - 1)}}
 	if !slack {
 		s.Text = "The band is under tension from the start, stretched by {stretch}."
 		return s
 	}
 	s.Values = map[string]Quantity{"from": {fromDeg, "angle"}, "to": {toDeg, "angle"}, "share": percent(share)}
-	s.Tone, s.Text = Look, "The band is slack from {from} to {to}, {share} of the range: no tension there."
+	s.Tone, s.Text = Warning, "The band is slack from {from} to {to}, {share} of the range: no tension there."
 	return s
 }
 
@@ -237,10 +237,10 @@ const heavyPin = 30.0 / 38
 
 // Pins says whether even the lightest pin is too much; false when it is not.
 func Pins(lightest, effort float64) (Sentence, bool) {
-	s := Sentence{Key: "start", Tone: Look, Values: map[string]Quantity{"pin": {lightest, "mass"}, "effort": percent(effort)}}
+	s := Sentence{Key: "start", Tone: Warning, Values: map[string]Quantity{"pin": {lightest, "mass"}, "effort": percent(effort)}}
 	switch {
 	case effort > 1:
-		s.Tone, s.Text = Stop, "Even the lightest pin, {pin}, takes {effort} of the lifter's strength."
+		s.Tone, s.Text = Error, "Even the lightest pin, {pin}, takes {effort} of the lifter's strength."
 	case effort > heavyPin:
 		s.Text = "The lightest pin, {pin}, already takes {effort} of the lifter's strength: good for a few repetitions."
 	default:

@@ -32,14 +32,14 @@ func TestProfileSentence(t *testing.T) {
 		tone               verdict.Tone
 		says               string
 	}{
-		{"match", 30, 30, 60, verdict.Good, "close to the muscle's strength"},
-		{"even", 30, 30, 60, verdict.Good, "close to an even profile throughout"},
-		{"match", 34, 26, 60, verdict.Good, "slightly light at the end for the muscle's strength"},
-		{"match", 45, 15, 60, verdict.Look, "too heavy at the start for the muscle's strength"},
-		{"match", 0, 50, 60, verdict.Look, "far too"},
-		{"match", 0, 50, 60, verdict.Look, "Almost no torque from"},
-		{"late", 30, 30, 60, verdict.Look, "for a late profile"},
-		{"match", 30, 30, 20, verdict.Stop, "of the lifter's strength at"},
+		{"match", 30, 30, 60, verdict.OK, "close to the muscle's strength"},
+		{"even", 30, 30, 60, verdict.OK, "close to an even profile throughout"},
+		{"match", 34, 26, 60, verdict.OK, "slightly light at the end for the muscle's strength"},
+		{"match", 45, 15, 60, verdict.Warning, "too heavy at the start for the muscle's strength"},
+		{"match", 0, 50, 60, verdict.Warning, "far too"},
+		{"match", 0, 50, 60, verdict.Warning, "Almost no torque from"},
+		{"late", 30, 30, 60, verdict.Warning, "for a late profile"},
+		{"match", 30, 30, 20, verdict.Error, "of the lifter's strength at"},
 	} {
 		r, swept, total := judged(c.school, c.from, c.to, c.capacity)
 		s := verdict.Profile(&r, swept, total, c.school)
@@ -64,7 +64,7 @@ func everyNameHasAValue(t *testing.T, s verdict.Sentence) {
 func TestProfileSentenceWithoutAProfile(t *testing.T) {
 	r := profile.Judge(&profile.Input{GapWhy: "The stack rests over a part of the range."})
 	s := verdict.Profile(&r, nil, nil, "match")
-	if s.Tone != verdict.Stop || s.Text != "No profile: the stack rests over a part of the range." {
+	if s.Tone != verdict.Error || s.Text != "No profile: the stack rests over a part of the range." {
 		t.Errorf("%s %q", s.Tone, s.Text)
 	}
 }
@@ -76,10 +76,10 @@ func TestStartSentence(t *testing.T) {
 		tone  verdict.Tone
 		says  string
 	}{
-		{"well off its rest", support.Start{First: 0.4, Least: 0.4, Most: 0.9, Travel: 1.6}, verdict.Good, "Stack {first} off its rest"},
-		{"nearly resting", support.Start{First: 0.3, Least: 0.01, Most: 0.9, Travel: 1.6}, verdict.Look, "barely off its rest"},
-		{"resting", support.Start{First: -0.1, Least: -0.1, Most: 0.9, Travel: 1.6}, verdict.Stop, "slack there"},
-		{"at the top", support.Start{First: 0.3, Least: 0.3, Most: 1.7, Travel: 1.6}, verdict.Stop, "tops out"},
+		{"well off its rest", support.Start{First: 0.4, Least: 0.4, Most: 0.9, Travel: 1.6}, verdict.OK, "Stack {first} off its rest"},
+		{"nearly resting", support.Start{First: 0.3, Least: 0.01, Most: 0.9, Travel: 1.6}, verdict.Warning, "barely off its rest"},
+		{"resting", support.Start{First: -0.1, Least: -0.1, Most: 0.9, Travel: 1.6}, verdict.Error, "slack there"},
+		{"at the top", support.Start{First: 0.3, Least: 0.3, Most: 1.7, Travel: 1.6}, verdict.Error, "tops out"},
 	} {
 		s := verdict.Start(c.start, 0.1)
 		if s.Tone != c.tone || !strings.Contains(s.Text, c.says) {
@@ -95,11 +95,11 @@ func TestLineUpSentence(t *testing.T) {
 		tone verdict.Tone
 		says string
 	}{
-		{verdict.LineUpInput{PassesBy: metric.Known(0.01), Kind: "band"}, verdict.Good, "the band lines up with the arm, under the shoulder"},
-		{verdict.LineUpInput{PassesBy: metric.Known(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Look, "the cable passes {by} in front of the shoulder"},
-		{verdict.LineUpInput{PassesBy: metric.Known(-0.1), OffAxisShare: 0.3}, verdict.Look, "behind the shoulder"},
-		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.Good, "in the plane of movement"},
-		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Look, "Out of plane"},
+		{verdict.LineUpInput{PassesBy: metric.Known(0.01), Kind: "band"}, verdict.OK, "the band lines up with the arm, under the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Warning, "the cable passes {by} in front of the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(-0.1), OffAxisShare: 0.3}, verdict.Warning, "behind the shoulder"},
+		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.OK, "in the plane of movement"},
+		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Warning, "Out of plane"},
 	} {
 		s := verdict.LineUp(c.in)
 		if s.Tone != c.tone || !strings.Contains(s.Text, c.says) {

@@ -44,9 +44,9 @@ const (
 
 // Work says who does most, who helps and where it is hardest; whether the target does its part; and where the model is not to be relied on.
 func Work(in WorkInput) Sentence {
-	s := Sentence{Key: "work", Tone: Good, Values: map[string]Quantity{}}
+	s := Sentence{Key: "muscles", Tone: OK, Values: map[string]Quantity{}}
 	if len(in.Shares) == 0 {
-		s.Tone, s.Text = Look, in.None
+		s.Tone, s.Text = Warning, in.None
 		return s
 	}
 	list := slices.Clone(in.Shares)
@@ -85,7 +85,7 @@ func Work(in WorkInput) Sentence {
 	s.Text += ". Hardest " + in.Where + "."
 	s.target(in.Target)
 	if in.Most > modelsLimit {
-		s.Tone = Look
+		s.Tone = Warning
 		s.Text += " This load is beyond the model: the " + lower(in.Part) + " would need more force than it has."
 	}
 	if in.Doubt != "" {
@@ -98,10 +98,10 @@ func Work(in WorkInput) Sentence {
 func (s *Sentence) target(t *WorkTarget) {
 	switch {
 	case t == nil:
-		s.Tone = Look
+		s.Tone = Warning
 		s.Text += " The model does not include the target muscle."
 	case t.Instead != "":
-		s.Tone = Look
+		s.Tone = Warning
 		s.Text += " The target, " + t.Name + ", does not help here: it " + t.Instead + "."
 	case t.Leads && t.Part:
 		s.Values["target"] = percent(t.Share)
@@ -110,7 +110,7 @@ func (s *Sentence) target(t *WorkTarget) {
 		s.Values["target"] = percent(t.Share)
 		s.Text += " The target, " + t.Name + ", contributes {target}."
 		if t.Share < small {
-			s.Tone = Look
+			s.Tone = Warning
 		}
 	}
 }

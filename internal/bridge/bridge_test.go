@@ -124,7 +124,7 @@ func TestCallsRefuse(t *testing.T) {
 		t.Fatal(first.Problems)
 	}
 	call(t, core, "sweep", text, "pulley.height/0")
-	other := strings.Replace(text, `"mass": `, `"mass": 1`, 1)
+	other := strings.Replace(text, `"bodyMass": `, `"bodyMass": 1`, 1)
 	if other == text {
 		t.Fatal("the other document is the same")
 	}

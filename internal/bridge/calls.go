@@ -47,9 +47,9 @@ func (c *Core) Calls() []Call {
 		{"effect", "What tells two setups apart at a glance: fit, torque, effort.", []string{"document"}, edits.EffectOf},
 		{"sweep", "How well every value of one setting would fit.", []string{"document", "key"}, c.sweep},
 		{"paint", "How well every value of every setting would fit; what was swept of the same document is not judged again.", []string{"document"}, c.paint},
-		{"mends", "The smallest changes that would mend what the verdicts find.", []string{"document"}, c.mends},
+		{"suggestions", "The smallest changes that would fix what the verdicts find.", []string{"document"}, c.mends},
 		{"steps", "What one step of each setting would do.", []string{"document"}, dialin.Steps},
-		{"places", "A load attached elsewhere along the arm, at the same peak torque.", []string{"document"}, evaluate.ComparePlaces},
+		{"attachmentSites", "A load attached elsewhere along the arm, at the same peak torque.", []string{"document"}, evaluate.CompareSites},
 		{"tempo", "The torque in motion.", []string{"document"}, evaluate.Tempo},
 		{"spread", "How far the numbers could be off.", []string{"document"}, spread},
 		{"equal", "The loads that ask as much as a reference does.", []string{"document", "reference"}, equal},
@@ -70,6 +70,7 @@ func (c *Core) Calls() []Call {
 		{"find", "The exercises that a search for a text means, the best first.", []string{"text"}, catalogue.Search},
 		{"notYet", "What a search for a text means that is not here yet.", []string{"text"}, catalogue.NotYet},
 		{"quantity", "What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much.", []string{"text", "kind", "unit"}, typed},
+		{"present", "A text that an earlier page kept, in the words of the present version.", []string{"text"}, present},
 		{"coordinates", "The joint coordinates with their usual ranges.", nil, func() []setup.CoordinateInfo { return setup.Coordinates[:] }},
 		{"lengths", "What the tape can measure on a lifter.", nil, func() []setup.Length { return setup.Lengths }},
 		{"regions", "What a setup can be for.", nil, func() []setup.Region { return setup.Regions }},
@@ -102,8 +103,8 @@ func (c *Core) paint(d *setup.Document) (dialin.Painting, setup.Problems) {
 	return c.sweeper.PaintWith(d, c.swept.sweeps)
 }
 
-func (c *Core) mends(d *setup.Document) ([]dialin.Mend, setup.Problems) {
-	return c.sweeper.Mends(context.Background(), d)
+func (c *Core) mends(d *setup.Document) ([]dialin.Suggestion, setup.Problems) {
+	return c.sweeper.Suggestions(context.Background(), d)
 }
 
 // equal reads the reference by itself, so that the document stays the one that was read last.
@@ -153,6 +154,13 @@ func room(text string) (kit.Room, setup.Problems) { return kit.Parse([]byte(text
 func lifter(l *setup.Lifter) (*setup.Lifter, setup.Problems) {
 	return l, evaluate.CheckSets("lifter.", l)
 }
+
+// Present is a kept text in the words of the present version.
+type Present struct {
+	Text string `json:"text"`
+}
+
+func present(text string) Present { return Present{string(setup.UpgradedText([]byte(text)))} }
 
 // Typed is a quantity that was typed, in SI.
 type Typed struct {

@@ -16,11 +16,11 @@ func TestDemoSetupsAreSound(t *testing.T) {
 	for _, d := range documents {
 		r, problems := evaluate.Document(&d)
 		if len(problems) > 0 {
-			t.Errorf("%s, %v kg: %v", d.Name, d.Lifter.Mass, problems)
+			t.Errorf("%s, %v kg: %v", d.Name, d.Lifter.BodyMass, problems)
 			continue
 		}
 		if e := r.Profile.PeakEffort; !r.Hold && (!e.Known() || e.OrNaN() > 1) || len(r.Gaps)+len(r.Warnings) > 0 {
-			t.Errorf("%s, %v kg: effort %+v, gaps %v, warnings %v", d.Name, d.Lifter.Mass, e, r.Gaps, r.Warnings)
+			t.Errorf("%s, %v kg: effort %+v, gaps %v, warnings %v", d.Name, d.Lifter.BodyMass, e, r.Gaps, r.Warnings)
 		}
 	}
 }

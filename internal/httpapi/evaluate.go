@@ -19,9 +19,9 @@ type rawInput struct{ RawBody []byte }
 func (s *Server) registerEvaluate(api huma.API) {
 	offer(api, s.turns, "evaluate", "", "Evaluate a setup document: the same numbers as in the page and from the command line", without(evaluate.Document))
 	offer(api, s.turns, "evaluateTempo", "/tempo", "Evaluate a setup document in motion, at its tempo", without(evaluate.Tempo))
-	offer(api, s.turns, "comparePlaces", "/places", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", without(evaluate.ComparePlaces))
-	offer(api, s.turns, "findMends", "/mends", "The smallest changes that would mend what the verdicts of a setup document find", func(ctx context.Context, d *setup.Document) (*mends, setup.Problems) {
-		found, problems := new(dialin.Sweeper).Mends(ctx, d)
+	offer(api, s.turns, "compareSites", "/attachment-sites", "The first cable or band of a setup document fixed elsewhere on the arm, at equal torque", without(evaluate.CompareSites))
+	offer(api, s.turns, "findSuggestions", "/suggestions", "The smallest changes that would fix what the verdicts of a setup document find", func(ctx context.Context, d *setup.Document) (*mends, setup.Problems) {
+		found, problems := new(dialin.Sweeper).Suggestions(ctx, d)
 		return &mends{found}, problems
 	})
 	offer(api, s.turns, "evaluateUncertainty", "/uncertainty", "How far the numbers of a setup document could be off, under the usual errors",
@@ -80,7 +80,7 @@ type notYet struct {
 }
 
 type mends struct {
-	Mends []dialin.Mend `json:"mends"`
+	Suggestions []dialin.Suggestion `json:"suggestions"`
 }
 
 // without is an evaluation that is too short to be ended.

@@ -22,7 +22,7 @@ func TestLiftersComeFromAndGoToFiles(t *testing.T) {
 	}
 	var f failure
 	c.call("POST", "/api/lifters/import?write=true", table+"Third;1,7;heavy;\n", 422, &f)
-	if !f.has("row 4, column mass", `"heavy" is not a number`) {
+	if !f.has("row 4, column bodyMass", `"heavy" is not a number`) {
 		t.Errorf("%+v", f.Problems)
 	}
 	var now list[httpapi.Lifter]
@@ -30,7 +30,7 @@ func TestLiftersComeFromAndGoToFiles(t *testing.T) {
 		t.Errorf("%d lifters became %d", before.Total, now.Total)
 	}
 	c.call("POST", "/api/lifters/import?write=true", table, 200, &seen)
-	if c.call("GET", "/api/lifters?q=noa+field", nil, 200, &now); !seen.Written || now.Total != 1 || now.Items[0].Body.Stature != 1.72 {
+	if c.call("GET", "/api/lifters?q=noa+field", nil, 200, &now); !seen.Written || now.Total != 1 || now.Items[0].Body.Height != 1.72 {
 		t.Errorf("%+v, %+v", seen, now)
 	}
 	for _, format := range []string{"json", "csv"} {

@@ -81,7 +81,7 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 	problems = append(problems, idProblem("id", w.ID, false)...)
 	problems = append(problems, versionProblem(w.Version)...)
 	problems = append(problems, idProblem("lifterId", w.LifterID, true)...)
-	problems = append(problems, idProblem("document.room", w.Document.Room, false)...)
+	problems = append(problems, idProblem("document.room", w.Document.Gym, false)...)
 	if len(problems) > 0 {
 		return store.Setup{}, refused(problems)
 	}
@@ -90,8 +90,8 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 		id = w.ID
 	}
 	var room *string
-	if w.Document.Room != "" {
-		room = &w.Document.Room
+	if w.Document.Gym != "" {
+		room = &w.Document.Gym
 	}
 	return store.Setup{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: w.Document.Name}, LifterID: w.LifterID, RoomID: room, Document: document}, err
 }

@@ -186,7 +186,7 @@ func (p *program) readyAs(key, name string) string {
 	p.t.Helper()
 	var lifters struct{ Items []struct{ ID string } }
 	p.call("GET", "/api/lifters", nil, &lifters)
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		if r.Key == key {
 			if name != "" {
 				r.Document.Name = name

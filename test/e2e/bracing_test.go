@@ -21,7 +21,7 @@ func open(t *testing.T, prog *program, lifter, setup string) *page {
 	p := openPage(t, prog.url("/lifters"))
 	p.press(lifter)
 	p.press(setup)
-	p.until("the verdicts", `document.querySelector('[data-verdict="brace"]')`)
+	p.until("the verdicts", `document.querySelector('[data-verdict="stability"]')`)
 	return p
 }
 
@@ -30,17 +30,17 @@ func verdict(key string) string { return `[data-verdict="` + key + `"]` }
 // The bench says that a pull tips the lifter and how to stand instead; a click does it, and undo takes it back.
 func TestBracingIsMended(t *testing.T) {
 	p := open(t, startProgram(t), "Ilvane Torsk", "Cross-behind cable lateral raise, knee height")
-	p.says(verdict("brace"), "Stable throughout")
+	p.says(verdict("stability"), "Stable throughout")
 	p.typeInto("load.stack/0", "75")
 	p.untilDial("load.stack/0", 75)
-	p.says(verdict("brace"), "tips back")
+	p.says(verdict("stability"), "tips back")
 	p.press("Top")
 	p.until("base and pressure", `document.querySelectorAll('[data-contact]').length > 0`)
-	p.until("what would hold", `document.querySelector('[data-verdict="brace"] button')`)
-	p.press(read[string](p, `document.querySelector('[data-verdict="brace"] button').innerText`))
-	p.says(verdict("brace"), "Stable")
+	p.until("what would hold", `document.querySelector('[data-verdict="stability"] button')`)
+	p.press(read[string](p, `document.querySelector('[data-verdict="stability"] button').innerText`))
+	p.says(verdict("stability"), "Stable")
 	p.key("z", chromedp.ModifierCtrl)
-	p.says(verdict("brace"), "tips back")
+	p.says(verdict("stability"), "tips back")
 	p.says(verdict("start"), "Picking up and returning")
 	p.act(`document.querySelector('[data-verdict="start"] summary').click()`)
 	p.says(verdict("start"), "right hand")
@@ -62,12 +62,12 @@ func TestCautionsAndLimits(t *testing.T) {
 	p.until("no draft is left to warn of", `!Object.keys(localStorage).some(k => k.startsWith('dialarc.draft.'))`)
 	p.reload()
 	p.says(`[data-caution="low-back"]`, "Seen:")
-	p.says(verdict("joints"), "low back has to hold")
+	p.says(verdict("jointLoad"), "low back has to hold")
 	limit := `document.querySelector('input[aria-label="Limit: Low back"]')`
 	p.until("the limit", limit)
 	p.act(`(e => { e.focus(); e.select(); })(` + limit + `)`)
 	p.key("900\r")
-	p.until("no word about the low back", `!document.querySelector('[data-verdict="joints"]').innerText.includes("low back")`)
+	p.until("no word about the low back", `!document.querySelector('[data-verdict="jointLoad"]').innerText.includes("low back")`)
 	p.until("no caution either", `!document.querySelector('[data-caution="low-back"]')`)
 }
 

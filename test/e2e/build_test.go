@@ -68,7 +68,7 @@ func TestBuildABandFly(t *testing.T) {
 	p := openPage(t, prog.url("/lifters"))
 	p.press("Madoc Quill")
 	p.fromNothing("Chest, middle", "Band", "Lying on the back")
-	p.says(verdict("work"), "iddle chest")
+	p.says(verdict("muscles"), "iddle chest")
 	begun := p.on(prog)
 	height := p.dial("band.height/0")
 	p.typeInto("band.height/0", "15")
@@ -80,7 +80,7 @@ func TestBuildABandFly(t *testing.T) {
 	p.until("standing", `document.querySelector('[data-dial="stance.out"]') && !document.querySelector('[data-dial="bench.angle"]')`)
 	p.choose("Target profile", "Late")
 	built := p.on(prog)
-	if built["target"].(map[string]any)["school"] != "late" || len(built["loads"].([]any)) != 2 || built["posture"].(map[string]any)["kind"] != "standing" {
+	if built["target"].(map[string]any)["profile"] != "late" || len(built["loads"].([]any)) != 2 || built["posture"].(map[string]any)["kind"] != "standing" {
 		t.Errorf("built %v", built)
 	}
 	steps := 0

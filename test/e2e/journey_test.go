@@ -322,7 +322,7 @@ func (p *page) share(region string) float64 {
 // the target's length, a number tells how it comes about, and a wanted profile is drawn by its points.
 func TestWhoWorksAndADrawnTarget(t *testing.T) {
 	p := openRaise(t, startProgram(t))
-	p.says(`[data-verdict="work"]`, "deltoid")
+	p.says(`[data-verdict="muscles"]`, "deltoid")
 	straight := p.share("deltoid.anterior")
 	p.typeInto("path.rotation", "-60")
 	p.untilDial("path.rotation", -60)

@@ -233,8 +233,8 @@ func TestOwnReadySetup(t *testing.T) {
 		Document setup.Document
 	}
 	prog.call("GET", "/api/setups/"+read[string](p, `location.pathname.split('/').at(-1)`), nil, &s)
-	if s.Document.Lifter.Stature != 1.74 || s.Document.Name != "Plank, straight arms" {
-		t.Errorf("%v m, %s", s.Document.Lifter.Stature, s.Document.Name)
+	if s.Document.Lifter.Height != 1.74 || s.Document.Name != "Plank, straight arms" {
+		t.Errorf("%v m, %s", s.Document.Lifter.Height, s.Document.Name)
 	}
 }
 

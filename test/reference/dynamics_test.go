@@ -97,13 +97,13 @@ type trial struct {
 // passed at a random rate and acceleration.
 func newTrial(r *rand.Rand) trial {
 	span := func(low, high float64) float64 { return low + (high-low)*r.Float64() }
-	d := setup.Document{Lifter: setup.Lifter{Stature: span(1.5, 2), Mass: span(50, 110), CarryingDeg: span(0, 15)}, Target: setup.Target{Region: "deltoid.middle"},
+	d := setup.Document{Lifter: setup.Lifter{Height: span(1.5, 2), BodyMass: span(50, 110), CarryingDeg: span(0, 15)}, Target: setup.Target{Region: "deltoid.middle"},
 		Posture:  setup.Posture{Kind: []string{"standing", "hinged", "kneeling"}[r.IntN(3)], X: span(-0.5, 0.5), Z: span(-0.3, 0.3), HeadingDeg: span(-180, 180), Trunk: setup.Trunk{PitchDeg: span(-10, 80), BendDeg: span(-20, 20), TurnDeg: span(-20, 20)}},
 		Movement: setup.Movement{Kind: "keyframes", Side: "right"}}
 	pronation, wrist := span(-60, 60), span(-20, 20)
 	girdle := map[string]float64{"girdle.elevationDeg": span(-5, 20), "girdle.protractionDeg": span(-10, 20)}
 	for _, s := range []float64{0, span(0.3, 0.7), 1} {
-		pose := map[string]float64{"shoulder.elevationDeg": span(10, 130), "shoulder.planeDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60),
+		pose := map[string]float64{"shoulder.elevationDeg": span(10, 130), "shoulder.planeOfElevationDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60),
 			"elbow.flexionDeg": span(5, 120), "forearm.pronationDeg": pronation + span(-20, 20), "wrist.flexionDeg": wrist + span(-10, 10)}
 		for k, v := range girdle {
 			pose[k] = v

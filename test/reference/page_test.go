@@ -39,7 +39,7 @@ func documents(t *testing.T) []setup.Document {
 		}
 		all = append(all, d)
 	}
-	for _, r := range catalogue.All(&setup.Lifter{Stature: 1.75, Mass: 75}) {
+	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		all = append(all, r.Document)
 	}
 	slack := all[0].Clone()
@@ -111,7 +111,7 @@ func compare(t *testing.T, d *setup.Document, line []byte) {
 			t.Fatalf("%s: number %d is %v, the page has %v", d.Name, i, w, g)
 		}
 	}
-	if m, known := report.Profile.Match.Get(); known != (page.Match != nil) || known && math.Abs(m-*page.Match) > 1e-7 {
+	if m, known := report.Profile.Fit.Get(); known != (page.Match != nil) || known && math.Abs(m-*page.Match) > 1e-7 {
 		t.Errorf("%s: match %v, the page has %v", d.Name, m, page.Match)
 	}
 }

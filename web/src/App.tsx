@@ -9,9 +9,9 @@ import { Notices } from "./ui/Notices";
 // Each screen comes when it is first shown.
 const HomeScreen = lazy(() => import("./screens/home/HomeScreen").then((m) => ({ default: m.HomeScreen })));
 const LiftersScreen = lazy(() => import("./screens/lifters/LiftersScreen").then((m) => ({ default: m.LiftersScreen })));
-const KitScreen = lazy(() => import("./screens/kit/KitScreen").then((m) => ({ default: m.KitScreen })));
-const BenchScreen = lazy(() => import("./screens/bench/BenchScreen").then((m) => ({ default: m.BenchScreen })));
-const EmptyBench = lazy(() => import("./screens/bench/EmptyBench").then((m) => ({ default: m.EmptyBench })));
+const KitScreen = lazy(() => import("./screens/equipment/KitScreen").then((m) => ({ default: m.KitScreen })));
+const BenchScreen = lazy(() => import("./screens/workbench/BenchScreen").then((m) => ({ default: m.BenchScreen })));
+const EmptyBench = lazy(() => import("./screens/workbench/EmptyBench").then((m) => ({ default: m.EmptyBench })));
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });

@@ -2,11 +2,14 @@ import "./engine/module"; // first: the core loads while the rest of the page st
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
+import { makeKeptPresent } from "./state/present";
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no root element.");
-createRoot(root).render(
-  <StrictMode>
-    <App />
-  </StrictMode>,
-);
+const show = () =>
+  createRoot(root).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  );
+makeKeptPresent().then(show, show);

@@ -9,7 +9,7 @@ import (
 )
 
 // Lifter is of middle size.
-var Lifter = setup.Lifter{Stature: 1.75, Mass: 75}
+var Lifter = setup.Lifter{Height: 1.75, BodyMass: 75}
 
 // Ready is a ready setup for that lifter by its key.
 func Ready(t testing.TB, key string) setup.Document {

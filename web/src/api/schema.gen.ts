@@ -126,24 +126,7 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  "/api/evaluate/mends": {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** The smallest changes that would mend what the verdicts of a setup document find */
-    post: operations["findMends"];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  "/api/evaluate/places": {
+  "/api/evaluate/attachment-sites": {
     parameters: {
       query?: never;
       header?: never;
@@ -153,7 +136,24 @@ export interface paths {
     get?: never;
     put?: never;
     /** The first cable or band of a setup document fixed elsewhere on the arm, at equal torque */
-    post: operations["comparePlaces"];
+    post: operations["compareSites"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/evaluate/suggestions": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The smallest changes that would fix what the verdicts of a setup document find */
+    post: operations["findSuggestions"];
     delete?: never;
     options?: never;
     head?: never;
@@ -619,7 +619,7 @@ export interface components {
     };
     CompareComparison: {
       /** @description In which respects they cannot be compared as they are. */
-      because: components["schemas"]["CompareReason"][];
+      confounders: components["schemas"]["CompareReason"][];
       /** @description The numbers that they are compared by, what differs most first. */
       differences: components["schemas"]["CompareDifference"][];
       /** @description Who carries the torque, what differs most first. */
@@ -849,10 +849,14 @@ export interface components {
       items: components["schemas"]["ReportCountedExercise"][];
     };
     Document: {
+      /** @description Keys of cautions that the coach has seen and set aside. */
+      acknowledged?: string[];
       /** @description The bench, or null. */
       bench?: components["schemas"]["DocumentBench"];
       /** @description What the coach says to the lifter, one short sentence each. */
       cues?: string[];
+      /** @description Id of the room whose kit it was fitted to. */
+      gym?: string;
       /** @description Who lifts: a copy, so that the document stands on its own. */
       lifter: components["schemas"]["DocumentLifter"];
       /** @description What pulls; any number at once. */
@@ -867,8 +871,6 @@ export interface components {
       notes?: string;
       /** @description How and where the lifter stands. */
       posture: components["schemas"]["DocumentPosture"];
-      /** @description Id of the room whose kit it was fitted to. */
-      room?: string;
       /** @description How to end a set that will not go up. */
       safely?: string;
       /**
@@ -878,13 +880,11 @@ export interface components {
       samples?: number;
       /**
        * @description Document version.
-       * @example dialarc.setup/1
+       * @example dialarc.setup/2
        */
       schema: string;
       /** @description What its score counts, where that is not the usual. */
       scoring?: components["schemas"]["DocumentScoring"];
-      /** @description Keys of cautions that the coach has seen and set aside. */
-      seen?: string[];
       /** @description What the setup is for. */
       target: components["schemas"]["DocumentTarget"];
       /** @description Seconds of each phase. */
@@ -1100,27 +1100,27 @@ export interface components {
       s: number;
     };
     DocumentKit: {
+      /** @description cable, rope, band: key of the handle, rope, strap or cuff in its room. */
+      attachment?: string;
       /**
-       * @description cable, strands: which column.
+       * @description cable, rope: which column.
        * @enum {string}
        */
       column?: "left" | "right";
-      /** @description cable, strands, band: key of the handle, rope, strap or cuff in its room. */
-      held?: string;
       /**
        * Format: int64
-       * @description cable, strands: number of the hole from the floor up.
+       * @description cable, rope: number of the hole from the floor up.
        */
       hole?: number;
       /** @description Other kinds: key of the weights, band or machine in its room. */
       item?: string;
-      /** @description cable, strands, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m. */
+      /** @description cable, rope, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m. */
       lengths?: number[];
       /** @description dumbbell, bar, lever, cam: what can be loaded, rising, kg. */
       masses?: number[];
-      /** @description cable, strands: the column; that of the ready station unless given. */
+      /** @description cable, rope: the column; that of the ready station unless given. */
       spec?: components["schemas"]["DocumentColumn"];
-      /** @description cable, strands: key of the station in its room. */
+      /** @description cable, rope: key of the station in its room. */
       station?: string;
     };
     DocumentKnownSet: {
@@ -1164,6 +1164,11 @@ export interface components {
     DocumentLifter: {
       /**
        * Format: double
+       * @description Body mass, kg.
+       */
+      bodyMass: number;
+      /**
+       * Format: double
        * @description Carrying angle of the elbow: how far the straight forearm deviates outward, degrees; 0 until measured.
        */
       carryingDeg?: number;
@@ -1174,6 +1179,11 @@ export interface components {
        * @description Force that the lifter wants the hand to hold at most, N; 6 per kg of body mass unless given.
        */
       gripLimit?: number;
+      /**
+       * Format: double
+       * @description Standing height, m.
+       */
+      height: number;
       /** @description Measured lengths in m that replace the fraction of stature; keys as in the format's description. */
       lengths?: {
         [key: string]: number;
@@ -1183,11 +1193,6 @@ export interface components {
        * @description Torque that the lifter wants the low back to hold at most, N·m; by body mass and training unless given.
        */
       lowBackLimit?: number;
-      /**
-       * Format: double
-       * @description Body mass, kg.
-       */
-      mass: number;
       /**
        * Format: double
        * @description How far out the arms track by themselves, degrees.
@@ -1204,11 +1209,6 @@ export interface components {
        * @enum {string}
        */
       sex?: "female" | "male";
-      /**
-       * Format: double
-       * @description Standing height, m.
-       */
-      stature: number;
       /** @description Isometric tests; of each action those of the newest day count. */
       strength?: components["schemas"]["DocumentStrengthTest"][];
       /**
@@ -1240,7 +1240,7 @@ export interface components {
       coordinate?: string;
       /**
        * Format: double
-       * @description cable, strands: share lost on the way out and back; 0.07 unless given.
+       * @description cable, rope: share lost on the way out and back; 0.07 unless given.
        */
       friction?: number;
       /**
@@ -1256,10 +1256,10 @@ export interface components {
       /** @description Name within the document, unique. */
       id: string;
       /**
-       * @description What it is. strands: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load.
+       * @description What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load.
        * @enum {string}
        */
-      kind: "dumbbell" | "bar" | "cable" | "strands" | "band" | "cam" | "lever" | "ownBody";
+      kind: "dumbbell" | "bar" | "cable" | "rope" | "band" | "cam" | "lever" | "bodyweight";
       /** @description What it was taken from. */
       kit?: components["schemas"]["DocumentKit"];
       /**
@@ -1286,7 +1286,7 @@ export interface components {
       padRadius?: number;
       /**
        * Format: double
-       * @description cable, strands: what hangs out of the pulley with the stack at rest, m; 0.05 unless given.
+       * @description cable, rope: what hangs out of the pulley with the stack at rest, m; 0.05 unless given.
        */
       parkedGap?: number;
       /** @description lever: a point on its axis, or the corner that the bar's end stands in, m. */
@@ -1310,11 +1310,11 @@ export interface components {
       plateRadius?: number;
       /** @description band: measured pull of one strand, at two lengths or more. */
       pull?: components["schemas"]["DocumentBandPoint"][];
-      /** @description cable, strands: where the cable leaves the pulley, m. */
+      /** @description cable, rope: where the cable leaves the pulley, m. */
       pulley?: components["schemas"]["DocumentPoint"];
       /**
        * Format: double
-       * @description cable, strands, cam: force at the handle over weight of the stack; 1 unless given.
+       * @description cable, rope, cam: force at the handle over weight of the stack; 1 unless given.
        */
       ratio?: number;
       /**
@@ -1336,12 +1336,12 @@ export interface components {
       side: "right" | "left";
       /**
        * Format: double
-       * @description cable, strands, cam: mass on the pin, kg.
+       * @description cable, rope, cam: mass on the pin, kg.
        */
       stackMass?: number;
       /**
        * Format: double
-       * @description strands: from the cable's end to the middle of each hand, m.
+       * @description rope: from the cable's end to the middle of each hand, m.
        */
       strandLength?: number;
       /**
@@ -1351,7 +1351,7 @@ export interface components {
       strands?: number;
       /**
        * Format: double
-       * @description cable, strands: how far the stack can rise, m; 1.6 unless given.
+       * @description cable, rope: how far the stack can rise, m; 1.6 unless given.
        */
       travel?: number;
       /** @description Whether load advice may scale it. */
@@ -1379,7 +1379,7 @@ export interface components {
       fromDeg?: number;
       /** @description guided: where the middle of the closed hand goes. */
       guide?: components["schemas"]["DocumentGuide"];
-      /** @description Coordinates held over the range, degrees, keyed like shoulder.planeDeg. */
+      /** @description Coordinates held over the range, degrees, keyed like shoulder.planeOfElevationDeg. */
       hold?: {
         [key: string]: number;
       };
@@ -1452,15 +1452,11 @@ export interface components {
        * @description Between the ankles' middles, sideways, m.
        */
       feetApart?: number;
-      /** @description Where the hand that takes no part holds on, m. */
-      handAt?: components["schemas"]["DocumentPoint"];
       /**
        * Format: double
        * @description 0 faces away from the station, 90 is a turn to the left, degrees.
        */
       headingDeg?: number;
-      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh. */
-      held?: ("strap" | "thighPad" | "armPad" | "footPlate" | "trunkOnThighs" | "handOnThigh")[];
       /**
        * @description Posture. Lying and leaning on a bench take their angle from it.
        * @enum {string}
@@ -1480,6 +1476,8 @@ export interface components {
        * @description standing, hinged: how far the knees are bent, degrees.
        */
       kneesDeg?: number;
+      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh. */
+      restraints?: ("strap" | "thighPad" | "armPad" | "footPlate" | "trunkOnThighs" | "handOnThigh")[];
       /**
        * Format: double
        * @description Height of a block under the feet, m.
@@ -1500,6 +1498,8 @@ export interface components {
        * @description split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given.
        */
       stagger?: number;
+      /** @description Where the hand that takes no part holds on, m. */
+      supportHand?: components["schemas"]["DocumentPoint"];
       /** @description Lean of pelvis and trunk together about mid-hip, on top of what the posture gives. */
       trunk?: components["schemas"]["DocumentTrunk"];
       /**
@@ -1648,15 +1648,15 @@ export interface components {
        */
       joint?: "girdle" | "shoulder" | "elbow" | "hip" | "knee";
       /**
+       * @description What the profile should look like.
+       * @enum {string}
+       */
+      profile: "match" | "early" | "even" | "late" | "overload" | "custom";
+      /**
        * @description Key of the muscle region.
        * @example deltoid.middle
        */
       region: string;
-      /**
-       * @description What the profile should look like.
-       * @enum {string}
-       */
-      school: "match" | "early" | "even" | "late" | "overload" | "custom";
     };
     DocumentTempo: {
       /**
@@ -1723,7 +1723,7 @@ export interface components {
         why?: string;
       };
       /** @description 0 to 100. */
-      match: {
+      fit: {
         value: number | null;
         /** @description Why there is none. */
         why?: string;
@@ -2325,38 +2325,8 @@ export interface components {
       b: string;
       setup: components["schemas"]["Document"];
     };
-    Mend: {
-      /** @description The setup with the change, where that is not one setting. */
-      document?: components["schemas"]["Document"];
-      /**
-       * Format: double
-       * @description The setting's present value.
-       */
-      from: number;
-      /** @description The setting; empty when the document changes in other ways. */
-      key?: string;
-      /** @description The setting's kind of unit. */
-      kind?: string;
-      /** @description Of the setting, or what to do in words. */
-      label: string;
-      /**
-       * Format: double
-       * @description profile: the score that gives, 0 to 100.
-       */
-      score?: number;
-      /**
-       * Format: double
-       * @description The value to turn it to.
-       */
-      to: number;
-      /**
-       * @description Key of the verdict.
-       * @enum {string}
-       */
-      verdict: "lineUp" | "profile" | "brace" | "start" | "clear" | "joints";
-    };
     Mends: {
-      mends: components["schemas"]["Mend"][];
+      suggestions: components["schemas"]["Suggestion"][];
     };
     Missing: {
       name: string;
@@ -2369,8 +2339,6 @@ export interface components {
       items: components["schemas"]["Missing"][];
     };
     Painting: {
-      /** @description The smallest change of one setting that helps, or null. */
-      mend: components["schemas"]["Mend"];
       /** @description What that is made up of; null where there is no score. */
       points: components["schemas"]["Points"];
       /** @description The document's own score, 0 to 100. */
@@ -2379,6 +2347,8 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+      /** @description The smallest change of one setting that helps, or null. */
+      suggestion: components["schemas"]["Suggestion"];
       sweeps: components["schemas"]["Sweep"][];
     };
     PeoplePerson: {
@@ -2448,6 +2418,9 @@ export interface components {
        */
       start: number;
     };
+    Present: {
+      text: string;
+    };
     Problem: {
       /** @description What would be right. */
       hint?: string;
@@ -2486,6 +2459,7 @@ export interface components {
       ready: boolean;
     };
     Report: {
+      alignment: components["schemas"]["ReportAlignment"];
       bearable: components["schemas"]["ReportBearable"];
       /** @description Whether the other side does the same, mirrored. */
       both: boolean;
@@ -2493,8 +2467,6 @@ export interface components {
       /** @description Cautions of the trade that apply. They block nothing. */
       cautions: components["schemas"]["ReportCaution"][];
       curves: components["schemas"]["ReportCurves"];
-      /** @description Picking up and putting back two handles; null for any other setup. */
-      entry: components["schemas"]["ReportEntry"];
       /** @description Stretches of the range in which a load cannot do its work. */
       gaps: components["schemas"]["ReportGap"][];
       /** @description Whether one pose is held: then there is no range and no profile. */
@@ -2517,7 +2489,6 @@ export interface components {
       lead: "right" | "left";
       /** @description What gives out first, and the loads and repetitions that follow. */
       limit: components["schemas"]["ReportLimit"];
-      lineUp: components["schemas"]["ReportLineUp"];
       /** @description Parts of the arm that would have to go through the body or the bench. */
       meets: components["schemas"]["ReportMeet"][];
       muscles: components["schemas"]["ReportMuscles"];
@@ -2528,6 +2499,8 @@ export interface components {
       /** @description What each load contributes, in the document's order. */
       parts: components["schemas"]["ReportPart"][];
       path: components["schemas"]["ReportPath"];
+      /** @description Picking up and putting back two handles; null for any other setup. */
+      pickup: components["schemas"]["ReportPickup"];
       /** @description What the pins of known stacks ask. */
       pins: components["schemas"]["ReportPins"][];
       profile: components["schemas"]["ReportProfile"];
@@ -2549,6 +2522,76 @@ export interface components {
       verdicts: components["schemas"]["ReportVerdict"][];
       /** @description What can be evaluated but should be looked at. */
       warnings: components["schemas"]["Problem"][];
+    };
+    ReportAlignment: {
+      /** @description Where on the path that is, degrees. */
+      forearmAtDeg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where several joints share the movement: by how much the forearm is off the line of what the hand holds, at worst, degrees. */
+      forearmDeg: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where one joint moves: mean size of the loads' off-axis torque over the mean of their resisting torque. */
+      offPlaneShare: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it. */
+      passesBy: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ReportAttachmentSite: {
+      contact: components["schemas"]["DocumentContact"];
+      /** @description Largest torque that the elbow has to hold, N·m. */
+      elbow: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description By what the load has to be multiplied. */
+      factor: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest force that the hand holds, N. */
+      grip: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Where it is fixed now. */
+      here: boolean;
+      label: string;
+      /** @description Largest resultant across the limb at the target joint, N. */
+      shear: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest estimate between the target joint's surfaces, N. */
+      surface: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ReportAttachmentSites: {
+      /**
+       * Format: int64
+       * @description The load that is moved.
+       */
+      index: number;
+      sites: components["schemas"]["ReportAttachmentSite"][];
     };
     ReportBand: {
       /** @description A number that may be missing; then why says why. */
@@ -2704,12 +2747,10 @@ export interface components {
       name: string;
     };
     ReportCurves: {
-      /** @description Size of the resultant force at the joint across the segment, N. */
-      across: (number | null)[];
-      /** @description Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it. */
-      along: (number | null)[];
       /** @description The joint coordinate that names the sweep, degrees. */
       angleDeg: (number | null)[];
+      /** @description Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it. */
+      axial: (number | null)[];
       /** @description Where feet or hands carry the moving body, how far ahead of ankle or grip its weight comes down, m; else null. */
       balance: (number | null)[];
       /** @description On a straight bar, how far the forearm is from square to it, degrees; else null. */
@@ -2731,9 +2772,11 @@ export interface components {
       /** @description Of loads and body while lowering, N·m. */
       lowering: (number | null)[];
       /** @description Size of what the loads leave beside the axis, N·m. */
-      offAxis: (number | null)[];
+      offPlane: (number | null)[];
       /** @description Place along the path, 0 to 1. */
       s: (number | null)[];
+      /** @description Size of the resultant force at the joint across the segment, N. */
+      shear: (number | null)[];
       /** @description Size of the whole torque vector, N·m. */
       size: (number | null)[];
       /** @description Swept angle from the start, degrees. */
@@ -2755,29 +2798,6 @@ export interface components {
       text: string;
       /** Format: double */
       toS: number;
-    };
-    ReportEntry: {
-      /** @description Each hand holds the handle from the other side. */
-      crossed: boolean;
-      /** @description Whether the lifter stands with one handle alone. */
-      holds: boolean;
-      /**
-       * @description How not.
-       * @enum {string}
-       */
-      how?: "dragged" | "lifted" | "tips";
-      /**
-       * Format: double
-       * @description Of one handle alone at the start, N.
-       */
-      pull: number;
-      /** @description The order of picking up and putting back. */
-      steps: string[];
-      /**
-       * Format: double
-       * @description Which way, degrees from the lifter's heading to the right.
-       */
-      towardDeg: number;
     };
     ReportEqualLoads: {
       /** @description Factor for the same torque at the end of the range. */
@@ -2880,15 +2900,15 @@ export interface components {
       toDeg: number;
     };
     ReportJointPart: {
-      /** @description Resultant force across it, N. */
-      across: (number | null)[];
       /** @description Resultant force along the moved segment, N. */
-      along: (number | null)[];
+      axial: (number | null)[];
       /** @description N·m; null where it is unknown. */
       capacity: (number | null)[];
       /** @description Torque over capacity. */
       effort: (number | null)[];
       joint: string;
+      /** @description Resultant force across it, N. */
+      shear: (number | null)[];
       /** @description Size of the torque vector, N·m. */
       size: (number | null)[];
       /** @description Resisting torque about the joint's own axis, N·m; null where it does not move. */
@@ -3006,32 +3026,6 @@ export interface components {
       /** @description The same in words. */
       trustText: string;
     };
-    ReportLineUp: {
-      /** @description Where on the path that is, degrees. */
-      forearmAtDeg: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Where several joints share the movement: by how much the forearm is off the line of what the hand holds, at worst, degrees. */
-      forearmDeg: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Where one joint moves: mean size of the loads' off-axis torque over the mean of their resisting torque. */
-      offAxisShare: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Seen from above, how far the first cable's line passes from the shoulder at the end of the lift, m; positive in front of it. */
-      passesBy: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-    };
     ReportMeet: {
       /**
        * Format: double
@@ -3063,27 +3057,27 @@ export interface components {
       heads: components["schemas"]["ReportRegionPart"][];
       /** @description Largest activation of any part; above 1.2 the load is more than the model holds. */
       largest: (number | null)[];
-      /** @description Size of what else nothing gives at the target joint, N·m. */
-      leftRest: (number | null)[];
-      /** @description Torque about the upper arm that nothing gives, N·m; null for a leg. */
-      leftTwist: (number | null)[];
+      /**
+       * @description Where on the path the target is longest.
+       * @enum {string}
+       */
+      lengthenedEnd: "start" | "end" | "undecided" | "unknown";
       /** @description Share of the resisting torque at lengths above the middle of what the target usually owns. */
       lengthenedShare: {
         value: number | null;
         /** @description Why there is none. */
         why?: string;
       };
-      /**
-       * @description Where on the path the target is longest.
-       * @enum {string}
-       */
-      longEnd: "start" | "end" | "undecided" | "unknown";
       /** @description What joints at their ends, ligaments and ribs hold. */
       passive: components["schemas"]["ReportHeld"][];
       /** @description Torque that lifts the shoulder girdle, asked of its muscles, N·m; null for a leg. */
       raises: (number | null)[];
       /** @description Muscles and their parts: the target's first, then by how much they do. */
       regions: components["schemas"]["ReportRegionPart"][];
+      /** @description Size of what else nothing gives at the target joint, N·m. */
+      residual: (number | null)[];
+      /** @description Torque about the upper arm that nothing gives, N·m; null for a leg. */
+      residualTwist: (number | null)[];
       /** @description Torque that draws the shoulder girdle back, asked of its muscles, N·m; negative forward; null for a leg. */
       retracts: (number | null)[];
       /** @description Places along the path. */
@@ -3134,6 +3128,29 @@ export interface components {
       /** @description Target joint, m. */
       joint: (number | null)[];
     };
+    ReportPickup: {
+      /** @description Each hand holds the handle from the other side. */
+      crossed: boolean;
+      /** @description Whether the lifter stands with one handle alone. */
+      holds: boolean;
+      /**
+       * @description How not.
+       * @enum {string}
+       */
+      how?: "dragged" | "lifted" | "tips";
+      /**
+       * Format: double
+       * @description Of one handle alone at the start, N.
+       */
+      pull: number;
+      /** @description The order of picking up and putting back. */
+      steps: string[];
+      /**
+       * Format: double
+       * @description Which way, degrees from the lifter's heading to the right.
+       */
+      towardDeg: number;
+    };
     ReportPin: {
       /** @description Largest torque over capacity with this pin. */
       effort: {
@@ -3163,50 +3180,6 @@ export interface components {
        */
       step: number;
     };
-    ReportPlace: {
-      /** @description Largest resultant across the limb at the target joint, N. */
-      across: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      contact: components["schemas"]["DocumentContact"];
-      /** @description Largest torque that the elbow has to hold, N·m. */
-      elbow: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description By what the load has to be multiplied. */
-      factor: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Largest force that the hand holds, N. */
-      grip: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Where it is fixed now. */
-      here: boolean;
-      label: string;
-      /** @description Largest estimate between the target joint's surfaces, N. */
-      surface: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-    };
-    ReportPlaces: {
-      /**
-       * Format: int64
-       * @description The load that is moved.
-       */
-      index: number;
-      places: components["schemas"]["ReportPlace"][];
-    };
     ReportPoint: {
       /** Format: double */
       x: number;
@@ -3220,6 +3193,12 @@ export interface components {
       cliffs: components["schemas"]["ReportCliff"][];
       /** @description Under 15% of the peak. */
       deadSpots: components["schemas"]["ReportSpan"][];
+      /** @description How well the profile fits the school, 0 to 100. */
+      fit: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
       /** @description Where that is, degrees. */
       limitingAngleDeg: {
         value: number | null;
@@ -3234,12 +3213,6 @@ export interface components {
       };
       /** @description Of the loads alone; the phase word is taken from here. */
       loads: components["schemas"]["ReportShape"];
-      /** @description How well the profile fits the school, 0 to 100. */
-      match: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
       /** @description Largest torque over capacity. */
       peakEffort: {
         value: number | null;
@@ -3258,6 +3231,8 @@ export interface components {
     ReportRegionPart: {
       /** @description 1 is all of it. */
       activation: (number | null)[];
+      /** @description Angle between its pull about the shoulder and what is needed, degrees; of the target at the shoulder, null elsewhere. */
+      alignmentDeg: (number | null)[];
       /**
        * Format: double
        * @description Largest force, N: what means over parts are weighted by.
@@ -3267,8 +3242,6 @@ export interface components {
       label: string;
       /** @description Of the fibres, over their optimal length. */
       length: (number | null)[];
-      /** @description Angle between its pull about the shoulder and what is needed, degrees; of the target at the shoulder, null elsewhere. */
-      lineUpDeg: (number | null)[];
       /** @description Torque with which it draws the shoulder girdle back, N·m; null for a leg. */
       retracts: (number | null)[];
       /** @description Of what the muscles that help give about the axis, 0 for one that does not; null where that is under 5% of its peak. */
@@ -3337,13 +3310,7 @@ export interface components {
         why?: string;
       };
       /** @description Share of the peak at the end. */
-      leftEnd: {
-        value: number | null;
-        /** @description Why there is none. */
-        why?: string;
-      };
-      /** @description Share of the peak at the start. */
-      leftStart: {
+      endShare: {
         value: number | null;
         /** @description Why there is none. */
         why?: string;
@@ -3362,6 +3329,12 @@ export interface components {
       };
       /** @description early, mid or late; empty when there is no centroid. */
       phase: string;
+      /** @description Share of the peak at the start. */
+      startShare: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
       /** @description Share of the torque in each third from the long end. */
       thirds: {
         value: number | null;
@@ -3503,20 +3476,20 @@ export interface components {
        * @description How many shifted documents were evaluated.
        */
       draws: number;
+      /** @description Share of the peak at the end. */
+      endShare: components["schemas"]["ReportBand"];
       errors: components["schemas"]["ReportErrors"];
       /**
        * Format: int64
        * @description How many of them have no profile, because a stack rests or something is in the way.
        */
       failed: number;
+      /** @description 0 to 100. */
+      fit: components["schemas"]["ReportBand"];
       /** @description Torque that 5% of the draws exceed, N·m. */
       high: (number | null)[];
-      /** @description Share of the peak at the end. */
-      leftEnd: components["schemas"]["ReportBand"];
       /** @description Torque that 95% of the draws exceed, N·m. */
       low: (number | null)[];
-      /** @description 0 to 100. */
-      match: components["schemas"]["ReportBand"];
       /** @description Largest torque, N·m. */
       peak: components["schemas"]["ReportBand"];
       /** @description Where it is, degrees. */
@@ -3530,14 +3503,14 @@ export interface components {
        * @description What it is about.
        * @enum {string}
        */
-      key: "lineUp" | "profile" | "brace" | "start" | "clear" | "joints" | "work";
+      key: "alignment" | "profile" | "stability" | "start" | "clearance" | "jointLoad" | "muscles";
       /** @description The sentence, values as {name}. */
       text: string;
       /**
-       * @description good, look or stop.
+       * @description ok, warning or error.
        * @enum {string}
        */
-      tone: "good" | "look" | "stop";
+      tone: "ok" | "warning" | "error";
       values: {
         [key: string]: components["schemas"]["Quantity"];
       };
@@ -3889,6 +3862,36 @@ export interface components {
       updatedAt: string;
       /** Format: int64 */
       version: number;
+    };
+    Suggestion: {
+      /** @description The setup with the change, where that is not one setting. */
+      document?: components["schemas"]["Document"];
+      /**
+       * Format: double
+       * @description The setting's present value.
+       */
+      from: number;
+      /** @description The setting; empty when the document changes in other ways. */
+      key?: string;
+      /** @description The setting's kind of unit. */
+      kind?: string;
+      /** @description Of the setting, or what to do in words. */
+      label: string;
+      /**
+       * Format: double
+       * @description profile: the score that gives, 0 to 100.
+       */
+      score?: number;
+      /**
+       * Format: double
+       * @description The value to turn it to.
+       */
+      to: number;
+      /**
+       * @description Key of the verdict.
+       * @enum {string}
+       */
+      verdict: "lineUp" | "profile" | "brace" | "start" | "clear" | "joints";
     };
     Sweep: {
       /**
@@ -4558,7 +4561,7 @@ export interface operations {
       };
     };
   };
-  findMends: {
+  compareSites: {
     parameters: {
       query?: never;
       header?: never;
@@ -4577,7 +4580,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["Mends"];
+          "application/json": components["schemas"]["ReportAttachmentSites"];
         };
       };
       /** @description Request Entity Too Large */
@@ -4609,7 +4612,7 @@ export interface operations {
       };
     };
   };
-  comparePlaces: {
+  findSuggestions: {
     parameters: {
       query?: never;
       header?: never;
@@ -4628,7 +4631,7 @@ export interface operations {
           [name: string]: unknown;
         };
         content: {
-          "application/json": components["schemas"]["ReportPlaces"];
+          "application/json": components["schemas"]["Mends"];
         };
       };
       /** @description Request Entity Too Large */

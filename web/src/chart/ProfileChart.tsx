@@ -188,7 +188,7 @@ function Drawn(props: {
   const { heights } = drawn;
   const swept = report.curves.sweptDeg.map((v) => v ?? 0);
   const total = swept.at(-1) ?? 1;
-  const back = report.muscles.longEnd === "end";
+  const back = report.muscles.lengthenedEnd === "end";
   return fifths.map((u, k) => {
     const s = placeOf(swept, total * (back ? 1 - u : u));
     const now = (valueAt(report.curves.target, s) ?? 0) * factor;
@@ -237,10 +237,10 @@ function Drawn(props: {
 }
 
 function describe(report: Report, text: (v: number, kind: string) => string): string {
-  const { peak, peakAngleDeg, leftEnd } = report.profile.total;
-  if (peak.value == null || peakAngleDeg.value == null || leftEnd.value == null)
+  const { peak, peakAngleDeg, endShare } = report.profile.total;
+  if (peak.value == null || peakAngleDeg.value == null || endShare.value == null)
     return "Torque over the angle; it has a gap.";
-  return `Torque over the angle: largest ${text(peak.value, "torque")} at ${text(peakAngleDeg.value, "angle")}, ${text(100 * leftEnd.value, "percent")} of it at the end.`;
+  return `Torque over the angle: largest ${text(peak.value, "torque")} at ${text(peakAngleDeg.value, "angle")}, ${text(100 * endShare.value, "percent")} of it at the end.`;
 }
 
 function Thirds({ x, start, end }: { x: (v: number) => number; start: number; end: number }) {

@@ -19,7 +19,7 @@ const height = 64;
 export function ReadingChart({ report, s }: { report: Report; s: number }) {
   const units = useUnits();
   const [frame, { width }] = useSize<HTMLDivElement>();
-  const part = report.parts.find((p) => p.kind === "cable") ?? report.parts.find((p) => p.kind !== "ownBody");
+  const part = report.parts.find((p) => p.kind === "cable") ?? report.parts.find((p) => p.kind !== "bodyweight");
   if (!part || report.hold) return <p>{jointSentence(report, s, units)}</p>;
   const x = scaleLinear({ domain: [0, 1], range: [2, Math.max(10, width - 2)] });
   const y = scaleLinear({ domain: [0, 1.05], range: [height - 2, 4] });
@@ -36,7 +36,7 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
   const pull =
     {
       cable: "tension",
-      strands: "pull on each hand",
+      rope: "pull on each hand",
       band: "pull",
       cam: "push of the pad",
       lever: "push of the handle",
@@ -73,7 +73,7 @@ export function ReadingChart({ report, s }: { report: Report; s: number }) {
 
 /** What the hand and the joint carry here, apart from torque. */
 function jointSentence(report: Report, s: number, units: Units): string | null {
-  const [grip, along, across] = [report.curves.grip, report.curves.along, report.curves.across].map((c) =>
+  const [grip, along, across] = [report.curves.grip, report.curves.axial, report.curves.shear].map((c) =>
     valueAt(c, s),
   );
   if (grip == null || along == null || across == null) return null;

@@ -99,7 +99,7 @@ export function WorkChart({ report, s }: { report: Report; s: number }) {
 /** One muscle at a place: its share of what the helpers give, grey where that is rough; in N·m where it has none. */
 function Row({ part: r, s, rough, colour }: { part: RegionPart; s: number; rough: boolean; colour?: string }) {
   const units = useUnits();
-  const [share, activation, length, off] = [r.share, r.activation, r.length, r.lineUpDeg].map((c) => valueAt(c, s));
+  const [share, activation, length, off] = [r.share, r.activation, r.length, r.alignmentDeg].map((c) => valueAt(c, s));
   const notes = [
     r.target && off != null && `${Math.round(off)}° off line`,
     length != null && `length ${length.toFixed(2)}`,
@@ -146,7 +146,7 @@ function describe(list: RegionPart[], s: number): string {
 
 function left(report: Report, s: number, text: (v: number, kind: string) => string): string {
   const m = report.muscles;
-  const [twist, rest, largest, against] = [m.leftTwist, m.leftRest, m.largest, m.against].map((c) => valueAt(c, s));
+  const [twist, rest, largest, against] = [m.residualTwist, m.residual, m.largest, m.against].map((c) => valueAt(c, s));
   const parts = [];
   if (against != null && against >= 0.05) parts.push(`${text(100 * against, "percent")} co-contracts against it`);
   for (const held of m.passive) {

@@ -1,4 +1,4 @@
-import { Mark } from "../ui/Mark";
+import { StatusIcon } from "../ui/StatusIcon";
 import type { SaveKind } from "./useSaving";
 
 /** Whether what is open is saved, in words. */
@@ -13,7 +13,7 @@ export function SaveStatus({ state, refusal, version }: { state: SaveKind; refus
   };
   return (
     <span className="status" role="status" data-kind={state} data-testid="save-state">
-      {state === "refused" && <Mark tone="stop" />}
+      {state === "refused" && <StatusIcon tone="error" />}
       {state === "unsaved" && <span aria-hidden>●</span>}
       {words[state]}
     </span>

@@ -1,6 +1,6 @@
 import styled from "styled-components";
 import type { Problem } from "../engine/types";
-import { Mark } from "../ui/Mark";
+import { StatusIcon } from "../ui/StatusIcon";
 
 const Told = styled.p`
   display: flex;
@@ -14,7 +14,7 @@ export function Unsound({ what, problems }: { what: string; problems: Problem[] 
   if (problems.length === 0) return null;
   return (
     <Told role="status">
-      <Mark tone="stop" />
+      <StatusIcon tone="error" />
       {problems.length === 1 ? "One thing has" : `${problems.length} things have`} to be fixed before the {what} can be
       saved; your work is kept here meanwhile.
     </Told>

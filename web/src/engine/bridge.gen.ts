@@ -73,9 +73,9 @@ export type RawCalls = {
   effect(document: string): string;
   sweep(document: string, key: string): string;
   paint(document: string): string;
-  mends(document: string): string;
+  suggestions(document: string): string;
   steps(document: string): string;
-  places(document: string): string;
+  attachmentSites(document: string): string;
   tempo(document: string): string;
   spread(document: string): string;
   equal(document: string, reference: string): string;
@@ -96,6 +96,7 @@ export type RawCalls = {
   find(text: string): string;
   notYet(text: string): string;
   quantity(text: string, kind: string, unit: number): string;
+  present(text: string): string;
   coordinates(): string;
   lengths(): string;
   regions(): string;
@@ -166,17 +167,17 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   paint(document: string): Answer<Schemas["Painting"]> {
     return JSON.parse(this.raw.paint(document));
   }
-  /** The smallest changes that would mend what the verdicts find. */
-  mends(document: string): Answer<Schemas["Mend"][]> {
-    return JSON.parse(this.raw.mends(document));
+  /** The smallest changes that would fix what the verdicts find. */
+  suggestions(document: string): Answer<Schemas["Suggestion"][]> {
+    return JSON.parse(this.raw.suggestions(document));
   }
   /** What one step of each setting would do. */
   steps(document: string): Answer<Schemas["Step"][]> {
     return JSON.parse(this.raw.steps(document));
   }
   /** A load attached elsewhere along the arm, at the same peak torque. */
-  places(document: string): Answer<Schemas["ReportPlaces"]> {
-    return JSON.parse(this.raw.places(document));
+  attachmentSites(document: string): Answer<Schemas["ReportAttachmentSites"]> {
+    return JSON.parse(this.raw.attachmentSites(document));
   }
   /** The torque in motion. */
   tempo(document: string): Answer<Schemas["ReportTempo"]> {
@@ -277,6 +278,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much. */
   quantity(text: string, kind: string, unit: number): Answer<Schemas["Typed"]> {
     return JSON.parse(this.raw.quantity(text, kind, unit));
+  }
+  /** A text that an earlier page kept, in the words of the present version. */
+  present(text: string): Answer<Schemas["Present"]> {
+    return JSON.parse(this.raw.present(text));
   }
   /** The joint coordinates with their usual ranges. */
   coordinates(): Answer<Schemas["DocumentCoordinateInfo"][]> {

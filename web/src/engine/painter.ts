@@ -1,5 +1,5 @@
 import { compiled } from "./module";
-import type { Answer, EqualLoads, Mend, Painting, Step, Sweep, Tempo, Uncertainty } from "./types";
+import type { Answer, EqualLoads, Painting, Step, Suggestion, Sweep, Tempo, Uncertainty } from "./types";
 import type { Job, Part } from "./worker";
 
 type Made = {
@@ -7,7 +7,7 @@ type Made = {
   equal: EqualLoads;
   sweep: Sweep;
   paint: Painting;
-  mends: Mend[];
+  suggestions: Suggestion[];
   steps: Step[];
   spread: Uncertainty;
 };
@@ -20,7 +20,7 @@ type Done = { [K in Exclude<keyof Made, "tempo">]: (document: string, value: Mad
 const rest = 150; // ms
 
 /**
- * Has everything that a drag must not wait for worked out in a worker: the motion, the dials one after the other, the mends, what
+ * Has everything that a drag must not wait for worked out in a worker: the motion, the dials one after the other, the suggestions, what
  * single steps do, and at last how far the numbers could be off. The newest document wins: the worker turns to it between two parts.
  */
 export class Painter {

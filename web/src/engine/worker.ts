@@ -6,11 +6,11 @@ export type Job = { document: string; saved: string; first: string | null };
 
 /**
  * What comes back, as it gets ready: the motion, the loads that ask as much as the saved ones, one dial after the other, the
- * whole painting, mends, what single steps do, and how far off the numbers are.
+ * whole painting, suggestions, what single steps do, and how far off the numbers are.
  */
 export type Part = {
   document: string;
-  what: "tempo" | "equal" | "sweep" | "paint" | "mends" | "steps" | "spread";
+  what: "tempo" | "equal" | "sweep" | "paint" | "suggestions" | "steps" | "spread";
   json: string;
 };
 
@@ -56,7 +56,7 @@ async function work(): Promise<void> {
       on = await part("sweep", () => core.sweep(job.document, key));
     }
     on = on && (await part("paint", () => core.paint(job.document)));
-    on = on && (await part("mends", () => core.mends(job.document)));
+    on = on && (await part("suggestions", () => core.suggestions(job.document)));
     on = on && (await part("steps", () => core.steps(job.document)));
     on = on && (await part("spread", () => core.spread(job.document)));
     if (on) newest = null;

@@ -6,9 +6,9 @@ import { Bracing, Rubs } from "./Bracing";
 import { Forces, forceScale } from "./Forces";
 import { Floor } from "./Kit";
 import { person } from "./person";
+import { activationAt } from "./regionActivation";
 import { Solids } from "./Solids";
 import type { Extent, View } from "./view";
-import { worksAt } from "./works";
 
 type Props = {
   view: View;
@@ -26,7 +26,7 @@ export const scaleOf = (scene: Scene): number => forceScale(Math.max(...scene.lo
 
 /** Everything that is drawn and nothing that is dragged: floor, kit, lifter, arc and forces. */
 export const Drawing = memo(function Drawing({ view, extent, scene, report, target, units, small }: Props) {
-  const who = useMemo(() => person(scene, worksAt(report, scene.s, target)), [scene, report, target]);
+  const who = useMemo(() => person(scene, activationAt(report, scene.s, target)), [scene, report, target]);
   const scale = scaleOf(scene);
   return (
     <>

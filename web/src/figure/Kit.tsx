@@ -123,7 +123,7 @@ function BandPiece({ from, to, stretch }: { from: Vec2; to: Vec2; stretch: numbe
 export function Held({ view, load, hand }: { view: View; load: SceneLoad; hand: Person["hands"][number] }) {
   if (load.kind === "dumbbell") return <Dumbbell view={view} hand={hand} mass={load.mass} />;
   if (!load.pulley || load.kind === "lever" || load.shape.length > 1) return null;
-  if (load.kind === "strands") return <Knob view={view} load={load} hand={hand} />;
+  if (load.kind === "rope") return <Knob view={view} load={load} hand={hand} />;
   const [a, b] = [add(hand.grip, mul(hand.across, 0.065)), add(hand.grip, mul(hand.across, -0.065))];
   const toPulley = vec(load.pulley.x - hand.grip.x, load.pulley.y - hand.grip.y, load.pulley.z - hand.grip.z);
   const length = Math.hypot(toPulley.x, toPulley.y, toPulley.z) || 1;

@@ -25,7 +25,7 @@ export function Cushion({ view, pad }: { view: View; pad: ScenePad }) {
 
 /** What a load is made of beside its strand: bars with their plates, levers, a machine's arm, cuffs. */
 export function Machine({ view, load }: { view: View; load: SceneLoad }) {
-  const cuffed = !load.segment.startsWith("hand.") && load.kind !== "ownBody" && load.kind !== "bar";
+  const cuffed = !load.segment.startsWith("hand.") && load.kind !== "bodyweight" && load.kind !== "bar";
   return (
     <g>
       {load.kind === "bar" && load.shape.length === 2 && !load.mirror && (
@@ -36,7 +36,7 @@ export function Machine({ view, load }: { view: View; load: SceneLoad }) {
       )}
       {load.kind === "lever" && load.shape.length === 3 && <Lever view={view} load={load} />}
       {load.kind === "cam" && load.shape.length === 2 && <PadArm view={view} load={load} />}
-      {load.kind === "ownBody" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
+      {load.kind === "bodyweight" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
       {cuffed && load.kind !== "cam" && <Cuff view={view} at={load.contact} />}
     </g>
   );

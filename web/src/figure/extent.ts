@@ -17,7 +17,7 @@ export function extentOf(scene: Scene, report: Report): Extent {
   const crown = crownOf(scene);
   if (crown) points.push(crown);
   const upright = scene.posture === "standing" && scene.joint === "shoulder";
-  let [back, front, side, under, top] = [0.35, 0.45, 0.55, 0.02, upright ? 1.06 * (scene.sizes.stature ?? 1.75) : 0.8];
+  let [back, front, side, under, top] = [0.35, 0.45, 0.55, 0.02, upright ? 1.06 * (scene.sizes.height ?? 1.75) : 0.8];
   for (const p of points) {
     back = Math.max(back, hip.x - p.x + 0.12);
     front = Math.max(front, p.x - hip.x);
@@ -36,5 +36,5 @@ export function crownOf(scene: Scene): Vec | null {
   const head = scene.segments.find((s) => s.name === "head");
   if (!head) return null;
   const up = vec(head.turn[1] ?? 0, head.turn[4] ?? 0, head.turn[7] ?? 0);
-  return add(head.origin, mul(up, 0.2 * (scene.sizes.stature ?? 1.75)));
+  return add(head.origin, mul(up, 0.2 * (scene.sizes.height ?? 1.75)));
 }

@@ -4,12 +4,14 @@ import type { ViewName } from "./view";
 /** The view that shows a movement best: across the plane that it mostly lies in. */
 export function firstView({ movement, posture, bench }: SetupDocument): ViewName {
   const flat = posture.kind === "hinged" || (bench && bench.angleDeg < 45 && posture.kind !== "seated");
-  const plane = movement.hold?.["shoulder.planeDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeDeg"];
+  const plane =
+    movement.hold?.["shoulder.planeOfElevationDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeOfElevationDeg"];
   if (movement.kind === "shoulder-raise") return (plane ?? 0) > 60 ? "side" : "front";
   const heights = (movement.keyframes ?? []).map((k) => k.pose["shoulder.elevationDeg"] ?? 0);
   if (Math.max(...heights, 0) - Math.min(...heights, 180) > 60) return "side";
   const level =
-    movement.primary === "shoulder.plane" || movement.keyframes?.some((k) => k.pose["shoulder.planeDeg"] !== plane);
+    movement.primary === "shoulder.planeOfElevation" ||
+    movement.keyframes?.some((k) => k.pose["shoulder.planeOfElevationDeg"] !== plane);
   if (level) return flat ? "front" : "top";
   return "side";
 }

@@ -55,7 +55,7 @@ export type Person = {
 
 /** The lifter as a person: everything hangs on the segments that the core computes. */
 export function person(scene: Scene, works: Work[]): Person {
-  const k = (scene.sizes.stature ?? 1.75) / 1.75;
+  const k = (scene.sizes.height ?? 1.75) / 1.75;
   const limb = (name: string): Limb => {
     const segment = scene.segments.find((s) => s.name === name);
     if (!segment) throw new Error(`The scene has no ${name}.`);

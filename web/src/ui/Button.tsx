@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { Button as AriaButton, type ButtonProps, type PressEvent } from "react-aria-components";
 import styled from "styled-components";
-import { alike } from "./alike";
+import { propsEqual } from "./propsEqual";
 import { useStable } from "./useStable";
 
 const Styled = styled(AriaButton)<{ $look: "plain" | "strong" | "quiet" | "link" }>`
@@ -35,4 +35,4 @@ export function Button({ onPress, ...props }: Props) {
 
 const Drawn = memo(function Drawn({ look = "plain", ...props }: Props) {
   return <Styled {...props} $look={look} />;
-}, alike);
+}, propsEqual);

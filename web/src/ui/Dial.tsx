@@ -4,11 +4,11 @@ import { Button, Slider, SliderThumb, SliderTrack, ToggleButton } from "react-ar
 import styled from "styled-components";
 import { type Sweeps, useSweep } from "../engine/sweeps";
 import type { Problem, Setting, Sweep } from "../engine/types";
-import { spokenValue } from "../state/spoken";
+import { formatSettingValue } from "../state/formatSetting";
 import { nearestStop, nextValue, placeOn } from "../state/steps";
 import { useUnits } from "../state/units";
-import { Mark } from "./Mark";
 import { NumberEntry } from "./NumberEntry";
+import { StatusIcon } from "./StatusIcon";
 
 const Box = styled.div`
   padding: 2px 0 4px;
@@ -119,7 +119,7 @@ export const Dial = memo(function Dial({ setting: told, sweeps, problems, warnin
   const counted = setting.stop && stops ? `${setting.stop} ${nearestStop(stops, setting.value) + 1}` : null;
   // React Aria reads out the bare number; a hole is better told with its height.
   const thumb = useRef<HTMLInputElement>(null);
-  useLayoutEffect(() => thumb.current?.setAttribute("aria-valuetext", spokenValue(setting, units)));
+  useLayoutEffect(() => thumb.current?.setAttribute("aria-valuetext", formatSettingValue(setting, units)));
   const nudge = (direction: number) => {
     const next = nextValue(setting, units, direction);
     if (next !== null) onTurn(setting.key, next, false);
@@ -183,13 +183,13 @@ export const Dial = memo(function Dial({ setting: told, sweeps, problems, warnin
       </Slider>
       {nonsense !== null && (
         <div className="problem" role="alert">
-          <Mark tone="stop" />
+          <StatusIcon tone="error" />
           <span>{nonsense} Escape takes it back.</span>
         </div>
       )}
       {problems.map((p) => (
         <div className="problem" key={p.path + p.what} role="alert">
-          <Mark tone="stop" />
+          <StatusIcon tone="error" />
           <span>
             {p.what} {p.hint}
           </span>
@@ -197,7 +197,7 @@ export const Dial = memo(function Dial({ setting: told, sweeps, problems, warnin
       ))}
       {warnings.map((p) => (
         <div className="problem warning" key={p.path + p.what}>
-          <Mark tone="caution" />
+          <StatusIcon tone="caution" />
           <span>
             {p.what} {p.why}
           </span>
@@ -205,7 +205,7 @@ export const Dial = memo(function Dial({ setting: told, sweeps, problems, warnin
       ))}
     </Box>
   );
-}, alike);
+}, propsEqual);
 
 /** A setting with the value that the thumb is held at: what the core tells of it comes a frame or two later. */
 function useHeld(told: Setting): [Setting, (value: number) => void, () => void] {
@@ -228,7 +228,7 @@ function useHeld(told: Setting): [Setting, (value: number) => void, () => void] 
 }
 
 /** Whether a dial would look the same: settings come anew with every document, mostly unchanged. */
-function alike(a: Props, b: Props): boolean {
+function propsEqual(a: Props, b: Props): boolean {
   const text = (p: Props) => JSON.stringify([p.setting, p.problems, p.warnings]);
   return a.sweeps === b.sweeps && a.onTurn === b.onTurn && a.onDone === b.onDone && text(a) === text(b);
 }

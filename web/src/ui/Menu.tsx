@@ -1,9 +1,9 @@
 import { memo, type ReactNode } from "react";
 import { Menu as AriaMenu, MenuItem, MenuTrigger } from "react-aria-components";
 import styled from "styled-components";
-import { alike } from "./alike";
 import { Button } from "./Button";
-import { lineLook, Pop } from "./Pop";
+import { lineLook, Popover } from "./Popover";
+import { propsEqual } from "./propsEqual";
 import { useStable } from "./useStable";
 
 const Item = styled(MenuItem)`${lineLook}`;
@@ -30,7 +30,7 @@ const Drawn = memo(function Drawn({ label, children, items, run }: DrawnProps) {
       <Button look="quiet" aria-label={label}>
         {children}
       </Button>
-      <Pop placement="bottom end">
+      <Popover placement="bottom end">
         <AriaMenu aria-label={label}>
           {items.map((item) => (
             <Item key={item} id={item} onAction={() => run(item)}>
@@ -38,7 +38,7 @@ const Drawn = memo(function Drawn({ label, children, items, run }: DrawnProps) {
             </Item>
           ))}
         </AriaMenu>
-      </Pop>
+      </Popover>
     </MenuTrigger>
   );
-}, alike);
+}, propsEqual);

@@ -1,7 +1,7 @@
 import { type Sweeps, useSweep } from "../../engine/sweeps";
 import type { Report, Scene, Setting } from "../../engine/types";
 import { isDial } from "../../state/dials";
-import { spoken } from "../../state/spoken";
+import { formatSetting } from "../../state/formatSetting";
 import type { Units } from "../../state/units";
 import type { Vec2 } from "../vector";
 import { vec } from "../vector";
@@ -111,7 +111,7 @@ function Reading(props: { at: Vec2; grip: Grip; led: Turned | null; units: Units
   const [x, y] = props.at;
   const turned = grip.swing ? [grip.swing.setting] : (grip.slides ?? []).map((s) => s.setting);
   const now = (s: Setting) => led?.find((t) => t.setting.key === s.key)?.value ?? s.value;
-  const lines = turned.slice(0, 2).map((s) => spoken({ ...s, value: now(s) }, units));
+  const lines = turned.slice(0, 2).map((s) => formatSetting({ ...s, value: now(s) }, units));
   const width = Math.max(...lines.map((l) => l.length)) * 6.4 + 14;
   const top = y - 24 - lines.length * 16;
   return (

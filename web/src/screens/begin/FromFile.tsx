@@ -29,7 +29,7 @@ export function FromFile(props: Props) {
         <>
           <p>
             {found.name}
-            {!kept && `, which was made for ${found.lifter.stature} m and ${found.lifter.mass} kg.`}
+            {!kept && `, which was made for ${found.lifter.height} m and ${found.lifter.bodyMass} kg.`}
           </p>
           <Button onPress={() => void props.pick(found).then(props.close)}>Use as it is</Button>
           {!kept && (

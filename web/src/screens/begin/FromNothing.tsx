@@ -3,7 +3,7 @@ import { useState } from "react";
 import { core } from "../../engine/core";
 import type { Problem } from "../../engine/types";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
+import { Select } from "../../ui/Select";
 import { fitted } from "./fitted";
 import { type Props, Questions, Told } from "./parts";
 import { useReady } from "./useReady";
@@ -37,9 +37,9 @@ export function FromNothing(props: Props) {
   };
   return (
     <Questions>
-      <Choice label="What is it for?" options={regions.data ?? []} value={region} onChange={setRegion} />
-      <Choice label="With what?" options={kinds} value={kind} onChange={setKind} />
-      <Choice
+      <Select label="What is it for?" options={regions.data ?? []} value={region} onChange={setRegion} />
+      <Select label="With what?" options={kinds} value={kind} onChange={setKind} />
+      <Select
         label="In what position?"
         options={choices.data?.positions ?? []}
         value={position}

@@ -3,8 +3,8 @@ import type { SetupDocument, StoredLifter } from "../../engine/types";
 import { setPreferences, usePreferences } from "../../state/preferences";
 import { useRooms } from "../../state/rooms";
 import { Button } from "../../ui/Button";
-import { Choice, Segments } from "../../ui/Choice";
 import { Modal } from "../../ui/Modal";
+import { Segments, Select } from "../../ui/Select";
 import { FromFile } from "./FromFile";
 import { FromNothing } from "./FromNothing";
 import { ReadyOnes } from "./ReadyOnes";
@@ -34,7 +34,7 @@ export function NewSetup({ lifter, close, pick }: Props) {
         <Segments label="Start from" options={ways} value={way} onChange={setWay} />
         {/* Shown before the rooms are known too, so that nothing moves under the hand when they come. */}
         {(rooms.length > 0 || isPending) && way !== "file" && (
-          <Choice
+          <Select
             label="Gym"
             options={options}
             value={room?.id ?? ""}

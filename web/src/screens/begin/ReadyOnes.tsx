@@ -7,9 +7,9 @@ import type { Ready } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
 import { TextInput } from "../../ui/Field";
-import { Mark } from "../../ui/Mark";
+import { Select } from "../../ui/Select";
+import { StatusIcon } from "../../ui/StatusIcon";
 import { Saved } from "./FindSaved";
 import { holds, List, Pictured, type Props } from "./parts";
 import { beginning } from "./SavedOnes";
@@ -115,15 +115,15 @@ export function ReadyOnes(props: Props) {
       {ready.data?.ok && (
         <Filters>
           <TextInput label="Find" value={wanted} onChange={setWanted} />
-          <Choice
+          <Select
             label="Muscle"
             options={[any("Any muscle"), ...used(regions.data ?? [], (r) => r.region)]}
             value={region}
             onChange={setRegion}
           />
-          <Choice label="Equipment" options={[any("Any equipment"), ...kits]} value={kit} onChange={setKit} />
-          <Choice label="Hardest" options={[any("Anywhere"), ...phases]} value={phase} onChange={setPhase} />
-          <Choice
+          <Select label="Equipment" options={[any("Any equipment"), ...kits]} value={kit} onChange={setKit} />
+          <Select label="Hardest" options={[any("Anywhere"), ...phases]} value={phase} onChange={setPhase} />
+          <Select
             label="Position"
             options={[any("Any position"), ...used(choices.data?.positions ?? [], (r) => r.position)]}
             value={position}
@@ -218,7 +218,7 @@ function ReadyRow({ ready: r, begin }: { ready: Ready; begin: () => void }) {
         </small>
         {r.missing.map((m) => (
           <span className="lacks" key={m.path + m.text}>
-            <Mark tone="stop" /> {units.sentence(m.text, m.values)}
+            <StatusIcon tone="error" /> {units.sentence(m.text, m.values)}
           </span>
         ))}
       </span>
@@ -251,7 +251,7 @@ function FromModel({ ready }: { ready: Ready }) {
     queryFn: async () => (await core()).evaluate(JSON.stringify(ready.document)).ok ?? null,
   });
   const cautions = (made.data?.cautions ?? []).map((c) => `${units.sentence(c.text, c.values)} ${c.way}`);
-  const steps = made.data?.entry?.steps ?? [];
+  const steps = made.data?.pickup?.steps ?? [];
   return (
     <>
       {cautions.length > 0 && <Said title="Cautions" list={cautions} />}

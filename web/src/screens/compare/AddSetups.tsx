@@ -2,9 +2,9 @@ import { useState } from "react";
 import type { Kept, Lifter, Member } from "../../engine/types";
 import { letter, withMember } from "../../state/picked";
 import { Button } from "../../ui/Button";
-import { Segments } from "../../ui/Choice";
 import { Modal } from "../../ui/Modal";
 import { notify } from "../../ui/Notices";
+import { Segments } from "../../ui/Select";
 import { FindSaved } from "../begin/FindSaved";
 import { PartnersOf, RankedOnes } from "./RankedOnes";
 

@@ -3,7 +3,7 @@ import styled from "styled-components";
 import { strokes } from "../../chart/OverlayChart";
 import type { Comparison } from "../../engine/types";
 import { useUnits } from "../../state/units";
-import { Mark } from "../../ui/Mark";
+import { StatusIcon } from "../../ui/StatusIcon";
 
 const Box = styled.div`
   display: grid;
@@ -12,7 +12,7 @@ const Box = styled.div`
   h2 { font-size: 15px; padding-bottom: 4px; border-bottom: 1px solid var(--line); }
   ul { list-style: none; padding: 0; }
   li { padding: 5px 0; }
-  .because li { display: grid; grid-template-columns: 20px 1fr; gap: 4px; }
+  .confounders li { display: grid; grid-template-columns: 20px 1fr; gap: 4px; }
   .sets b { font-weight: 600; }
   small { display: block; color: var(--quiet); font-size: 12px; line-height: 16px; }
   p { color: var(--quiet); padding: 5px 0; }
@@ -27,21 +27,21 @@ const shownRegions = 8;
 /** What stands against comparing, who carries the torque, and what belongs together. */
 export function Beside({ comparison, children }: { comparison: Comparison; children: ReactNode }) {
   const units = useUnits();
-  const { because, sets, regions, sides } = comparison;
+  const { confounders, sets, regions, sides } = comparison;
   return (
     <Box>
       <section aria-label="Differences to bear in mind">
         <h2>Differences to bear in mind</h2>
-        {because.length === 0 && <p>None: nothing differs that would change what the numbers mean.</p>}
-        <ul className="because">
-          {because.map((r) => (
-            <li key={r.key} data-because={r.key}>
-              <Mark tone="look" />
+        {confounders.length === 0 && <p>None: nothing differs that would change what the numbers mean.</p>}
+        <ul className="confounders">
+          {confounders.map((r) => (
+            <li key={r.key} data-confounders={r.key}>
+              <StatusIcon tone="warning" />
               {units.sentence(r.text, r.values)}
             </li>
           ))}
         </ul>
-        {because.length > 2 && (
+        {confounders.length > 2 && (
           <p>All of this differs at once, so the numbers alone cannot say which of it makes the difference.</p>
         )}
       </section>

@@ -9,9 +9,9 @@ import { SetupPicture } from "../../figure/SetupPicture";
 import { letter, mostCompared, mostDrawn } from "../../state/picked";
 import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Mark } from "../../ui/Mark";
 import { Menu } from "../../ui/Menu";
-import { names } from "../bench/Verdicts";
+import { StatusIcon } from "../../ui/StatusIcon";
+import { names } from "../workbench/Verdicts";
 import type { Compared } from "./useCompared";
 
 const Row = styled.ol`
@@ -127,7 +127,7 @@ function Card({ member, index, report, problems, equal, others, another, first, 
         {equal && <EqualWords equal={equal} first={index === 0} units={units} />}
         {problems.map((p) => (
           <small key={p.path + p.what} role="alert">
-            <Mark tone="stop" /> {p.what} {p.hint}
+            <StatusIcon tone="error" /> {p.what} {p.hint}
           </small>
         ))}
         {report && <Told report={report} />}
@@ -157,19 +157,19 @@ function EqualWords({ equal, first, units }: { equal: Equalised; first: boolean;
 function Told({ report }: { report: Report }) {
   const units = useUnits();
   const effort = report.profile.peakEffort.value;
-  const stops = [...new Set(report.verdicts.filter((v) => v.tone === "stop").map((v) => names[v.key] ?? v.key))];
+  const stops = [...new Set(report.verdicts.filter((v) => v.tone === "error").map((v) => names[v.key] ?? v.key))];
   const { length } = report.cautions;
   return (
     <>
       {stops.length > 0 && (
         <small className="told">
-          <Mark tone="stop" /> {stops.join(", ")}
+          <StatusIcon tone="error" /> {stops.join(", ")}
           {effort != null && effort > 1 && `: asks for ${units.text(100 * effort, "percent")} of strength`}
         </small>
       )}
       {length > 0 && (
         <small className="told">
-          <Mark tone="caution" /> {length === 1 ? "one caution" : `${length} cautions`}
+          <StatusIcon tone="caution" /> {length === 1 ? "one caution" : `${length} cautions`}
         </small>
       )}
     </>

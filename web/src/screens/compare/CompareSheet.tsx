@@ -12,10 +12,10 @@ import { mostCompared } from "../../state/picked";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { TextInput } from "../../ui/Field";
-import { Mark } from "../../ui/Mark";
 import { Menu, type MenuAction } from "../../ui/Menu";
 import { notify } from "../../ui/Notices";
 import { Empty, Loading } from "../../ui/States";
+import { StatusIcon } from "../../ui/StatusIcon";
 import { AddSetups } from "./AddSetups";
 import { Beside } from "./Beside";
 import { Cards } from "./Cards";
@@ -130,7 +130,7 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
                   long
                 />
                 <div className="caution">
-                  <Mark tone="caution" />
+                  <StatusIcon tone="caution" />
                   <p>
                     The numbers come from a model, for one lifter at a time. Gym rules and the maker's instructions come
                     first; lifters who are new, injured, pregnant or ill see a licensed professional.

@@ -71,7 +71,7 @@ export function Differences({ comparison }: { comparison: Comparison }) {
                 </td>
               ))}
               <td className="words">
-                {d.text ? units.sentence(d.text, d.values) : alike(d)}
+                {d.text ? units.sentence(d.text, d.values) : noDifference(d)}
                 <small>{missing(d, comparison)}</small>
               </td>
             </tr>
@@ -82,7 +82,7 @@ export function Differences({ comparison }: { comparison: Comparison }) {
   );
 }
 
-const alike = (d: Difference): string => {
+const noDifference = (d: Difference): string => {
   const known = d.per.flatMap((m) => m.value ?? []);
   if (known.length < 2) return "";
   if (new Set(known).size === 1) return "No difference.";

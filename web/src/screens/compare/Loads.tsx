@@ -1,7 +1,7 @@
 import styled from "styled-components";
 import type { Kept } from "../../engine/types";
-import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
+import { Select } from "../../ui/Select";
 import type { Compared } from "./useCompared";
 
 const Box = styled.div`
@@ -34,7 +34,7 @@ export function Loads({ kept, compared, change }: Props) {
   };
   return (
     <Box>
-      <Choice label="Loads" options={ways} value={kept.equal ?? ""} onChange={choose} />
+      <Select label="Loads" options={ways} value={kept.equal ?? ""} onChange={choose} />
       {kept.equal === "angle" && (
         <QuantityEntry
           label="At"

@@ -4,7 +4,7 @@ import { OverlayChart, type OverlaySide, overlay, overlayTable } from "../../cha
 import type { Kept } from "../../engine/types";
 import { letter, mostDrawn } from "../../state/picked";
 import { useUnits } from "../../state/units";
-import { Segments } from "../../ui/Choice";
+import { Segments } from "../../ui/Select";
 import type { Compared } from "./useCompared";
 
 const Box = styled.div`

@@ -11,12 +11,12 @@ import { setPreferences, usePreferences } from "../../state/preferences";
 import { useRooms } from "../../state/rooms";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Choice, Segments } from "../../ui/Choice";
-import { Mark } from "../../ui/Mark";
 import { notify } from "../../ui/Notices";
+import { Segments, Select } from "../../ui/Select";
+import { StatusIcon } from "../../ui/StatusIcon";
 import { List, Pictured, Told } from "../begin/parts";
 import { useLifters } from "../begin/useSaved";
-import { names } from "../bench/Verdicts";
+import { names } from "../workbench/Verdicts";
 import { AddOne, type Finding } from "./AddSetups";
 
 const Asked = styled.div`
@@ -65,7 +65,7 @@ export function RankedOnes(finding: Finding) {
   return (
     <>
       <Asked>
-        <Choice label="Muscle" options={regions.data ?? []} value={region} onChange={setRegion} />
+        <Select label="Muscle" options={regions.data ?? []} value={region} onChange={setRegion} />
         {fields}
       </Asked>
       <Segments label="Loads it" options={hows} value={how} onChange={setHow} />
@@ -137,7 +137,7 @@ function useWho(body?: Lifter, several = false) {
   const group = lifters.slice(0, mostRanked);
   const fields = (
     <>
-      <Choice
+      <Select
         label="Lifter"
         options={[
           ...(several && lifters.length > 1 ? [{ key: everyone, label: `Average of ${group.length} lifters` }] : []),
@@ -146,7 +146,7 @@ function useWho(body?: Lifter, several = false) {
         value={chosen === everyone ? everyone : (lifter?.id ?? "")}
         onChange={choose}
       />
-      <Choice
+      <Select
         label="Gym"
         options={[{ key: "", label: "Any gym" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))]}
         value={room?.id ?? ""}
@@ -217,7 +217,7 @@ function FoundRow({ ready, place, lifterId, finding, children }: RowProps & { re
         {children}
         {ready.missing.map((m) => (
           <span className="told" key={m.path + m.text}>
-            <Mark tone="stop" /> {units.sentence(m.text, m.values)}
+            <StatusIcon tone="error" /> {units.sentence(m.text, m.values)}
           </span>
         ))}
       </span>
@@ -262,7 +262,7 @@ function RankedRow({
       )}
       {r.tones.length > 0 && (
         <span className="told">
-          <Mark tone="stop" /> {r.tones.map((t) => names[t] ?? t).join(", ")}
+          <StatusIcon tone="error" /> {r.tones.map((t) => names[t] ?? t).join(", ")}
         </span>
       )}
     </FoundRow>

@@ -6,7 +6,7 @@ import { firstView } from "../../figure/firstView";
 import { Still } from "../../figure/Still";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { usePlay } from "../bench/usePlay";
+import { usePlay } from "../workbench/usePlay";
 
 const Box = styled.figure`
   margin: 0;

@@ -2,7 +2,7 @@ import { client, settled } from "../../api/client";
 import type { SetupDocument, StoredLifter } from "../../engine/types";
 
 /** The body that an exercise is shown for when nobody is named. */
-export const averageBody: SetupDocument["lifter"] = { stature: 1.75, mass: 75 };
+export const averageBody: SetupDocument["lifter"] = { height: 1.75, bodyMass: 75 };
 
 const averageName = "Average body";
 

@@ -13,7 +13,7 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
   const cache = useQueryClient();
   const [name, setName] = useState("");
   const [notes, setNotes] = useState("");
-  const [stature, setStature] = useState<number | undefined>();
+  const [height, setHeight] = useState<number | undefined>();
   const [mass, setMass] = useState<number | undefined>();
   const [id] = useState(() => crypto.randomUUID());
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -22,21 +22,21 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
     const p = problems.find((x) => x.path === path);
     return p && [p.what, p.why, p.hint].filter(Boolean).join(" ");
   };
-  const elsewhere = problems.filter((p) => !["name", "body.stature", "body.mass"].includes(p.path));
+  const elsewhere = problems.filter((p) => !["name", "body.height", "body.bodyMass"].includes(p.path));
 
   const missing = (): Problem[] => {
     const out: Problem[] = [];
-    if (stature === undefined)
-      out.push({ path: "body.stature", what: "The height is missing.", hint: "Measure without shoes." });
-    if (mass === undefined) out.push({ path: "body.mass", what: "The body mass is missing." });
+    if (height === undefined)
+      out.push({ path: "body.height", what: "The height is missing.", hint: "Measure without shoes." });
+    if (mass === undefined) out.push({ path: "body.bodyMass", what: "The body mass is missing." });
     return out;
   };
   const save = async () => {
     const gaps = missing();
     setProblems(gaps);
-    if (stature === undefined || mass === undefined) return;
+    if (height === undefined || mass === undefined) return;
     setBusy(true);
-    const body = { id, name: name.trim(), notes, body: { stature, mass } };
+    const body = { id, name: name.trim(), notes, body: { height, bodyMass: mass } };
     try {
       const row = await settled(client.POST("/api/lifters", { body }));
       await cache.invalidateQueries({ queryKey: lifterKeys.list });
@@ -58,10 +58,10 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
       <QuantityEntry
         label="Height"
         kind="length"
-        value={stature}
+        value={height}
         digits={1}
-        set={setStature}
-        problem={at("body.stature")}
+        set={setHeight}
+        problem={at("body.height")}
         optional
       />
       <QuantityEntry
@@ -70,7 +70,7 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
         value={mass}
         digits={1}
         set={setMass}
-        problem={at("body.mass")}
+        problem={at("body.bodyMass")}
         optional
       />
       <TextInput label="Notes" value={notes} onChange={setNotes} long />

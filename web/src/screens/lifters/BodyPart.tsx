@@ -5,9 +5,9 @@ import type { Core } from "../../engine/core";
 import type { Lifter } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
-import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
 import { TextInput } from "../../ui/Field";
+import { Select } from "../../ui/Select";
 import type { Person } from "./useLifter";
 
 const Part = styled.div`
@@ -69,27 +69,27 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
         <div className="grid">
           <QuantityEntry
             label="Height"
-            value={body.stature}
+            value={body.height}
             kind="length"
             digits={1}
-            problem={problemAt("stature")}
-            set={(v) => set({ stature: v ?? body.stature })}
+            problem={problemAt("height")}
+            set={(v) => set({ height: v ?? body.height })}
           />
           <QuantityEntry
             label="Body mass"
-            value={body.mass}
+            value={body.bodyMass}
             kind="mass"
             digits={1}
-            problem={problemAt("mass")}
-            set={(v) => set({ mass: v ?? body.mass })}
+            problem={problemAt("bodyMass")}
+            set={(v) => set({ bodyMass: v ?? body.bodyMass })}
           />
-          <Choice
+          <Select
             label="Training, for estimating strength"
             options={trainings}
             value={body.training ?? ""}
             onChange={(key) => set({ training: key === "" ? undefined : (key as Lifter["training"]) })}
           />
-          <Choice
+          <Select
             label="Sex, for estimating strength"
             options={sexes}
             value={body.sex ?? ""}
@@ -145,7 +145,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
                 value={lengths[l.key]}
                 kind="length"
                 digits={1}
-                placeholder={units.number(l.fraction * body.stature, "length", 1)}
+                placeholder={units.number(l.fraction * body.height, "length", 1)}
                 problem={problemAt(`lengths.${l.key}`)}
                 set={(v) => setLength(l.key, v)}
                 optional

@@ -66,7 +66,8 @@ export function ImportLifters({ close }: { close: () => void }) {
     <Modal title="Import lifters" open onClose={close}>
       <Look>
         <label>
-          A JSON file as the sheets keep it, or a CSV table with the columns name, stature and mass (metres, kilograms)
+          A JSON file as the sheets keep it, or a CSV table with the columns name, height and body mass (or other words
+          for them, with units as in height (cm); else metres, kilograms)
           <input
             type="file"
             accept=".json,.csv,.txt,application/json,text/csv"
@@ -112,8 +113,8 @@ export function ImportLifters({ close }: { close: () => void }) {
                   {(seen.first ?? []).map((p, i) => (
                     <tr key={i}>
                       <td>{p.name}</td>
-                      <td className="mono">{units.text(p.body.stature, "length")}</td>
-                      <td className="mono">{units.text(p.body.mass, "mass")}</td>
+                      <td className="mono">{units.text(p.body.height, "length")}</td>
+                      <td className="mono">{units.text(p.body.bodyMass, "mass")}</td>
                       <td className="mono">{Object.keys(p.body.lengths ?? {}).length}</td>
                     </tr>
                   ))}

@@ -6,9 +6,9 @@ import type { Core } from "../../engine/core";
 import type { CountedExercise, Known, KnownSet, Lifter } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
 import { inSentence } from "../../ui/inSentence";
+import { Select } from "../../ui/Select";
 
 const Sets = styled.section`
   display: grid;
@@ -102,7 +102,7 @@ function NewSet({ exercises, add }: { exercises: CountedExercise[]; add: (set: K
   const whole = (v: number | undefined) => (v === undefined ? undefined : Math.round(v));
   return (
     <div className="new">
-      <Choice
+      <Select
         label="Exercise"
         options={exercises.map((e) => ({ key: e.key, label: e.name, note: `count ${e.how}` }))}
         value={exercise}

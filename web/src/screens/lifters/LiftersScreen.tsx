@@ -101,7 +101,7 @@ function List({ items }: { items: StoredLifter[] }) {
           <NavLink to={`/lifters/${l.id}`}>
             {l.name}
             <small className="mono">
-              {units.text(l.body.stature, "length")}, {units.text(l.body.mass, "mass", 0)}
+              {units.text(l.body.height, "length")}, {units.text(l.body.bodyMass, "mass", 0)}
             </small>
           </NavLink>
         </li>

@@ -122,7 +122,7 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
                 </Button>
               </div>
             );
-          const room = rooms.find((r) => r.id === s.document.room);
+          const room = rooms.find((r) => r.id === s.document.gym);
           return (
             <div className="row" key={s.id}>
               <SetupPicture document={s.document} width={96} height={72} />

@@ -5,8 +5,8 @@ import type { Core } from "../../engine/core";
 import type { KnownSet, Lifter, StrengthTest } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
 import { QuantityEntry } from "../../ui/Entry";
+import { Select } from "../../ui/Select";
 import { KnownSets } from "./KnownSets";
 
 const Part = styled.div`
@@ -79,7 +79,7 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
   return (
     <Part>
       <div className="row">
-        <Choice
+        <Select
           label="Tested"
           options={actions.map((a) => {
             const n = tested(a.key).length;

@@ -22,13 +22,13 @@ function describeLoad(load: StoredSetup["document"]["loads"][number], units: Uni
       return `${mass(load.mass)} in both hands`;
     case "band":
       return `band ${units.text(load.restLength ?? 0, "length")}`;
-    case "strands":
+    case "rope":
       return `rope ${mass(load.stackMass)}`;
     case "cam":
       return `machine ${mass(load.stackMass)}`;
     case "lever":
       return `lever ${mass(load.plateMass)}`;
-    case "ownBody":
+    case "bodyweight":
       return "own body";
   }
   return `cable ${mass(load.stackMass)}${load.kit?.hole ? `, hole ${load.kit.hole}` : ""}`;

@@ -14,7 +14,7 @@ const asStored = (l: StoredLifter): Stored<Person> => ({
   document: { name: l.name, notes: l.notes, body: l.body },
 });
 
-/** The lifter that is open, with history. Problems have the paths of the body, like stature or ranges.elbow.flexion.toDeg. */
+/** The lifter that is open, with history. Problems have the paths of the body, like height or ranges.elbow.flexion.toDeg. */
 export function useLifter(core: Core, stored: StoredLifter) {
   return useEditing<Person>(
     asStored(stored),
