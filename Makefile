@@ -58,6 +58,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	go vet $(GO_TAGS) ./...
 	go tool staticcheck $(GO_TAGS) ./...
 	./scripts/check-unused
+	./scripts/check-lines
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	cd web && npm run --silent lint
 	./scripts/check-generated

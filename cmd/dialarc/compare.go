@@ -101,7 +101,8 @@ func runRank(args []string, out io.Writer) error {
 	}
 	rows := [][]string{{"setup", "score", "share", "long", "middle", "short", "even", "lacks"}}
 	for _, r := range list {
-		rows = append(rows, []string{r.Ready.Name, decimal(r.Score), decimal(r.Share), decimal(r.Thirds[0]), decimal(r.Thirds[1]), decimal(r.Thirds[2]), decimal(r.Even), fmt.Sprint(len(r.Ready.Missing))})
+		rows = append(rows, []string{r.Ready.Name, decimal(r.Score), decimal(r.Share), decimal(r.Thirds[0]), decimal(r.Thirds[1]),
+			decimal(r.Thirds[2]), decimal(r.Even), fmt.Sprint(len(r.Ready.Missing))})
 	}
 	return csv.NewWriter(out).WriteAll(rows)
 }

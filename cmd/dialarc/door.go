@@ -20,13 +20,14 @@ type door struct {
 
 // options are those that a door is opened by.
 func (d *door) options(flags *pflag.FlagSet) {
-	flags.Func("host", "a name, beside those of this machine itself, under which the program is called; may be given several times", func(name string) error {
-		if name == "" {
-			return errors.New("give a name, like bench.example")
-		}
-		d.hosts = append(d.hosts, name)
-		return nil
-	})
+	flags.Func("host", "a name, beside those of this machine itself, under which the program is called; may be given several times",
+		func(name string) error {
+			if name == "" {
+				return errors.New("give a name, like bench.example")
+			}
+			d.hosts = append(d.hosts, name)
+			return nil
+		})
 	flags.BoolVar(&d.open, "open", false, "listen beyond this machine although there are no accounts: everybody who reaches the address can read and change everything")
 	flags.BoolVar(&d.log, "log", false, "note every request in the log, not only those that failed; without ids, names or addresses")
 }

@@ -84,7 +84,8 @@ func evalTempo(out io.Writer, d *setup.Document, asCSV bool) error {
 	case len(problems) > 0:
 		return problems
 	case asCSV:
-		return writeCSV(out, []string{"time_s", "s", "angle_deg", "static_Nm", "dynamic_Nm"}, []report.Curve{t.Time, t.S, t.AngleDeg, t.Static, t.Dynamic})
+		return writeCSV(out, []string{"time_s", "s", "angle_deg", "static_Nm", "dynamic_Nm"}, []report.Curve{t.Time, t.S, t.AngleDeg, t.Static,
+			t.Dynamic})
 	}
 	return printJSON(out, t)
 }
@@ -103,10 +104,12 @@ func evalUncertainty(out io.Writer, d *setup.Document, asCSV bool) error {
 
 // curvesOf lists the curves of a report with their heads.
 func curvesOf(r *report.Report) (heads []string, columns []report.Curve) {
-	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "weights_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm", "twist_Nm", "bend_Nm",
+	heads = []string{"s", "angle_deg", "swept_deg", "torque_Nm", "loads_Nm", "weights_Nm", "lowering_Nm", "capacity_Nm", "effort", "target_Nm",
+		"twist_Nm", "bend_Nm",
 		"off_axis_Nm", "size_Nm", "along_N", "across_N", "grip_N", "low_back_Nm", "balance_m", "bar_off_deg", "bar_twist_deg"}
 	c := &r.Curves
-	columns = []report.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist, c.Bend,
+	columns = []report.Curve{c.S, c.AngleDeg, c.SweptDeg, c.Torque, c.Loads, c.Weights, c.Lowering, c.Capacity, c.Effort, c.Target, c.Twist,
+		c.Bend,
 		c.OffPlane, c.Size, c.Axial, c.Shear, c.Grip, c.LowBack, c.Balance, c.BarOff, c.BarTwist}
 	for _, p := range r.Parts {
 		heads = append(heads, p.ID+"_Nm", p.ID+"_tension_N", p.ID+"_moment_arm_m", p.ID+"_lift_m", p.ID+"_stretch")

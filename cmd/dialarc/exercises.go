@@ -22,7 +22,8 @@ import (
 )
 
 // exerciseHeads are the columns of the table of exercises.
-var exerciseHeads = []string{"key", "name", "region", "leader", "leader_share", "target_share", "hardest_deg", "phase", "effort", "limit_kg", "limited_by", "activation", "holds", "start", "clear", "in_range", "helps", "lengthened_share"}
+var exerciseHeads = []string{"key", "name", "region", "leader", "leader_share", "target_share", "hardest_deg", "phase", "effort",
+	"limit_kg", "limited_by", "activation", "holds", "start", "clear", "in_range", "helps", "lengthened_share"}
 
 // runExercises looks every exercise through for a lifter.
 func runExercises(args []string, out io.Writer) error {
@@ -53,8 +54,10 @@ func runExercises(args []string, out io.Writer) error {
 		if len(r.Problems) > 0 {
 			return fmt.Errorf("%s: %w", r.Key, r.Problems)
 		}
-		table = append(table, []string{r.Key, r.Name, r.Region, r.Leader, rounded(r.LeaderShare, 3), rounded(r.TargetShare, 3), rounded(r.HardestDeg, 1), r.Phase, rounded(r.Effort, 3),
-			rounded(r.LimitKg, 1), r.LimitedBy, rounded(r.Activation, 3), yes(r.Holds), yes(r.Start), yes(r.Clear), yes(r.InRange), yes(r.Helps), rounded(r.LengthenedShare, 3)})
+		table = append(table, []string{r.Key, r.Name, r.Region, r.Leader, rounded(r.LeaderShare, 3), rounded(r.TargetShare, 3),
+			rounded(r.HardestDeg, 1), r.Phase, rounded(r.Effort, 3),
+			rounded(r.LimitKg, 1), r.LimitedBy, rounded(r.Activation, 3), yes(r.Holds), yes(r.Start), yes(r.Clear), yes(r.InRange), yes(r.Helps),
+			rounded(r.LengthenedShare, 3)})
 	}
 	return csv.NewWriter(out).WriteAll(table)
 }
@@ -94,7 +97,10 @@ func parseLifter(text string) (*setup.Lifter, error) {
 // runShares prints what every muscle does at every place.
 func runShares(args []string, out io.Writer) error {
 	var asCSV bool
-	flags, err := options("shares", args, "one file, or - for standard input", 1, 1, func(f *pflag.FlagSet) { f.BoolVar(&asCSV, "csv", false, "print CSV") })
+	flags, err := options("shares", args, "one file, or - for standard input", 1, 1, func(f *pflag.FlagSet) {
+		f.BoolVar(&asCSV, "csv", false,
+			"print CSV")
+	})
 	if err != nil {
 		return err
 	}

@@ -88,12 +88,18 @@ func TestExercisesAreWhatTheySay(t *testing.T) {
 // no source, wide; within a quarter beyond. The strength constants were set with these in view, so that this holds them, and tests nothing.
 func TestLoadsThatGoOnce(t *testing.T) {
 	seen := map[string][3][2]float64{
-		"curl.bar": {{48, 58}, {12, 20}, {70, 90}}, "curl.dumbbell": {{22, 28}, {6, 10}, {32, 42}}, "front.dumbbell": {{15, 20}, {4, 7}, {20, 28}},
-		"raise.dumbbell": {{10, 14}, {3, 7}, {16, 26}}, "raise.dumbbell.forward": {{14, 20}, {4, 7}, {20, 30}}, "fly.flat": {{22, 30}, {5, 9}, {34, 48}},
-		"press.flat": {{40, 50}, {8, 14}, {55, 75}}, "press.standing": {{27, 34}, {6, 10}, {38, 50}}, "row.dumbbell.bench": {{38, 50}, {10, 18}, {55, 75}},
-		"row.cable": {{85, 110}, {30, 50}, {120, 160}}, "shrug.dumbbell": {{55, 75}, {18, 30}, {80, 110}}, "pressdown.rope": {{45, 65}, {17, 30}, {65, 95}},
-		"extension.lying": {{16, 22}, {4, 8}, {22, 32}}, "kickback": {{14, 20}, {3, 6}, {18, 28}}, "knee.extension": {{45, 70}, {20, 35}, {80, 120}},
-		"press.bar.flat": {{85, 115}, {22, 40}, {120, 165}}, "squat.back": {{95, 140}, {25, 60}, {150, 210}}, "deadlift": {{115, 165}, {45, 80}, {180, 250}},
+		"curl.bar": {{48, 58}, {12, 20}, {70, 90}}, "curl.dumbbell": {{22, 28}, {6, 10}, {32, 42}},
+		"front.dumbbell": {{15, 20}, {4, 7}, {20, 28}},
+		"raise.dumbbell": {{10, 14}, {3, 7}, {16, 26}}, "raise.dumbbell.forward": {{14, 20}, {4, 7}, {20, 30}},
+		"fly.flat":   {{22, 30}, {5, 9}, {34, 48}},
+		"press.flat": {{40, 50}, {8, 14}, {55, 75}}, "press.standing": {{27, 34}, {6, 10}, {38, 50}},
+		"row.dumbbell.bench": {{38, 50}, {10, 18}, {55, 75}},
+		"row.cable":          {{85, 110}, {30, 50}, {120, 160}}, "shrug.dumbbell": {{55, 75}, {18, 30}, {80, 110}},
+		"pressdown.rope":  {{45, 65}, {17, 30}, {65, 95}},
+		"extension.lying": {{16, 22}, {4, 8}, {22, 32}}, "kickback": {{14, 20}, {3, 6}, {18, 28}},
+		"knee.extension": {{45, 70}, {20, 35}, {80, 120}},
+		"press.bar.flat": {{85, 115}, {22, 40}, {120, 165}}, "squat.back": {{95, 140}, {25, 60}, {150, 210}},
+		"deadlift":     {{115, 165}, {45, 80}, {180, 250}},
 		"pulldown.bar": {{70, 95}, {28, 45}, {105, 145}},
 	}
 	for i, lifter := range []string{"1.75,75,male,trained", "1.65,60,female,novice", "1.85,98,male,advanced"} {

@@ -109,10 +109,12 @@ func TestEvalOfEverySetup(t *testing.T) {
 		}
 	}
 	var elbow report.Report
-	if err := json.Unmarshal([]byte(run(t, "eval", "--joint", "elbow", document)), &elbow); err != nil || elbow.Joint != "elbow" || elbow.Names != "elbow.flexion" {
+	if err := json.Unmarshal([]byte(run(t, "eval", "--joint", "elbow", document)), &elbow); err != nil || elbow.Joint != "elbow" ||
+		elbow.Names != "elbow.flexion" {
 		t.Errorf("at the elbow: %s, %s, %v", elbow.Joint, elbow.Names, err)
 	}
-	if err := dispatch([]string{"eval", document, "--joint", "wing"}, &bytes.Buffer{}); err == nil || !strings.Contains(err.Error(), "target.joint") {
+	if err := dispatch([]string{"eval", document, "--joint", "wing"}, &bytes.Buffer{}); err == nil ||
+		!strings.Contains(err.Error(), "target.joint") {
 		t.Errorf("at no joint: %v", err)
 	}
 }
@@ -179,7 +181,8 @@ func TestDialInPrintsAnswers(t *testing.T) {
 	if got.Before == nil || len(got.Answers) == 0 || got.Answers[0].Score <= got.Before.Score {
 		t.Fatalf("%+v", got)
 	}
-	rows, err := csv.NewReader(strings.NewReader(run(t, "dialin", "--free", "path.plane,stance.out", "--budget", "100", "--csv", document))).ReadAll()
+	rows, err := csv.NewReader(strings.NewReader(run(t, "dialin", "--free", "path.plane,stance.out", "--budget", "100", "--csv",
+		document))).ReadAll()
 	if err != nil || len(rows) < 2 || rows[0][2] != "setting" {
 		t.Fatalf("%v, %v", rows, err)
 	}
@@ -201,7 +204,8 @@ func TestSweepPrintsMaps(t *testing.T) {
 			t.Errorf("%v", row)
 		}
 	}
-	if values, err := csv.NewReader(strings.NewReader(run(t, "sweep", "--csv", document))).ReadAll(); err != nil || len(values) < 100 || values[1][0] != "pulley.height/0" {
+	if values, err := csv.NewReader(strings.NewReader(run(t, "sweep", "--csv", document))).ReadAll(); err != nil || len(values) < 100 ||
+		values[1][0] != "pulley.height/0" {
 		t.Errorf("%d rows, %v", len(values), err)
 	}
 }
@@ -239,7 +243,8 @@ func TestRankPrints(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	rows, err := csv.NewReader(strings.NewReader(run(t, "rank", "--region", "biceps", "--how", "long", "--room", room, "--csv", body))).ReadAll()
+	rows, err := csv.NewReader(strings.NewReader(run(t, "rank", "--region", "biceps", "--how", "long", "--room", room, "--csv",
+		body))).ReadAll()
 	if err != nil || len(rows) < 5 || rows[1][7] != "0" || rows[len(rows)-1][7] == "0" {
 		t.Errorf("%v, %v", rows, err)
 	}
@@ -264,7 +269,10 @@ func TestUsage(t *testing.T) {
 			t.Errorf("help does not list %s", c.name)
 		}
 	}
-	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"}, {"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document}, {"compare", document}, {"compare", "--equal", "weight", document, document}, {"rank"}, {"rank", "--region", "tail", document}, {"sweep", "--map", "stance.out", document}, {"schema", "x"}, {"demo", "x"}, {"backup"}} {
+	for _, args := range [][]string{{"evaluate"}, {"eval"}, {"eval", "a", "b"}, {"eval", document, "--tempo", "--uncertainty"},
+		{"eval", "no such file"}, {"sweep"}, {"dialin"}, {"dialin", "--free", "nothing", document}, {"dialin", "--seed", "x", document},
+		{"compare", document}, {"compare", "--equal", "weight", document, document}, {"rank"}, {"rank", "--region", "tail", document},
+		{"sweep", "--map", "stance.out", document}, {"schema", "x"}, {"demo", "x"}, {"backup"}} {
 		if err := dispatch(args, &bytes.Buffer{}); err == nil {
 			t.Errorf("%v was taken", args)
 		}
@@ -273,7 +281,8 @@ func TestUsage(t *testing.T) {
 		if help := run(t, c.name, "--help"); !strings.Contains(help, "usage: dialarc "+c.usage) {
 			t.Errorf("%s --help prints %q", c.name, help)
 		}
-		if err := dispatch([]string{c.name, "--colour"}, &bytes.Buffer{}); err == nil || !strings.Contains(err.Error(), "--colour") || !strings.Contains(err.Error(), c.name+" --help") {
+		if err := dispatch([]string{c.name, "--colour"}, &bytes.Buffer{}); err == nil || !strings.Contains(err.Error(), "--colour") ||
+			!strings.Contains(err.Error(), c.name+" --help") {
 			t.Errorf("%s --colour: %v", c.name, err)
 		}
 	}

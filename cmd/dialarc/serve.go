@@ -114,7 +114,8 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 	mux.Handle("/", webui.Handler())
 	log := slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: door.level()}))
 	watched := httpapi.Watch(mux, log, func(ctx context.Context) error { return st.Writable(ctx, coach.ID) })
-	server := &http.Server{Handler: httpapi.Guard(watched, door.hosts...), ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, WriteTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	server := &http.Server{Handler: httpapi.Guard(watched, door.hosts...), ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second,
+		WriteTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
 	finished := make(chan error, 1)
 	go func() {
 		<-ctx.Done()

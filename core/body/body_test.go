@@ -106,7 +106,8 @@ func TestLeftIsTheMirrorImage(t *testing.T) {
 		st := b.Settle(&setup.Posture{X: 0.3, Z: 0.4, HeadingDeg: 70}, nil, nil)
 		var f body.Frames
 		f.Place(&b, &st, &[2]body.Pose{q, q}, &[2]body.Pose{dq, dq})
-		for _, pair := range [][2]body.Segment{{body.UpperArmR, body.UpperArmL}, {body.ForearmR, body.ForearmL}, {body.HandR, body.HandL}, {body.ThighR, body.ThighL}, {body.FootR, body.FootL}} {
+		for _, pair := range [][2]body.Segment{{body.UpperArmR, body.UpperArmL}, {body.ForearmR, body.ForearmL}, {body.HandR, body.HandL},
+			{body.ThighR, body.ThighL}, {body.FootR, body.FootL}} {
 			check.Vec(t, body.SegmentNames[pair[0]], st.Mirror(f.COM[pair[0]]), f.COM[pair[1]])
 		}
 		check.Vec(t, "grip", st.Mirror(f.Grip[body.Right]), f.Grip[body.Left])
@@ -177,7 +178,8 @@ func TestLegsReachTheFloor(t *testing.T) {
 	for _, side := range []body.Side{body.Right, body.Left} {
 		thigh, shank, foot := side.On(body.ThighR), side.On(body.ShankR), side.On(body.FootR)
 		check.Near(t, "ankle height", f.Origin[foot].Y, b.AnkleH, 1e-12)
-		check.Vec(t, "the knee lies between hip and ankle", r3.Unit(r3.Sub(f.Origin[shank], f.Origin[thigh])), r3.Unit(r3.Sub(f.Origin[foot], f.Origin[thigh])))
+		check.Vec(t, "the knee lies between hip and ankle", r3.Unit(r3.Sub(f.Origin[shank], f.Origin[thigh])),
+			r3.Unit(r3.Sub(f.Origin[foot], f.Origin[thigh])))
 	}
 	check.Near(t, "between the ankles", r3.Norm(r3.Sub(f.Origin[body.FootR], f.Origin[body.FootL])), 0.6, 1e-12)
 }

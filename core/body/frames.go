@@ -86,10 +86,11 @@ type Frames struct {
 	Rate    [NumSegments]space.Vec // velocity of the origin per unit s
 	Omega   [NumSegments]space.Vec // angular velocity per unit s
 	Joint   [NumJoints]space.Vec   // joint centres
-	Spin    [NumJoints]space.Vec   // angular velocity per unit s of the outer side relative to the trunk's; the shoulder's relative to the trunk itself
-	Grip    [2]space.Vec           // middle of the closed hand, by Side
-	Wrist   [2]space.Vec
-	Tip     [2]space.Vec // finger tips
+	// angular velocity per unit s of the outer side relative to the trunk's; the shoulder's relative to the trunk itself
+	Spin  [NumJoints]space.Vec
+	Grip  [2]space.Vec // middle of the closed hand, by Side
+	Wrist [2]space.Vec
+	Tip   [2]space.Vec // finger tips
 }
 
 // Place computes all frames from the joint coordinates of both sides and their rates per unit s. The limits of the

@@ -200,7 +200,8 @@ func (b *Body) hipsBack(p *setup.Posture) float64 {
 		return 0
 	}
 	trunk, head := b.ShoulderHeight-b.HipHeight, earHeight*b.Height-b.HipHeight
-	ahead := math.Sin(space.Rad(p.Trunk.PitchDeg)) * (massShares[Trunk]*comTrunk*trunk + massShares[Head]*head + 2*(massShares[UpperArmR]+massShares[ForearmR]+massShares[HandR])*trunk)
+	ahead := math.Sin(space.Rad(p.Trunk.PitchDeg)) * (massShares[Trunk]*comTrunk*trunk + massShares[Head]*head +
+		2*(massShares[UpperArmR]+massShares[ForearmR]+massShares[HandR])*trunk)
 	// Moving the ankles ahead takes a part of the legs along.
 	legs := 2 * (0.45*massShares[ThighR] + 0.75*massShares[ShankR] + massShares[FootR])
 	return max(0, min(0.45, (ahead-0.25*b.FootLength)/(1-legs)))

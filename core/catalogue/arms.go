@@ -41,15 +41,19 @@ func armFrontSetups(m *maker) []Ready {
 		{Key: "curl.preacher", About: "Heaviest early, nothing when the forearm is upright.",
 			Document: biceps(seated(0, 0, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), dumbbell(m.kg(0.11)))},
 		{Key: "curl.preacher.cable", About: "From low in front: later than with the weight.",
-			Document: biceps(seated(0.9, 180, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))), cable(at(0, 0.2, -0.15), m.pin(0.22), grip))},
+			Document: biceps(seated(0.9, 180, 15), nil, curl("right", 10, 130, palmUp(arm(90, 65, 0, 0))),
+				cable(at(0, 0.2, -0.15), m.pin(0.22), grip))},
 		{Key: "curl.behind", About: "One step out, cable along the arm: the most even of the curls.",
-			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.10}, nil, curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.25), m.pin(0.22), grip))},
+			Document: biceps(setup.Posture{Kind: "standing", X: 0.45, Feet: "split", Ahead: "left", FeetApart: 0.10}, nil,
+				curl("right", 10, 130, palmUp(arm(90, -15, 0, 0))), cable(at(0, 0.2, 0.25), m.pin(0.22), grip))},
 		{Key: "curl.path", About: "No twist is left.", Document: inPath},
 	}
 	up := m.base("deltoid.anterior", "shoulder", standing(0, 0), nil)
 	up.Movement = through("both", arm(30, 12, -20, 10), arm(40, 15, -60, 125), arm(30, 80, -75, 120), arm(40, 155, -60, 20))
 	up.Loads = []setup.Load{dumbbell(m.kg(0.07)), band(at(-0.1, 0.02, 0.5), 0.95*m.k(), 0.4*m.mass, grip)}
-	out = append(out, Ready{Key: "curl.press", About: "Bands from a board aside add where the weights ask less; fixed under the shoes they would go through shin and arm.", Document: up})
+	out = append(out, Ready{Key: "curl.press",
+		About:    "Bands from a board aside add where the weights ask less; fixed under the shoes they would go through shin and arm.",
+		Document: up})
 	for i := range out {
 		if strings.HasPrefix(out[i].Key, "curl.preacher") {
 			out[i].Document.Posture.Restraints = []string{"armPad"}
@@ -66,8 +70,10 @@ func (m *maker) cornerCurl() setup.Document {
 	pivot := at(0, 0.05, hand.Z)
 	start := at(hand.X, hand.Y, hand.Z)
 	radius := math.Hypot(start.X-pivot.X, start.Y-pivot.Y)
-	d.Movement = setup.Movement{Kind: "guided", Side: "right", Guide: &setup.Guide{Kind: "arc", Start: *start, Centre: pivot, About: at(0, 0, 1), TurnDeg: 9, SwivelDeg: 0}}
-	d.Loads = []setup.Load{{ID: "bar", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PlateMass: m.kg(0.06), PlateRadius: mm(radius - 0.15),
+	d.Movement = setup.Movement{Kind: "guided", Side: "right", Guide: &setup.Guide{Kind: "arc", Start: *start, Centre: pivot,
+		About: at(0, 0, 1), TurnDeg: 9, SwivelDeg: 0}}
+	d.Loads = []setup.Load{{ID: "bar", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot,
+		PlateMass: m.kg(0.06), PlateRadius: mm(radius - 0.15),
 		LeverMass: 8, LeverRadius: mm(radius / 2), HandleRadius: mm(radius)}}
 	return d
 }
@@ -87,7 +93,8 @@ func armBackSetups(m *maker) []Ready {
 		{Key: "pressdown.rope", About: "Half a step back: right under the pulley nothing is left at lock-out.",
 			Document: triceps(standing(0.5, 180), nil, curl("both", 115, 5, arm(90, 0, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
 		{Key: "pressdown.reverse", About: "A bar on one cable.",
-			Document: triceps(standing(0.75, 180), nil, curl("both", 115, 5, pose{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 12, "forearm.pronationDeg": -75}), reverse)},
+			Document: triceps(standing(0.75, 180), nil, curl("both", 115, 5, pose{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 12,
+				"forearm.pronationDeg": -75}), reverse)},
 		{Key: "pressdown.leaning", About: "The lean brings the cable nearer to the upper arms.",
 			Document: triceps(hinged(0.75, 180, 35), nil, curl("both", 115, 5, arm(90, 45, 0, 0)), rope(at(0, 2.0, 0), m.pin(0.3), 0.40))},
 		{Key: "extension.overhead", About: "The long head at its longest; the rope passes beside the head.",

@@ -15,7 +15,8 @@ func backSetups(m *maker) []Ready {
 	}
 	ahead := func(elevation, elbow float64) pose { return arm(85, elevation, 0, elbow) }
 	pullOver := sweep("both", "shoulder.elevation", 150, 80, held(arm(90, 0, 0, 40), "shoulder.elevation"))
-	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.411 * m.b.Height), HeadingDeg: 180, Ahead: "left", Trunk: setup.Trunk{PitchDeg: 10},
+	kneel := setup.Posture{Kind: "half-kneeling", FeetApart: 0.36, X: mm(0.411 * m.b.Height), HeadingDeg: 180, Ahead: "left",
+		Trunk:       setup.Trunk{PitchDeg: 10},
 		SupportHand: &setup.Point{Y: mm(0.52 * m.b.Height), Z: -0.05}} // the free hand on the column
 	lowRow := cable(at(0, 0.75, 0), m.pin(0.4), grip)
 	lowRow.Shared = true
@@ -23,19 +24,23 @@ func backSetups(m *maker) []Ready {
 		{Key: "pulldown.kneeling", About: "The cable starts a little in front of the arm, so that the start is loaded.",
 			Document: lat(kneel, nil, along("right", raised(80, 140), raised(75, 80), raised(70, 30)), cable(at(0, 2.0, -0.15), m.pin(0.35), grip))},
 		{Key: "pulldown.chair", About: "Heavy pulls lift the lifter out of the seat: strap or weigh down.",
-			Document: lat(seated(0.9, 180, 0), nil, along("right", raised(75, 128), raised(55, 85), raised(35, 15)), cable(at(0, 2.0, -0.15), m.pin(0.4), grip))},
+			Document: lat(seated(0.9, 180, 0), nil, along("right", raised(75, 128), raised(55, 85), raised(35, 15)),
+				cable(at(0, 2.0, -0.15), m.pin(0.4), grip))},
 		{Key: "row.dumbbell.bench", About: "Nothing where the arm hangs; the back is carried.",
-			Document: lat(lying("prone", 0, 0), bench(35), through("both", arm(90, 50, 0, 5), arm(90, 28, 0, 50), arm(90, -10, 0, 90)), dumbbell(m.kg(0.18)))},
+			Document: lat(lying("prone", 0, 0), bench(35), through("both", arm(90, 50, 0, 5), arm(90, 28, 0, 50), arm(90, -10, 0, 90)),
+				dumbbell(m.kg(0.18)))},
 		{Key: "row.cable", About: "A bar on one cable from the front.",
 			Document: lat(seated(1.1, 180, 5), nil, through("both", ahead(65, 5), ahead(30, 65), ahead(-5, 85)), lowRow)},
 		{Key: "row.hinged", About: "The low back holds the hinge: watch its torque.",
 			Document: lat(hinged(0, 0, 60), nil, through("both", ahead(55, 5), ahead(25, 55), ahead(-5, 85)), bar(m.kg(0.4)))},
 		{Key: "row.band", About: "The band draws the arm forward where the dumbbell asks nothing.",
-			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(55, 5), ahead(30, 50), ahead(0, 85)), dumbbell(m.kg(0.2)), band(at(1.1, 0.3, 0.15), 0.45, 0.36*m.mass, grip))},
+			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(55, 5), ahead(30, 50), ahead(0, 85)), dumbbell(m.kg(0.2)),
+				band(at(1.1, 0.3, 0.15), 0.45, 0.36*m.mass, grip))},
 		{Key: "pullover", About: "Heaviest behind the head, nothing over the chest.",
 			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2))))},
 		{Key: "pullover.band", About: "Starts hard and ends hard.",
-			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.54, 0.5*m.mass, grip)))},
+			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.54, 0.5*m.mass,
+				grip)))},
 		{Key: "lever.far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215*m.l.Height, 30)},
 		{Key: "lever.near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11*m.l.Height, 35)},
 	}
@@ -76,7 +81,9 @@ func (m *maker) pulls() []Ready {
 	return []Ready{
 		{Key: "pullup", About: "The lifter's own weight, from a hang that is not quite dead.", Document: hang},
 		{Key: "pulldown.bar", About: "A bar on one cable from above, thighs under the pad.", Document: down},
-		{Key: "row.machine", About: "Chest on the pad, handles on a lever that hangs from above.", Document: m.hungLever("latissimus.lower", lying("prone", 0, 0), bench(80), hung{hand: [2]float64{0.6, -0.28}, pivot: [2]float64{0.4, 0.9}, turn: -13, plate: -60, swivel: 10, share: 0.35, out: 0.05})},
+		{Key: "row.machine", About: "Chest on the pad, handles on a lever that hangs from above.",
+			Document: m.hungLever("latissimus.lower", lying("prone", 0, 0), bench(80), hung{hand: [2]float64{0.6, -0.28},
+				pivot: [2]float64{0.4, 0.9}, turn: -13, plate: -60, swivel: 10, share: 0.35, out: 0.05})},
 	}
 }
 
@@ -110,8 +117,10 @@ func (m *maker) leverPull(back, turn float64) setup.Document {
 		}
 	}
 	x, y := handle(start)
-	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *at(x, y, sh.Z), Centre: pivot, About: at(0, 0, 1), TurnDeg: turn, SwivelDeg: 40}}
-	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1),
-		PlateMass: m.kg(0.4), PlateRadius: 0.6, PlateDeg: 180, HandleRadius: radius}}
+	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *at(x, y, sh.Z), Centre: pivot,
+		About: at(0, 0, 1), TurnDeg: turn, SwivelDeg: 40}}
+	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot,
+		PivotAlong: at(0, 0, 1),
+		PlateMass:  m.kg(0.4), PlateRadius: 0.6, PlateDeg: 180, HandleRadius: radius}}
 	return d
 }

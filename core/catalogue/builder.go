@@ -95,13 +95,15 @@ func through(side string, poses ...pose) setup.Movement {
 
 // arm is a pose of shoulder and elbow: plane and elevation, rotation, flexion.
 func arm(plane, elevation, rotation, elbow float64) pose {
-	return pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation, "shoulder.rotationDeg": rotation, "elbow.flexionDeg": elbow}
+	return pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation, "shoulder.rotationDeg": rotation,
+		"elbow.flexionDeg": elbow}
 }
 
 // swing moves a raised arm forward or back, turning as it does by itself: half as much as it would have to, not to spin.
 func swing(side string, from, to, elevation, elbow float64) setup.Movement {
 	s := math.Sin(elevation * math.Pi / 180)
-	v := sweep(side, "shoulder.planeOfElevation", from, to, held(arm(0, elevation, math.Round(from*s*s/2), elbow), "shoulder.planeOfElevation"))
+	v := sweep(side, "shoulder.planeOfElevation", from, to, held(arm(0, elevation, math.Round(from*s*s/2), elbow),
+		"shoulder.planeOfElevation"))
 	v.Natural = true
 	return v
 }
@@ -140,7 +142,8 @@ func bar(mass float64) setup.Load {
 
 // cable comes from a column of the station, or from a pulley of another height or place when a station has none there.
 func cable(p *setup.Point, stack float64, c setup.Contact) setup.Load {
-	return setup.Load{ID: "cable", Kind: setup.Cable, Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack, Ratio: station.Ratio,
+	return setup.Load{ID: "cable", Kind: setup.Cable, Variable: true, Side: "right", Contact: c, Pulley: p, StackMass: stack,
+		Ratio:    station.Ratio,
 		Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel}
 }
 
@@ -153,7 +156,8 @@ func rope(p *setup.Point, stack, strand float64) setup.Load {
 
 // band pulls with a force, N, at twice its length at rest.
 func band(p *setup.Point, rest, pull float64, c setup.Contact) setup.Load {
-	return setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest), Section: pull / kit.RubberAtDouble,
+	return setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: c, Anchor: p, RestLength: mm(rest),
+		Section: pull / kit.RubberAtDouble,
 		Strands: 1, Hysteresis: setup.DefaultHysteresis, Ratio: 1}
 }
 
@@ -186,7 +190,8 @@ func (m *maker) k() float64 { return m.b.Height / 1.75 }
 func (m *maker) line(side string, from, to [3]float64, swivel float64) setup.Movement {
 	k := m.k()
 	place := func(v [3]float64) *setup.Point { return at(k*v[0], k*v[1], k*v[2]) }
-	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Relative: true, Start: *place(from), End: place(to), SwivelDeg: swivel}}
+	return setup.Movement{Kind: "guided", Side: side, Guide: &setup.Guide{Kind: "line", Relative: true, Start: *place(from), End: place(to),
+		SwivelDeg: swivel}}
 }
 
 // raised is a pose of the upper arm alone.

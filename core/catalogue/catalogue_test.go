@@ -57,7 +57,8 @@ func TestExercisesHaveNames(t *testing.T) {
 
 // What is asked for and not here says so, with what is near; what is here is not said to be missing.
 func TestNotYet(t *testing.T) {
-	for text, name := range map[string]string{"calf": "Calf raise", "leg press": "Leg press", "hip thrust": "Hip thrust", "split squat": "Split squat", "glute bridge": "Hip thrust"} {
+	for text, name := range map[string]string{"calf": "Calf raise", "leg press": "Leg press", "hip thrust": "Hip thrust",
+		"split squat": "Split squat", "glute bridge": "Hip thrust"} {
 		found := catalogue.NotYet(text)
 		if !slices.ContainsFunc(found, func(m catalogue.Missing) bool {
 			return m.Name == name && m.Why != "" && len(m.Near) > 0 && m.Near[0] != ""

@@ -32,7 +32,8 @@ func chestSetups(m *maker) []Ready {
 		{Key: "fly.cable", About: "Control at the closed end.",
 			Document: fly(wide, nil, swing("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
 		{Key: "fly.cable.stretched", About: "A longer range behind the body, with less load.",
-			Document: fly(leant(standing(0.75, 0), 12), nil, between(swing("both", -35, 70, 85, 10), -20, 85), cable(at(0, sh, 1.0), m.pin(0.10), grip))},
+			Document: fly(leant(standing(0.75, 0), 12), nil, between(swing("both", -35, 70, 85, 10), -20, 85),
+				cable(at(0, sh, 1.0), m.pin(0.10), grip))},
 		{Key: "fly.low.30", About: "A short step in front of wide pulleys; the hands scoop up as they close.",
 			Document: upperChest(hinged(0.25, 0, 30), scooped(30), cable(at(0, 0.2, 1.0), m.pin(0.12), grip))},
 		{Key: "fly.low.45", About: "A little further out and hinged more: the same, a little deeper at the start.",
@@ -40,7 +41,8 @@ func chestSetups(m *maker) []Ready {
 		{Key: "fly.band.one", About: "Band pull is highest at the end.",
 			Document: fly(standing(0.4, 0), nil, between(swing("right", -5, 90, 85, 15), 5, 80), band(at(0, sh, 0.8), 0.55*m.k(), pull, grip))},
 		{Key: "fly.band.behind", About: "Anchors a little to both sides of the middle; the end is more of a press.",
-			Document: fly(leant(standing(0.4, 0), 14), nil, between(swing("both", -5, 90, 85, 15), 0, 70), band(at(0, sh, 0.42), 0.7*m.k(), 2*pull, grip))},
+			Document: fly(leant(standing(0.4, 0), 14), nil, between(swing("both", -5, 90, 85, 15), 0, 70),
+				band(at(0, sh, 0.42), 0.7*m.k(), 2*pull, grip))},
 		{Key: "fly.band.wide", About: "Wide anchors pull sideways.",
 			Document: fly(standing(0.4, 0), nil, between(swing("both", -5, 90, 85, 15), 10, 90), band(at(0, sh, 1.2), 0.68*m.k(), pull, grip))},
 		{Key: "fly.band.beside", About: "The most sideways pull of all.",
@@ -49,8 +51,10 @@ func chestSetups(m *maker) []Ready {
 			Document: m.chestPress("both", 0.24, dumbbell(m.kg(0.16)))},
 		{Key: "press.flat.band", About: "The band pulls outward where the dumbbell has stopped asking.",
 			Document: m.chestPress("right", 0.3, dumbbell(m.kg(0.14)), band(at(-0.45, 0.9, 1.1), 0.5, 0.4*pull, grip))},
-		{Key: "dip.upright", About: "The lifter's own weight.", Document: m.dip(0, [3]float64{-0.17, -0.48, 0.14}, [3]float64{-0.15, -0.6, 0.14}, 20)},
-		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.20, -0.40, 0.10}, [3]float64{-0.15, -0.6, 0.10}, 10)},
+		{Key: "dip.upright", About: "The lifter's own weight.", Document: m.dip(0, [3]float64{-0.17, -0.48, 0.14}, [3]float64{-0.15, -0.6, 0.14},
+			20)},
+		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.20, -0.40, 0.10},
+			[3]float64{-0.15, -0.6, 0.10}, 10)},
 	}
 	out = append(out, m.presses()...)
 	for i := range out {
@@ -111,10 +115,15 @@ func (m *maker) presses() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "press.bar.flat", About: "Hands at one width; the common measure of pressing.", Document: press("pectoralis", 0, [3]float64{0.10, 0.19, 0.22}, [3]float64{0.03, 0.6, 0.22}, 60, bar(m.kg(0.5)))},
-		{Key: "press.bar.incline", About: "Bench at 30: the upper chest with the front of the shoulder.", Document: press("pectoralis.clavicular", 30, [3]float64{0.16, 0.16, 0.22}, [3]float64{0.05, 0.58, 0.22}, 55, bar(m.kg(0.4)))},
-		{Key: "press.dumbbell.incline", About: "Bench at 30, hands free to come together.", Document: press("pectoralis.clavicular", 30, [3]float64{0.14, 0.16, 0.24}, [3]float64{0.05, 0.58, 0.08}, 60, dumbbell(m.kg(0.14)))},
-		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.", Document: m.hungLever("pectoralis", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9}, turn: 25, plate: 60, swivel: 75, share: 0.35, out: 0.22})},
+		{Key: "press.bar.flat", About: "Hands at one width; the common measure of pressing.", Document: press("pectoralis", 0,
+			[3]float64{0.10, 0.19, 0.22}, [3]float64{0.03, 0.6, 0.22}, 60, bar(m.kg(0.5)))},
+		{Key: "press.bar.incline", About: "Bench at 30: the upper chest with the front of the shoulder.",
+			Document: press("pectoralis.clavicular", 30, [3]float64{0.16, 0.16, 0.22}, [3]float64{0.05, 0.58, 0.22}, 55, bar(m.kg(0.4)))},
+		{Key: "press.dumbbell.incline", About: "Bench at 30, hands free to come together.", Document: press("pectoralis.clavicular", 30,
+			[3]float64{0.14, 0.16, 0.24}, [3]float64{0.05, 0.58, 0.08}, 60, dumbbell(m.kg(0.14)))},
+		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.",
+			Document: m.hungLever("pectoralis", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9},
+				turn: 25, plate: 60, swivel: 75, share: 0.35, out: 0.22})},
 	}
 }
 
@@ -133,8 +142,10 @@ func (m *maker) hungLever(region string, p setup.Posture, b *setup.Bench, h hung
 	z := sh.Z + h.out*k
 	x, y := sh.X+h.hand[0]*k, sh.Y+h.hand[1]*k
 	hand, pivot := at(x, y, z), at(x+h.pivot[0]-h.hand[0], y+h.pivot[1]-h.hand[1], z) // the machine is as large for everybody
-	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: at(0, 0, 1), TurnDeg: h.turn, SwivelDeg: h.swivel}}
-	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot, PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
+	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: at(0, 0, 1),
+		TurnDeg: h.turn, SwivelDeg: h.swivel}}
+	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot,
+		PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
 		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(math.Hypot(h.hand[0]-h.pivot[0], h.hand[1]-h.pivot[1]))}}
 	return d
 }

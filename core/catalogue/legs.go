@@ -36,14 +36,18 @@ func legSetups(m *maker) []Ready {
 	banded.Movement = through("both", with(bottom, atChest), with(middle, atChest), with(tall, atChest))
 	banded.Loads = []setup.Load{bar(m.kg(0.15)), band(at(0.05, 0.02, 0.4), 0.66, 0.8*m.mass, grip), ownBody()}
 	press := squat.Clone()
-	press.Movement = through("both", with(bottom, racked), with(middle, racked), with(tall, arm(30, 60, -75, 125)), with(leg(8, 12, 5), arm(20, 150, -60, 20)))
+	press.Movement = through("both", with(bottom, racked), with(middle, racked), with(tall, arm(30, 60, -75, 125)),
+		with(leg(8, 12, 5), arm(20, 150, -60, 20)))
 	press.Loads = []setup.Load{band(at(-0.1, 0.02, 0.5), m.k(), 0.6*m.mass, grip), ownBody()}
 
 	swing := m.base("gluteus.maximus", "hip", setup.Posture{Kind: "standing"}, nil)
-	swing.Movement = through("both", with(leg(95, 25, 0), arm(85, 45, 0, 0)), with(leg(45, 15, 2), arm(85, 40, 0, 0)), with(leg(0, 0, 0), arm(85, 45, 0, 0)))
-	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.05*m.mass, setup.Contact{Segment: "trunk", At: "waist"}), ownBody()}
+	swing.Movement = through("both", with(leg(95, 25, 0), arm(85, 45, 0, 0)), with(leg(45, 15, 2), arm(85, 40, 0, 0)),
+		with(leg(0, 0, 0), arm(85, 45, 0, 0)))
+	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.05*m.mass, setup.Contact{Segment: "trunk", At: "waist"}),
+		ownBody()}
 	out := []Ready{
-		{Key: "knee.extension", About: "The machine asks less toward straight; the shank itself asks most there. Line its axis up with the knee.", Document: extension},
+		{Key: "knee.extension", About: "The machine asks less toward straight; the shank itself asks most there. Line its axis up with the knee.",
+			Document: extension},
 		{Key: "squat.goblet", About: "Heaviest at the bottom: control the way down.", Document: squat},
 		{Key: "squat.band", About: "Bands from a board aside add on the way up.", Document: banded},
 		{Key: "squat.press", About: "Legs, then shoulders.", Document: press},
@@ -59,7 +63,8 @@ func legSetups(m *maker) []Ready {
 
 // cam is a machine whose arm turns with a joint, with its moment arm at three angles.
 func cam(coordinate string, c setup.Contact, stack, pad, a1, r1, a2, r2, a3, r3 float64) setup.Load {
-	return setup.Load{ID: "machine", Kind: setup.Cam, Variable: true, Side: "right", Contact: c, StackMass: stack, Ratio: 1, Coordinate: coordinate, PadRadius: mm(pad),
+	return setup.Load{ID: "machine", Kind: setup.Cam, Variable: true, Side: "right", Contact: c, StackMass: stack, Ratio: 1,
+		Coordinate: coordinate, PadRadius: mm(pad),
 		Cam: []setup.CamPoint{{AngleDeg: a1, Arm: r1}, {AngleDeg: a2, Arm: r2}, {AngleDeg: a3, Arm: r3}}}
 }
 
@@ -81,8 +86,10 @@ func (m *maker) bars() []Ready {
 	}
 	return []Ready{
 		{Key: "squat.back", About: "The bar on the shoulders; the common measure of a leg's strength.", Document: squat},
-		{Key: "deadlift.romanian", About: "Hips back with soft knees: most where the hamstrings are long.", Document: pull("hamstrings", m.kg(0.6), hang(88, 20, -6, -8), hang(45, 15, -2, 0), hang(8, 7, 2, 6))},
-		{Key: "deadlift", About: "From blocks a hand above the floor, legs and hips together.", Document: pull("gluteus.maximus", m.kg(0.75), hang(120, 85, 18, -6), hang(70, 30, 1, -6), hang(8, 7, 2, 6))},
+		{Key: "deadlift.romanian", About: "Hips back with soft knees: most where the hamstrings are long.",
+			Document: pull("hamstrings", m.kg(0.6), hang(88, 20, -6, -8), hang(45, 15, -2, 0), hang(8, 7, 2, 6))},
+		{Key: "deadlift", About: "From blocks a hand above the floor, legs and hips together.", Document: pull("gluteus.maximus", m.kg(0.75),
+			hang(120, 85, 18, -6), hang(70, 30, 1, -6), hang(8, 7, 2, 6))},
 	}
 }
 
@@ -103,8 +110,10 @@ func (m *maker) curlsOfTheLeg(ankle setup.Contact) []Ready {
 	weight.ID, weight.Contact = "cuff", ankle
 	abduction.Loads = []setup.Load{weight}
 	return []Ready{
-		{Key: "leg.curl.seated", About: "Hips bent: the hamstrings work while they are long.", Document: bend(seated(0, 0, 0), &setup.Bench{AngleDeg: 80, Height: 0.55}, 0.28, 100, "thighPad")},
-		{Key: "leg.curl.lying", About: "Hips straight: the hamstrings work while they are shorter.", Document: bend(lying("prone", 0, 0), &setup.Bench{AngleDeg: 0, Height: 0.7}, 0.22, 110, "strap")},
+		{Key: "leg.curl.seated", About: "Hips bent: the hamstrings work while they are long.", Document: bend(seated(0, 0, 0),
+			&setup.Bench{AngleDeg: 80, Height: 0.55}, 0.28, 100, "thighPad")},
+		{Key: "leg.curl.lying", About: "Hips straight: the hamstrings work while they are shorter.",
+			Document: bend(lying("prone", 0, 0), &setup.Bench{AngleDeg: 0, Height: 0.7}, 0.22, 110, "strap")},
 		{Key: "hip.abduction.lying", About: "A weight at the ankle, the leg led up to the side.", Document: abduction},
 	}
 }
@@ -134,7 +143,8 @@ func trunkSetups(m *maker) []Ready {
 	suitcase := m.base("obliques", "shoulder", standing(0, 0), nil)
 	suitcase.Movement = hold("right", arm(0, 3, 0, 5))
 	suitcase.Loads = []setup.Load{dumbbell(m.kg(0.35))}
-	out = append(out, Ready{Key: "hold.antirotation", About: "Long arms against a cable from the side that would turn the trunk.", Document: turning},
+	out = append(out, Ready{Key: "hold.antirotation", About: "Long arms against a cable from the side that would turn the trunk.",
+		Document: turning},
 		Ready{Key: "hold.suitcase", About: "One weight at the side that would bend the trunk to it.", Document: suitcase})
 	for i := range out {
 		out[i].Group = "trunk"

@@ -31,7 +31,8 @@ var Groups = []string{"shoulder", "rear", "chest", "back", "armFront", "armBack"
 func All(l *setup.Lifter) []Ready {
 	m := newMaker(l)
 	out := raises(l)
-	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups, trunkSetups} {
+	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups,
+		trunkSetups} {
 		out = append(out, group(m)...)
 	}
 	for i := range out {
@@ -62,7 +63,8 @@ func Find(l *setup.Lifter, key string) (Ready, bool) {
 }
 
 // supported are the setups in which the body carries itself elsewhere too, or has something to push against, and by what.
-var supported = map[string]string{"curl.hinged": "handOnThigh", "kickback": "handOnThigh", "extension.bent": "handOnThigh", "row.band": "handOnThigh",
+var supported = map[string]string{"curl.hinged": "handOnThigh", "kickback": "handOnThigh", "extension.bent": "handOnThigh",
+	"row.band":      "handOnThigh",
 	"reverse.under": "trunkOnThighs", "row.cable": "footPlate", "row.seated.wide": "footPlate"}
 
 // stances are the setups that pull hard enough from one side for one foot to stand ahead, with how much more the trunk leans
@@ -78,10 +80,14 @@ func raises(l *setup.Lifter) []Ready {
 	stack := m.pin(0.14)
 	bell := max(1, m.kg(0.04))
 	out := []Ready{
-		{Key: "raise.behind.hand", About: "Heaviest where the arm starts; falls as the muscle does.", Document: crossBehind(m.fromColumn(9, stack), 0.70, 12, 30)},
-		{Key: "raise.behind.knee", About: "The same from low: more in the middle and on top.", Document: crossBehind(m.fromColumn(4, stack), 0.90, 10, 45)},
-		{Key: "raise.behind.lined", About: "Further out, so that the cable runs along the arm and under the shoulder.", Document: crossBehind(m.fromColumn(7, stack), 0.90, 12, 45)},
-		{Key: "raise.dumbbell.band", About: "A band from low behind adds to the dumbbell where it is light.", Document: withBand(m.bellRaise(30, bell/2), 0.25*m.mass)},
+		{Key: "raise.behind.hand", About: "Heaviest where the arm starts; falls as the muscle does.",
+			Document: crossBehind(m.fromColumn(9, stack), 0.70, 12, 30)},
+		{Key: "raise.behind.knee", About: "The same from low: more in the middle and on top.", Document: crossBehind(m.fromColumn(4, stack), 0.90,
+			10, 45)},
+		{Key: "raise.behind.lined", About: "Further out, so that the cable runs along the arm and under the shoulder.",
+			Document: crossBehind(m.fromColumn(7, stack), 0.90, 12, 45)},
+		{Key: "raise.dumbbell.band", About: "A band from low behind adds to the dumbbell where it is light.",
+			Document: withBand(m.bellRaise(30, bell/2), 0.25*m.mass)},
 		{Key: "raise.dumbbell", About: "Nothing at the bottom, most at shoulder height.", Document: m.bellRaise(20, bell)},
 	}
 	for i := range out {
@@ -101,7 +107,8 @@ func (m *maker) sideRaise() setup.Document {
 func (m *maker) fromColumn(hole int, stack float64) setup.Document {
 	d := m.sideRaise()
 	d.Loads = []setup.Load{{ID: "cable", Kind: setup.Cable, Variable: true, Side: "right", Contact: grip,
-		Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.Column.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: station.Ratio, Friction: setup.DefaultFriction,
+		Pulley: &setup.Point{X: 0, Y: math.Round(1e6*station.Column.HoleHeight(hole)) / 1e6, Z: -0.55}, StackMass: stack, Ratio: station.Ratio,
+		Friction:  setup.DefaultFriction,
 		ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel, Kit: &setup.Kit{Station: station.Key, Column: "left", Hole: hole}}}
 	return d
 }
@@ -114,7 +121,8 @@ func crossBehind(d setup.Document, out, away, plane float64) setup.Document {
 	if d.Posture.Kind == "standing" {
 		d.Posture.Feet, d.Posture.Ahead, d.Posture.FeetApart = "split", "left", 0.10
 	}
-	d.Movement = setup.Movement{Kind: "shoulder-raise", Side: "both", Primary: "shoulder.elevation", FromDeg: away, ToDeg: 95, StartPlane: &start, Hold: held(arm(plane, 0, 0, 5), "shoulder.elevation")}
+	d.Movement = setup.Movement{Kind: "shoulder-raise", Side: "both", Primary: "shoulder.elevation", FromDeg: away, ToDeg: 95,
+		StartPlane: &start, Hold: held(arm(plane, 0, 0, 5), "shoulder.elevation")}
 	return d
 }
 
@@ -130,6 +138,7 @@ func (m *maker) bellRaise(plane, mass float64) setup.Document {
 func withBand(d setup.Document, pull float64) setup.Document {
 	l := &d.Lifter
 	d.Loads = append(d.Loads, setup.Load{ID: "band", Kind: setup.Band, Variable: true, Side: "right", Contact: grip,
-		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Height/0.05) * 0.05, Section: pull / kit.RubberAtDouble, Strands: 1, Hysteresis: setup.DefaultHysteresis})
+		Anchor: &setup.Point{X: -0.40, Y: 0.30}, RestLength: math.Round(0.46*l.Height/0.05) * 0.05, Section: pull / kit.RubberAtDouble,
+		Strands: 1, Hysteresis: setup.DefaultHysteresis})
 	return d
 }

@@ -69,7 +69,8 @@ type entry struct {
 }
 
 func entryOf(r *Ready) entry {
-	e := entry{other: plain(strings.Join([]string{r.About, setup.RegionLabel(r.Region), r.Region, strings.Join(r.Needs, " "), r.Document.Posture.Kind}, " "))}
+	e := entry{other: plain(strings.Join([]string{r.About, setup.RegionLabel(r.Region), r.Region, strings.Join(r.Needs, " "),
+		r.Document.Posture.Kind}, " "))}
 	for _, name := range append([]string{r.Name}, r.Synonyms...) {
 		e.names = append(e.names, plain(name))
 		e.words = append(e.words, strings.Fields(plain(name))...)
@@ -85,6 +86,7 @@ const (
 	beside    = 1.0
 	asWhole   = 4.0
 	inName    = 2.0
+	plainest  = 0.4
 )
 
 // matches is how many of the words an exercise has, and how well.
@@ -100,14 +102,23 @@ func (e *entry) matches(wanted []string) (found int, score float64) {
 		}
 	}
 	if found > 0 {
-		return found, score
+		return found, score + e.closeness(len(wanted))
 	}
 	for _, w := range wanted {
 		if s := e.word(w); s > 0 {
 			found, score = found+1, score+s
 		}
 	}
-	return found, score
+	return found, score + e.closeness(len(wanted))
+}
+
+// closeness puts the plainest of exercises that are found alike first: the one whose shortest name has fewest words more.
+func (e *entry) closeness(wanted int) float64 {
+	best := 0.0
+	for _, name := range e.names {
+		best = max(best, plainest*min(1, float64(wanted)/float64(len(strings.Fields(name)))))
+	}
+	return best
 }
 
 // word is how well one word is found.

@@ -54,7 +54,8 @@ func shoulderSetups(m *maker) []Ready {
 	low.Shared, low.Ratio = true, 1
 	out = append(out,
 		Ready{Key: "upright.cable", About: "Elbows lead; the bar is a third of the body's height wide, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Height), standing(0.3, 180))},
-		Ready{Key: "upright.dumbbell", About: "The same with the hands free to part.", Document: upright(dumbbell(m.kg(0.06)), 0, standing(0, 0))})
+		Ready{Key: "upright.dumbbell", About: "The same with the hands free to part.", Document: upright(dumbbell(m.kg(0.06)), 0,
+			standing(0, 0))})
 	out = append(out, m.rotations()...)
 	for i := range out {
 		out[i].Group = "shoulder"
@@ -66,7 +67,8 @@ func shoulderSetups(m *maker) []Ready {
 func (m *maker) rotations() []Ready {
 	turn := func(region string, p setup.Posture, b *setup.Bench, from, to, plane, elevation float64, l setup.Load) setup.Document {
 		d := m.base(region, "shoulder", p, b)
-		d.Movement = sweep("right", "shoulder.rotation", from, to, pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation, "elbow.flexionDeg": 90})
+		d.Movement = sweep("right", "shoulder.rotation", from, to, pose{"shoulder.planeOfElevationDeg": plane, "shoulder.elevationDeg": elevation,
+			"elbow.flexionDeg": 90})
 		d.Movement.Axis, d.Loads = "spin", []setup.Load{l}
 		return d
 	}
@@ -75,10 +77,14 @@ func (m *maker) rotations() []Ready {
 	onSide := lying("side-lying", 0, 0)
 	onSide.Down = "left"
 	return []Ready{
-		{Key: "rotation.out.cable", About: "Elbow at the side; the cable comes across the body.", Document: turn("cuff.outward", standing(0.9, 90), nil, 50, -45, 0, 12, cable(at(0, elbow, -0.36*m.k()), m.pin(0.08), grip))},
-		{Key: "rotation.out.cable.high", About: "The arm raised to the side, the cable from the front.", Document: turn("cuff.outward", standing(0.9, 180), nil, 10, -75, 10, 88, cable(at(0, sh-0.35*m.k(), 0.45*m.k()), m.pin(0.08), grip))},
-		{Key: "rotation.out.dumbbell", About: "Lying, the forearm works against the dumbbell's weight.", Document: turn("cuff.outward", onSide, bench(0), 55, -15, 0, 5, dumbbell(m.kg(0.04)))},
-		{Key: "rotation.in.cable", About: "Elbow at the side; the cable comes from outside.", Document: turn("cuff.inward", standing(0.9, -90), nil, -45, 55, 0, 12, cable(at(0, elbow, 0.36*m.k()), m.pin(0.12), grip))},
+		{Key: "rotation.out.cable", About: "Elbow at the side; the cable comes across the body.",
+			Document: turn("cuff.outward", standing(0.9, 90), nil, 50, -45, 0, 12, cable(at(0, elbow, -0.36*m.k()), m.pin(0.08), grip))},
+		{Key: "rotation.out.cable.high", About: "The arm raised to the side, the cable from the front.",
+			Document: turn("cuff.outward", standing(0.9, 180), nil, 10, -75, 10, 88, cable(at(0, sh-0.35*m.k(), 0.45*m.k()), m.pin(0.08), grip))},
+		{Key: "rotation.out.dumbbell", About: "Lying, the forearm works against the dumbbell's weight.",
+			Document: turn("cuff.outward", onSide, bench(0), 55, -15, 0, 5, dumbbell(m.kg(0.04)))},
+		{Key: "rotation.in.cable", About: "Elbow at the side; the cable comes from outside.", Document: turn("cuff.inward", standing(0.9, -90),
+			nil, -45, 55, 0, 12, cable(at(0, elbow, 0.36*m.k()), m.pin(0.12), grip))},
 	}
 }
 

@@ -45,10 +45,12 @@ type side struct {
 // Letter is what the i-th setup is called, from 0.
 func Letter(i int) string { return string(rune('A' + i)) }
 
-// Of compares two setups or more, up to Most. One that cannot be evaluated is left out of everything but the sides, where its problems stand.
+// Of compares two setups or more, up to Most. One that cannot be evaluated is left out of everything but the sides, where its problems
+// stand.
 func Of(docs []setup.Document) (*Comparison, setup.Problems) {
 	if n := len(docs); n < 2 || n > Most {
-		return nil, setup.Problems{{Path: "setups", What: fmt.Sprintf("A comparison of %d setups says nothing.", n), Hint: fmt.Sprintf("Give two to %d.", Most)}}
+		return nil, setup.Problems{{Path: "setups", What: fmt.Sprintf("A comparison of %d setups says nothing.", n),
+			Hint: fmt.Sprintf("Give two to %d.", Most)}}
 	}
 	out := &Comparison{}
 	sides := make([]side, len(docs))

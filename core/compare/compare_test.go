@@ -245,7 +245,8 @@ func TestAGivenBandStays(t *testing.T) {
 	check.Near(t, "the peak", asked(t, *d, "peak"), asked(t, a, "peak"), 1e-6)
 	alone := both.Clone()
 	alone.Loads = alone.Loads[band : band+1]
-	if made, _ = compare.Equalise([]setup.Document{a, alone}, "peak", 0); !made[1].Factor.Known() || made[1].Document.Loads[0].Pull[1].Force == 12 {
+	if made, _ = compare.Equalise([]setup.Document{a, alone}, "peak", 0); !made[1].Factor.Known() ||
+		made[1].Document.Loads[0].Pull[1].Force == 12 {
 		t.Errorf("%+v", made[1])
 	}
 }

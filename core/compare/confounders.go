@@ -50,7 +50,8 @@ func because(sides []side) []Reason {
 	if sameCoordinate(sides) {
 		out = append(out, ends(sides, "range", "The range differs: {each}.", "angle", rangeApart, rangeOf)...)
 	}
-	out = append(out, ends(sides, "length", "The target works at different lengths: {each} of its optimal length.", "percent", percent*lengthApart, lengthsOf)...)
+	out = append(out, ends(sides, "length", "The target works at different lengths: {each} of its optimal length.", "percent",
+		percent*lengthApart, lengthsOf)...)
 	out = append(out, ofKit(sides)...)
 	if r, differ := lifters(sides); differ {
 		out = append(out, r)
@@ -170,7 +171,8 @@ func heldAt(l *setup.Load) string {
 	return segments[c.Segment]
 }
 
-var segments = map[string]string{"hand": "hand", "forearm": "forearm", "upperArm": "upper arm", "thigh": "thigh", "shank": "shank", "trunk": "trunk"}
+var segments = map[string]string{"hand": "hand", "forearm": "forearm", "upperArm": "upper arm", "thigh": "thigh", "shank": "shank",
+	"trunk": "trunk"}
 
 // lifters says whether different bodies lift.
 func lifters(sides []side) (Reason, bool) {
@@ -180,9 +182,11 @@ func lifters(sides []side) (Reason, bool) {
 	var parts []string
 	for i := range sides {
 		l := &sides[i].doc.Lifter
-		differ = differ || math.Abs(l.Height/first.Height-1) > bodyApart || math.Abs(l.BodyMass/first.BodyMass-1) > bodyApart || !reflect.DeepEqual(l.Lengths, first.Lengths)
+		differ = differ || math.Abs(l.Height/first.Height-1) > bodyApart || math.Abs(l.BodyMass/first.BodyMass-1) > bodyApart ||
+			!reflect.DeepEqual(l.Lengths, first.Lengths)
 		key := strings.ToLower(sides[i].letter)
-		r.Values[key+"Tall"], r.Values[key+"Mass"] = quantity.Quantity{Value: l.Height, Kind: "length"}, quantity.Quantity{Value: l.BodyMass, Kind: "mass"}
+		r.Values[key+"Tall"], r.Values[key+"Mass"] = quantity.Quantity{Value: l.Height, Kind: "length"},
+			quantity.Quantity{Value: l.BodyMass, Kind: "mass"}
 		parts = append(parts, fmt.Sprintf("%s {%sTall}, {%sMass}", sides[i].letter, key, key))
 	}
 	r.Text = "The lifters differ: " + strings.Join(parts, "; ") + "."

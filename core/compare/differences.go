@@ -65,36 +65,46 @@ const percent = 100
 var measures = []measure{
 	{"peak", "Peak torque", "torque", func(s *side) metric.Metric { return s.report.Profile.Total.Peak }, 0.1, true, nil,
 		"At its peak, {High} takes {more} more torque than {Low}."},
-	{"mean", "Mean torque", "torque", func(s *side) metric.Metric { return meanOver(s.report.Curves.SweptDeg, s.report.Curves.Torque) }, 0.1, true, nil,
+	{"mean", "Mean torque", "torque", func(s *side) metric.Metric { return meanOver(s.report.Curves.SweptDeg, s.report.Curves.Torque) }, 0.1,
+		true, nil,
 		"On average, {High} takes {more} more torque than {Low}."},
 	{"peakAngle", "Hardest at", "angle", peakAngle, 10, false, sameCoordinate, "{High} is hardest at {high}, {Low} at {low}."},
-	{"centroid", "Centre of the load", "percent", func(s *side) metric.Metric { return s.report.Profile.Loads.Centroid.Times(percent) }, 5, false, nil,
+	{"centroid", "Centre of the load", "percent", func(s *side) metric.Metric { return s.report.Profile.Loads.Centroid.Times(percent) }, 5,
+		false, nil,
 		"{High} is loaded later: the centre of its load is {high} of the way, {low} for {Low}."},
-	{"lengthened", "Torque while lengthened", "percent", func(s *side) metric.Metric { return s.report.Muscles.LengthenedShare.Times(percent) }, 10, false, nil,
+	{"lengthened", "Torque while lengthened", "percent",
+		func(s *side) metric.Metric { return s.report.Muscles.LengthenedShare.Times(percent) }, 10, false, nil,
 		"{High} has {high} of its torque where the target is lengthened, {Low} {low}."},
 	{"longest", "Target at its longest", "percent", func(s *side) metric.Metric { return reached(s, math.Max).Times(percent) }, 5, false, nil,
 		"{High} takes the target to {high} of its optimal length, {Low} only to {low}."},
-	{"shortest", "Target at its shortest", "percent", func(s *side) metric.Metric { return reached(s, math.Min).Times(percent) }, 5, false, nil,
+	{"shortest", "Target at its shortest", "percent", func(s *side) metric.Metric { return reached(s, math.Min).Times(percent) }, 5, false,
+		nil,
 		"{Low} takes the target down to {low} of its optimal length, {High} only to {high}."},
 	{"range", "Range", "angle", func(s *side) metric.Metric {
 		return metric.Known(s.report.Curves.SweptDeg[len(s.report.Curves.SweptDeg)-1])
 	}, 10, false, nil,
 		"{High} moves over {high}, {Low} over {low}."},
-	{"start", "Torque at the start", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.StartShare.Times(percent) }, 15, false, nil,
+	{"start", "Torque at the start", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.StartShare.Times(percent) }, 15,
+		false, nil,
 		"At the start, {High} has {high} of its peak torque, {Low} {low}."},
-	{"end", "Torque at the end", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.EndShare.Times(percent) }, 15, false, nil,
+	{"end", "Torque at the end", "percent", func(s *side) metric.Metric { return s.report.Profile.Total.EndShare.Times(percent) }, 15, false,
+		nil,
 		"At the end, {High} has {high} of its peak torque, {Low} {low}."},
 	{"effort", "Peak effort", "percent", func(s *side) metric.Metric { return s.report.Profile.PeakEffort.Times(percent) }, 10, false, nil,
 		"{High} takes {high} of the lifter's strength, {Low} {low}."},
 	{"match", "Fit", "count", func(s *side) metric.Metric { return s.report.Profile.Fit }, 8, false, sameSchool,
 		"{High} fits its target profile better, {high} against {low} for {Low}."},
-	{"target", "Target's contribution", "percent", func(s *side) metric.Metric { return shareOf(s, s.doc.Target.Region).Times(percent) }, 10, false, nil,
+	{"target", "Target's contribution", "percent", func(s *side) metric.Metric { return shareOf(s, s.doc.Target.Region).Times(percent) }, 10,
+		false, nil,
 		"The target contributes {high} of the torque in {High}, {low} in {Low}."},
-	{"offAxis", "Out of plane", "percent", func(s *side) metric.Metric { return s.report.Alignment.OffPlaneShare.Times(percent) }, 10, false, nil,
+	{"offAxis", "Out of plane", "percent", func(s *side) metric.Metric { return s.report.Alignment.OffPlaneShare.Times(percent) }, 10, false,
+		nil,
 		"Out of plane, {High} has {high} as much torque as in plane, {Low} {low}."},
-	{"grip", "Grip force", "force", func(s *side) metric.Metric { return most(s.report.Curves.Grip, "Nothing is held in the hand.") }, 0.25, true, nil,
+	{"grip", "Grip force", "force", func(s *side) metric.Metric { return most(s.report.Curves.Grip, "Nothing is held in the hand.") }, 0.25,
+		true, nil,
 		"The grip holds {high} in {High}, {low} in {Low}."},
-	{"across", "Shear at the joint", "force", func(s *side) metric.Metric { return most(s.report.Curves.Shear, "It is not known.") }, 0.25, true, nil,
+	{"across", "Shear at the joint", "force", func(s *side) metric.Metric { return most(s.report.Curves.Shear, "It is not known.") }, 0.25,
+		true, nil,
 		"{High} puts {high} of shear on the joint, {Low} {low}, before muscle forces."},
 	{"contact", "Joint contact force", "force", contact, 0.25, true, nil,
 		"By the model, the contact force is {high} in {High}, {low} in {Low}."},
@@ -160,7 +170,8 @@ func leastLift(s *side) metric.Metric {
 	return metric.Known(least)
 }
 
-// leading are the measures that come first, in this order: where it is loaded, what is left at its ends, who does it at what length, and how
+// leading are the measures that come first, in this order: where it is loaded, what is left at its ends, who does it at what length, and
+// how
 // hard it is.
 var leading = []string{"centroid", "peakAngle", "start", "end", "target", "lengthened", "effort"}
 

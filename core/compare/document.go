@@ -63,7 +63,8 @@ func Validate(k *Kept) setup.Problems {
 	}
 	for i := range k.Setups {
 		if s := k.Setups[i].Document.Schema; s != setup.Schema {
-			v.Add(fmt.Sprintf("setups[%d].document.schema", i), "The setup has another version than this program reads.", "", "Give "+setup.Schema+".")
+			v.Add(fmt.Sprintf("setups[%d].document.schema", i), "The setup has another version than this program reads.", "",
+				"Give "+setup.Schema+".")
 		}
 	}
 	return v.Found

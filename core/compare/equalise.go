@@ -30,7 +30,8 @@ type EqualLoad struct {
 	Nearest *float64 `json:"nearest,omitempty" doc:"The nearest that the kit has, where that is known."`
 }
 
-// Ways lists what loads are made equal for: the largest torque, the mean over the range, the torque at an angle, the repetitions in reserve.
+// Ways lists what loads are made equal for: the largest torque, the mean over the range, the torque at an angle, the repetitions in
+// reserve.
 var Ways = []string{"peak", "mean", "angle", "reserve"}
 
 // Equalise makes the variable loads of setups such that each asks as much as the first: for the largest torque (peak), for the mean

@@ -22,7 +22,8 @@ type Partner struct {
 // Partners looks among the ready setups for a lifter, as they can be done in a room, for those that complement one setup; see Set for
 // the measure, whose lengths and regions here are those that any of the ready setups reaches. The room may be nil for any place. The
 // best come first, those for which the room lacks something last. It works on all processors and ends early with the context's error.
-func Partners(ctx context.Context, d *setup.Document, l *setup.Lifter, r *kit.Room, id string, progress func(share float64)) ([]Partner, setup.Problems, error) {
+func Partners(ctx context.Context, d *setup.Document, l *setup.Lifter, r *kit.Room, id string, progress func(share float64)) ([]Partner,
+	setup.Problems, error) {
 	own, problems := evaluate.Document(d)
 	if len(problems) > 0 {
 		return nil, problems, nil
@@ -40,7 +41,8 @@ func Partners(ctx context.Context, d *setup.Document, l *setup.Lifter, r *kit.Ro
 		}
 	}
 	if serves(own, target) == nil {
-		return nil, setup.Problems{{Path: "target.region", What: "The model does not know how this setup works its target over a range.", Hint: "Look for partners of one that moves, and works the region it is for."}}, nil
+		return nil, setup.Problems{{Path: "target.region", What: "The model does not know how this setup works its target over a range.",
+			Hint: "Look for partners of one that moves, and works the region it is for."}}, nil
 	}
 	roles, others, wide := rolesOf(sides, target)
 	out := []Partner{}

@@ -101,7 +101,8 @@ func rankListed(docs []setup.Document, reports []*report.Report, region string) 
 		if r == nil {
 			continue
 		}
-		one := Ranked{Index: i, Aimed: aims(docs[i].Target.Region, region), Tones: stops(r), Why: "Meant for it; the model does not tell its part."}
+		one := Ranked{Index: i, Aimed: aims(docs[i].Target.Region, region), Tones: stops(r),
+			Why: "Meant for it; the model does not tell its part."}
 		p := regionOf(r, region)
 		if !one.Aimed && (p == nil || !p.TorqueOnly || !(slices.Max(p.Retracts) >= drawsBack)) {
 			continue
@@ -168,7 +169,8 @@ func servesBy(report *report.Report, region string, least float64) *report.Regio
 }
 
 func ranked(i int, report *report.Report, r *report.RegionPart, w window, how string) Ranked {
-	out := Ranked{Index: i, Longest: metric.Known(slices.Max(r.Length)), Shortest: metric.Known(slices.Min(r.Length)), Even: evenness(report, r)}
+	out := Ranked{Index: i, Longest: metric.Known(slices.Max(r.Length)), Shortest: metric.Known(slices.Min(r.Length)),
+		Even: evenness(report, r)}
 	longs, shorts := 0.0, 0.0
 	for piece := 1; piece < len(r.Length); piece++ {
 		share, known := integralShare(report, r, func(i int) bool { return i == piece }).Get()

@@ -28,7 +28,8 @@ func place(list []compare.RankedReady, key string) int {
 	return slices.IndexFunc(list, func(r compare.RankedReady) bool { return r.Ready.Key == key })
 }
 
-// What every coach would put before what (common practice, no source): lying on the side, and a cable at hand height, load the middle of the deltoid long,
+// What every coach would put before what (common practice, no source): lying on the side, and a cable at hand height, load the middle of
+// the deltoid long,
 // leaning forward on the feet loads it shorter; a row with the elbows wide serves the rear of the deltoid, a
 // press none of it; an overhead extension loads the triceps longer than one beside the body.
 func TestRankedAsCoachesWould(t *testing.T) {
@@ -64,7 +65,8 @@ func TestRankedNumbers(t *testing.T) {
 				t.Errorf("%s: %s comes after one that stops", how, r.Ready.Name)
 			}
 			stopped = stopped || len(r.Tones) > 0
-			if r.Aimed != (r.Ready.Region == "pectoralis.sternal" || r.Ready.Region == "pectoralis") || i > 0 && r.Aimed && !list[i-1].Aimed && len(list[i-1].Tones) == 0 {
+			if r.Aimed != (r.Ready.Region == "pectoralis.sternal" || r.Ready.Region == "pectoralis") || i > 0 && r.Aimed && !list[i-1].Aimed &&
+				len(list[i-1].Tones) == 0 {
 				t.Errorf("%s: %s, for %s, at %d", how, r.Ready.Name, r.Ready.Region, i)
 			}
 			if i > 0 && len(list[i-1].Tones) == len(r.Tones) && list[i-1].Aimed == r.Aimed && list[i-1].Score < r.Score {
@@ -116,7 +118,8 @@ func TestPartnersComplement(t *testing.T) {
 		}
 	}
 	plank := sample.Ready(t, "plank")
-	if _, problems, _ := compare.Partners(context.Background(), &plank, &sample.Lifter, nil, "", nil); len(problems) != 1 || problems[0].Path != "target.region" {
+	if _, problems, _ := compare.Partners(context.Background(), &plank, &sample.Lifter, nil, "", nil); len(problems) != 1 ||
+		problems[0].Path != "target.region" {
 		t.Errorf("partners of a hold: %v", problems)
 	}
 }
@@ -162,7 +165,8 @@ func BenchmarkRankReady(b *testing.B) {
 
 func BenchmarkCompareSix(b *testing.B) {
 	var docs []setup.Document
-	for _, key := range []string{"raise.behind.knee", "raise.dumbbell", "raise.lying.wrist", "raise.leaning", "press.standing", "reverse.fly"} {
+	for _, key := range []string{"raise.behind.knee", "raise.dumbbell", "raise.lying.wrist", "raise.leaning", "press.standing",
+		"reverse.fly"} {
 		docs = append(docs, sample.Ready(b, key))
 	}
 	for b.Loop() {

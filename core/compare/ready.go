@@ -20,7 +20,8 @@ type RankedReady struct {
 
 // RankReady orders the ready setups for a lifter, as they can be done in a room, by how they load a region; see Rank. The room may be
 // nil for any place. Setups for which the room lacks something come last.
-func RankReady(ctx context.Context, l *setup.Lifter, r *kit.Room, id, region, how string, progress func(share float64)) ([]RankedReady, setup.Problems, error) {
+func RankReady(ctx context.Context, l *setup.Lifter, r *kit.Room, id, region, how string, progress func(share float64)) ([]RankedReady,
+	setup.Problems, error) {
 	all, docs := readyDocs(l, r, id)
 	list, problems, err := Rank(ctx, docs, region, how, progress)
 	if len(problems) > 0 || err != nil {
@@ -38,9 +39,11 @@ func RankReady(ctx context.Context, l *setup.Lifter, r *kit.Room, id, region, ho
 
 // RankFor is RankReady as a mean over several lifters: of those setups that serve all of them, in the order of their mean scores. The
 // documents are those of the first.
-func RankFor(ctx context.Context, lifters []setup.Lifter, r *kit.Room, id, region, how string, progress func(share float64)) ([]RankedReady, setup.Problems, error) {
+func RankFor(ctx context.Context, lifters []setup.Lifter, r *kit.Room, id, region, how string, progress func(share float64)) ([]RankedReady,
+	setup.Problems, error) {
 	if len(lifters) == 0 || len(lifters) > mostRanked {
-		return nil, setup.Problems{{Path: "lifters", What: fmt.Sprintf("There are %d lifters.", len(lifters)), Hint: fmt.Sprintf("Give 1 to %d.", mostRanked)}}, nil
+		return nil, setup.Problems{{Path: "lifters", What: fmt.Sprintf("There are %d lifters.", len(lifters)),
+			Hint: fmt.Sprintf("Give 1 to %d.", mostRanked)}}, nil
 	}
 	var out []RankedReady
 	times := map[string]int{}
@@ -66,7 +69,8 @@ func RankFor(ctx context.Context, lifters []setup.Lifter, r *kit.Room, id, regio
 	}
 	out = slices.DeleteFunc(out, func(x RankedReady) bool { return times[x.Ready.Key] < len(lifters) })
 	slices.SortStableFunc(out, func(a, b RankedReady) int {
-		return cmp.Or(last(len(a.Ready.Missing) == 0)-last(len(b.Ready.Missing) == 0), last(len(a.Tones) == 0)-last(len(b.Tones) == 0), last(a.Aimed)-last(b.Aimed),
+		return cmp.Or(last(len(a.Ready.Missing) == 0)-last(len(b.Ready.Missing) == 0), last(len(a.Tones) == 0)-last(len(b.Tones) == 0),
+			last(a.Aimed)-last(b.Aimed),
 			cmp.Compare(b.Score, a.Score))
 	})
 	return out, nil, nil

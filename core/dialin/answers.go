@@ -58,7 +58,8 @@ type end struct {
 	dropOf string
 }
 
-// answers picks from the ends those that hold, differ and gain, and says what each is: the best, the best fit, the best for the target, the most
+// answers picks from the ends those that hold, differ and gain, and says what each is: the best, the best fit, the best for the target, the
+// most
 // robust, and the best with one and two changes.
 func (s *search) answers(ctx context.Context, ends, front []choice) (*Search, error) {
 	start := s.known[s.at.key()]
@@ -81,7 +82,10 @@ func (s *search) answers(ctx context.Context, ends, front []choice) (*Search, er
 			}
 			continue
 		}
-		if len(kept) == s.goal.Answers || (pick.title == "other" && slices.ContainsFunc(kept, func(q choice) bool { return s.apart(q, e.choice) < different })) {
+		if len(kept) == s.goal.Answers || (pick.title == "other" && slices.ContainsFunc(kept, func(q choice) bool {
+			return s.apart(q,
+				e.choice) < different
+		})) {
 			continue
 		}
 		f := s.found(e.choice, s.known[e.key()])
@@ -182,7 +186,8 @@ func (s *search) told2D(front []choice) []Point {
 
 func (s *search) found(p choice, o outcome) Found {
 	d, _ := s.with(p)
-	return Found{Titles: []string{}, Document: d, Score: o.score, Points: o.points, Fit: o.fit, Target: o.known, Range: o.kept, Effort: o.effort, Changes: []Changed{}}
+	return Found{Titles: []string{}, Document: d, Score: o.score, Points: o.points, Fit: o.fit, Target: o.known, Range: o.kept,
+		Effort: o.effort, Changes: []Changed{}}
 }
 
 // tapeError is by how much a tape may be off along the arm, m (common practice, no source).
@@ -240,7 +245,8 @@ func (s *search) explain(p choice) []Changed {
 			gain, score = best-score, best
 		}
 		to := s.values[k][p[k]]
-		list = append(list, Changed{Key: s.free[k].Key, Label: s.free[k].Label, Kind: s.free[k].Kind, From: s.free[k].Value, To: to, Steps: s.free[k].Steps(to), Gain: gain})
+		list = append(list, Changed{Key: s.free[k].Key, Label: s.free[k].Label, Kind: s.free[k].Kind, From: s.free[k].Value, To: to,
+			Steps: s.free[k].Steps(to), Gain: gain})
 		left = slices.Delete(left, at, at+1)
 	}
 	return list

@@ -36,11 +36,12 @@ func bracing(d *setup.Document) []way {
 	for lean := 2.0; lean <= mostLean; lean += 2 {
 		list = append(list, leaning(lean, true), leaning(-lean, true))
 	}
-	list = append(list, way{label: "Hold on to the column with the free hand", make: holdOn}, way{label: "Kneel wider", make: func(d *setup.Document) bool {
-		wider := d.Posture.FeetApart < 0.45
-		d.Posture.FeetApart = 0.45
-		return wider && (d.Posture.Kind == "kneeling" || d.Posture.Kind == "half-kneeling")
-	}}, holding("thighPad", "Sit under a pad on the thighs"), holding("strap", "Strap the hips to the seat"))
+	list = append(list, way{label: "Hold on to the column with the free hand", make: holdOn},
+		way{label: "Kneel wider", make: func(d *setup.Document) bool {
+			wider := d.Posture.FeetApart < 0.45
+			d.Posture.FeetApart = 0.45
+			return wider && (d.Posture.Kind == "kneeling" || d.Posture.Kind == "half-kneeling")
+		}}, holding("thighPad", "Sit under a pad on the thighs"), holding("strap", "Strap the hips to the seat"))
 	for kg := 5.0; kg <= 100; kg += 5 {
 		list = append(list, onBench(kg))
 	}

@@ -42,7 +42,8 @@ func setting(t *testing.T, d *setup.Document, key string) dial.Setting {
 func TestSettingsOfACableRaise(t *testing.T) {
 	d := raise(t)
 	want := map[string]float64{"pulley.height/0": 9, "columns.apart/0": 1.10, "load.stack/0": 7.5, "stance.out": 0.30,
-		"strap/0": 0, "heading": 0, "feet.apart": 0.30, "path.plane": 45, "path.startPlane": 45, "path.elbow": 0, "path.rotation": 0, "range.from": 5, "range.to": 95,
+		"strap/0": 0, "heading": 0, "feet.apart": 0.30, "path.plane": 45, "path.startPlane": 45, "path.elbow": 0, "path.rotation": 0,
+		"range.from": 5, "range.to": 95,
 		"tempo.up": 2, "tempo.top": 1, "tempo.down": 3, "tempo.bottom": 0}
 	got := dialin.Settings(&d)
 	if len(got) != len(want) {
@@ -81,7 +82,8 @@ func TestApply(t *testing.T) {
 	d := raise(t)
 	before, _ := json.Marshal(d)
 	for key, v := range map[string]float64{"pulley.height/0": 4, "columns.apart/0": 1.4, "load.stack/0": 10, "stance.out": 0.55,
-		"path.plane": 30, "path.startPlane": -20, "path.elbow": 15, "path.rotation": -20, "range.from": 10, "range.to": 120, "tempo.up": 1.5, "tempo.bottom": 2} {
+		"path.plane": 30, "path.startPlane": -20, "path.elbow": 15, "path.rotation": -20, "range.from": 10, "range.to": 120, "tempo.up": 1.5,
+		"tempo.bottom": 2} {
 		turned, problems := dialin.Apply(&d, key, v)
 		if len(problems) > 0 {
 			t.Errorf("%s: %v", key, problems)
@@ -139,7 +141,8 @@ func TestApplyRefuses(t *testing.T) {
 	for _, c := range []struct {
 		key   string
 		value float64
-	}{{"nothing", 1}, {"pulley.height/7", 1}, {"pulley.height", 1}, {"load.mass/0", 1}, {"stance.out", math.NaN()}, {"stance.out", math.Inf(1)}} {
+	}{{"nothing", 1}, {"pulley.height/7", 1}, {"pulley.height", 1}, {"load.mass/0", 1}, {"stance.out", math.NaN()},
+		{"stance.out", math.Inf(1)}} {
 		if _, problems := dialin.Apply(&d, c.key, c.value); len(problems) == 0 {
 			t.Errorf("%s = %v was taken", c.key, c.value)
 		}
@@ -148,7 +151,8 @@ func TestApplyRefuses(t *testing.T) {
 
 // fitAlone has the score count the fit and nothing else.
 func fitAlone(d *setup.Document) {
-	d.Scoring = &setup.Scoring{Target: new(0.0), OutOfPlane: new(0.0), Start: new(0.0), Clearance: new(0.0), JointLoad: new(0.0), TargetLoss: new(100.0), RangeKept: new(0.0)}
+	d.Scoring = &setup.Scoring{Target: new(0.0), OutOfPlane: new(0.0), Start: new(0.0), Clearance: new(0.0), JointLoad: new(0.0),
+		TargetLoss: new(100.0), RangeKept: new(0.0)}
 }
 
 // A painted value is what evaluating the turned document gives: the same match at the same samples.

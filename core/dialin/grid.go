@@ -55,7 +55,8 @@ func newGrid(d *setup.Document, a, b string) (*Grid, setup.Problems) {
 	find := func(key string) dial.Setting {
 		i := slices.IndexFunc(all, func(s dial.Setting) bool { return s.Key == key })
 		if i < 0 || all[i].Paint != "match" {
-			problems = append(problems, setup.Problem{Path: key, What: "There is no such setting to map.", Hint: "Give two settings that the fit depends on, like pulley.height/0 and stance.out."})
+			problems = append(problems, setup.Problem{Path: key, What: "There is no such setting to map.",
+				Hint: "Give two settings that the fit depends on, like pulley.height/0 and stance.out."})
 			return dial.Setting{}
 		}
 		return all[i]

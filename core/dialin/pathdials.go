@@ -39,7 +39,8 @@ func vecOf(p *setup.Point) space.Vec { return space.Vec{X: p.X, Y: p.Y, Z: p.Z} 
 func guideTravel(d *setup.Document, _ int) dial.Setting {
 	g := d.Movement.Guide
 	way := space.Norm(r3.Sub(vecOf(g.End), vecOf(&g.Start)))
-	return dial.Setting{Group: "path", Label: "Travel of the hand", Kind: "length", From: 0.1, To: max(0.9, math.Ceil(10*way)/10), Step: 0.02, Value: way,
+	return dial.Setting{Group: "path", Label: "Travel of the hand", Kind: "length", From: 0.1, To: max(0.9, math.Ceil(10*way)/10), Step: 0.02,
+		Value: way,
 		Paths: []string{"movement.guide.end"}}
 }
 
@@ -53,7 +54,8 @@ func setGuideTravel(d *setup.Document, _ int, v float64) {
 // guideTurn is how far the hand goes round its arc.
 func guideTurn(d *setup.Document, _ int) dial.Setting {
 	turn := math.Abs(d.Movement.Guide.TurnDeg)
-	return dial.Setting{Group: "path", Label: "Turn of the hand", Kind: "angle", From: 10, To: max(150, 10*math.Ceil(turn/10)), Step: 5, Value: turn,
+	return dial.Setting{Group: "path", Label: "Turn of the hand", Kind: "angle", From: 10, To: max(150, 10*math.Ceil(turn/10)), Step: 5,
+		Value: turn,
 		Paths: []string{"movement.guide.turnDeg"}}
 }
 
@@ -85,10 +87,11 @@ func poseEnd(last bool) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {
 		key, c := widest(d)
 		info, frames := &setup.Coordinates[c], d.Movement.Keyframes
-		s := dial.Setting{Group: "path", Kind: "angle", From: max(info.Least, 5*math.Floor(info.OwnFrom/5)), To: min(info.Most, 5*math.Ceil(info.OwnTo/5)), Step: 5, Paths: []string{"movement.keyframes"}}
-		s.Label, s.Value = capital(info.Label)+" at the start", frames[0].Pose[key]
+		s := dial.Setting{Group: "path", Kind: "angle", From: max(info.Least, 5*math.Floor(info.OwnFrom/5)),
+			To: min(info.Most, 5*math.Ceil(info.OwnTo/5)), Step: 5, Paths: []string{"movement.keyframes"}}
+		s.Label, s.Value = info.Title()+" at the start", frames[0].Pose[key]
 		if last {
-			s.Label, s.Value = capital(info.Label)+" at the end", frames[len(frames)-1].Pose[key]
+			s.Label, s.Value = info.Title()+" at the end", frames[len(frames)-1].Pose[key]
 		}
 		s.From, s.To = min(s.From, 5*math.Floor(s.Value/5)), max(s.To, 5*math.Ceil(s.Value/5))
 		return s
@@ -113,5 +116,3 @@ func setPoseEnd(last bool) func(*setup.Document, int, float64) {
 		}
 	}
 }
-
-func capital(s string) string { return string(s[0]-'a'+'A') + s[1:] }

@@ -29,7 +29,8 @@ func (p *Points) Total() float64 {
 
 // less is by how much each part is more than in another score.
 func (p *Points) less(q *Points) Points {
-	return Points{p.Fit - q.Fit, p.Muscles - q.Muscles, p.Lengths - q.Lengths, p.OutOfPlane - q.OutOfPlane, p.Start - q.Start, p.Clearance - q.Clearance,
+	return Points{p.Fit - q.Fit, p.Muscles - q.Muscles, p.Lengths - q.Lengths, p.OutOfPlane - q.OutOfPlane, p.Start - q.Start,
+		p.Clearance - q.Clearance,
 		p.JointLoad - q.JointLoad, p.Aims - q.Aims}
 }
 
@@ -60,7 +61,8 @@ func weightsOf(d *setup.Document) weights {
 	for _, x := range []struct {
 		given *float64
 		to    *float64
-	}{{s.Fit, &w.fit}, {s.Target, &w.target}, {s.Length, &w.length}, {s.OutOfPlane, &w.outOfPlane}, {s.Start, &w.start}, {s.Clearance, &w.clearance},
+	}{{s.Fit, &w.fit}, {s.Target, &w.target}, {s.Length, &w.length}, {s.OutOfPlane, &w.outOfPlane}, {s.Start, &w.start},
+		{s.Clearance, &w.clearance},
 		{s.JointLoad, &w.jointLoad}, {s.TargetLoss, &w.targetLoss}, {s.RangeKept, &w.rangeKept}} {
 		if x.given != nil {
 			*x.to = *x.given

@@ -169,13 +169,15 @@ func valuesOf(d *setup.Document, keys []string) []float64 {
 	return out
 }
 
-// usableScore is the score of what was made of a document, whether it can be used as an answer; what scores less than the best is not looked
+// usableScore is the score of what was made of a document, whether it can be used as an answer; what scores less than the best is not
+// looked
 // at any further.
 func usableScore(t *testing.T, e *evaluate.Evaluator, d, turned *setup.Document, best float64, told []string) (float64, bool) {
 	t.Helper()
 	before, _ := e.Rate(d, dialin.Samples)
 	r, problems := e.Rate(turned, dialin.Samples)
-	if len(problems) > 0 || r.Tones["start"] == "error" || r.Tones["clearance"] == "error" || r.Effort.Or(2) > 1 || r.Hurts != "" || r.Target.Or(0) < before.Target.Or(0)-0.02 {
+	if len(problems) > 0 || r.Tones["start"] == "error" || r.Tones["clearance"] == "error" || r.Effort.Or(2) > 1 || r.Hurts != "" ||
+		r.Target.Or(0) < before.Target.Or(0)-0.02 {
 		return 0, false
 	}
 	score := 60*r.Fit.Or(0)/100 + 40*r.Target.Or(0) + costs(&r)
@@ -227,7 +229,8 @@ func TestFrontIsNotDominated(t *testing.T) {
 			}
 		}
 		q, problems := e.Rate(&turned, dialin.Samples)
-		if len(problems) > 0 || q.Tones["start"] == "error" || q.Tones["clearance"] == "error" || q.Effort.Or(2) > 1 || q.Hurts != "" || q.Target.Or(0) < start.Target.Or(0)-0.02 {
+		if len(problems) > 0 || q.Tones["start"] == "error" || q.Tones["clearance"] == "error" || q.Effort.Or(2) > 1 || q.Hurts != "" ||
+			q.Target.Or(0) < start.Target.Or(0)-0.02 {
 			continue
 		}
 		if costs(&q) < costs(&start)-2 {
@@ -260,7 +263,8 @@ func TestAimsAreMet(t *testing.T) {
 		away, _ := dialin.Apply(&home, "pulley.height/0", float64(start+9))
 		away.Scoring = &setup.Scoring{TargetLoss: new(100.0)}
 		for _, aim := range []dialin.Aim{{Kind: "hardestAt", Value: at.PeakDeg.OrNaN()}, {Kind: "like", Document: &home}} {
-			out, problems, err := dialin.Run(ctx, &away, dialin.Goal{Free: []string{"pulley.height/0"}, Aims: []dialin.Aim{aim}, Seed: uint64(start), Budget: 30}, nil)
+			out, problems, err := dialin.Run(ctx, &away, dialin.Goal{Free: []string{"pulley.height/0"}, Aims: []dialin.Aim{aim}, Seed: uint64(start),
+				Budget: 30}, nil)
 			if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 				t.Fatalf("%s from hole %v: %v, %v, %+v", aim.Kind, start+9, problems, err, out)
 			}
@@ -282,7 +286,8 @@ func TestAimsCost(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.knee")
 	var e evaluate.Evaluator
 	at, _ := e.Rate(&d, dialin.Samples)
-	for _, aim := range []dialin.Aim{{Kind: "endAtLeast", Value: min(0.95, at.EndShare.OrNaN()+0.1)}, {Kind: "shearAtMost", Value: 0.9 * at.Shear.OrNaN()}, {Kind: "targetAtLeast", Value: at.Target.OrNaN() + 0.02}} {
+	for _, aim := range []dialin.Aim{{Kind: "endAtLeast", Value: min(0.95, at.EndShare.OrNaN()+0.1)},
+		{Kind: "shearAtMost", Value: 0.9 * at.Shear.OrNaN()}, {Kind: "targetAtLeast", Value: at.Target.OrNaN() + 0.02}} {
 		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: usualFree(&d), Aims: []dialin.Aim{aim}, Budget: 100}, nil)
 		if err != nil || len(problems) > 0 || len(out.Answers) == 0 || out.Before == nil {
 			t.Fatalf("%s: %v, %v", aim.Kind, problems, err)
@@ -294,7 +299,8 @@ func TestAimsCost(t *testing.T) {
 		for _, a := range out.Answers {
 			best = max(best, a.Points.Aims)
 			r, _ := e.Rate(&a.Document, dialin.Samples)
-			met := map[string]bool{"endAtLeast": r.EndShare.OrNaN() >= aim.Value, "shearAtMost": r.Shear.OrNaN() <= aim.Value, "targetAtLeast": r.Target.OrNaN() >= aim.Value}[aim.Kind]
+			met := map[string]bool{"endAtLeast": r.EndShare.OrNaN() >= aim.Value, "shearAtMost": r.Shear.OrNaN() <= aim.Value,
+				"targetAtLeast": r.Target.OrNaN() >= aim.Value}[aim.Kind]
 			if met != (a.Points.Aims > -1e-9) {
 				t.Errorf("%s: met %v, it costs %v", aim.Kind, met, -a.Points.Aims)
 			}

@@ -119,9 +119,11 @@ func newSearch(d *setup.Document, g Goal) (*search, setup.Problems) {
 		case slices.Contains(g.Free[:n], key):
 			problems = append(problems, setup.Problem{Path: key, What: "This setting is freed twice.", Hint: "Name it once."})
 		case i < 0:
-			problems = append(problems, setup.Problem{Path: key, What: "This setup has no such setting.", Hint: "Give keys of settings, like pulley.height/0."})
+			problems = append(problems, setup.Problem{Path: key, What: "This setup has no such setting.",
+				Hint: "Give keys of settings, like pulley.height/0."})
 		case all[i].Paint != "match":
-			problems = append(problems, setup.Problem{Path: key, What: "The search does not change this one.", Why: "The load, and what the score does not depend on, stay as they are.", Hint: "Lock it."})
+			problems = append(problems, setup.Problem{Path: key, What: "The search does not change this one.",
+				Why: "The load, and what the score does not depend on, stay as they are.", Hint: "Lock it."})
 		default:
 			s.free = append(s.free, all[i])
 			s.values = append(s.values, valuesOf(&all[i]))
@@ -228,7 +230,8 @@ func (s *search) judge(e *Sweeper, p choice) outcome {
 	if r.why != "" || r.rating.Tones["start"] == "error" || r.rating.Tones["clearance"] == "error" {
 		return bad
 	}
-	o := outcome{score: r.score, fit: r.rating.Fit.Or(0), effort: r.rating.Effort.Or(0), target: r.rating.Target.Or(0), points: r.points, loses: r.loses, kept: 1, known: r.rating.Target}
+	o := outcome{score: r.score, fit: r.rating.Fit.Or(0), effort: r.rating.Effort.Or(0), target: r.rating.Target.Or(0), points: r.points,
+		loses: r.loses, kept: 1, known: r.rating.Target}
 	if s.scorer.before != nil {
 		o.kept = s.scorer.keeps(&r.rating)
 	}

@@ -45,9 +45,11 @@ func planted(t *testing.T, turned map[string]float64) (away, home setup.Document
 var ctx = context.Background()
 
 // A target made from a known setting is found again: the very hole, the very plane, when the others stay; with both free the curve
-// is fitted to a point of what the planted ones give, since two settings can make the same curve and less than a point is no gain. Line-up does not count here.
+// is fitted to a point of what the planted ones give, since two settings can make the same curve and less than a point is no gain. Line-up
+// does not count here.
 func TestSearchFindsWhatWasPlanted(t *testing.T) {
-	for seed, turned := range []map[string]float64{{"pulley.height/0": 20}, {"pulley.height/0": 1}, {"stance.out": 1.4}, {"pulley.height/0": 20, "path.plane": 100}, {"pulley.height/0": 14, "path.plane": -20}} {
+	for seed, turned := range []map[string]float64{{"pulley.height/0": 20}, {"pulley.height/0": 1}, {"stance.out": 1.4},
+		{"pulley.height/0": 20, "path.plane": 100}, {"pulley.height/0": 14, "path.plane": -20}} {
 		away, home := planted(t, turned)
 		var free []string
 		for key := range turned {
@@ -71,7 +73,8 @@ func TestSearchFindsWhatWasPlanted(t *testing.T) {
 			got[x.Key] = x.Value
 		}
 		for _, x := range dialin.Settings(&home) {
-			if near := map[string]float64{"stance.out": 0.11}[x.Key]; x.Key == free[0] && math.Abs(got[x.Key]-x.Value) > near+1e-6 { // a decimetre out changes the curve by less than a point
+			// a decimetre out changes the curve by less than a point
+			if near := map[string]float64{"stance.out": 0.11}[x.Key]; x.Key == free[0] && math.Abs(got[x.Key]-x.Value) > near+1e-6 {
 				t.Errorf("from %v: at %v, planted at %v", turned, got[x.Key], x.Value)
 			}
 		}
@@ -83,7 +86,8 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 	cases := []struct {
 		key  string
 		free []string
-	}{{"curl.behind", []string{"stance.out"}}, {"raise.behind.hand", []string{"pulley.height/0", "stance.out"}}, {"reverse.high.bench", []string{"bench.angle", "stance.out"}}}
+	}{{"curl.behind", []string{"stance.out"}}, {"raise.behind.hand", []string{"pulley.height/0", "stance.out"}},
+		{"reverse.high.bench", []string{"bench.angle", "stance.out"}}}
 	if testing.Short() { // races show in one search as in three
 		cases = cases[:1]
 	}
@@ -98,7 +102,8 @@ func TestSearchIsAsGoodAsTryingAll(t *testing.T) {
 		for _, a := range out.Answers {
 			best = max(best, a.Score)
 			r, problems := evaluate.Document(&a.Document)
-			if len(problems) > 0 || !r.Bracing.Holds || report.Tones(r.Verdicts)["start"] == "error" || report.Tones(r.Verdicts)["clearance"] == "error" {
+			if len(problems) > 0 || !r.Bracing.Holds || report.Tones(r.Verdicts)["start"] == "error" ||
+				report.Tones(r.Verdicts)["clearance"] == "error" {
 				t.Errorf("%s: an answer that cannot be done: %v", c.key, problems)
 			}
 		}
@@ -204,8 +209,10 @@ func TestWeightsDecide(t *testing.T) {
 	if off[200] > off[0]+1e-9 {
 		t.Errorf("off the axis %v", off)
 	}
-	for path, g := range map[string]dialin.Goal{"sensitive": {Sensitive: new(-1.0)}, "mostChanges": {MostChanges: 21}, "change": {Change: new(math.NaN())},
-		"aims[0].kind": {Aims: []dialin.Aim{{Kind: "better"}}}, "aims[0].value": {Aims: []dialin.Aim{{Kind: "endAtLeast", Value: 2}}}, "aims[0].document": {Aims: []dialin.Aim{{Kind: "like"}}}} {
+	for path, g := range map[string]dialin.Goal{"sensitive": {Sensitive: new(-1.0)}, "mostChanges": {MostChanges: 21},
+		"change":       {Change: new(math.NaN())},
+		"aims[0].kind": {Aims: []dialin.Aim{{Kind: "better"}}}, "aims[0].value": {Aims: []dialin.Aim{{Kind: "endAtLeast", Value: 2}}},
+		"aims[0].document": {Aims: []dialin.Aim{{Kind: "like"}}}} {
 		g.Free = free
 		if _, problems, _ := dialin.Run(ctx, &d, g, nil); len(problems) != 1 || problems[0].Path != path {
 			t.Errorf("%s: %v", path, problems)
@@ -285,7 +292,8 @@ func TestAnswersChangeNothingForNothing(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.hand")
 	fitAlone(&d)
 	const change = 1.5
-	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0", "path.elbow"}, Seed: 3, Budget: 300, Change: new(change), Sensitive: new(0.0)}
+	g := dialin.Goal{Free: []string{"pulley.height/0", "stance.out", "path.plane", "strap/0", "path.elbow"}, Seed: 3, Budget: 300,
+		Change: new(change), Sensitive: new(0.0)}
 	out, problems, err := dialin.Run(ctx, &d, g, func(float64) {})
 	if err != nil || len(problems) > 0 || len(out.Answers) == 0 {
 		t.Fatalf("%v, %v, %+v", problems, err, out)
@@ -367,7 +375,8 @@ func BenchmarkSearch(b *testing.B) {
 	d := sample.Ready(b, "raise.behind.knee")
 	looked := 0
 	for b.Loop() {
-		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: []string{"pulley.height/0", "columns.apart/0", "strap/0", "stance.out", "path.plane"}}, nil)
+		out, problems, err := dialin.Run(ctx, &d, dialin.Goal{Free: []string{"pulley.height/0", "columns.apart/0", "strap/0", "stance.out",
+			"path.plane"}}, nil)
 		if err != nil || len(problems) > 0 {
 			b.Fatal(problems, err)
 		}

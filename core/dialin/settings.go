@@ -27,11 +27,13 @@ func startPlane(d *setup.Document, _ int) dial.Setting {
 // feetStagger is how far one foot is ahead of the other.
 func feetStagger(d *setup.Document, _ int) dial.Setting {
 	usual := map[string]float64{"split": 0.6, "staggered": 0.25}[d.Posture.Feet]
-	return dial.Setting{Group: "body", Label: "Front foot ahead by", Kind: "length", From: 0.1, To: 1, Step: 0.05, Value: cmp.Or(d.Posture.Stagger, usual), Paint: "none", Paths: []string{"posture.stagger"}}
+	return dial.Setting{Group: "body", Label: "Front foot ahead by", Kind: "length", From: 0.1, To: 1, Step: 0.05,
+		Value: cmp.Or(d.Posture.Stagger, usual), Paint: "none", Paths: []string{"posture.stagger"}}
 }
 
 func riser(d *setup.Document, _ int) dial.Setting {
-	return dial.Setting{Group: "body", Label: "Riser under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser, Paint: "none", Paths: []string{"posture.riser"}}
+	return dial.Setting{Group: "body", Label: "Riser under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser,
+		Paint: "none", Paths: []string{"posture.riser"}}
 }
 
 func holdsOn(d *setup.Document, _ int) bool { return d.Posture.SupportHand != nil }
@@ -39,7 +41,8 @@ func holdsOn(d *setup.Document, _ int) bool { return d.Posture.SupportHand != ni
 // handAt is a dial of one coordinate of the place that the free hand holds on to.
 func handAt(label string, of func(*setup.Point) *float64, axis string, from, to float64) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {
-		return dial.Setting{Group: "body", Label: label, Kind: "length", From: from, To: to, Step: 0.05, Value: *of(d.Posture.SupportHand), Paint: "none", Paths: []string{"posture.supportHand." + axis, "posture.supportHand"}}
+		return dial.Setting{Group: "body", Label: label, Kind: "length", From: from, To: to, Step: 0.05, Value: *of(d.Posture.SupportHand),
+			Paint: "none", Paths: []string{"posture.supportHand." + axis, "posture.supportHand"}}
 	}
 }
 
@@ -51,7 +54,8 @@ func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }
 
 // leans says whether the trunk can be leaned forward: not where a bench decides it, nor where it follows from the legs.
 func leans(d *setup.Document, _ int) bool {
-	return d.Bench == nil && d.Posture.Kind != "prone" && !(d.Posture.RootOf() == "feet" && d.Movement.LegsMove()) && d.Movement.Kind != "shoulder-raise"
+	return d.Bench == nil && d.Posture.Kind != "prone" && !(d.Posture.RootOf() == "feet" && d.Movement.LegsMove()) &&
+		d.Movement.Kind != "shoulder-raise"
 }
 
 // holds says whether a movement other than a raise holds a coordinate that can be turned.
@@ -65,7 +69,8 @@ func holds(key string) func(*setup.Document, int) bool {
 // seconds is a dial of one phase of the tempo. It is not painted: the match is that of the torque at rest.
 func seconds(label, path string, from float64, read func(*setup.Tempo) float64) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {
-		return dial.Setting{Group: "tempo", Label: label, Kind: "time", From: from, To: 6, Step: 0.5, Value: read(&d.Tempo), Paint: "none", Paths: []string{path, "tempo"}}
+		return dial.Setting{Group: "tempo", Label: label, Kind: "time", From: from, To: 6, Step: 0.5, Value: read(&d.Tempo), Paint: "none",
+			Paths: []string{path, "tempo"}}
 	}
 }
 
@@ -80,7 +85,8 @@ func stanceOut(d *setup.Document, _ int) dial.Setting {
 			label = "Distance from the anchor"
 		}
 	}
-	return dial.Setting{Group: "body", Label: label, Kind: "length", From: min(0, math.Floor(x)), To: max(1.5, math.Ceil(2*x)/2), Step: 0.05, Value: x, Paths: []string{"posture.x"}}
+	return dial.Setting{Group: "body", Label: label, Kind: "length", From: min(0, math.Floor(x)), To: max(1.5, math.Ceil(2*x)/2), Step: 0.05,
+		Value: x, Paths: []string{"posture.x"}}
 }
 
 func benchAngle(d *setup.Document, _ int) dial.Setting {
@@ -88,7 +94,8 @@ func benchAngle(d *setup.Document, _ int) dial.Setting {
 	if d.Posture.Kind == "leaning" {
 		from = 45
 	}
-	s := dial.Setting{Group: "body", Label: "Bench", Kind: "angle", From: from, To: 90, Step: 5, Value: d.Bench.AngleDeg, Paths: []string{"bench.angleDeg", "bench"}}
+	s := dial.Setting{Group: "body", Label: "Bench", Kind: "angle", From: from, To: 90, Step: 5, Value: d.Bench.AngleDeg,
+		Paths: []string{"bench.angleDeg", "bench"}}
 	if k := d.Bench.Kit; k != nil {
 		s.Stops, s.Stop = k.NotchesDeg, "notch"
 	}
@@ -100,11 +107,13 @@ func benchMass(d *setup.Document, _ int) dial.Setting {
 	if mass == 0 {
 		mass = setup.DefaultBenchMass
 	}
-	return dial.Setting{Group: "body", Label: "Bench and weights on it", Kind: "mass", From: 5, To: 150, Step: 5, Value: mass, Paint: "none", Paths: []string{"bench.mass"}}
+	return dial.Setting{Group: "body", Label: "Bench and weights on it", Kind: "mass", From: 5, To: 150, Step: 5, Value: mass, Paint: "none",
+		Paths: []string{"bench.mass"}}
 }
 
 func trunkLean(d *setup.Document, _ int) dial.Setting {
-	return dial.Setting{Group: "body", Label: "Lean forward", Kind: "angle", From: -20, To: 90, Step: 5, Value: d.Posture.Trunk.PitchDeg, Paths: []string{"posture.trunk.pitchDeg", "posture.trunk"}}
+	return dial.Setting{Group: "body", Label: "Lean forward", Kind: "angle", From: -20, To: 90, Step: 5, Value: d.Posture.Trunk.PitchDeg,
+		Paths: []string{"posture.trunk.pitchDeg", "posture.trunk"}}
 }
 
 func swivel(d *setup.Document, _ int) dial.Setting {
@@ -142,12 +151,14 @@ func hold(key string) func(*setup.Document, int, float64) {
 func sweeping(d *setup.Document) (from, to float64) {
 	c, _ := setup.CoordinateOf(d.Movement.Primary + "Deg")
 	info := &setup.Coordinates[c]
-	from, to = 5*math.Floor(min(info.OwnFrom, d.Movement.FromDeg, d.Movement.ToDeg)/5), 5*math.Ceil(max(info.OwnTo, d.Movement.FromDeg, d.Movement.ToDeg)/5)
+	from, to = 5*math.Floor(min(info.OwnFrom, d.Movement.FromDeg, d.Movement.ToDeg)/5), 5*math.Ceil(max(info.OwnTo, d.Movement.FromDeg,
+		d.Movement.ToDeg)/5)
 	return from, to
 }
 
 func rangeFrom(d *setup.Document, _ int) dial.Setting {
-	s := dial.Setting{Group: "path", Label: "Range from", Kind: "angle", From: 0, To: 90, Step: 5, Value: d.Movement.FromDeg, Paths: []string{"movement.fromDeg"}}
+	s := dial.Setting{Group: "path", Label: "Range from", Kind: "angle", From: 0, To: 90, Step: 5, Value: d.Movement.FromDeg,
+		Paths: []string{"movement.fromDeg"}}
 	if d.Movement.Kind == "sweep" {
 		s.From, s.To = sweeping(d)
 	}
@@ -155,7 +166,8 @@ func rangeFrom(d *setup.Document, _ int) dial.Setting {
 }
 
 func rangeTo(d *setup.Document, _ int) dial.Setting {
-	s := dial.Setting{Group: "path", Label: "Range to", Kind: "angle", From: 30, To: 170, Step: 5, Value: d.Movement.ToDeg, Paths: []string{"movement.toDeg"}}
+	s := dial.Setting{Group: "path", Label: "Range to", Kind: "angle", From: 30, To: 170, Step: 5, Value: d.Movement.ToDeg,
+		Paths: []string{"movement.toDeg"}}
 	if d.Movement.Kind == "sweep" {
 		s.From, s.To = sweeping(d)
 	}

@@ -23,7 +23,8 @@ func (w *Sweeper) Suggestions(ctx context.Context, d *setup.Document) ([]Suggest
 	if len(problems) > 0 {
 		return out, problems
 	}
-	m := suggester{ctx: ctx, eval: &w.eval, doc: d, before: report.Tones(r.Verdicts), match: r.Profile.Fit, share: r.Muscles.TargetShare, loss: weightsOf(d).targetLoss, hurts: len(r.Hurts)}
+	m := suggester{ctx: ctx, eval: &w.eval, doc: d, before: report.Tones(r.Verdicts), match: r.Profile.Fit, share: r.Muscles.TargetShare,
+		loss: weightsOf(d).targetLoss, hurts: len(r.Hurts)}
 	for _, verdict := range []string{"alignment", "stability", "start", "clearance", "jointLoad"} {
 		if m.before[verdict] == "ok" || m.before[verdict] == "" {
 			continue
@@ -113,7 +114,8 @@ func (m *suggester) first(verdict string, ways []way, likely func(*setup.Documen
 }
 
 // turnable are the settings that may mend where the pull comes from.
-var turnable = map[dial.Name]bool{dial.PulleyHeight: true, dial.BandHeight: true, dial.StanceOut: true, dial.PathPlane: true, dial.StanceAside: true, dial.Heading: true}
+var turnable = map[dial.Name]bool{dial.PulleyHeight: true, dial.BandHeight: true, dial.StanceOut: true, dial.PathPlane: true,
+	dial.StanceAside: true, dial.Heading: true}
 
 // firstMoves are what a coach would try first for a verdict: where the pull is out of plane, to stand or turn otherwise.
 var firstMoves = map[string]map[dial.Name]bool{"alignment": {dial.StanceAside: true, dial.Heading: true, dial.PathPlane: true}}

@@ -35,7 +35,8 @@ func (w *Sweeper) Sweep(d *setup.Document, s *dial.Setting) (Sweep, setup.Proble
 
 func (w *Sweeper) sweep(sc *scorer, d *setup.Document, s *dial.Setting) (Sweep, setup.Problems) {
 	values := painted(s)
-	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Loses: make([]bool, len(values)), Why: make([]string, len(values)), Best: -1}
+	out := Sweep{Key: s.Key, Values: values, Scores: make(report.Curve, len(values)), Loses: make([]bool, len(values)),
+		Why: make([]string, len(values)), Best: -1}
 	for i, v := range values {
 		turned, problems := Apply(d, s.Key, v)
 		if len(problems) > 0 {

@@ -11,7 +11,8 @@ import (
 	"dialarc/core/setup"
 )
 
-// Settings are asked for documents with problems too, so that they can be mended: of any part that is missing there is no dial, and no panic.
+// Settings are asked for documents with problems too, so that they can be mended: of any part that is missing there is no dial, and no
+// panic.
 func TestSettingsOfUnsoundDocuments(t *testing.T) {
 	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		raw, err := json.Marshal(r.Document)
@@ -22,7 +23,8 @@ func TestSettingsOfUnsoundDocuments(t *testing.T) {
 		if err := json.Unmarshal(raw, &whole); err != nil {
 			t.Fatal(err)
 		}
-		for _, spoil := range []string{"pulley", "anchor", "pivot", "contact", "guide", "keyframes", "hold", "bench", "posture", "movement", "loads", "kit", "cam", "pull", "lifter", "target"} {
+		for _, spoil := range []string{"pulley", "anchor", "pivot", "contact", "guide", "keyframes", "hold", "bench", "posture", "movement",
+			"loads", "kit", "cam", "pull", "lifter", "target"} {
 			var c map[string]any
 			if err := json.Unmarshal(raw, &c); err != nil {
 				t.Fatal(err)

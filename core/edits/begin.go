@@ -39,7 +39,8 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	}
 	way, ok := wayFor[region]
 	if !ok {
-		return setup.Document{}, setup.Problems{{Path: "target.region", What: "There is no movement to start with for this region.", Hint: "Start from an exercise."}}
+		return setup.Document{}, setup.Problems{{Path: "target.region", What: "There is no movement to start with for this region.",
+			Hint: "Start from an exercise."}}
 	}
 	if !hasPosition(position) {
 		return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "There is no such posture.", Hint: "Give one of the list."}}
@@ -53,7 +54,8 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	d.Acknowledged, d.Posture.SupportHand, d.Movement.BarWidth, d.Movement.InLine = nil, nil, 0, ""
 	if d.Movement.LegsMove() && position != "standing" {
 		if region != "quadriceps" || (position != "seated" && position != "seated/bench") {
-			return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "The legs cannot be begun with in this posture.", Why: "They work standing, the quadriceps seated too.", Hint: "Choose standing."}}
+			return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "The legs cannot be begun with in this posture.",
+				Why: "They work standing, the quadriceps seated too.", Hint: "Choose standing."}}
 		}
 		w, _ = wayOf("knee")
 		d.Movement, d.Target.Joint = w.model(l).Movement, "knee"
@@ -65,7 +67,8 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	of := setup.LoadKind(kind)
 	if of == setup.Bar {
 		if position == "side-lying" {
-			return d, setup.Problems{{Path: "posture.kind", What: "Lying on the side, one arm lifts.", Why: "A bar is held in both hands.", Hint: "Choose a dumbbell, or another posture."}}
+			return d, setup.Problems{{Path: "posture.kind", What: "Lying on the side, one arm lifts.", Why: "A bar is held in both hands.",
+				Hint: "Choose a dumbbell, or another posture."}}
 		}
 		d.Movement.Side = "both"
 	}
@@ -89,12 +92,14 @@ func machined(l *setup.Lifter, region, position string) (setup.Document, setup.P
 			continue
 		}
 		if now := PositionOf(d); now != position {
-			return *d, setup.Problems{{Path: "posture.kind", What: "The machine that is known for this region is not used in this posture.", Hint: "Choose " + positionLabel(now) + "."}}
+			return *d, setup.Problems{{Path: "posture.kind", What: "The machine that is known for this region is not used in this posture.",
+				Hint: "Choose " + positionLabel(now) + "."}}
 		}
 		d.Target.Region, d.Name = region, "New setup"
 		return settle(d)
 	}
-	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.", Hint: "Choose a cable, or start from an exercise."}}
+	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.",
+		Hint: "Choose a cable, or start from an exercise."}}
 }
 
 func positionLabel(key string) string {
@@ -124,7 +129,8 @@ func contactOf(d *setup.Document) setup.Contact {
 }
 
 // asides are where a strand is moved to when something is in its way: back and to the right of the lifter, m (own).
-var asides = [][2]float64{{0, 0}, {0.35, 0}, {-0.35, 0}, {0, 0.3}, {0.35, 0.3}, {-0.35, 0.3}, {0.7, 0}, {-0.7, 0}, {0.35, -0.3}, {-0.35, -0.3}, {0.7, 0.4}, {-0.7, 0.4}}
+var asides = [][2]float64{{0, 0}, {0.35, 0}, {-0.35, 0}, {0, 0.3}, {0.35, 0.3}, {-0.35, 0.3}, {0.7, 0}, {-0.7, 0}, {0.35, -0.3},
+	{-0.35, -0.3}, {0.7, 0.4}, {-0.7, 0.4}}
 
 // farOff is how far from the middle of the path a strand starts, m (own).
 const farOff = 1.3

@@ -17,7 +17,8 @@ type Choices struct {
 
 // ChoicesOf lists the choices of a document.
 func ChoicesOf(d *setup.Document) Choices {
-	c := Choices{Positions: Positions, Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)), Hold: make([]string, len(d.Loads)),
+	c := Choices{Positions: Positions, Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)),
+		Hold:  make([]string, len(d.Loads)),
 		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d)}
 	for i := range d.Loads {
 		l := &d.Loads[i]
@@ -26,7 +27,8 @@ func ChoicesOf(d *setup.Document) Choices {
 	return c
 }
 
-// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, or, for the load at an index, of
+// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, or, for the load
+// at an index, of
 // its hold, by a copy or by mirroring where it comes from; or with the setting of a key locked or free again.
 func Change(d *setup.Document, what, key string, index int) (setup.Document, setup.Problems) {
 	switch what {
@@ -49,5 +51,6 @@ func Change(d *setup.Document, what, key string, index int) (setup.Document, set
 	case "lock", "unlock":
 		return withLock(d, key, what == "lock"), nil
 	}
-	return d.Clone(), setup.Problems{{What: "There is no such change.", Hint: "Give position, way, side, hold, hand, feet, copy, mirror, lock or unlock."}}
+	return d.Clone(), setup.Problems{{What: "There is no such change.",
+		Hint: "Give position, way, side, hold, hand, feet, copy, mirror, lock or unlock."}}
 }

@@ -22,7 +22,8 @@ func text(d *setup.Document) string {
 
 // Whatever is chosen from the lists gives a document that is valid by itself, and leaves the one that it was made from alone.
 func TestEveryChoiceIsValid(t *testing.T) {
-	for _, from := range []string{"raise.behind.hand", "raise.dumbbell", "fly.band.wide", "curl.preacher.cable", "raise.lying.wrist", "row.hinged"} {
+	for _, from := range []string{"raise.behind.hand", "raise.dumbbell", "fly.band.wide", "curl.preacher.cable", "raise.lying.wrist",
+		"row.hinged"} {
 		d := sample.Ready(t, from)
 		before := text(&d)
 		try := func(what, key string, index int) {
@@ -146,7 +147,8 @@ func TestMirrored(t *testing.T) {
 func TestBegin(t *testing.T) {
 	stands := 0
 	for _, l := range []setup.Lifter{{Height: 1.58, BodyMass: 52}, {Height: 1.92, BodyMass: 105}} {
-		for _, region := range []string{"deltoid.middle", "deltoid.posterior", "pectoralis.sternal", "latissimus.lower", "trapezius.upper", "biceps", "triceps", "quadriceps"} {
+		for _, region := range []string{"deltoid.middle", "deltoid.posterior", "pectoralis.sternal", "latissimus.lower", "trapezius.upper",
+			"biceps", "triceps", "quadriceps"} {
 			for _, kind := range []string{"dumbbell", "bar", "cable", "band"} {
 				for _, position := range []string{"standing", "seated", "supine"} {
 					d, problems := edits.Begin(&l, region, kind, position)
@@ -165,7 +167,8 @@ func TestBegin(t *testing.T) {
 						t.Errorf("%s %s %s: %v", region, kind, position, problems)
 						continue
 					}
-					if r.Profile.PeakEffort.Or(0) > 0.85 || edits.PositionOf(&d) != position || string(d.Loads[0].Kind) != kind || d.Target.Region != region {
+					if r.Profile.PeakEffort.Or(0) > 0.85 || edits.PositionOf(&d) != position || string(d.Loads[0].Kind) != kind ||
+						d.Target.Region != region {
 						t.Errorf("%s %s %s: effort %v in %s", region, kind, position, r.Profile.PeakEffort, edits.PositionOf(&d))
 					}
 					if r.Bracing.Holds {

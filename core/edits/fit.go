@@ -66,7 +66,8 @@ func (f *fitter) bench() {
 	it := &f.Room.Benches[i]
 	near, at := kit.Nearest(it.NotchesDeg, b.AngleDeg)
 	if kit.Differ(near, b.AngleDeg) {
-		f.Change("bench.angleDeg", it.Name+": notch {notch}, {to} instead of {from}.", kit.Values{"notch": kit.Count(at + 1), "from": kit.Angle(b.AngleDeg), "to": kit.Angle(near)})
+		f.Change("bench.angleDeg", it.Name+": notch {notch}, {to} instead of {from}.", kit.Values{"notch": kit.Count(at + 1),
+			"from": kit.Angle(b.AngleDeg), "to": kit.Angle(near)})
 	}
 	extra := 0.0
 	if b.Mass > 0 {
@@ -120,7 +121,8 @@ func (f *fitter) sizes(kind string) []float64 {
 	return out
 }
 
-var supportWords = map[string]string{"strap": "There is no strap over the hips here.", "thighPad": "There is no pad over the thighs here.", "armPad": "There is no sloping pad for the arms here."}
+var supportWords = map[string]string{"strap": "There is no strap over the hips here.", "thighPad": "There is no pad over the thighs here.",
+	"armPad": "There is no sloping pad for the arms here."}
 
 func (f *fitter) supports() {
 	p := &f.Document.Posture
@@ -162,7 +164,8 @@ func (f *fitter) standClear(before *setup.Document) {
 		for _, way := range []float64{1, -1} {
 			f.Document.Posture.X = milli(x + way*0.05*float64(n))
 			if clear(&f.Document) {
-				f.Change("posture.x", "Stands {to} out from the columns instead of {from}, to be clear of them.", kit.Values{"from": kit.Length(x), "to": kit.Length(f.Document.Posture.X)})
+				f.Change("posture.x", "Stands {to} out from the columns instead of {from}, to be clear of them.",
+					kit.Values{"from": kit.Length(x), "to": kit.Length(f.Document.Posture.X)})
 				return
 			}
 		}

@@ -74,7 +74,8 @@ func TestRefitWorkedByHand(t *testing.T) {
 	d := sample.Ready(t, "raise.behind.hand")
 	d.Loads[0].StackMass = 10
 	room := kit.Empty("Other")
-	room.Stations = []kit.Station{{Key: "other", Name: "Old station", Columns: 2, Apart: 0.90, Ratio: 1, Friction: 0.12, ParkedGap: 0.02, Travel: 1.5,
+	room.Stations = []kit.Station{{Key: "other", Name: "Old station", Columns: 2, Apart: 0.90, Ratio: 1, Friction: 0.12, ParkedGap: 0.02,
+		Travel: 1.5,
 		Column: setup.Column{LowestHole: 0.30, Spacing: 0.15, Holes: 12, Height: 2.2, HalfWidth: 0.04, Lightest: 3, Step: 4, Heaviest: 43}}}
 	room.Holds = []kit.Hold{{Key: "h", Name: "Handle", Kind: "handle", Length: 0.12}}
 	f := edits.Fit(&d, &room, "other-room")
@@ -114,7 +115,8 @@ func TestBenchGoesToTheNearestNotch(t *testing.T) {
 // What is not there is told, and what is there is fitted all the same.
 func TestWhatIsMissingIsTold(t *testing.T) {
 	corner := rooms["corner"]
-	for key, want := range map[string]string{"raise.behind.hand": "two cable columns", "pressdown.rope": "no cable station", "lever.far": "no lever machine",
+	for key, want := range map[string]string{"raise.behind.hand": "two cable columns", "pressdown.rope": "no cable station",
+		"lever.far":      "no lever machine",
 		"knee.extension": "no machine with a pad"} {
 		d := sample.Ready(t, key)
 		f := edits.Fit(&d, &corner, "c")
@@ -157,7 +159,8 @@ func TestReadySetupsOfARoom(t *testing.T) {
 	}
 	possible := 0
 	for i, h := range here {
-		if h.Key != anywhere[i].Key || h.Position == "" || len(anywhere[i].Missing)+len(anywhere[i].Changes) > 0 || anywhere[i].Document.Gym != "" {
+		if h.Key != anywhere[i].Key || h.Position == "" || len(anywhere[i].Missing)+len(anywhere[i].Changes) > 0 ||
+			anywhere[i].Document.Gym != "" {
 			t.Errorf("%+v", anywhere[i])
 		}
 		needsMore := false

@@ -39,7 +39,8 @@ func HoldsOf(l *setup.Load) []Hold {
 // HoldOf is the key of the place that a load is held at; empty for one that is not in the list.
 func HoldOf(l *setup.Load) string {
 	for _, h := range Holds {
-		if h.Contact.Segment == l.Contact.Segment && h.Contact.At == l.Contact.At && (l.Contact.Fraction == nil || h.Contact.Fraction == nil || *h.Contact.Fraction == *l.Contact.Fraction) {
+		if h.Contact.Segment == l.Contact.Segment && h.Contact.At == l.Contact.At && (l.Contact.Fraction == nil || h.Contact.Fraction == nil ||
+			*h.Contact.Fraction == *l.Contact.Fraction) {
 			return h.Key
 		}
 	}
@@ -64,7 +65,8 @@ func WithHold(d *setup.Document, index int, key string) (setup.Document, setup.P
 			return c, nil
 		}
 	}
-	return c, setup.Problems{{Path: fmt.Sprintf("loads[%d].contact", index), What: "This load cannot be held there.", Hint: "Choose a place of the list."}}
+	return c, setup.Problems{{Path: fmt.Sprintf("loads[%d].contact", index), What: "This load cannot be held there.",
+		Hint: "Choose a place of the list."}}
 }
 
 func noLoad(index int) setup.Problems {

@@ -10,7 +10,8 @@ import (
 	"dialarc/core/setup"
 )
 
-// plain are the parts of a document that are set to a value as they stand, by their paths with the load's place left out; tidy is what is done
+// plain are the parts of a document that are set to a value as they stand, by their paths with the load's place left out; tidy is what is
+// done
 // to a value before, nil for nothing. Everything else is changed by a rule of its own.
 var plain = map[string]func(d *setup.Document){
 	"name":                nil,

@@ -35,7 +35,8 @@ func TestSet(t *testing.T) {
 			t.Errorf("%s to %s: %v", c.path, c.value, problems)
 		}
 	}
-	for path, value := range map[string]string{"name": "7", "posture.riser": `"high"`, "loads[9].worn": "true", "tempo.up": "1", "loads[0].worn": "{"} {
+	for path, value := range map[string]string{"name": "7", "posture.riser": `"high"`, "loads[9].worn": "true", "tempo.up": "1",
+		"loads[0].worn": "{"} {
 		got, problems := edits.Set(&d, path, value)
 		if len(problems) == 0 || text(&got) != text(&d) || !strings.HasPrefix(path, strings.TrimSuffix(problems[0].Path, ".worn")) {
 			t.Errorf("%s to %s: %v", path, value, problems)

@@ -1,5 +1,6 @@
 // Package edits holds every change of a document but a turned dial: the posture, the path, which side moves, the loads and where they are
-// held, what is fitted to a gym, plain parts that are set, and how a setup is begun from nothing. What still applies after a change is kept.
+// held, what is fitted to a gym, plain parts that are set, and how a setup is begun from nothing. What still applies after a change is
+// kept.
 package edits
 
 import (

@@ -50,7 +50,8 @@ var holdAhead = space.Vec{X: 0.35, Y: -0.25}
 func WithHand(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c := d.Clone()
 	if !slices.ContainsFunc(handsOf(d), func(n Named) bool { return n.Key == key }) {
-		return c, setup.Problems{{Path: "posture.supportHand", What: "No hand is free for that.", Why: "Both arms move, or the hands carry the body.", Hint: "Let one side move."}}
+		return c, setup.Problems{{Path: "posture.supportHand", What: "No hand is free for that.",
+			Why: "Both arms move, or the hands carry the body.", Hint: "Let one side move."}}
 	}
 	if handOf(d) == key {
 		return c, nil
@@ -104,7 +105,8 @@ const unlikeFeet = 0.10
 func WithFeet(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c := d.Clone()
 	if !slices.ContainsFunc(feetOf(d), func(n Named) bool { return n.Key == key }) {
-		return c, setup.Problems{{Path: "posture.feet", What: "The feet cannot be set so here.", Why: "A seat, a bench or the movement says where they are.", Hint: "Take a standing posture."}}
+		return c, setup.Problems{{Path: "posture.feet", What: "The feet cannot be set so here.",
+			Why: "A seat, a bench or the movement says where they are.", Hint: "Take a standing posture."}}
 	}
 	p := &c.Posture
 	was := p.Feet == "split" || p.Feet == "staggered"

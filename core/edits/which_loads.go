@@ -38,8 +38,9 @@ func WithLoad(d *setup.Document, kind setup.LoadKind) (setup.Document, setup.Pro
 	if d.Movement.Side == "left" {
 		side = "left"
 	}
-	l := setup.Load{ID: freeID(d.Loads, string(kind)), Kind: kind, Variable: true, Side: side, Contact: setup.Contact{Segment: "hand", At: "grip"},
-		Ratio: 1, Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Hysteresis: setup.DefaultHysteresis}
+	l := setup.Load{ID: freeID(d.Loads, string(kind)), Kind: kind, Variable: true, Side: side,
+		Contact: setup.Contact{Segment: "hand", At: "grip"},
+		Ratio:   1, Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Hysteresis: setup.DefaultHysteresis}
 	if k := load.KindOf(kind); k == nil || !k.Simple {
 		return c, setup.Problems{load.UnknownKind("loads", kind)}
 	}
@@ -52,7 +53,8 @@ func WithLoad(d *setup.Document, kind setup.LoadKind) (setup.Document, setup.Pro
 func WithoutLoad(d *setup.Document, index int) (setup.Document, setup.Problems) {
 	c := d.Clone()
 	if index < 0 || index >= len(c.Loads) || len(c.Loads) == 1 {
-		return c, setup.Problems{{Path: "loads", What: "This load cannot be taken away.", Hint: "A setup keeps one load; turn it into another kind instead."}}
+		return c, setup.Problems{{Path: "loads", What: "This load cannot be taken away.",
+			Hint: "A setup keeps one load; turn it into another kind instead."}}
 	}
 	c.Loads = slices.Delete(c.Loads, index, index+1)
 	c.Locked = slices.DeleteFunc(c.Locked, func(key string) bool { return placeIn(key) == index })

@@ -18,7 +18,8 @@ import (
 // the forearm should be in line with the pull.
 func (o *outcome) lineUp() report.Alignment {
 	none := metric.Missing("No cable or band acts on a raised arm.")
-	l := report.Alignment{PassesBy: none, OffPlaneShare: metric.Missing("The loads put no torque on the joint."), ForearmDeg: metric.Missing("One joint moves."), ForearmAtDeg: metric.Missing("One joint moves.")}
+	l := report.Alignment{PassesBy: none, OffPlaneShare: metric.Missing("The loads put no torque on the joint."),
+		ForearmDeg: metric.Missing("One joint moves."), ForearmAtDeg: metric.Missing("One joint moves.")}
 	switch {
 	case o.axis.Kind == "spin":
 		l.OffPlaneShare = metric.Missing("Rotating the arm about its own axis always loads other axes too.")

@@ -34,7 +34,8 @@ func TestSlackOfABandIsTold(t *testing.T) {
 	if v.Tone != "warning" || !strings.Contains(v.Text, "slack from {from} to {to}") || loose == 0 || loose == len(r.Curves.S) {
 		t.Errorf("%d of %d places slack: %s %q", loose, len(r.Curves.S), v.Tone, v.Text)
 	}
-	if last := r.Curves.AngleDeg[loose-1]; v.Values["to"].Value != last && !(v.Values["to"].Value-last < 1e-6 && last-v.Values["to"].Value < 1e-6) {
+	if last := r.Curves.AngleDeg[loose-1]; v.Values["to"].Value != last && !(v.Values["to"].Value-last < 1e-6 &&
+		last-v.Values["to"].Value < 1e-6) {
 		t.Errorf("slack to %v, told %v", last, v.Values["to"])
 	}
 }

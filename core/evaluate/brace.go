@@ -18,7 +18,8 @@ func (o *outcome) bears(most map[string]float64) []report.Bear {
 	_, grip := o.doc.Lifter.Bearable()
 	weight := o.doc.Lifter.BodyMass * load.Gravity
 	out := []report.Bear{}
-	for _, b := range []report.Bear{{Name: "hand", Limit: grip}, {Name: "strap", Limit: weight}, {Name: "thighPad", Limit: weight}, {Name: "footPlate", Limit: 3 * weight}} {
+	for _, b := range []report.Bear{{Name: "hand", Limit: grip}, {Name: "strap", Limit: weight}, {Name: "thighPad", Limit: weight},
+		{Name: "footPlate", Limit: 3 * weight}} {
 		if b.Force = report.Rounded(most[b.Name]); b.Force >= 1 {
 			out = append(out, b)
 		}
@@ -29,7 +30,8 @@ func (o *outcome) bears(most map[string]float64) []report.Bear {
 // bracing solves the bracing over the path.
 func (e *Evaluator) bracing(o *outcome) report.Bracing {
 	worst := e.brace.Worst(o.doc, o.path, o.items, o.grid.bracing)
-	b := report.Bracing{Holds: worst.Holds(), Residual: report.Rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S), Contacts: contacts(worst.Pushes)}
+	b := report.Bracing{Holds: worst.Holds(), Residual: report.Rounded(worst.Residual), AngleDeg: degreesAt(o, worst.S),
+		Contacts: contacts(worst.Pushes)}
 	b.Bears = o.bears(e.brace.Most())
 	b.Margin = metric.Missing("The lifter is not carried by the floor alone.")
 	if !math.IsNaN(worst.Margin) {
@@ -71,7 +73,8 @@ func contacts(pushes []support.Push) []report.Contact {
 
 // braceVerdict words the bracing.
 func (o *outcome) braceVerdict(b *report.Bracing) report.Verdict {
-	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin, Friction: b.Friction, On: o.on()}
+	in := verdict.BraceInput{Holds: b.Holds, How: b.How, TowardDeg: b.TowardDeg, AtDeg: b.AngleDeg, Margin: b.Margin, Friction: b.Friction,
+		On: o.on()}
 	if b.Bench.Used && !b.Bench.Holds {
 		in.Bench, in.BenchWeight = b.Bench.How, b.Bench.Weight
 	}

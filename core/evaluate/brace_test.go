@@ -18,8 +18,10 @@ func pulled(t *testing.T, mass float64) setup.Document {
 	t.Helper()
 	d := ready(t, "front.dumbbell")
 	d.Posture = setup.Posture{Kind: "standing", FeetApart: 0.3}
-	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 90}}
-	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: mass / 2, Travel: 6,
+	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90,
+		"shoulder.elevationDeg": 90}}
+	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1,
+		StackMass: mass / 2, Travel: 6,
 		Pulley: &setup.Point{X: 4, Y: 0.818 * 1.75, Z: 0.175}}}
 	return d
 }
@@ -31,7 +33,7 @@ func TestTipping(t *testing.T) {
 	hand := 0.818 * 1.75
 	margin := func(kg float64) float64 {
 		d := pulled(t, kg)
-		return value(t, "margin", evaluated(t, &d).Bracing.Margin)
+		return check.Value(t, "margin", evaluated(t, &d).Bracing.Margin)
 	}
 	m := margin(6)
 	for _, kg := range []float64{3, 4, 5} {
@@ -82,7 +84,8 @@ func TestLeaningAgainstAPull(t *testing.T) {
 	}
 	lean := -(low + high) / 2 * math.Pi / 180
 	com := 0.0
-	for _, part := range []struct{ share, height float64 }{{0.497, (0.530 + 0.818) / 2}, {0.081, 0.93}, {0.056, 0.818 - 0.186*0.436}, {0.032, 0.818 - 0.186 - 0.146*0.43}, {0.012, 0.818 - 0.382},
+	for _, part := range []struct{ share, height float64 }{{0.497, (0.530 + 0.818) / 2}, {0.081, 0.93}, {0.056, 0.818 - 0.186*0.436},
+		{0.032, 0.818 - 0.186 - 0.146*0.43}, {0.012, 0.818 - 0.382},
 		{0.2, 0.530 - 0.245*0.433}, {0.093, 0.285 - 0.246*0.433}} {
 		com += part.share * (part.height - 0.039) * 1.75
 	}
@@ -99,9 +102,9 @@ func TestFrictionNeeded(t *testing.T) {
 	if !b.Holds {
 		t.Fatalf("not held: %+v", b)
 	}
-	check.Near(t, "friction", value(t, "friction", b.Friction)*0.6, 6.0/75, 0.01)
+	check.Near(t, "friction", check.Value(t, "friction", b.Friction)*0.6, 6.0/75, 0.01)
 	heavy := pulled(t, 0.2)
-	if f := value(t, "friction", evaluated(t, &heavy).Bracing.Friction); f > 0.05 {
+	if f := check.Value(t, "friction", evaluated(t, &heavy).Bracing.Friction); f > 0.05 {
 		t.Errorf("hardly pulled, still %.2f of the friction is needed", f)
 	}
 }
@@ -111,8 +114,10 @@ func TestFrictionNeeded(t *testing.T) {
 func TestThighPad(t *testing.T) {
 	d := ready(t, "front.dumbbell")
 	d.Posture = setup.Posture{Kind: "seated", Restraints: []string{"thighPad"}}
-	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 150, "elbow.flexionDeg": 30}}
-	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1, StackMass: 50, Travel: 6,
+	d.Movement = setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90,
+		"shoulder.elevationDeg": 150, "elbow.flexionDeg": 30}}
+	d.Loads = []setup.Load{{ID: "pull", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Ratio: 1,
+		StackMass: 50, Travel: 6,
 		Pulley: &setup.Point{X: 0.28, Y: 4, Z: 0.175}}}
 	r := evaluated(t, &d)
 	pad, up := 0.0, 0.0
@@ -149,7 +154,7 @@ func TestCrossedCablesCancel(t *testing.T) {
 			t.Errorf("%s pushes with %+v", c.Name, c.Force)
 		}
 	}
-	if !r.Bracing.Holds || value(t, "friction", r.Bracing.Friction) > 0.05 {
+	if !r.Bracing.Holds || check.Value(t, "friction", r.Bracing.Friction) > 0.05 {
 		t.Errorf("held %v with %v of the friction", r.Bracing.Holds, r.Bracing.Friction)
 	}
 }
@@ -193,8 +198,10 @@ func TestCautions(t *testing.T) {
 		fires      func(*setup.Document)
 		silent     func(*setup.Document)
 	}{
-		{"turned-out", "fly.cable.stretched", func(d *setup.Document) { d.Movement.Hold["shoulder.rotationDeg"] = -75 }, func(d *setup.Document) { d.Movement.Hold["shoulder.rotationDeg"] = -20 }},
-		{"deep", "fly.cable.stretched", func(d *setup.Document) { d.Movement.FromDeg = -35 }, func(d *setup.Document) { d.Movement.FromDeg = -10 }},
+		{"turned-out", "fly.cable.stretched", func(d *setup.Document) { d.Movement.Hold["shoulder.rotationDeg"] = -75 },
+			func(d *setup.Document) { d.Movement.Hold["shoulder.rotationDeg"] = -20 }},
+		{"deep", "fly.cable.stretched", func(d *setup.Document) { d.Movement.FromDeg = -35 },
+			func(d *setup.Document) { d.Movement.FromDeg = -10 }},
 		{"overhead", "press.standing", func(d *setup.Document) {
 			d.Lifter.Ranges = map[string]setup.Range{"shoulder.rotation": {FromDeg: -40, ToDeg: 90}}
 		}, func(d *setup.Document) {}},
@@ -210,14 +217,19 @@ func TestCautions(t *testing.T) {
 		{"bench", "raise.leaning", func(d *setup.Document) { d.Bench.Mass = 8 }, func(d *setup.Document) { d.Bench.Mass = 150 }},
 		{"band-worn", "fly.band.wide", func(d *setup.Document) { d.Loads[0].Worn = true }, func(*setup.Document) {}},
 		{"band-loose", "fly.band.wide", func(d *setup.Document) { d.Loads[0].Loose = true }, func(*setup.Document) {}},
-		{"band-stretch", "fly.band.wide", func(d *setup.Document) { d.Loads[0].RestLength *= 0.9 }, func(d *setup.Document) { d.Loads[0].RestLength *= 1.2 }},
-		{"entry", "raise.behind.lined", func(d *setup.Document) { d.Loads[0].StackMass = 60 }, func(d *setup.Document) { d.Loads[0].StackMass = 7.5 }},
+		{"band-stretch", "fly.band.wide", func(d *setup.Document) { d.Loads[0].RestLength *= 0.9 },
+			func(d *setup.Document) { d.Loads[0].RestLength *= 1.2 }},
+		{"entry", "raise.behind.lined", func(d *setup.Document) { d.Loads[0].StackMass = 60 },
+			func(d *setup.Document) { d.Loads[0].StackMass = 7.5 }},
 		{"momentum", "curl.dumbbell", func(d *setup.Document) { d.Tempo.Up = 0.5 }, func(d *setup.Document) { d.Tempo.Up = 1.5 }},
 	} {
 		has := func(change func(*setup.Document)) bool {
 			d := ready(t, c.setup)
 			change(&d)
-			return slices.ContainsFunc(evaluated(t, &d).Cautions, func(x report.Caution) bool { return x.Key == c.key && x.Text != "" && x.Way != "" })
+			return slices.ContainsFunc(evaluated(t, &d).Cautions, func(x report.Caution) bool {
+				return x.Key == c.key && x.Text != "" &&
+					x.Way != ""
+			})
 		}
 		if !has(c.fires) {
 			t.Errorf("%s does not fire", c.key)

@@ -20,8 +20,9 @@ import (
 // report copies an outcome into the form that is printed.
 func (o *outcome) report() *report.Report {
 	line := o.lineUp()
-	r := &report.Report{Schema: report.Schema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust), TrustWhy: o.why,
-		Joint: o.joint.Name(), Names: setup.Coordinates[o.rep.Name].Key, Label: setup.Coordinates[o.rep.Name].Label, Hold: o.path.Still(),
+	r := &report.Report{Schema: report.Schema, Name: o.doc.Name, Lead: o.path.Lead().Name(), Both: o.path.Both(), Trust: string(o.trust),
+		TrustWhy: o.why,
+		Joint:    o.joint.Name(), Names: setup.Coordinates[o.rep.Name].Key, Label: setup.Coordinates[o.rep.Name].Label, Hold: o.path.Still(),
 		Curves: o.curves(), Parts: o.parts(), Profile: o.profile(), Alignment: line, Starts: o.reportStarts(), Gaps: o.reportGaps(),
 		Warnings: o.warnings(), Path: o.reportPath()}
 	r.Verdicts = make([]report.Verdict, 0, 3)
@@ -32,7 +33,8 @@ func (o *outcome) report() *report.Report {
 }
 
 func worded(s *verdict.Sentence) report.Verdict {
-	v := report.Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Doubt: s.Doubt, Values: make(map[string]quantity.Quantity, len(s.Values))}
+	v := report.Verdict{Key: s.Key, Tone: string(s.Tone), Text: s.Text, Doubt: s.Doubt, Values: make(map[string]quantity.Quantity,
+		len(s.Values))}
 	for name, q := range s.Values {
 		v.Values[name] = quantity.Quantity{Value: report.Rounded(q.Value), Kind: q.Kind}
 	}
@@ -163,7 +165,8 @@ func spans(in []profile.Span) []report.Span {
 func (o *outcome) reportStarts() []report.Start {
 	out := make([]report.Start, 0, len(o.starts))
 	for _, s := range o.starts {
-		out = append(out, report.Start{Index: s.Index, First: report.Rounded(s.First), Least: report.Rounded(s.Least), Most: report.Rounded(s.Most),
+		out = append(out, report.Start{Index: s.Index, First: report.Rounded(s.First), Least: report.Rounded(s.Least),
+			Most:   report.Rounded(s.Most),
 			Travel: report.Rounded(s.Travel), LeastDeg: report.Rounded(space.Deg(o.angleAt(s.AtS)))})
 	}
 	return out

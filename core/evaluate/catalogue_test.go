@@ -41,7 +41,8 @@ func TestEveryReadySetup(t *testing.T) {
 				t.Errorf("%s at %v m does not hold: %s %s", ready.Key, l.Height, b.How, b.Bench.How)
 			}
 			for _, s := range []float64{0, 1} {
-				if sc, problems := new(evaluate.Evaluator).SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments, func(s report.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {
+				if sc, problems := new(evaluate.Evaluator).SceneAt(&d, s); len(problems) > 0 || slices.ContainsFunc(sc.Segments,
+					func(s report.SceneSegment) bool { return !(s.Origin.Y > -0.05 && s.Origin.Y < 2.4) }) {
 					t.Errorf("%s at %v m: not drawn in the room", ready.Key, l.Height)
 				}
 			}
@@ -74,15 +75,18 @@ func TestPhasesOfReadySetups(t *testing.T) {
 	for key, want := range map[string][2]float64{
 		"raise.dumbbell": {0.59, 0.66}, "raise.behind.hand": {0.41, 0.45}, "raise.behind.knee": {0.43, 0.48}, "raise.leaning": {0, 0.45},
 		"reverse.side": {0, 0.45}, "row.rear": {0.55, 1}, "fly.flat": {0.35, 0.43}, "fly.low.45": {0.45, 0.75},
-		"fly.band.wide": {0.50, 1}, "fly.band.beside": {0.55, 1}, "pulldown.kneeling": {0.44, 0.58}, "row.dumbbell.bench": {0.55, 1}, "pullover": {0.35, 0.42},
-		"curl.preacher": {0.36, 0.45}, "pressdown.rope": {0.45, 0.55}, "extension.overhead": {0.45, 0.55}, "kickback": {0.60, 0.70}, "pressdown.early": {0, 0.45},
-		"squat.goblet": {0.30, 0.45}, "front.dumbbell": {0.55, 0.66},
+		"fly.band.wide": {0.50, 1}, "fly.band.beside": {0.55, 1}, "pulldown.kneeling": {0.44, 0.58}, "row.dumbbell.bench": {0.55, 1},
+		"pullover":      {0.35, 0.42},
+		"curl.preacher": {0.36, 0.45}, "pressdown.rope": {0.45, 0.55}, "extension.overhead": {0.45, 0.55}, "kickback": {0.60, 0.70},
+		"pressdown.early": {0, 0.45},
+		"squat.goblet":    {0.30, 0.45}, "front.dumbbell": {0.55, 0.66},
 	} {
 		if c := at(key); c < want[0] || c > want[1] {
 			t.Errorf("%s: centroid %.3f, expected %v", key, c, want)
 		}
 	}
-	for _, later := range [][2]string{{"raise.lying.upper", "raise.lying.wrist"}, {"reverse.high", "reverse.side"}, {"curl.preacher.cable", "curl.preacher"},
+	for _, later := range [][2]string{{"raise.lying.upper", "raise.lying.wrist"}, {"reverse.high", "reverse.side"},
+		{"curl.preacher.cable", "curl.preacher"},
 		{"lever.near", "lever.far"}, {"raise.behind.knee", "raise.behind.hand"}, {"pullover.band", "pullover"}} {
 		if a, b := at(later[0]), at(later[1]); a <= b {
 			t.Errorf("%s at %.3f should be later than %s at %.3f", later[0], a, later[1], b)
@@ -162,7 +166,8 @@ func TestLoadFactorGivesFullEffort(t *testing.T) {
 		}
 		kinds[r.Document.Loads[0].Kind]++
 		e, left := report.Limit.Effort.OrNaN(), report.Limit.Factor.OrNaN()
-		if limit.Kind == "joint" && (math.Abs(left-1) > 1e-6 || math.Abs(e-1) > 1e-6) || limit.Kind == "muscle" && (left < 0.97 || left > 1.25 || e > 1+1e-6) {
+		if limit.Kind == "joint" && (math.Abs(left-1) > 1e-6 || math.Abs(e-1) > 1e-6) || limit.Kind == "muscle" &&
+			(left < 0.97 || left > 1.25 || e > 1+1e-6) {
 			t.Errorf("%s: times %g the effort is %g, %s gives out at %g of that", r.Key, factor.OrNaN(), e, report.Limit.Label, left)
 		}
 	}

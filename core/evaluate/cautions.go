@@ -38,7 +38,8 @@ func meetVerdict(meets []report.Meet) []report.Verdict {
 func (o *outcome) reportRubs() []report.Rub {
 	out := make([]report.Rub, 0, len(o.rubs))
 	for _, r := range o.rubs {
-		out = append(out, report.Rub{Index: r.Index, Mirror: r.Mirror, Part: r.Part, State: r.State(), Distance: report.Rounded(r.Distance), AngleDeg: degreesAt(o, r.S), At: report.PointOf(r.At)})
+		out = append(out, report.Rub{Index: r.Index, Mirror: r.Mirror, Part: r.Part, State: r.State(), Distance: report.Rounded(r.Distance),
+			AngleDeg: degreesAt(o, r.S), At: report.PointOf(r.At)})
 	}
 	return out
 }

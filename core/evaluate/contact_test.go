@@ -44,9 +44,9 @@ func TestBracingInMotion(t *testing.T) {
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
-		return value(t, "margin", m.Bracing.Margin)
+		return check.Value(t, "margin", m.Bracing.Margin)
 	}
-	rest := value(t, "margin at rest", evaluated(t, &d).Bracing.Margin)
+	rest := check.Value(t, "margin at rest", evaluated(t, &d).Bracing.Margin)
 	check.Near(t, "margin of a slow repetition", margin(60), rest, 2e-4)
 	if fast := margin(0.4); fast > rest-0.005 {
 		t.Errorf("thrown, the margin is %.3f m against %.3f at rest", fast, rest)
@@ -63,7 +63,7 @@ func TestOtherPlacesOnTheArm(t *testing.T) {
 	}
 	before := 0.0
 	for _, place := range p.Sites {
-		factor := value(t, place.Label, place.Factor)
+		factor := check.Value(t, place.Label, place.Factor)
 		if factor < before-0.01 {
 			t.Errorf("%s: %.2f times the load, further out %.2f", place.Label, factor, before)
 		}
@@ -95,7 +95,7 @@ func TestPins(t *testing.T) {
 	for _, p := range pins[0].List {
 		with := d.Clone()
 		with.Loads[0].StackMass = p.Mass
-		check.Near(t, "effort", value(t, "effort of the pin", p.Effort), value(t, "effort", evaluated(t, &with).Profile.PeakEffort), 1e-8)
+		check.Near(t, "effort", check.Value(t, "effort of the pin", p.Effort), check.Value(t, "effort", evaluated(t, &with).Profile.PeakEffort), 1e-8)
 		here = here || (p.Here && p.Mass == d.Loads[0].StackMass)
 	}
 	if !here {

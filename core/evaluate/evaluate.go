@@ -1,4 +1,5 @@
-// Package evaluate turns documents into reports: the same document gives the same report, whether it is evaluated in the server, in the page
+// Package evaluate turns documents into reports: the same document gives the same report, whether it is evaluated in the server, in the
+// page
 // or on the command line.
 //
 // The flow is straight: document, body, movement, loads, torque, muscles, profile, verdicts.
@@ -111,7 +112,8 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	}
 	if len(e.rep.Parts) == 0 {
 		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the " + m.joint.Name() + " of the side that moves.",
-			Why: "The profile is that of the moving side.", Hint: "Put a load on the " + m.path.Lead().Name() + " side, beyond the " + m.joint.Name() + "."})
+			Why: "The profile is that of the moving side.", Hint: "Put a load on the " + m.path.Lead().Name() + " side, beyond the " +
+				m.joint.Name() + "."})
 	}
 	if len(problems) > 0 {
 		return nil, problems
@@ -119,7 +121,8 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	e.fillCapacity(o)
 	e.fillVariable(m)
 	o.longEnd = e.longEnd(m)
-	in2 := profile.Input{LongAtEnd: o.longEnd == "end", NoLongEnd: noLongEnd[o.longEnd], Swept: e.rep.Swept, Angle: e.rep.Angle, Total: e.rep.Total, Loads: e.rep.Loads,
+	in2 := profile.Input{LongAtEnd: o.longEnd == "end", NoLongEnd: noLongEnd[o.longEnd], Swept: e.rep.Swept, Angle: e.rep.Angle,
+		Total: e.rep.Total, Loads: e.rep.Loads,
 		Variable: e.variable, Capacity: o.capacity, Unknown: o.why, GapWhy: o.gapWhy(), School: m.doc.Target.Profile, Custom: m.doc.Target.Custom}
 	if o.trust == profile.Unknown {
 		in2.Capacity = nil

@@ -18,15 +18,6 @@ import (
 	"dialarc/core/setup"
 )
 
-func value(t *testing.T, what string, m metric.Metric) float64 {
-	t.Helper()
-	if !m.Known() {
-		t.Errorf("%s is missing: %s", what, m.Why())
-		return math.NaN()
-	}
-	return m.OrNaN()
-}
-
 func evaluated(t *testing.T, d *setup.Document) *report.Report {
 	t.Helper()
 	r, problems := evaluate.Document(d)
@@ -40,10 +31,10 @@ func evaluated(t *testing.T, d *setup.Document) *report.Report {
 func TestReportOfTheWorkedDocument(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	r := evaluated(t, &d)
-	check.Near(t, "peak of the load", value(t, "peak", r.Profile.Loads.Peak), 45.78, 0.005)
-	check.Near(t, "its angle", value(t, "angle", r.Profile.Loads.PeakAngleDeg), 6.8, 0.05)
-	check.Near(t, "left at the end", value(t, "left", r.Profile.Loads.EndShare), 0.41, 0.005)
-	check.Near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 0.433, 0.0005)
+	check.Near(t, "peak of the load", check.Value(t, "peak", r.Profile.Loads.Peak), 45.78, 0.005)
+	check.Near(t, "its angle", check.Value(t, "angle", r.Profile.Loads.PeakAngleDeg), 6.8, 0.05)
+	check.Near(t, "left at the end", check.Value(t, "left", r.Profile.Loads.EndShare), 0.41, 0.005)
+	check.Near(t, "centroid", check.Value(t, "centroid", r.Profile.Loads.Centroid), 0.433, 0.0005)
 	if r.Profile.Loads.Phase != "early" || r.Lead != "right" || !r.Both || r.Trust != "estimate" {
 		t.Errorf("phase %s, lead %s, both %v, trust %s", r.Profile.Loads.Phase, r.Lead, r.Both, r.Trust)
 	}
@@ -63,7 +54,7 @@ func TestCableIsHardestWhereItIsSquare(t *testing.T) {
 	d.Loads[0].Kit, d.Movement.FromDeg, d.Movement.ToDeg, d.Samples = nil, 60, 150, 901
 	d.Loads[0].Travel = 4
 	r := evaluated(t, &d)
-	peak := value(t, "angle", r.Profile.Loads.PeakAngleDeg)
+	peak := check.Value(t, "angle", r.Profile.Loads.PeakAngleDeg)
 	top := int(math.Round((peak - 60) * 10))
 	sc, problems := new(evaluate.Evaluator).SceneAt(&d, float64(top)/900)
 	if len(problems) > 0 {
@@ -83,16 +74,16 @@ func TestDumbbellIsTheReverseOfTheStrength(t *testing.T) {
 	bell.Movement.FromDeg, bell.Movement.ToDeg = 0, 90
 	r := evaluated(t, &bell)
 	check.Near(t, "hanging", r.Curves.Torque[0], 0, 1e-9)
-	check.Near(t, "hardest at shoulder height", value(t, "angle", r.Profile.Total.PeakAngleDeg), 90, 1e-9)
+	check.Near(t, "hardest at shoulder height", check.Value(t, "angle", r.Profile.Total.PeakAngleDeg), 90, 1e-9)
 	// Over a quarter turn the torque is a sine, whose centroid is 2/pi of the way.
-	check.Near(t, "centroid", value(t, "centroid", r.Profile.Loads.Centroid), 2/math.Pi, 1e-4)
+	check.Near(t, "centroid", check.Value(t, "centroid", r.Profile.Loads.Centroid), 2/math.Pi, 1e-4)
 	for i := 1; i < len(r.Curves.S); i++ {
 		if r.Curves.Torque[i] <= r.Curves.Torque[i-1] || r.Curves.Capacity[i] > r.Curves.Capacity[i-1] {
 			t.Fatalf("at %v degrees torque does not rise or strength does not fall", r.Curves.AngleDeg[i])
 		}
 	}
 	cable := evaluated(t, &d)
-	if a, b := value(t, "cable", cable.Profile.Fit), value(t, "dumbbell", r.Profile.Fit); a < b+20 {
+	if a, b := check.Value(t, "cable", cable.Profile.Fit), check.Value(t, "dumbbell", r.Profile.Fit); a < b+20 {
 		t.Errorf("the cable matches %.0f, the dumbbell %.0f: the cable should be far ahead", a, b)
 	}
 }
@@ -105,11 +96,11 @@ func TestCrossBehindRaise(t *testing.T) {
 	d.Loads[0].Travel = 3
 	hand := evaluated(t, &d)
 	loads := hand.Curves.Loads
-	peak := value(t, "peak", hand.Profile.Loads.Peak)
+	peak := check.Value(t, "peak", hand.Profile.Loads.Peak)
 	if loads[0] < 0.99*peak {
 		t.Errorf("at the start there is %.1f%% of the peak", 100*loads[0]/peak)
 	}
-	top := int(math.Round((value(t, "angle", hand.Profile.Loads.PeakAngleDeg) - 5) / 0.9))
+	top := int(math.Round((check.Value(t, "angle", hand.Profile.Loads.PeakAngleDeg) - 5) / 0.9))
 	for i := top + 1; i < len(loads); i++ {
 		if loads[i] >= loads[i-1] {
 			t.Fatalf("after the peak it is not lighter all the way: sample %d", i)
@@ -118,20 +109,20 @@ func TestCrossBehindRaise(t *testing.T) {
 	if end := loads[100]; end <= 0 || end >= peak/2 {
 		t.Errorf("on top there is %.1f of %.1f N·m", end, peak)
 	}
-	angle, left := value(t, "angle", hand.Profile.Loads.PeakAngleDeg), value(t, "left", hand.Profile.Loads.EndShare)
+	angle, left := check.Value(t, "angle", hand.Profile.Loads.PeakAngleDeg), check.Value(t, "left", hand.Profile.Loads.EndShare)
 	for _, height := range []float64{0.45, 0.15} {
 		d.Loads[0].Pulley.Y = height
 		r := evaluated(t, &d)
-		a, l := value(t, "angle", r.Profile.Loads.PeakAngleDeg), value(t, "left", r.Profile.Loads.EndShare)
+		a, l := check.Value(t, "angle", r.Profile.Loads.PeakAngleDeg), check.Value(t, "left", r.Profile.Loads.EndShare)
 		if a <= angle || l <= left {
 			t.Errorf("pulley at %.2f m: peak at %.1f with %.2f left; higher it was %.1f and %.2f", height, a, l, angle, left)
 		}
-		if with := value(t, "with the arm", r.Profile.Total.PeakAngleDeg); with <= a {
+		if with := check.Value(t, "with the arm", r.Profile.Total.PeakAngleDeg); with <= a {
 			t.Errorf("pulley at %.2f m: with the arm's weight the peak is at %.1f, without at %.1f", height, with, a)
 		}
 		d.Posture.X = 0.5
 		further := evaluated(t, &d)
-		if b := value(t, "further out", further.Profile.Loads.PeakAngleDeg); b >= a {
+		if b := check.Value(t, "further out", further.Profile.Loads.PeakAngleDeg); b >= a {
 			t.Errorf("pulley at %.2f m: further out the peak is at %.1f, nearer at %.1f", height, b, a)
 		}
 		d.Posture.X, angle, left = 0.3, a, l
@@ -147,11 +138,11 @@ func TestLinedUpCable(t *testing.T) {
 	d.Posture.X = math.Tan(45*math.Pi/180) * (0.55 + half)
 	d.Loads[0].Travel = 3
 	r := evaluated(t, &d)
-	check.Near(t, "passes the shoulder", value(t, "by", r.Alignment.PassesBy), 0, 0.02)
-	check.Near(t, "off-axis share", value(t, "share", r.Alignment.OffPlaneShare), 0, 0.02)
+	check.Near(t, "passes the shoulder", check.Value(t, "by", r.Alignment.PassesBy), 0, 0.02)
+	check.Near(t, "off-axis share", check.Value(t, "share", r.Alignment.OffPlaneShare), 0, 0.02)
 	d.Posture.X = 0.3
 	off := evaluated(t, &d)
-	if share := value(t, "share", off.Alignment.OffPlaneShare); share < 0.2 {
+	if share := check.Value(t, "share", off.Alignment.OffPlaneShare); share < 0.2 {
 		t.Errorf("off line the share is only %.2f", share)
 	}
 }
@@ -220,10 +211,15 @@ func TestImpossibleGeometry(t *testing.T) {
 		name, path, says string
 		change           func(*setup.Document)
 	}{
-		{"hand in the column", "posture.x", "inside the right column", func(d *setup.Document) { d.Posture.X, d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0.05, 0 }},
+		{"hand in the column", "posture.x", "inside the right column", func(d *setup.Document) {
+			d.Posture.X,
+				d.Movement.Hold["shoulder.planeOfElevationDeg"] = 0.05, 0
+		}},
 		{"standing in the column", "posture.x", "stands inside", func(d *setup.Document) { d.Posture.X, d.Posture.Z = 0, -0.55 }},
-		{"stack resting all the way", "loads[0].pulley", "down over the whole range", func(d *setup.Document) { d.Loads[0].AttachmentLength = 2.9 }},
-		{"stack at its top all the way", "loads[0].travel", "top of its travel over the whole range", func(d *setup.Document) { d.Loads[0].Travel = 0.1 }},
+		{"stack resting all the way", "loads[0].pulley", "down over the whole range",
+			func(d *setup.Document) { d.Loads[0].AttachmentLength = 2.9 }},
+		{"stack at its top all the way", "loads[0].travel", "top of its travel over the whole range",
+			func(d *setup.Document) { d.Loads[0].Travel = 0.1 }},
 		{"load on the other arm", "loads", "No load acts", func(d *setup.Document) { d.Movement.Side = "left" }},
 		{"hand at the pulley", "loads[0].pulley", "at the pulley itself", func(d *setup.Document) {
 			d.Movement.FromDeg, d.Movement.ToDeg, d.Loads[0].Kit = 0, 60, nil
@@ -329,7 +325,7 @@ func TestRaisesAreReady(t *testing.T) {
 				t.Errorf("%s at %v kg: %v", ready.Key, mass, problems)
 				continue
 			}
-			if e := value(t, "effort", r.Profile.PeakEffort); e > 1 || len(r.Gaps) > 0 || ready.About == "" {
+			if e := check.Value(t, "effort", r.Profile.PeakEffort); e > 1 || len(r.Gaps) > 0 || ready.About == "" {
 				t.Errorf("%s at %v kg: effort %.2f, gaps %v", ready.Key, mass, e, r.Gaps)
 			}
 		}
@@ -371,7 +367,8 @@ func TestSketch(t *testing.T) {
 		if full.Bracing.Holds != sketch.Bracing.Holds || full.Hold != sketch.Hold || len(full.Joints) != len(sketch.Joints) {
 			t.Errorf("%s: %+v, sketched %+v", ready.Key, full.Bracing, sketch.Bracing)
 		}
-		for what, pair := range map[string][2]metric.Metric{"match": {full.Profile.Fit, sketch.Profile.Fit}, "peak": {full.Profile.Total.Peak, sketch.Profile.Total.Peak}} {
+		for what, pair := range map[string][2]metric.Metric{"match": {full.Profile.Fit, sketch.Profile.Fit},
+			"peak": {full.Profile.Total.Peak, sketch.Profile.Total.Peak}} {
 			a, b := pair[0], pair[1]
 			if a.Known() != b.Known() || math.Abs(a.Or(0)-b.Or(0)) > 0.03*math.Abs(a.Or(0))+0.1 {
 				t.Errorf("%s: %s %v, sketched %v", ready.Key, what, a, b)

@@ -33,7 +33,7 @@ func ready(t *testing.T, key string) setup.Document {
 
 func centroid(t *testing.T, d *setup.Document) float64 {
 	t.Helper()
-	return value(t, "centroid of "+d.Name, evaluated(t, d).Profile.Loads.Centroid)
+	return check.Value(t, "centroid of "+d.Name, evaluated(t, d).Profile.Loads.Centroid)
 }
 
 func first(c report.Curve) float64 { return c[0] }
@@ -49,7 +49,7 @@ func TestCuffs(t *testing.T) {
 	if ratio := first(a.Curves.Loads) / first(b.Curves.Loads); ratio < 1.05 {
 		t.Errorf("the cuff at the wrist asks %.2f times as much", ratio)
 	}
-	shareAt := func(r *report.Report) float64 { return value(t, "first third", r.Profile.Loads.Thirds[0]) }
+	shareAt := func(r *report.Report) float64 { return check.Value(t, "first third", r.Profile.Loads.Thirds[0]) }
 	if shareAt(a) <= shareAt(b) {
 		t.Errorf("first third: wrist %.3f, upper arm %.3f", shareAt(a), shareAt(b))
 	}
@@ -64,12 +64,13 @@ func TestExtensions(t *testing.T) {
 	}
 	down := ready(t, "pressdown.rope")
 	back := evaluated(t, &down)
-	if c := value(t, "centroid", back.Profile.Loads.Centroid); c < 0.45 || c > 0.55 {
+	if c := check.Value(t, "centroid", back.Profile.Loads.Centroid); c < 0.45 || c > 0.55 {
 		t.Errorf("press-down a step back: %.3f", c)
 	}
 	down.Posture.X, down.Movement.Hold["shoulder.elevationDeg"] = 0.05, 0
 	under := evaluated(t, &down)
-	if left, stepped := last(under.Curves.Loads)/slices.Max(under.Curves.Loads), last(back.Curves.Loads)/slices.Max(back.Curves.Loads); left > 0.15 || stepped < 2.5*left {
+	if left, stepped := last(under.Curves.Loads)/slices.Max(under.Curves.Loads),
+		last(back.Curves.Loads)/slices.Max(back.Curves.Loads); left > 0.15 || stepped < 2.5*left {
 		t.Errorf("left at lock-out: under the pulley %.2f, a step back %.2f", left, stepped)
 	}
 	over := ready(t, "extension.overhead") // its rope passes beside the head; here it runs along the upper arm, as it would without one
@@ -92,7 +93,7 @@ func TestDumbbellFly(t *testing.T) {
 	flat.Movement.Hold["elbow.flexionDeg"] = 0
 	r := evaluated(t, &flat)
 	check.Near(t, "over the shoulders", last(r.Curves.Loads), 0, 1e-9)
-	check.Near(t, "most with the arms level", value(t, "peak angle", r.Profile.Loads.PeakAngleDeg), 0, 1)
+	check.Near(t, "most with the arms level", check.Value(t, "peak angle", r.Profile.Loads.PeakAngleDeg), 0, 1)
 	if len(r.Profile.DeadSpots) == 0 {
 		t.Error("no dead spot on top")
 	}
@@ -103,7 +104,7 @@ func TestDumbbellFly(t *testing.T) {
 	}
 	short := flat.Clone()
 	short.Movement.ToDeg = 65
-	if left := value(t, "left", evaluated(t, &short).Profile.Loads.EndShare); left < 0.3 {
+	if left := check.Value(t, "left", evaluated(t, &short).Profile.Loads.EndShare); left < 0.3 {
 		t.Errorf("short of lock-out %.2f is left", left)
 	}
 }
@@ -125,7 +126,7 @@ func TestFlyFromLowPulleys(t *testing.T) {
 		}
 		d.Posture.X = 0
 		near := evaluated(t, &d)
-		if first(near.Curves.Loads) >= 0 || value(t, "assisting", near.Profile.Loads.Assisting) <= 0 {
+		if first(near.Curves.Loads) >= 0 || check.Value(t, "assisting", near.Profile.Loads.Assisting) <= 0 {
 			t.Errorf("%s, at the pulleys: %.2f at the stretch", key, first(near.Curves.Loads))
 		}
 	}
@@ -324,13 +325,15 @@ func TestPlank(t *testing.T) {
 // the lifter comes first and blocks nothing.
 func TestNewestTestsCount(t *testing.T) {
 	d := ready(t, "raise.behind.hand")
-	d.Lifter.Strength = []setup.StrengthTest{{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50, Date: "2026-11-02"}, {Action: "shoulder.abduction", AngleDeg: 90, Torque: 30, Date: "2026-11-02"}}
+	d.Lifter.Strength = []setup.StrengthTest{{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50, Date: "2026-11-02"},
+		{Action: "shoulder.abduction", AngleDeg: 90, Torque: 30, Date: "2026-11-02"}}
 	d.Lifter.Cautions = []string{"Left side pinches near the top."}
 	want, problems := evaluate.Document(&d)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
-	d.Lifter.Strength = append(d.Lifter.Strength, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 90, Date: "2026-03-30"}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 60, Torque: 80})
+	d.Lifter.Strength = append(d.Lifter.Strength, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 90,
+		Date: "2026-03-30"}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 60, Torque: 80})
 	got, problems := evaluate.Document(&d)
 	if len(problems) > 0 {
 		t.Fatal(problems)

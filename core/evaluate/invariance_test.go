@@ -65,8 +65,10 @@ func tolerance(key string) float64 {
 // same compares the curves that both reports have.
 func same(t *testing.T, key string, a, b *report.Report, scale float64) {
 	t.Helper()
-	for name, pair := range map[string][2]report.Curve{"torque": {a.Curves.Torque, b.Curves.Torque}, "lowering": {a.Curves.Lowering, b.Curves.Lowering}, "size": {a.Curves.Size, b.Curves.Size},
-		"off axis": {a.Curves.OffPlane, b.Curves.OffPlane}, "twist": {a.Curves.Twist, b.Curves.Twist}, "bend": {a.Curves.Bend, b.Curves.Bend}, "low back": {a.Curves.LowBack, b.Curves.LowBack}} {
+	for name, pair := range map[string][2]report.Curve{"torque": {a.Curves.Torque, b.Curves.Torque},
+		"lowering": {a.Curves.Lowering, b.Curves.Lowering}, "size": {a.Curves.Size, b.Curves.Size},
+		"off axis": {a.Curves.OffPlane, b.Curves.OffPlane}, "twist": {a.Curves.Twist, b.Curves.Twist}, "bend": {a.Curves.Bend, b.Curves.Bend},
+		"low back": {a.Curves.LowBack, b.Curves.LowBack}} {
 		for i := range pair[0] {
 			x, y := scale*pair[0][i], pair[1][i]
 			if math.IsNaN(x) != math.IsNaN(y) || math.Abs(x-y) > tolerance(key)*math.Max(1, math.Abs(x)) {
@@ -157,7 +159,8 @@ func TestScalingWithStature(t *testing.T) {
 		}
 		for i := range c.Loads {
 			l := &c.Loads[i]
-			larger(&l.AttachmentLength, &l.ParkedGap, &l.Travel, &l.StrandLength, &l.RestLength, &l.PadRadius, &l.PlateRadius, &l.LeverRadius, &l.HandleRadius)
+			larger(&l.AttachmentLength, &l.ParkedGap, &l.Travel, &l.StrandLength, &l.RestLength, &l.PadRadius, &l.PlateRadius, &l.LeverRadius,
+				&l.HandleRadius)
 			for n := range l.Cam {
 				larger(&l.Cam[n].Arm)
 			}

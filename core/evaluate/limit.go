@@ -143,7 +143,8 @@ func (e *Evaluator) limit(o *outcome, w *work) report.Limit {
 	list := o.demands
 	none := func(why string) report.Limit {
 		x := metric.Missing(why)
-		return report.Limit{Load: -1, AngleDeg: x, Effort: x, Now: x, Factor: x, Kg: x, KgLow: x, KgHigh: x, TargetEffort: x, Reps: x, RepsLow: x, RepsHigh: x, Trust: string(profile.Unknown)}
+		return report.Limit{Load: -1, AngleDeg: x, Effort: x, Now: x, Factor: x, Kg: x, KgLow: x, KgHigh: x, TargetEffort: x, Reps: x, RepsLow: x,
+			RepsHigh: x, Trust: string(profile.Unknown)}
 	}
 	if why := o.gapWhy(); why != "" {
 		return none(why)
@@ -211,7 +212,8 @@ func repetitions(factor float64) (m metric.Metric, light bool) {
 	return metric.Missing("The load is more than the 1RM."), false
 }
 
-// firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the factor
+// firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the
+// factor
 // at which it does; nil when the joints give out first. Only the target's muscle counts, and what carries most of the torque there, so that
 // nobody is told that a helper ends the set; and neither small ones, nor those whose share is rough everywhere, nor places that
 // something speaks against.
@@ -335,7 +337,8 @@ func (w *work) busiestWith(factor float64, places []int) (which, at int, top flo
 // maxRegions is more than there are.
 const maxRegions = 64
 
-var jointWords = map[string]string{"girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee", "ankle": "ankle"}
+var jointWords = map[string]string{"girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee",
+	"ankle": "ankle"}
 
 func largestOf(weights map[string]float64) string {
 	best := ""

@@ -18,7 +18,8 @@ func TestTheWeakestJointIsTheLimit(t *testing.T) {
 	r := evaluated(t, &d)
 	l := r.Limit
 	if l.Key != "elbow" || l.TargetEffort.OrNaN() > 0.8 || l.Effort.OrNaN() <= r.Profile.PeakEffort.OrNaN() {
-		t.Errorf("%s gives out first, the shoulder then at %.2f; effort %.2f and %.2f", l.Key, l.TargetEffort.OrNaN(), l.Effort.OrNaN(), r.Profile.PeakEffort.OrNaN())
+		t.Errorf("%s gives out first, the shoulder then at %.2f; effort %.2f and %.2f", l.Key, l.TargetEffort.OrNaN(), l.Effort.OrNaN(),
+			r.Profile.PeakEffort.OrNaN())
 	}
 	check.Near(t, "the load", l.Kg.OrNaN(), d.Loads[0].Mass*(l.Factor.OrNaN()), 1e-6)
 	said := ""
@@ -57,7 +58,8 @@ func TestRepetitionsFollowTheLimit(t *testing.T) {
 		t.Errorf("%+v", heavy)
 	}
 	span := at(once / 1.3)
-	if !(span.KgLow.OrNaN() < span.Kg.OrNaN() && span.Kg.OrNaN() < span.KgHigh.OrNaN()) || (span.RepsLow.Known() && span.RepsLow.OrNaN() >= span.Reps.OrNaN()) {
+	if !(span.KgLow.OrNaN() < span.Kg.OrNaN() && span.Kg.OrNaN() < span.KgHigh.OrNaN()) || (span.RepsLow.Known() &&
+		span.RepsLow.OrNaN() >= span.Reps.OrNaN()) {
 		t.Errorf("%v to %v kg", span.KgLow.OrNaN(), span.KgHigh.OrNaN())
 	}
 }
@@ -88,13 +90,16 @@ func TestKnownSetMovesItsOwnExercise(t *testing.T) {
 
 // Sets that say nothing are told where they are: an exercise that is not there, one without a load in kilograms.
 func TestSetsThatSayNothing(t *testing.T) {
-	l := setup.Lifter{Height: 1.75, BodyMass: 75, Sets: []setup.KnownSet{{Exercise: "curl.dumbbell", Load: 12, Reps: 10}, {Exercise: "curl.unknown", Load: 12, Reps: 10}, {Exercise: "dip.leaning", Load: 12, Reps: 10}}}
+	l := setup.Lifter{Height: 1.75, BodyMass: 75, Sets: []setup.KnownSet{{Exercise: "curl.dumbbell", Load: 12, Reps: 10},
+		{Exercise: "curl.unknown", Load: 12, Reps: 10}, {Exercise: "dip.leaning", Load: 12, Reps: 10}}}
 	problems := evaluate.CheckSets("lifter.", &l)
-	if len(problems) != 2 || problems[0].Path != "lifter.sets[1].exercise" || problems[1].Path != "lifter.sets[2].exercise" || problems[0].Hint == "" || problems[1].Hint == "" {
+	if len(problems) != 2 || problems[0].Path != "lifter.sets[1].exercise" || problems[1].Path != "lifter.sets[2].exercise" ||
+		problems[0].Hint == "" || problems[1].Hint == "" {
 		t.Errorf("%+v", problems)
 	}
 	known := evaluate.KnownOf(&l)
-	if !known.Sets[0].Factor.Known() || known.Sets[0].Action != "elbow.flexion" || known.Sets[1].Factor.Known() || known.Sets[1].Factor.Why() == "" {
+	if !known.Sets[0].Factor.Known() || known.Sets[0].Action != "elbow.flexion" || known.Sets[1].Factor.Known() ||
+		known.Sets[1].Factor.Why() == "" {
 		t.Errorf("%+v", known.Sets)
 	}
 	d := ready(t, "curl.dumbbell")

@@ -21,7 +21,8 @@ func (o *outcome) hurts() []report.Hurt {
 				return x >= span.FromDeg-1e-9 && x <= span.ToDeg+1e-9 && o.means(i, setup.Coordinate(c))
 			})
 			if len(places) > 0 {
-				out = append(out, report.Hurt{Key: info.Key, Label: info.Label, FromDeg: span.FromDeg, ToDeg: span.ToDeg, Note: owned.Pain, Places: places})
+				out = append(out, report.Hurt{Key: info.Key, Label: info.Label, FromDeg: span.FromDeg, ToDeg: span.ToDeg, Note: owned.Pain,
+					Places: places})
 			}
 		}
 	}

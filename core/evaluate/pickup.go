@@ -27,7 +27,8 @@ func (e *Evaluator) entry(o *outcome) *report.Pickup {
 		return nil
 	}
 	b := e.brace.At(o.doc, o.path, one, 0, 1)
-	out := &report.Pickup{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(), Steps: stepsOf(crossed, load.Of(one[0].Def).End)}
+	out := &report.Pickup{Crossed: crossed, Pull: report.Rounded(space.Norm(b.Pull)), Holds: b.Holds(),
+		Steps: stepsOf(crossed, load.Of(one[0].Def).End)}
 	if !out.Holds {
 		out.How, out.TowardDeg = e.brace.Fails(o.doc, o.path, one, &b)
 		out.TowardDeg = report.Rounded(out.TowardDeg)

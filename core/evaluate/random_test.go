@@ -95,7 +95,8 @@ func (r chance) often(share float64) bool { return r.Float64() < share }
 func (r chance) document(ready []catalogue.Ready) setup.Document {
 	d := ready[r.IntN(len(ready))].Document.Clone()
 	d.Samples = []int{5, 11, 21}[r.IntN(3)]
-	d.Lifter = setup.Lifter{Height: r.span(1.5, 2.05), BodyMass: r.span(45, 120), Training: r.one("", "novice", "trained", "advanced"), Sex: r.one("", "female", "male")}
+	d.Lifter = setup.Lifter{Height: r.span(1.5, 2.05), BodyMass: r.span(45, 120), Training: r.one("", "novice", "trained", "advanced"),
+		Sex: r.one("", "female", "male")}
 	if r.often(0.5) {
 		d.Target.Profile = r.one("match", "early", "even", "late", "overload")
 	}
@@ -125,14 +126,16 @@ func (r chance) document(ready []catalogue.Ready) setup.Document {
 		}
 	}
 	if r.often(0.2) {
-		d.Loads = append(d.Loads, setup.Load{ID: "more", Kind: setup.Dumbbell, Side: d.Loads[0].Side, Contact: d.Loads[0].Contact, Mass: r.span(0, 40), Variable: r.often(0.5)})
+		d.Loads = append(d.Loads, setup.Load{ID: "more", Kind: setup.Dumbbell, Side: d.Loads[0].Side, Contact: d.Loads[0].Contact,
+			Mass: r.span(0, 40), Variable: r.often(0.5)})
 	}
 	return d
 }
 
 // move gives a path through keyframes, some of which may be alike, so that it rests.
 func (r chance) move(d *setup.Document) {
-	joints := map[string][]string{"girdle": {"girdle.elevation", "girdle.protraction"}, "shoulder": {"shoulder.elevation", "shoulder.planeOfElevation", "shoulder.rotation"},
+	joints := map[string][]string{"girdle": {"girdle.elevation", "girdle.protraction"}, "shoulder": {"shoulder.elevation",
+		"shoulder.planeOfElevation", "shoulder.rotation"},
 		"elbow": {"elbow.flexion"}, "hip": {"hip.flexion", "hip.abduction"}, "knee": {"knee.flexion"}}
 	named := map[string]bool{}
 	for _, keys := range [][]string{joints[d.TargetJoint()], joints[r.one("girdle", "shoulder", "elbow", "hip", "knee")]} {

@@ -41,7 +41,8 @@ func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
 		return Rating{}, problems
 	}
 	muscles := e.shared(o).rated()
-	r := Rating{Preview: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, StartShare: o.result.Total.StartShare, EndShare: o.result.Total.EndShare}
+	r := Rating{Preview: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, StartShare: o.result.Total.StartShare,
+		EndShare: o.result.Total.EndShare}
 	last := len(o.rep.S) - 1
 	r.Swept, r.Ends = o.rep.Swept[last], [2]float64{o.rep.Angle[0], o.rep.Angle[last]}
 	r.Shape = make([]float64, len(o.rep.S))

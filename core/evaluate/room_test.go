@@ -23,7 +23,8 @@ func TestArmsHaveRoom(t *testing.T) {
 	}
 	fly := ready(t, "fly.flat")
 	fly.Movement = setup.Movement{Kind: "keyframes", Side: "both", Keyframes: []setup.Keyframe{
-		{S: 0, Pose: map[string]float64{"shoulder.planeOfElevationDeg": -90, "shoulder.elevationDeg": 40}}, {S: 1, Pose: map[string]float64{"shoulder.planeOfElevationDeg": -90, "shoulder.elevationDeg": 10}}}}
+		{S: 0, Pose: map[string]float64{"shoulder.planeOfElevationDeg": -90, "shoulder.elevationDeg": 40}},
+		{S: 1, Pose: map[string]float64{"shoulder.planeOfElevationDeg": -90, "shoulder.elevationDeg": 10}}}}
 	fly.Bench.Width = 0.8
 	if r := evaluated(t, &fly); len(r.Meets) == 0 || !stopped(r) {
 		t.Errorf("arms led back through the bench: %+v", r.Meets)

@@ -32,8 +32,10 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 	b := &m.body
 	lead := m.path.Lead()
 	name := torque.NameOf(m.path, lead, m.joint, &m.axis)
-	sc := &report.Scene{Segments: make([]report.SceneSegment, 0, body.NumSegments), Loads: make([]report.SceneLoad, 0, len(m.items)), Columns: make([]report.SceneColumn, 0, len(m.columns)),
-		Pads: make([]report.ScenePad, 0, len(m.station.Pads)), S: s, AngleDeg: space.Deg(f.Pose[lead][name]), Heading: d.Posture.HeadingDeg, Joint: m.joint.Name(), Posture: d.Posture.Kind,
+	sc := &report.Scene{Segments: make([]report.SceneSegment, 0, body.NumSegments), Loads: make([]report.SceneLoad, 0, len(m.items)),
+		Columns: make([]report.SceneColumn, 0, len(m.columns)),
+		Pads:    make([]report.ScenePad, 0, len(m.station.Pads)), S: s, AngleDeg: space.Deg(f.Pose[lead][name]), Heading: d.Posture.HeadingDeg,
+		Joint: m.joint.Name(), Posture: d.Posture.Kind,
 		Sizes: map[string]float64{"height": b.Height, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
 			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
 			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}
@@ -76,9 +78,11 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) report.SceneLoad {
 		side = body.Left
 	}
 	joint := side.Joint(m.joint)
-	l := report.SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(), State: stateNames[pull.State],
-		Segment: body.SegmentNames[it.Segment], Contact: report.PointOf(pull.Contact), Force: report.PointOf(pull.Force), Tension: pull.Tension, Joint: report.PointOf(f.Joint[joint]),
-		Foot: report.PointOf(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch, Shape: make([]report.Point, 0, 3)}
+	l := report.SceneLoad{Index: it.Index, ID: it.Def.ID, Kind: it.Def.Kind, Mirror: it.Mirror, Side: side.Name(),
+		State:   stateNames[pull.State],
+		Segment: body.SegmentNames[it.Segment], Contact: report.PointOf(pull.Contact), Force: report.PointOf(pull.Force), Tension: pull.Tension,
+		Joint: report.PointOf(f.Joint[joint]),
+		Foot:  report.PointOf(f.Joint[joint]), Mass: it.Def.Mass, Stretch: pull.Stretch, Shape: make([]report.Point, 0, 3)}
 	if it.From != nil {
 		p := report.PointOf(*it.From)
 		l.Pulley, l.Mass = &p, max(it.Def.StackMass, it.Def.PlateMass)

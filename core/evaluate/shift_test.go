@@ -20,9 +20,10 @@ func TestEveryErrorShiftsItsInput(t *testing.T) {
 		sd     float64
 		of     func(*setup.Document) float64
 	}{
-		"heading":        {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Posture.HeadingDeg }},
-		"lean":           {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Posture.Trunk.PitchDeg }},
-		"plane":          {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Movement.Hold["shoulder.planeOfElevationDeg"] }},
+		"heading": {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Posture.HeadingDeg }},
+		"lean":    {report.Errors{AngleDeg: 3}, 3, func(d *setup.Document) float64 { return d.Posture.Trunk.PitchDeg }},
+		"plane": {report.Errors{AngleDeg: 3}, 3,
+			func(d *setup.Document) float64 { return d.Movement.Hold["shoulder.planeOfElevationDeg"] }},
 		"stance out":     {report.Errors{Stance: 0.03}, 0.03, func(d *setup.Document) float64 { return d.Posture.X }},
 		"stance aside":   {report.Errors{Stance: 0.03}, 0.03, func(d *setup.Document) float64 { return d.Posture.Z }},
 		"pulley, out":    {report.Errors{Pulley: 0.01}, 0.01, func(d *setup.Document) float64 { return d.Loads[0].Pulley.X }},

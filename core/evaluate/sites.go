@@ -34,7 +34,8 @@ func CompareSites(d *setup.Document) (*report.AttachmentSites, setup.Problems) {
 	case len(problems) > 0:
 		return nil, problems
 	case index < 0:
-		return nil, setup.Problems{{Path: "loads", What: "No cable or band is held by one arm alone.", Why: "Only such a one can be fixed elsewhere.", Hint: "Add a cable or a band."}}
+		return nil, setup.Problems{{Path: "loads", What: "No cable or band is held by one arm alone.",
+			Why: "Only such a one can be fixed elsewhere.", Hint: "Add a cable or a band."}}
 	}
 	out := &report.AttachmentSites{Index: index, Sites: make([]report.AttachmentSite, 0, len(armPlaces))}
 	for _, p := range armPlaces {
@@ -56,7 +57,8 @@ func place(d *setup.Document, index int, p report.AttachmentSite) report.Attachm
 	reference := moved.Clone()
 	moved.Loads[index].Contact = p.Contact
 	fail := func(why string) report.AttachmentSite {
-		p.Factor, p.Shear, p.Surface, p.Elbow, p.Grip = metric.Missing(why), metric.Missing(why), metric.Missing(why), metric.Missing(why), metric.Missing(why)
+		p.Factor, p.Shear, p.Surface, p.Elbow, p.Grip = metric.Missing(why), metric.Missing(why), metric.Missing(why), metric.Missing(why),
+			metric.Missing(why)
 		return p
 	}
 	equal, problems := Equal(&moved, &reference)

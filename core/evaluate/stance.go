@@ -55,7 +55,8 @@ func standing(d *setup.Document) setup.Document {
 
 func newStance(d *setup.Document, memory *movement.Places) *stance {
 	part := standing(d)
-	st := &stance{of: part.Clone(), body: body.New(&d.Lifter), meets: map[int][]support.Meeting{}, ables: map[ability]*able{}, travels: map[int]*travels{}, longEnds: map[string]string{}}
+	st := &stance{of: part.Clone(), body: body.New(&d.Lifter), meets: map[int][]support.Meeting{}, ables: map[ability]*able{},
+		travels: map[int]*travels{}, longEnds: map[string]string{}}
 	st.station = st.body.Settle(&d.Posture, d.Bench, &d.Movement)
 	st.path = movement.New(d, &st.body, &st.station)
 	st.path.Borrow(memory)

@@ -4,6 +4,7 @@ import (
 	"math"
 	"testing"
 
+	"dialarc/core/internal/check"
 	"dialarc/core/setup"
 )
 
@@ -26,7 +27,7 @@ func TestSeatedLeavesOneProfile(t *testing.T) {
 	left := func(key string, height float64) float64 {
 		d := inOnePlane(t, key)
 		d.Loads[0].Pulley.Y, d.Loads[0].Kit = height, nil
-		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.EndShare)
+		return check.Value(t, "left at the end", evaluated(t, &d).Profile.Loads.EndShare)
 	}
 	const lowest = 0.20
 	if a, b := left("raise.behind.hand", 0.76), left("raise.behind.hand", lowest); b < 1.4*a {
@@ -45,7 +46,7 @@ func TestLinedUp(t *testing.T) {
 	by := func(out float64) (passes, off float64) {
 		d.Posture.X = out
 		l := evaluated(t, &d).Alignment
-		return value(t, "passes by", l.PassesBy), value(t, "off", l.OffPlaneShare)
+		return check.Value(t, "passes by", l.PassesBy), check.Value(t, "off", l.OffPlaneShare)
 	}
 	passes, off := by(0.75)
 	if math.Abs(passes) > 0.02 || off > 0.05 {
@@ -81,7 +82,7 @@ func TestPressDownAStepBack(t *testing.T) {
 	left := func(change func(*setup.Document)) float64 {
 		d := ready(t, "pressdown.rope")
 		change(&d)
-		return value(t, "left at the end", evaluated(t, &d).Profile.Loads.EndShare)
+		return check.Value(t, "left at the end", evaluated(t, &d).Profile.Loads.EndShare)
 	}
 	as := left(func(*setup.Document) {})
 	under := left(func(d *setup.Document) { d.Posture.X = d.Loads[0].Pulley.X + 0.12 })

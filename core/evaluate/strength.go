@@ -60,7 +60,8 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	d := ready.Document
 	counted := Counted(&d)
 	if counted < 0 {
-		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.", Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
+		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.",
+			Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
 	}
 	*load.MassField(&d.Loads[counted]) = set.Load * onceFactor(set.Reps+set.Left)
 	if problems := rules.Validate(&d); len(problems) > 0 {
@@ -75,7 +76,8 @@ func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Prob
 	}
 	most := e.efforts(o).most("", 1)
 	if most == nil || !(most.effort(1) > 0) {
-		return none, setup.Problems{{Path: "exercise", What: d.Name + " tests nothing that the model has strength for.", Hint: "Choose another exercise."}}
+		return none, setup.Problems{{Path: "exercise", What: d.Name + " tests nothing that the model has strength for.",
+			Hint: "Choose another exercise."}}
 	}
 	return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
 }
@@ -152,7 +154,8 @@ func strengthOf(l *setup.Lifter) []report.Basis {
 	for _, action := range setup.Actions {
 		best, trust, spread := s.Best(action)
 		value, low, high := report.Rounded(best), report.Rounded(best*math.Exp(-tenth*spread)), report.Rounded(best*math.Exp(tenth*spread))
-		out = append(out, report.Basis{Action: action, Trust: string(trust), Text: s.Words(trust), Best: metric.Known(value), Low: metric.Known(low), High: metric.Known(high)})
+		out = append(out, report.Basis{Action: action, Trust: string(trust), Text: s.Words(trust), Best: metric.Known(value),
+			Low: metric.Known(low), High: metric.Known(high)})
 	}
 	return out
 }

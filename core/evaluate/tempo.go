@@ -34,7 +34,8 @@ func Tempo(d *setup.Document) (*report.Tempo, setup.Problems) {
 	e := new(Evaluator)
 	m := e.model(d)
 	if m.path.Still() {
-		return nil, setup.Problems{{Path: "movement.kind", What: "A hold has no motion.", Why: "Without it there are no accelerations.", Hint: "Give a movement that goes somewhere."}}
+		return nil, setup.Problems{{Path: "movement.kind", What: "A hold has no motion.", Why: "Without it there are no accelerations.",
+			Hint: "Give a movement that goes somewhere."}}
 	}
 	if _, problems := e.judge(m, 31); len(problems) > 0 {
 		return nil, problems
@@ -48,7 +49,8 @@ func Tempo(d *setup.Document) (*report.Tempo, setup.Problems) {
 // swaying looks at the bracing with the inertia of the body and of the loads.
 func (m *model) swaying(course *movement.Course, t *report.Tempo) report.Swaying {
 	worst, at := new(support.Bracer).InMotion(m.doc, m.input(0), course)
-	out := report.Swaying{Holds: worst.Holds(), Time: report.Rounded(at), Phase: "lifting", Residual: report.Rounded(worst.Residual), Margin: metric.Missing("The lifter is not carried by the floor alone.")}
+	out := report.Swaying{Holds: worst.Holds(), Time: report.Rounded(at), Phase: "lifting", Residual: report.Rounded(worst.Residual),
+		Margin: metric.Missing("The lifter is not carried by the floor alone.")}
 	if at > course.Moving()[0][1] {
 		out.Phase = "lowering"
 	}

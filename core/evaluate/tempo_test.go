@@ -18,12 +18,12 @@ func TestTempoOfADumbbell(t *testing.T) {
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
-	check.Near(t, "slowly over rest", value(t, "over", slow.OverStatic), 1, 0.03)
-	check.Near(t, "slowly floating", value(t, "floating", slow.Floating), 0, 1e-9)
+	check.Near(t, "slowly over rest", check.Value(t, "over", slow.OverStatic), 1, 0.03)
+	check.Near(t, "slowly floating", check.Value(t, "floating", slow.Floating), 0, 1e-9)
 	check.Near(t, "duration", slow.Duration, 10, 1e-9)
 	d.Tempo = setup.Tempo{Up: 0.4, Down: 0.4}
 	fast, _ := evaluate.Tempo(&d)
-	if over, floats := value(t, "over", fast.OverStatic), value(t, "floating", fast.Floating); over < 2 || floats < 0.2 {
+	if over, floats := check.Value(t, "over", fast.OverStatic), check.Value(t, "floating", fast.Floating); over < 2 || floats < 0.2 {
 		t.Errorf("thrown: %.2f times, %.2f floating", over, floats)
 	}
 	still, _ := evaluate.Document(&d)
@@ -41,7 +41,8 @@ func TestTempoOfADumbbell(t *testing.T) {
 // Lowered so fast that it has to be caught, a weight asks most while lowering; lifted as fast and lowered slowly, while lifting.
 func TestPhaseOfThePeak(t *testing.T) {
 	_, d := golden(t, "dumbbell.json")
-	for want, tempo := range map[string]setup.Tempo{"lowering": {Up: 4, Top: 1, Down: 0.4, Bottom: 1}, "lifting": {Up: 0.4, Top: 1, Down: 4, Bottom: 1}} {
+	for want, tempo := range map[string]setup.Tempo{"lowering": {Up: 4, Top: 1, Down: 0.4, Bottom: 1},
+		"lifting": {Up: 0.4, Top: 1, Down: 4, Bottom: 1}} {
 		d.Tempo = tempo
 		if got, problems := evaluate.Tempo(&d); len(problems) > 0 || got.PeakPhase != want {
 			t.Errorf("%+v: the peak is while %s (%v)", tempo, got.PeakPhase, problems)

@@ -85,11 +85,14 @@ func (c *cautions) weights() {
 		under := p.Kind == "supine" && l.Contact.Segment == "hand" || l.Contact.At == "shoulders" && p.Kind != "prone"
 		if l.Kind == setup.Bar && c.doc.Movement.Kind != "hold" && under && l.Catch == "" && !c.narrow(l) {
 			where := map[bool]string{true: "the back", false: "the chest"}[l.Contact.At == "shoulders"]
-			c.add("bar-fail", "A failed rep leaves the bar on "+where+": nothing is set to catch it.", "Set safeties just below the lowest point, use a spotter, or leave the collars off.", nil)
+			c.add("bar-fail", "A failed rep leaves the bar on "+where+": nothing is set to catch it.",
+				"Set safeties just below the lowest point, use a spotter, or leave the collars off.", nil)
 		}
 		if (l.Kind == setup.Bar || l.Kind == setup.Dumbbell) && l.Contact.Segment == "hand" && p.Kind == "supine" {
 			if deg, over := c.overFace(l); over {
-				c.add("face", "The weight passes over the face or throat, at {at}.", "Keep the thumbs wrapped, use an easy weight or a spotter; lower it behind the head.", map[string]quantity.Quantity{"at": {Value: deg, Kind: "angle"}})
+				c.add("face", "The weight passes over the face or throat, at {at}.",
+					"Keep the thumbs wrapped, use an easy weight or a spotter; lower it behind the head.",
+					map[string]quantity.Quantity{"at": {Value: deg, Kind: "angle"}})
 			}
 		}
 	}
@@ -130,12 +133,14 @@ func (c *cautions) arms() {
 	if deg, ok := c.loadedWhere(func(q *body.Pose) bool {
 		return degrees1(q[setup.ShoulderRotation]) < turnedOut && degrees1(q[setup.ShoulderPlane]) < 0 && raised(q)
 	}); ok {
-		c.add("turned-out", "The arm is loaded at full stretch while rotated outward, at {at}.", "Rotate the arm inward, or cut the range at the stretch.", at(deg))
+		c.add("turned-out", "The arm is loaded at full stretch while rotated outward, at {at}.",
+			"Rotate the arm inward, or cut the range at the stretch.", at(deg))
 	}
 	bent := c.elbowsBend()
 	switch deg, ok := c.loadedWhere(func(q *body.Pose) bool { return bent && behindTrunkDeg(q) > deepPress }); {
 	case ok && c.presses():
-		c.add("deep", "The elbows go far behind the trunk under load, at {at}.", "Stop where the upper arms are in line with the trunk, or lighten the load.", at(deg))
+		c.add("deep", "The elbows go far behind the trunk under load, at {at}.",
+			"Stop where the upper arms are in line with the trunk, or lighten the load.", at(deg))
 	default:
 		if deg, ok := c.loadedWhere(func(q *body.Pose) bool {
 			return degrees1(q[setup.ShoulderPlane]) < deepPlane && raised(q) && degrees1(q[setup.ElbowFlexion]) < 60
@@ -145,7 +150,8 @@ func (c *cautions) arms() {
 	}
 	if deg, ok := c.where(func(q *body.Pose) bool { return degrees1(q[setup.ShoulderElevation]) > overhead }); ok {
 		if owned := c.doc.Lifter.Owned(setup.ShoulderRotation); owned.FromDeg > neededTurn {
-			c.add("overhead", "Arms overhead, at {at}, need more outward rotation than this lifter has ({owned}).", "Stop lower: a flatter bench for a press, a pulldown from in front.",
+			c.add("overhead", "Arms overhead, at {at}, need more outward rotation than this lifter has ({owned}).",
+				"Stop lower: a flatter bench for a press, a pulldown from in front.",
 				map[string]quantity.Quantity{"at": {Value: deg, Kind: "angle"}, "owned": {Value: -owned.FromDeg, Kind: "angle"}})
 		}
 	}
@@ -180,7 +186,8 @@ func (c *cautions) knee() {
 	last := c.rep.Pose[len(c.rep.Pose)-1][setup.KneeFlexion]
 	if c.rep.Rate[0][setup.KneeFlexion] < 0 && degrees1(last) < openKnee {
 		c.add("knee-shear", "Over the last {last} the load draws the shin forward, which strains the anterior cruciate ligament.",
-			"Fine for a healthy knee; after an injury, whoever treats it sets the range.", map[string]quantity.Quantity{"last": degreesOf(openKnee - degrees1(last))})
+			"Fine for a healthy knee; after an injury, whoever treats it sets the range.",
+			map[string]quantity.Quantity{"last": degreesOf(openKnee - degrees1(last))})
 	}
 }
 
@@ -191,22 +198,28 @@ func (o *outcome) presentEffort() float64 { return o.result.PeakEffort.Or(0) }
 func (c *cautions) trunk() {
 	p := &c.doc.Posture
 	if most, limit := c.lowBack(); most > limit {
-		c.add("low-back", "The low back has to hold {torque}, over its limit of {limit}.", c.easesBack(), map[string]quantity.Quantity{"torque": {Value: report.Rounded(most), Kind: "torque"}, "limit": {Value: report.Rounded(limit), Kind: "torque"}})
+		c.add("low-back", "The low back has to hold {torque}, over its limit of {limit}.", c.easesBack(),
+			map[string]quantity.Quantity{"torque": {Value: report.Rounded(most), Kind: "torque"}, "limit": {Value: report.Rounded(limit),
+				Kind: "torque"}})
 	}
 	if math.Abs(p.Trunk.TurnDeg) > spineTurned && !c.path.Both() {
-		c.add("spine", "The spine is rotated by {turn} under a one-sided load.", "Brace against the rotation instead of moving through it.", map[string]quantity.Quantity{"turn": {Value: math.Abs(p.Trunk.TurnDeg), Kind: "angle"}})
+		c.add("spine", "The spine is rotated by {turn} under a one-sided load.", "Brace against the rotation instead of moving through it.",
+			map[string]quantity.Quantity{"turn": {Value: math.Abs(p.Trunk.TurnDeg), Kind: "angle"}})
 	}
 	upright := p.Kind == "standing" || p.Kind == "hinged" || p.Kind == "kneeling" || p.Kind == "half-kneeling" || p.Kind == "seated"
 	if math.Abs(p.Trunk.BendDeg) > sideBent && upright && !c.station.Carried && p.SupportHand == nil {
-		c.add("side-bend", "The spine is bent {bend} to the side under load.", "Stand upright, or hold on with the other hand.", map[string]quantity.Quantity{"bend": {Value: math.Abs(p.Trunk.BendDeg), Kind: "angle"}})
+		c.add("side-bend", "The spine is bent {bend} to the side under load.", "Stand upright, or hold on with the other hand.",
+			map[string]quantity.Quantity{"bend": {Value: math.Abs(p.Trunk.BendDeg), Kind: "angle"}})
 	}
 }
 
 // others tells of a joint beside the target that is asked for more than it has.
 func (c *cautions) others() {
 	if worst := c.demands.most("", 1); worst != nil && worst.joint != c.joint.Name() && worst.effort(1) > 1 {
-		c.add("other-joint", "The "+jointWords[worst.joint]+" works at {effort} of its strength, at {at}.", "Use less load, or a path that spares it.",
-			map[string]quantity.Quantity{"effort": {Value: report.Rounded(100 * worst.effort(1)), Kind: "percent"}, "at": degreesOf(degrees1(c.rep.Angle[worst.index]))})
+		c.add("other-joint", "The "+jointWords[worst.joint]+" works at {effort} of its strength, at {at}.",
+			"Use less load, or a path that spares it.",
+			map[string]quantity.Quantity{"effort": {Value: report.Rounded(100 * worst.effort(1)), Kind: "percent"},
+				"at": degreesOf(degrees1(c.rep.Angle[worst.index]))})
 	}
 }
 
@@ -216,15 +229,19 @@ func (c *cautions) kit() {
 		c.add("bench", "The bench "+b.How+".", "Weigh its foot down, or set its foot against something.", nil)
 	}
 	if t := c.doc.Tempo; !c.path.Still() && t.Up > 0 && t.Down > 0 && min(t.Up, t.Down) < fastPhase {
-		c.add("momentum", "At {time} per phase the weight is thrown: it floats, then catches at the turnaround.", "Take at least a second each way.", map[string]quantity.Quantity{"time": {Value: min(t.Up, t.Down), Kind: "time"}})
+		c.add("momentum", "At {time} per phase the weight is thrown: it floats, then catches at the turnaround.",
+			"Take at least a second each way.", map[string]quantity.Quantity{"time": {Value: min(t.Up, t.Down), Kind: "time"}})
 	}
 	if in := c.report.Pickup; in != nil && !in.Holds {
 		c.add("entry", "With only one handle in hand, {pull} pulls the lifter "+verdict.Direction(in.TowardDeg)+" off the stance.",
-			"Pick up the second handle while still close, then step out; step back in before returning one.", map[string]quantity.Quantity{"pull": {Value: in.Pull, Kind: "force"}})
+			"Pick up the second handle while still close, then step out; step back in before returning one.",
+			map[string]quantity.Quantity{"pull": {Value: in.Pull, Kind: "force"}})
 	}
 	for _, side := range support.Topples(c.columns, c.rep) {
-		c.add("column: "+side.Name, "The "+side.Name+" column is free-standing and would tip: {pull} at {height}.", "Bolt it to the floor or wall, weigh its foot down, or pull from lower.",
-			map[string]quantity.Quantity{"pull": {Value: report.Rounded(side.Pull), Kind: "force"}, "height": {Value: report.Rounded(side.Height), Kind: "length"}})
+		c.add("column: "+side.Name, "The "+side.Name+" column is free-standing and would tip: {pull} at {height}.",
+			"Bolt it to the floor or wall, weigh its foot down, or pull from lower.",
+			map[string]quantity.Quantity{"pull": {Value: report.Rounded(side.Pull), Kind: "force"},
+				"height": {Value: report.Rounded(side.Height), Kind: "length"}})
 	}
 	for k, index := range c.rep.Index {
 		if l := &c.doc.Loads[index]; l.Kind == setup.Band {
@@ -236,17 +253,21 @@ func (c *cautions) kit() {
 // band are cautions of one band.
 func (c *cautions) band(part int, l *setup.Load) {
 	if stretch := floats.Max(c.rep.Parts[part].Stretch); stretch > support.StretchCaution {
-		c.add("band-stretch", "The band is stretched to {stretch} of its resting length, where it wears fast.", "Use a longer band or a closer anchor; check it before every set.",
+		c.add("band-stretch", "The band is stretched to {stretch} of its resting length, where it wears fast.",
+			"Use a longer band or a closer anchor; check it before every set.",
 			map[string]quantity.Quantity{"stretch": {Value: 100 * stretch, Kind: "percent"}})
 	}
 	if l.Worn {
 		c.add("band-worn", "The band is marked as worn.", "Use another: a worn band snaps without warning.", nil)
 	}
 	if l.Loose {
-		c.add("band-loose", "The band's anchor is not fixed.", "Secure it so that it cannot slip or lift off, and give it one hard pull before the set.", nil)
+		c.add("band-loose", "The band's anchor is not fixed.",
+			"Secure it so that it cannot slip or lift off, and give it one hard pull before the set.", nil)
 	}
 	if deg, hits := c.flies(l); hits {
-		c.add("band-face", "If the anchor lets go, the band flies at the face, at {at}.", "Change the height or the spot so that it does not point at the head; look away from it.", map[string]quantity.Quantity{"at": {Value: deg, Kind: "angle"}})
+		c.add("band-face", "If the anchor lets go, the band flies at the face, at {at}.",
+			"Change the height or the spot so that it does not point at the head; look away from it.",
+			map[string]quantity.Quantity{"at": {Value: deg, Kind: "angle"}})
 	}
 }
 

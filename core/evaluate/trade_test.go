@@ -40,20 +40,24 @@ func TestCautionsOfTheTrade(t *testing.T) {
 		{"bar-fail", "squat.back", asItIs, "deadlift", asItIs},
 		{"face", "pullover", asItIs, "press.bar.flat", asItIs},
 		{"deep", "dip.leaning", asItIs, "press.dumbbell.incline", asItIs},
-		{"knee-shear", "knee.extension", func(d *setup.Document) { d.Loads[0].StackMass *= 4 }, "squat.back", func(d *setup.Document) { d.Loads[0].Mass *= 2 }},
+		{"knee-shear", "knee.extension", func(d *setup.Document) { d.Loads[0].StackMass *= 4 }, "squat.back",
+			func(d *setup.Document) { d.Loads[0].Mass *= 2 }},
 		{"side-bend", "raise.dumbbell", func(d *setup.Document) { d.Posture.Trunk.BendDeg = 15 }, "raise.dumbbell", asItIs},
 		{"other-joint", "row.dumbbell.bench", func(d *setup.Document) {
-			d.Lifter.Strength = []setup.StrengthTest{{Action: "elbow.flexion", AngleDeg: 90, Torque: 2}, {Action: "elbow.extension", AngleDeg: 90, Torque: 2}}
+			d.Lifter.Strength = []setup.StrengthTest{{Action: "elbow.flexion", AngleDeg: 90, Torque: 2},
+				{Action: "elbow.extension", AngleDeg: 90, Torque: 2}}
 		}, "row.dumbbell.bench", asItIs},
 		{"band-face", "curl.dumbbell", func(d *setup.Document) { // from the floor in front, up past the face
 			*d, _ = edits.WithLoadKind(d, 0, "band")
 			d.Loads[0].Anchor, d.Loads[0].RestLength = &setup.Point{X: 0.6, Y: 0.05, Z: 0.2}, 0.5
 		}, "fly.band.one", asItIs},
 		{"column", "raise.behind.hand", func(d *setup.Document) {
-			spec := setup.Column{LowestHole: 0.1, Spacing: 0.06, Holes: 30, Height: 2.1, HalfWidth: 0.05, Lightest: 2.5, Step: 2.5, Heaviest: 60, Mass: 10, Foot: 0.3}
+			spec := setup.Column{LowestHole: 0.1, Spacing: 0.06, Holes: 30, Height: 2.1, HalfWidth: 0.05, Lightest: 2.5, Step: 2.5, Heaviest: 60,
+				Mass: 10, Foot: 0.3}
 			d.Loads[0].Kit.Spec = &spec
 		}, "raise.behind.hand", func(d *setup.Document) {
-			spec := setup.Column{LowestHole: 0.1, Spacing: 0.06, Holes: 30, Height: 2.1, HalfWidth: 0.05, Lightest: 2.5, Step: 2.5, Heaviest: 60, Mass: 400, Foot: 0.5}
+			spec := setup.Column{LowestHole: 0.1, Spacing: 0.06, Holes: 30, Height: 2.1, HalfWidth: 0.05, Lightest: 2.5, Step: 2.5, Heaviest: 60,
+				Mass: 400, Foot: 0.5}
 			d.Loads[0].Kit.Spec = &spec
 		}},
 	} {
@@ -109,7 +113,8 @@ func TestWhatHoldsTheLifterIsTold(t *testing.T) {
 		d.Posture.SupportHand = &setup.Point{X: 0.75, Y: 1.2, Z: -0.35}
 	})
 	v := brace(pulled)
-	if len(pulled.Bracing.Bears) != 1 || pulled.Bracing.Bears[0].Name != "hand" || pulled.Bracing.Bears[0].Force < pulled.Bearable.Grip || v.Tone == "ok" || !strings.Contains(v.Text, "free hand has to hold") {
+	if len(pulled.Bracing.Bears) != 1 || pulled.Bracing.Bears[0].Name != "hand" || pulled.Bracing.Bears[0].Force < pulled.Bearable.Grip ||
+		v.Tone == "ok" || !strings.Contains(v.Text, "free hand has to hold") {
 		t.Errorf("%+v: %s %q", pulled.Bracing.Bears, v.Tone, v.Text)
 	}
 	lying := changed(t, "leg.curl.lying", asItIs)
@@ -134,7 +139,8 @@ func TestBlockUnderTheFeet(t *testing.T) {
 	flat, raised := ready(t, "raise.dumbbell"), ready(t, "raise.dumbbell")
 	raised.Posture.Riser = 0.2
 	a, b := evaluated(t, &flat), evaluated(t, &raised)
-	if up := b.Path.Joint[1] - a.Path.Joint[1]; math.Abs(up-0.2) > 1e-9 || !b.Bracing.Holds || math.Abs(b.Bracing.Margin.OrNaN()-a.Bracing.Margin.OrNaN()) > 1e-6 {
+	if up := b.Path.Joint[1] - a.Path.Joint[1]; math.Abs(up-0.2) > 1e-9 || !b.Bracing.Holds ||
+		math.Abs(b.Bracing.Margin.OrNaN()-a.Bracing.Margin.OrNaN()) > 1e-6 {
 		t.Errorf("%.3f m up, held %v, margin %v and %v", up, b.Bracing.Holds, a.Bracing.Margin, b.Bracing.Margin)
 	}
 	for _, c := range b.Bracing.Contacts {
@@ -147,7 +153,8 @@ func TestBlockUnderTheFeet(t *testing.T) {
 // What hurts is told with the places of the path, and no search, sweep or mend goes there.
 func TestWhatHurts(t *testing.T) {
 	d := ready(t, "raise.dumbbell")
-	d.Lifter.Ranges = map[string]setup.Range{"shoulder.elevation": {FromDeg: -10, ToDeg: 150, Pain: "a pinch", Hurts: []setup.Span{{FromDeg: 70, ToDeg: 80}}}}
+	d.Lifter.Ranges = map[string]setup.Range{"shoulder.elevation": {FromDeg: -10, ToDeg: 150, Pain: "a pinch",
+		Hurts: []setup.Span{{FromDeg: 70, ToDeg: 80}}}}
 	r := evaluated(t, &d)
 	if !told(r, "pain") || len(r.Hurts) != 1 || len(r.Hurts[0].Places) != 1 || r.Hurts[0].Note != "a pinch" {
 		t.Fatalf("%+v", r.Hurts)
@@ -179,7 +186,8 @@ func TestLineOfPullByWhatItIsFor(t *testing.T) {
 		}
 		return ""
 	}
-	for key, want := range map[string]string{"press.flat": "forearm", "row.cable": "forearm", "dip.leaning": "forearm", "raise.dumbbell": "plane of movement",
+	for key, want := range map[string]string{"press.flat": "forearm", "row.cable": "forearm", "dip.leaning": "forearm",
+		"raise.dumbbell": "plane of movement",
 		"pressdown.rope": "plane of movement", "squat.back": "", "rotation.out.cable": "", "pulldown.bar": "forearm"} {
 		if got := says(key); !strings.Contains(got, want) || want == "" && got != "" {
 			t.Errorf("of %s is said %q", key, got)

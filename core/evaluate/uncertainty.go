@@ -93,7 +93,8 @@ func summarise(d *report.Uncertainty, curves, metrics [][]float64) {
 			continue
 		}
 		slices.Sort(values)
-		low, high := report.Rounded(stat.Quantile(0.05, stat.Empirical, values, nil)), report.Rounded(stat.Quantile(0.95, stat.Empirical, values, nil))
+		low, high := report.Rounded(stat.Quantile(0.05, stat.Empirical, values, nil)), report.Rounded(stat.Quantile(0.95, stat.Empirical, values,
+			nil))
 		*band = report.Band{Low: metric.Known(low), High: metric.Known(high)}
 	}
 }

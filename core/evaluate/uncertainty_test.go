@@ -30,7 +30,7 @@ func TestNoErrorsNoUncertainty(t *testing.T) {
 		check.Near(t, "low", out.Low[i], r.Curves.Torque[i], 1e-9)
 		check.Near(t, "high", out.High[i], r.Curves.Torque[i], 1e-9)
 	}
-	check.Near(t, "match", value(t, "match", out.Fit.Low), value(t, "match", r.Profile.Fit), 1e-8)
+	check.Near(t, "match", check.Value(t, "match", out.Fit.Low), check.Value(t, "match", r.Profile.Fit), 1e-8)
 }
 
 // The spread of a dumbbell by the tape alone is that of the sum of independent lengths: m g times 1 cm times the root of
@@ -68,15 +68,16 @@ func TestUncertaintyIsSeeded(t *testing.T) {
 func TestUncertaintyHoldsTheDocument(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	usual := uncertain(t, &d, report.UsualErrors, 1)
-	peak := value(t, "peak", evaluated(t, &d).Profile.Total.Peak)
-	low, high := value(t, "low", usual.Peak.Low), value(t, "high", usual.Peak.High)
+	peak := check.Value(t, "peak", evaluated(t, &d).Profile.Total.Peak)
+	low, high := check.Value(t, "low", usual.Peak.Low), check.Value(t, "high", usual.Peak.High)
 	if !(low < peak && peak < high) {
 		t.Errorf("%v is not between %v and %v", peak, low, high)
 	}
 	double := report.UsualErrors
 	double.Stance, double.AngleDeg = 2*double.Stance, 2*double.AngleDeg
 	more := uncertain(t, &d, double, 1)
-	if m, u := value(t, "h", more.PeakAngleDeg.High)-value(t, "l", more.PeakAngleDeg.Low), value(t, "h", usual.PeakAngleDeg.High)-value(t, "l", usual.PeakAngleDeg.Low); m <= u {
+	if m, u := check.Value(t, "h", more.PeakAngleDeg.High)-check.Value(t, "l", more.PeakAngleDeg.Low), check.Value(t, "h", usual.PeakAngleDeg.High)-check.Value(t, "l",
+		usual.PeakAngleDeg.Low); m <= u {
 		t.Errorf("with twice the errors the peak's place spreads over %v degrees, before over %v", m, u)
 	}
 }

@@ -68,8 +68,10 @@ func (o *outcome) palms() setup.Problems {
 	}
 	now, mid := o.rep.Pose[worst][setup.ForearmPronation], len(o.rep.S)/2
 	asked := o.rep.Pose[mid][setup.ForearmPronation] + o.rep.BarTwist[mid]
-	return setup.Problems{{Path: "movement.hold.forearm.pronationDeg", What: fmt.Sprintf("On a straight bar the forearms cannot be at %s degrees of pronation.", short(space.Deg(now))),
-		Why: "A closed hand lies along the bar.", Hint: fmt.Sprintf("Use about %.0f degrees: that is what the bar needs half way.", space.Deg(asked))}}
+	return setup.Problems{{Path: "movement.hold.forearm.pronationDeg",
+		What: fmt.Sprintf("On a straight bar the forearms cannot be at %s degrees of pronation.", short(space.Deg(now))),
+		Why:  "A closed hand lies along the bar.", Hint: fmt.Sprintf("Use about %.0f degrees: that is what the bar needs half way.",
+			space.Deg(asked))}}
 }
 
 // travel is the least and largest value of a coordinate along the path, and those at its ends, degrees. Least is above
@@ -161,7 +163,8 @@ func beyond(path, label string, deg float64, owned setup.Range) []setup.Problem 
 		return nil
 	}
 	p := setup.Problem{Path: path, What: fmt.Sprintf("The %s of %s degrees is beyond this lifter's range.", label, short(deg)),
-		Why: "Loading beyond the active range can injure.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.", short(owned.FromDeg), short(owned.ToDeg))}
+		Why: "Loading beyond the active range can injure.", Hint: fmt.Sprintf("Stay within %s to %s degrees, or measure the range again.",
+			short(owned.FromDeg), short(owned.ToDeg))}
 	if owned.Pain != "" {
 		p.Why += " Noted: " + owned.Pain + "."
 	}

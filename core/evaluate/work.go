@@ -56,12 +56,14 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	groups, heads := muscle.Groups(), muscle.Heads()
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
 	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
-	for _, c := range []*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
+	for _, c := range []*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
+		&m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
 		*c = make(report.Curve, n)
 	}
 	m.Busiest = make([]string, n)
 	for i := range passives {
-		m.Passive = append(m.Passive, report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind, Values: make(report.Curve, n)})
+		m.Passive = append(m.Passive, report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind,
+			Values: make(report.Curve, n)})
 	}
 	target := o.doc.Target.Region
 	add := func(list []report.RegionPart, p muscle.Part) []report.RegionPart {
@@ -120,7 +122,8 @@ func (w *work) share(i int, factor float64) *muscle.Answer {
 		// A thigh that rests on a seat or bench asks nothing of the hip.
 		hip, _ := w.at(body.HipR, i, factor)
 		knee, _ := w.at(body.KneeR, i, factor)
-		return w.model.ShareLeg(&w.rep.Pose[i], &muscle.Need{Hip: -hip.Z, Knee: knee.Z, HipRests: w.rests, FootStands: w.stands && w.rep.Balance[i] > 0, Strength: w.strength})
+		return w.model.ShareLeg(&w.rep.Pose[i], &muscle.Need{Hip: -hip.Z, Knee: knee.Z, HipRests: w.rests, FootStands: w.stands &&
+			w.rep.Balance[i] > 0, Strength: w.strength})
 	}
 	n := muscle.Need{Strength: w.strength, GirdleMoves: w.joint == body.GirdleR}
 	n.Girdle, _ = w.at(body.GirdleR, i, factor)
@@ -215,7 +218,8 @@ func (w *work) about(a *muscle.Answer, h int, axis space.Vec) float64 {
 func (w *work) report() report.Muscles {
 	w.shares()
 	w.out.Regions = kept(w.regions, func(int) bool { return true })
-	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key }) // not those that are all of a group
+	// not those that are all of a group
+	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key })
 	w.tellTarget()
 	w.out.Work = w.works()
 	return w.out
@@ -389,14 +393,20 @@ func (w *work) doubts() {
 		key, text string
 		at        func(i int) bool
 	}{
-		{"little", "Torque is low here, so shares of it mean little.", func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
+		{"little", "Torque is low here, so shares of it mean little.",
+			func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
 		{"against", "Muscles co-contract here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
 		{"twist", "Some rotation of the upper arm is not held by anything in the model here.", func(i int) bool {
 			return math.Abs(out.ResidualTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
 		}},
-		{"overhead", "With the arm this high, the model's lines of pull are not reliable.", func(i int) bool { return arm && elevation(i) > highArm }},
-		{"socket", "The model's joint force would leave the socket here, which a real shoulder prevents.", func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
-		{"behind", "Behind the trunk, shares depend on how the head of the humerus is held in its socket, which the model does not know.", func(i int) bool { return arm && behind(i) > behindTrunk }},
+		{"overhead", "With the arm this high, the model's lines of pull are not reliable.", func(i int) bool {
+			return arm &&
+				elevation(i) > highArm
+		}},
+		{"socket", "The model's joint force would leave the socket here, which a real shoulder prevents.",
+			func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
+		{"behind", "Behind the trunk, shares depend on how the head of the humerus is held in its socket, which the model does not know.",
+			func(i int) bool { return arm && behind(i) > behindTrunk }},
 		{"deep", "This deep, other adductors extend the hip too; the model does not have them.", func(i int) bool {
 			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
 		}},
@@ -415,7 +425,8 @@ func (w *work) doubts() {
 			case in && from < 0:
 				from = i
 			case !in && from >= 0:
-				out.Doubts = append(out.Doubts, report.Doubt{Key: d.key, Text: d.text, FromS: report.Rounded(out.S[from]), ToS: report.Rounded(out.S[i-1])})
+				out.Doubts = append(out.Doubts, report.Doubt{Key: d.key, Text: d.text, FromS: report.Rounded(out.S[from]),
+					ToS: report.Rounded(out.S[i-1])})
 				from = -1
 			}
 		}

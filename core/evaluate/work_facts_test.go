@@ -135,7 +135,11 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "pull.face")
 			return moreThan(r.share("deltoid.posterior", r.heaviest()), r.share("cuff", r.heaviest()))
 		}},
-		{"reverse fly: middle trapezius and rhomboids give 40 % of the retraction", true, func() (bool, string) { r := of(t, "reverse.fly"); return r.draws(r.mid(), 0.4) }},
+		{"reverse fly: middle trapezius and rhomboids give 40 % of the retraction", true, func() (bool,
+			string) {
+			r := of(t, "reverse.fly")
+			return r.draws(r.mid(), 0.4)
+		}},
 		{"row with elbows out: rear deltoid ahead of latissimus", true, func() (bool, string) {
 			r := of(t, "row.rear")
 			return moreThan(r.share("deltoid.posterior", r.mid()), r.share("latissimus", r.mid()))
@@ -148,7 +152,11 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "row.hinged")
 			return moreThan(r.share("latissimus", r.end()), r.share("deltoid.posterior", r.end()))
 		}},
-		{"cable row, start: middle trapezius and rhomboids give 30 % of the retraction", true, func() (bool, string) { r := of(t, "row.cable"); return r.draws(0, 0.3) }},
+		{"cable row, start: middle trapezius and rhomboids give 30 % of the retraction", true, func() (bool,
+			string) {
+			r := of(t, "row.cable")
+			return r.draws(0, 0.3)
+		}},
 		{"cable row, mid: the same", true, func() (bool, string) { r := of(t, "row.cable"); return r.draws(r.mid(), 0.3) }},
 		{"cable row, end: the same", true, func() (bool, string) { r := of(t, "row.cable"); return r.draws(r.end(), 0.3) }},
 		{"bar row, mid: the same", true, func() (bool, string) { r := of(t, "row.hinged"); return r.draws(r.mid(), 0.3) }},
@@ -167,7 +175,11 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "pullover")
 			return moreThan(r.share("pectoralis", r.mid()), r.share("latissimus", r.mid()))
 		}},
-		{"pullover: latissimus at least 25 %", false, func() (bool, string) { r := of(t, "pullover"); return within(r.share("latissimus", r.mid()), 25, 100) }},
+		{"pullover: latissimus at least 25 %", false, func() (bool, string) {
+			r := of(t, "pullover")
+			return within(r.share("latissimus",
+				r.mid()), 25, 100)
+		}},
 		{"shrug: upper trapezius with levator at least 70 %", true, func() (bool, string) {
 			r := of(t, "shrug.dumbbell")
 			return within(r.share("trapezius.upper", r.mid())+r.share("levator", r.mid()), 70, 100.001)
@@ -194,10 +206,11 @@ func TestFactsOfWork(t *testing.T) {
 			r := turnedCurl(t, 75)
 			return r.first(r.heaviest()) == "brachialis", r.first(r.heaviest())
 		}},
-		{"brachioradialis has more of a hammer curl than of a palm-up curl (trend of EMG with hand position, from memory)", true, func() (bool, string) {
-			a, b := of(t, "curl.hammer"), of(t, "curl.dumbbell")
-			return moreThan(a.share("brachioradialis", a.heaviest()), b.share("brachioradialis", b.heaviest()))
-		}},
+		{"brachioradialis has more of a hammer curl than of a palm-up curl (trend of EMG with hand position, from memory)", true,
+			func() (bool, string) {
+				a, b := of(t, "curl.hammer"), of(t, "curl.dumbbell")
+				return moreThan(a.share("brachioradialis", a.heaviest()), b.share("brachioradialis", b.heaviest()))
+			}},
 		{"hammer curl: brachialis ahead of biceps", false, func() (bool, string) {
 			r := of(t, "curl.hammer")
 			return moreThan(r.share("brachialis", r.heaviest()), r.share("biceps", r.heaviest()))
@@ -207,7 +220,8 @@ func TestFactsOfWork(t *testing.T) {
 			return moreThan(a.active("pronators", a.heaviest()), b.active("pronators", b.heaviest()))
 		}},
 		{"long head of biceps: longest in the incline curl, shortest in the preacher curl", true, func() (bool, string) {
-			a, b, c := longest(t, "curl.incline.45", "biceps.long"), longest(t, "curl.dumbbell", "biceps.long"), longest(t, "curl.preacher", "biceps.long")
+			a, b, c := longest(t, "curl.incline.45", "biceps.long"), longest(t, "curl.dumbbell", "biceps.long"),
+				longest(t, "curl.preacher", "biceps.long")
 			return a > b && b > c, fmt.Sprint(a, b, c)
 		}},
 		{"long head of triceps: longer overhead than in a pushdown", true, func() (bool, string) {
@@ -229,12 +243,20 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "raise.dumbbell")
 			return within(r.active("trapezius.upper", r.end()), 0.05, 1)
 		}},
-		{"bar curl, palms up: biceps 45 to 65 %", true, func() (bool, string) { r := of(t, "curl.bar"); return within(r.share("biceps", r.heaviest()), 45, 65) }},
+		{"bar curl, palms up: biceps 45 to 65 %", true, func() (bool, string) {
+			r := of(t, "curl.bar")
+			return within(r.share("biceps",
+				r.heaviest()), 45, 65)
+		}},
 		{"wide row for the side of the shoulder: middle deltoid first, hardly any latissimus", true, func() (bool, string) {
 			r := of(t, "row.side")
 			return r.first(r.mid()) == "deltoid.middle" && r.share("latissimus", r.mid()) < 5, r.first(r.mid())
 		}},
-		{"flat press: the long head of triceps has under 10 % of the shoulder's torque", true, func() (bool, string) { r := of(t, "press.flat"); return within(r.share("triceps", r.mid()), 0, 10) }},
+		{"flat press: the long head of triceps has under 10 % of the shoulder's torque", true, func() (bool,
+			string) {
+			r := of(t, "press.flat")
+			return within(r.share("triceps", r.mid()), 0, 10)
+		}},
 		{"goblet squat: vasti at least 75 % of the knee's torque", true, func() (bool, string) {
 			r := of(t, "squat.goblet")
 			return within(100*r.Muscles.Part("quadriceps.vasti").Share[r.mid()], 75, 100)
@@ -243,7 +265,11 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "reverse.high")
 			return r.first(r.mid()) == "deltoid.posterior", r.first(r.mid())
 		}},
-		{"flat press, mid: serratus works", true, func() (bool, string) { r := of(t, "press.flat"); return within(r.active("serratus", r.mid()), 0.02, 1) }},
+		{"flat press, mid: serratus works", true, func() (bool, string) {
+			r := of(t, "press.flat")
+			return within(r.active("serratus", r.mid()),
+				0.02, 1)
+		}},
 		{"front raise, top: serratus works (trend of EMG in flexion, from memory)", true, func() (bool, string) {
 			r := of(t, "front.dumbbell")
 			return within(r.active("serratus.lower", r.end()), 0.1/1.5, 1)
@@ -261,23 +287,25 @@ func TestFactsOfWork(t *testing.T) {
 			r := of(t, "deadlift.romanian")
 			return within(r.share("hamstrings", r.mid()), 25, 100)
 		}},
-		{"the force at the shoulder leans at most 45 degrees from the socket at 95 % of places (Lippitt & Matsen 1993, trend, from memory)", false, func() (bool, string) {
-			in, all := 0.0, 0.0
-			everyReady(t, 1.75, func(_ string, _ setup.Document, r *report.Report) {
-				for _, x := range r.Muscles.ShoulderLeanDeg {
-					if !math.IsNaN(x) && !r.Hold {
-						all++
-						if x <= 45 {
-							in++
+		{"the force at the shoulder leans at most 45 degrees from the socket at 95 % of places (Lippitt & Matsen 1993, trend, from memory)",
+			false, func() (bool, string) {
+				in, all := 0.0, 0.0
+				everyReady(t, 1.75, func(_ string, _ setup.Document, r *report.Report) {
+					for _, x := range r.Muscles.ShoulderLeanDeg {
+						if !math.IsNaN(x) && !r.Hold {
+							all++
+							if x <= 45 {
+								in++
+							}
 						}
 					}
-				}
-			})
-			return within(in/all, 0.95, 1)
-		}},
+				})
+				return within(in/all, 0.95, 1)
+			}},
 		{"one-arm pulldown, mid: rhomboids or middle trapezius more active than any serratus", false, func() (bool, string) {
 			r := of(t, "pulldown.kneeling")
-			return moreThan(max(r.active("rhomboids", r.mid()), r.active("trapezius.middle", r.mid())), max(r.active("serratus.lower", r.mid()), r.active("serratus.upper", r.mid())))
+			return moreThan(max(r.active("rhomboids", r.mid()), r.active("trapezius.middle", r.mid())),
+				max(r.active("serratus.lower", r.mid()), r.active("serratus.upper", r.mid())))
 		}},
 		{"elbows close: more latissimus than in a wide row", true, func() (bool, string) {
 			a, b := of(t, "row.cable"), of(t, "row.seated.wide")

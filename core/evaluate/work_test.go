@@ -89,7 +89,8 @@ func TestTurnAndLeanMoveTheWork(t *testing.T) {
 	upright.Posture.Trunk.PitchDeg = 0
 	a, b := evaluated(t, &upright), evaluated(t, &lean)
 	if share(b, "deltoid.posterior") <= share(a, "deltoid.posterior") || share(b, "deltoid.anterior") >= share(a, "deltoid.anterior") {
-		t.Errorf("leaning: front %.3f to %.3f, rear %.3f to %.3f", share(a, "deltoid.anterior"), share(b, "deltoid.anterior"), share(a, "deltoid.posterior"), share(b, "deltoid.posterior"))
+		t.Errorf("leaning: front %.3f to %.3f, rear %.3f to %.3f", share(a, "deltoid.anterior"), share(b, "deltoid.anterior"),
+			share(a, "deltoid.posterior"), share(b, "deltoid.posterior"))
 	}
 	side := ready(t, "raise.dumbbell.lying.pad")
 	flat := side.Clone()
@@ -130,7 +131,7 @@ func TestCurls(t *testing.T) {
 	curl := ready(t, "curl.dumbbell")
 	curl.Movement.FromDeg, curl.Movement.ToDeg = 0, 140
 	r := evaluated(t, &curl)
-	check.Near(t, "hardest", value(t, "angle", r.Profile.Loads.PeakAngleDeg), 90, 1)
+	check.Near(t, "hardest", check.Value(t, "angle", r.Profile.Loads.PeakAngleDeg), 90, 1)
 	check.Near(t, "at the bottom", r.Curves.Loads[0], 0, 1e-9)
 	incline := ready(t, "curl.incline.45")
 	plain := ready(t, "curl.dumbbell")
@@ -148,7 +149,7 @@ func TestCurls(t *testing.T) {
 	}
 	even := func(d *setup.Document) float64 {
 		d.Target.Profile = "even"
-		return value(t, "match", evaluated(t, d).Profile.Fit)
+		return check.Value(t, "match", evaluated(t, d).Profile.Fit)
 	}
 	best := even(&behind)
 	for _, d := range []*setup.Document{&plain, &incline, &preacher} {
@@ -176,7 +177,7 @@ func TestCurls(t *testing.T) {
 func TestWhereOnItsLength(t *testing.T) {
 	long := func(key string) float64 {
 		d := ready(t, key)
-		return value(t, key, evaluated(t, &d).Muscles.LengthenedShare)
+		return check.Value(t, key, evaluated(t, &d).Muscles.LengthenedShare)
 	}
 	if k, o := long("kickback"), long("extension.overhead"); k > 0.3 || o < 0.6 {
 		t.Errorf("triceps: kick-back %.2f, overhead %.2f", k, o)
@@ -223,7 +224,8 @@ func TestNoLongEnd(t *testing.T) {
 		seen[r.Muscles.LengthenedEnd] = true
 		centroid, known := r.Profile.Loads.Centroid.Get()
 		if known == (r.Muscles.LengthenedEnd == "undecided") || (r.Profile.Loads.Phase == "") == known {
-			t.Errorf("to %v the long end is the %s, the centroid %v, the phase %q", to, r.Muscles.LengthenedEnd, r.Profile.Loads.Centroid, r.Profile.Loads.Phase)
+			t.Errorf("to %v the long end is the %s, the centroid %v, the phase %q", to, r.Muscles.LengthenedEnd, r.Profile.Loads.Centroid,
+				r.Profile.Loads.Phase)
 		}
 		if known && math.Abs(centroid-before) > 0.02 {
 			t.Errorf("to %v the centroid jumps from %.3f to %.3f", to, before, centroid)
@@ -250,14 +252,14 @@ func TestEqualLoads(t *testing.T) {
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
-	factor := value(t, "peak", e.Peak)
+	factor := check.Value(t, "peak", e.Peak)
 	if factor <= 1 {
 		t.Errorf("the cuff at the upper arm takes %.2f times the load", factor)
 	}
 	upper.Loads[0].StackMass *= factor
 	a, b := evaluated(t, &wrist), evaluated(t, &upper)
 	check.Near(t, "peaks", slices.Max(b.Curves.Torque), slices.Max(a.Curves.Torque), 1e-6)
-	upper.Loads[0].StackMass *= value(t, "mean", e.Mean) / factor
+	upper.Loads[0].StackMass *= check.Value(t, "mean", e.Mean) / factor
 	mean := func(r *report.Report) float64 {
 		sum := 0.0
 		for i := 1; i < len(r.Curves.S); i++ {

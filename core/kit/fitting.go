@@ -64,7 +64,8 @@ func (f *Fitting) Set(path string, to *float64, value float64, text string, kind
 	*to = value
 }
 
-// MassOf turns a mass of a load to the nearest that can be had and remembers all of them; none says what is missing when there are no masses.
+// MassOf turns a mass of a load to the nearest that can be had and remembers all of them; none says what is missing when there are no
+// masses.
 func (f *Fitting) MassOf(path string, l *setup.Load, now *float64, masses []float64, text, none string) {
 	slices.Sort(masses)
 	masses = slices.Compact(masses)

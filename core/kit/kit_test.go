@@ -115,7 +115,8 @@ func TestNearest(t *testing.T) {
 
 // Between two measurements the pull is on the line between them; beyond the last it goes on along it. By hand.
 func TestPullAtDouble(t *testing.T) {
-	b := kit.Band{RestLength: 0.5, Strands: 2, Pull: []setup.BandPoint{{Length: 0.5, Force: 0}, {Length: 0.9, Force: 40}, {Length: 1.1, Force: 50}}}
+	b := kit.Band{RestLength: 0.5, Strands: 2, Pull: []setup.BandPoint{{Length: 0.5, Force: 0}, {Length: 0.9, Force: 40},
+		{Length: 1.1, Force: 50}}}
 	check.Near(t, "both strands at 1 m", b.PullAtDouble(), 90, 1e-9)
 	b.Pull = b.Pull[:2]
 	check.Near(t, "beyond the last", b.PullAtDouble(), 100, 1e-9)

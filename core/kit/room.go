@@ -133,7 +133,8 @@ type Item struct {
 
 // Complete gives a room whose lists are not all given the empty ones.
 func (r *Room) Complete() {
-	r.Stations, r.Benches, r.Weights, r.Bands, r.Anchors = listed(r.Stations), listed(r.Benches), listed(r.Weights), listed(r.Bands), listed(r.Anchors)
+	r.Stations, r.Benches, r.Weights, r.Bands, r.Anchors = listed(r.Stations), listed(r.Benches), listed(r.Weights), listed(r.Bands),
+		listed(r.Anchors)
 	r.Holds, r.Cams, r.Levers, r.Supports = listed(r.Holds), listed(r.Cams), listed(r.Levers), listed(r.Supports)
 }
 

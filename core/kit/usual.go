@@ -7,7 +7,8 @@ const TwinColumn = "twin-column"
 
 // Twin is the ready station: two columns of common proportions (common practice, no source), half of the stack at the handle.
 func Twin() Station {
-	return Station{Key: TwinColumn, Name: "Twin column", Columns: 2, Apart: 1.10, Ratio: 0.5, Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel,
+	return Station{Key: TwinColumn, Name: "Twin column", Columns: 2, Apart: 1.10, Ratio: 0.5, Friction: setup.DefaultFriction,
+		ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel,
 		Column: setup.Column{LowestHole: 0.20, Spacing: 0.07, Holes: 25, Height: 2.05, HalfWidth: 0.05, Lightest: 5, Step: 2.5, Heaviest: 80}}
 }
 
@@ -31,7 +32,8 @@ func span(from, to, step float64) []float64 { return pins(from, step, to) }
 
 // Empty is a room with nothing in it.
 func Empty(name string) Room {
-	return Room{Schema: Schema, Name: name, Stations: []Station{}, Benches: []Bench{}, Weights: []Weights{}, Bands: []Band{}, Anchors: []Anchor{}, Holds: []Hold{},
+	return Room{Schema: Schema, Name: name, Stations: []Station{}, Benches: []Bench{}, Weights: []Weights{}, Bands: []Band{},
+		Anchors: []Anchor{}, Holds: []Hold{},
 		Cams: []Cam{}, Levers: []Lever{}, Supports: []Support{}}
 }
 
@@ -44,7 +46,8 @@ func Large(name string) Room {
 	single.Column.Lightest, single.Column.Step, single.Column.Heaviest, single.Travel = 2.5, 2.5, 60, 2.2
 	r.Stations = []Station{Twin(), single}
 	r.Benches = []Bench{
-		{Key: "bench", Name: "Bench with notches", NotchesDeg: []float64{0, 15, 30, 45, 60, 75, 85}, Height: 0.45, BackLength: 0.78, Width: 0.28, Mass: 34},
+		{Key: "bench", Name: "Bench with notches", NotchesDeg: []float64{0, 15, 30, 45, 60, 75, 85}, Height: 0.45, BackLength: 0.78, Width: 0.28,
+			Mass: 34},
 		{Key: "flat-bench", Name: "Flat bench", NotchesDeg: []float64{0}, Height: 0.44, BackLength: 1.15, Width: 0.26, Mass: 18},
 	}
 	r.Weights = []Weights{
@@ -59,22 +62,32 @@ func Large(name string) Room {
 	}
 	r.Anchors = []Anchor{{Key: "rack", Name: "Rack", From: 0.05, To: 2.2}, {Key: "ring", Name: "Ring in the floor", From: 0, To: 0}}
 	r.Holds = []Hold{
-		{Key: "handle", Name: "Handle", Kind: "handle", Length: 0}, {Key: "strap", Name: "Strap of 30 cm", Kind: "strap", Length: 0.30}, {Key: "long-strap", Name: "Strap of 60 cm", Kind: "strap", Length: 0.60},
-		{Key: "rope", Name: "Rope", Kind: "rope", Length: 0.40}, {Key: "bar-short", Name: "Short bar", Kind: "bar", Length: 0}, {Key: "wrist-cuff", Name: "Cuff", Kind: "cuff", Length: 0}, {Key: "belt", Name: "Belt", Kind: "belt", Length: 0},
+		{Key: "handle", Name: "Handle", Kind: "handle", Length: 0}, {Key: "strap", Name: "Strap of 30 cm", Kind: "strap", Length: 0.30},
+		{Key: "long-strap", Name: "Strap of 60 cm", Kind: "strap", Length: 0.60},
+		{Key: "rope", Name: "Rope", Kind: "rope", Length: 0.40}, {Key: "bar-short", Name: "Short bar", Kind: "bar", Length: 0},
+		{Key: "wrist-cuff", Name: "Cuff", Kind: "cuff", Length: 0}, {Key: "belt", Name: "Belt", Kind: "belt", Length: 0},
 	}
-	r.Cams = []Cam{{Key: "knee-extension", Name: "Knee extension", Coordinate: "knee.flexion", PadFrom: 0.28, PadTo: 0.44, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
+	r.Cams = []Cam{{Key: "knee-extension", Name: "Knee extension", Coordinate: "knee.flexion", PadFrom: 0.28, PadTo: 0.44, Ratio: 1,
+		Lightest: 5, Step: 5, Heaviest: 100,
 		Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.195}, {AngleDeg: 50, Arm: 0.23}, {AngleDeg: 110, Arm: 0.23}}},
 		{Key: "leg-curl", Name: "Leg curl", Coordinate: "knee.flexion", PadFrom: 0.28, PadTo: 0.44, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
 			Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.20}, {AngleDeg: 50, Arm: 0.21}, {AngleDeg: 110, Arm: 0.17}}},
-		{Key: "reverse-fly", Name: "Reverse fly", Coordinate: "shoulder.planeOfElevation", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5, Step: 5, Heaviest: 100,
+		{Key: "reverse-fly", Name: "Reverse fly", Coordinate: "shoulder.planeOfElevation", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5,
+			Step: 5, Heaviest: 100,
 			Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.12}, {AngleDeg: 45, Arm: 0.14}, {AngleDeg: 100, Arm: 0.13}}}}
 	plates := []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}
-	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180, LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,
+	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180,
+		LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,
 		Plates: plates},
-		{Key: "chest-press", Name: "Chest press", PivotHeight: 1.90, HandleRadius: 0.962, PlateRadius: 0.60, PlateDeg: 60, LeverMass: 5, LeverRadius: 0.30, SeatFrom: 0.40, SeatTo: 0.60, Plates: plates},
-		{Key: "row", Name: "Row, chest on the pad", PivotHeight: 2.10, HandleRadius: 1.197, PlateRadius: 0.60, PlateDeg: -60, LeverMass: 5, LeverRadius: 0.30, SeatFrom: 0.40, SeatTo: 0.60, Plates: plates}}
-	r.Supports = []Support{{Key: "hip-strap", Name: "Strap over the hips", Kind: "strap"}, {Key: "thigh-pad", Name: "Pad over the thighs", Kind: "thighPad"}, {Key: "arm-pad", Name: "Sloping pad for the arms", Kind: "armPad"}, {Key: "chair", Name: "Chair", Kind: "seat", Size: 0.45},
-		{Key: "back-pad", Name: "Pad under the back", Kind: "pad", Size: 0.08}, {Key: "bench-plate", Name: "Plate on the bench's foot", Kind: "weight", Mass: 20}}
+		{Key: "chest-press", Name: "Chest press", PivotHeight: 1.90, HandleRadius: 0.962, PlateRadius: 0.60, PlateDeg: 60, LeverMass: 5,
+			LeverRadius: 0.30, SeatFrom: 0.40, SeatTo: 0.60, Plates: plates},
+		{Key: "row", Name: "Row, chest on the pad", PivotHeight: 2.10, HandleRadius: 1.197, PlateRadius: 0.60, PlateDeg: -60, LeverMass: 5,
+			LeverRadius: 0.30, SeatFrom: 0.40, SeatTo: 0.60, Plates: plates}}
+	r.Supports = []Support{{Key: "hip-strap", Name: "Strap over the hips", Kind: "strap"}, {Key: "thigh-pad", Name: "Pad over the thighs",
+		Kind: "thighPad"}, {Key: "arm-pad", Name: "Sloping pad for the arms", Kind: "armPad"}, {Key: "chair", Name: "Chair", Kind: "seat",
+		Size: 0.45},
+		{Key: "back-pad", Name: "Pad under the back", Kind: "pad", Size: 0.08}, {Key: "bench-plate", Name: "Plate on the bench's foot",
+			Kind: "weight", Mass: 20}}
 	return r
 }
 

@@ -66,7 +66,8 @@ func keys(v *setup.Checks, r *Room) {
 		if x.Key == "" || len(x.Key) > 60 {
 			v.Add(path+".key", "The key is "+strconv.Quote(x.Key)+".", "Setups remember what they use by it.", "Give 1 to 60 characters.")
 		} else if seen[x.Key] {
-			v.Add(path+".key", "The key "+strconv.Quote(x.Key)+" is there twice.", "Setups remember what they use by it.", "Give each thing in the room a key of its own.")
+			v.Add(path+".key", "The key "+strconv.Quote(x.Key)+" is there twice.", "Setups remember what they use by it.",
+				"Give each thing in the room a key of its own.")
 		}
 		seen[x.Key] = true
 		if x.Name == "" {
@@ -88,7 +89,8 @@ var (
 
 func station(v *setup.Checks, path string, s *Station) {
 	if s.Columns != 1 && s.Columns != 2 {
-		v.Add(path+".columns", fmt.Sprintf("The station has %d columns.", s.Columns), "", "Give 1 or 2; enter more of them as stations of their own.")
+		v.Add(path+".columns", fmt.Sprintf("The station has %d columns.", s.Columns), "",
+			"Give 1 or 2; enter more of them as stations of their own.")
 	}
 	if s.Columns == 2 {
 		v.Field(stationRows, path+".apart", "distance between the columns", s.Apart, "m", "")
@@ -102,7 +104,8 @@ func station(v *setup.Checks, path string, s *Station) {
 
 func bench(v *setup.Checks, path string, b *Bench) {
 	if len(b.NotchesDeg) == 0 || len(b.NotchesDeg) > 40 {
-		v.Add(path+".notchesDeg", fmt.Sprintf("The bench has %d notches.", len(b.NotchesDeg)), "", "Give 1 to 40; a flat bench has one, at 0 degrees.")
+		v.Add(path+".notchesDeg", fmt.Sprintf("The bench has %d notches.", len(b.NotchesDeg)), "",
+			"Give 1 to 40; a flat bench has one, at 0 degrees.")
 	}
 	v.Rising(path+".notchesDeg", "notch", b.NotchesDeg, -30, 90, 0.5, "degrees")
 	v.Field(benchRows, path+".height", "height of the seat", b.Height, "m", "")
@@ -171,7 +174,8 @@ func cam(v *setup.Checks, path string, c *Cam) {
 	v.CamTable(path+".table", c.Table)
 	near := v.Field(camRows, path+".padFrom", "least distance from axis to pad", c.PadFrom, "m", "The pad pushes on the limb there.")
 	if v.Field(camRows, path+".padTo", "largest distance from axis to pad", c.PadTo, "m", "") && near && c.PadTo < c.PadFrom {
-		v.Add(path+".padTo", "The pad's farthest place is nearer than its nearest.", "", "Give the nearer one first; a fixed pad has the same twice.")
+		v.Add(path+".padTo", "The pad's farthest place is nearer than its nearest.", "",
+			"Give the nearer one first; a fixed pad has the same twice.")
 	}
 	v.Field(camRows, path+".ratio", "ratio of the machine", c.Ratio, "", "")
 	v.Pins(path, c.Lightest, c.Step, c.Heaviest)

@@ -15,15 +15,25 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var band = Kind{Name: setup.Band, From: FromAnchor, Line: "band", End: "end of the band", With: "with a band", Needs: "band", Holds: worn, Simple: true,
-	Scale: scaleBand, AtHand: bandAtHand, Complete: completeBand, Check: checkBand, Fit: fitBand, source: newBand,
+var band = Kind{Name: setup.Band, From: FromAnchor, Line: "band", End: "end of the band", With: "with a band", Needs: "band", Holds: worn,
+	Simple: true,
+	Scale:  scaleBand, AtHand: bandAtHand, Complete: completeBand, Check: checkBand, Fit: fitBand, source: newBand,
 	Dials: []dial.Dial{
-		{Name: dial.BandHeight, Applies: placed, Read: anchorHeight, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Y = v }},
+		{Name: dial.BandHeight, Applies: placed, Read: anchorHeight, Write: func(d *setup.Document, i int,
+			v float64) {
+			d.Loads[i].Anchor.Y = v
+		}},
 		{Name: dial.BandOut, Applies: placed, Read: anchorOut, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.X = v }},
-		{Name: dial.BandAside, Applies: both(placed, single), Read: anchorAside, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].Anchor.Z = v }},
+		{Name: dial.BandAside, Applies: both(placed, single), Read: anchorAside, Write: func(d *setup.Document, i int,
+			v float64) {
+			d.Loads[i].Anchor.Z = v
+		}},
 		{Name: dial.BandApart, Applies: both(placed, apartTogether), Read: anchorsApart,
 			Write: func(d *setup.Document, i int, v float64) { setApart(&d.Loads[i].Anchor.Z, d.Loads[i].Side, v) }},
-		{Name: dial.BandRest, Applies: both(placed, ownBand), Read: bandRest, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].RestLength = v }},
+		{Name: dial.BandRest, Applies: both(placed, ownBand), Read: bandRest, Write: func(d *setup.Document, i int,
+			v float64) {
+			d.Loads[i].RestLength = v
+		}},
 		{Name: dial.BandPull, Applies: both(placed, unmeasured), Read: bandPull, Write: setBandPull},
 		strapDial, cuffDial}}
 
@@ -87,12 +97,14 @@ func anchorAside(d *setup.Document, i int) dial.Setting {
 }
 
 func anchorsApart(d *setup.Document, i int) dial.Setting {
-	return dial.Setting{Group: "loads", Label: "Distance between anchors", Kind: "length", From: 0, To: 3.0, Step: 0.05, Value: 2 * math.Abs(d.Loads[i].Anchor.Z),
+	return dial.Setting{Group: "loads", Label: "Distance between anchors", Kind: "length", From: 0, To: 3.0, Step: 0.05,
+		Value: 2 * math.Abs(d.Loads[i].Anchor.Z),
 		Paths: []string{dial.LoadPath(i, "anchor.z")}}
 }
 
 func bandRest(d *setup.Document, i int) dial.Setting {
-	return dial.Setting{Group: "loads", Label: "Band length at rest", Kind: "length", From: 0.2, To: 2.0, Step: 0.05, Value: d.Loads[i].RestLength,
+	return dial.Setting{Group: "loads", Label: "Band length at rest", Kind: "length", From: 0.2, To: 2.0, Step: 0.05,
+		Value: d.Loads[i].RestLength,
 		Paths: []string{dial.LoadPath(i, "restLength"), dial.LoadPath(i, "pull")}}
 }
 
@@ -101,7 +113,8 @@ func bandRest(d *setup.Document, i int) dial.Setting {
 func bandPull(d *setup.Document, i int) dial.Setting {
 	l := &d.Loads[i]
 	now := kit.RubberAtDouble * l.Section * float64(max(1, l.Strands))
-	return dial.Setting{Group: "loads", Label: "Pull at double length", Kind: "force", From: 5, To: max(now, 5*math.Ceil(0.4*d.Lifter.BodyMass)), Step: 5, Value: now,
+	return dial.Setting{Group: "loads", Label: "Pull at double length", Kind: "force", From: 5,
+		To: max(now, 5*math.Ceil(0.4*d.Lifter.BodyMass)), Step: 5, Value: now,
 		Paint: "effort", Paths: []string{dial.LoadPath(i, "section"), dial.LoadPath(i, "strands")}}
 }
 
@@ -123,9 +136,11 @@ func fitBand(f *kit.Fitting, path string, l *setup.Load) {
 	b := &f.Room.Bands[i]
 	if kit.Differ(b.RestLength, l.RestLength) || math.Abs(b.PullAtDouble()-own.PullAtDouble()) > 0.5 {
 		f.Change(path+".restLength", b.Name+": {rest} long at rest and {pull} at twice that, instead of {from} and {before}.", kit.Values{
-			"rest": kit.Length(b.RestLength), "pull": kit.Force(b.PullAtDouble()), "from": kit.Length(l.RestLength), "before": kit.Force(own.PullAtDouble())})
+			"rest": kit.Length(b.RestLength), "pull": kit.Force(b.PullAtDouble()), "from": kit.Length(l.RestLength),
+			"before": kit.Force(own.PullAtDouble())})
 	}
-	l.RestLength, l.Section, l.Pull, l.Strands, l.Hysteresis, l.Worn = b.RestLength, b.Section, slices.Clone(b.Pull), b.Strands, b.Hysteresis, b.Worn || l.Worn
+	l.RestLength, l.Section, l.Pull, l.Strands, l.Hysteresis, l.Worn = b.RestLength, b.Section, slices.Clone(b.Pull), b.Strands, b.Hysteresis,
+		b.Worn || l.Worn
 	was := kit.Remembered(l)
 	l.Kit = &setup.Kit{Item: b.Key, Attachment: was.Attachment, Lengths: was.Lengths}
 	fitAnchor(f, path, l)
@@ -143,7 +158,8 @@ func fitAnchor(f *kit.Fitting, path string, l *setup.Load) {
 		return
 	}
 	reach := func(a *kit.Anchor) float64 { return max(a.From, min(a.To, y)) }
-	i := kit.Alike(f.Room.Anchors, "", func(a *kit.Anchor) string { return a.Key }, func(a *kit.Anchor) float64 { return math.Abs(reach(a) - y) })
+	i := kit.Alike(f.Room.Anchors, "", func(a *kit.Anchor) string { return a.Key },
+		func(a *kit.Anchor) float64 { return math.Abs(reach(a) - y) })
 	if i < 0 {
 		f.Lacks(path+".anchor", "There is nothing to fix a band to here but the floor.", nil)
 		return
@@ -173,7 +189,8 @@ type rubber struct {
 
 func newBand(l *builder) (Source, *space.Vec) {
 	a := l.point(l.Anchor)
-	b := &rubber{anchor: a, rest: l.RestLength, attachment: l.AttachmentLength, area: l.Section, strands: float64(l.Strands), hysteresis: l.Hysteresis, at: l.at}
+	b := &rubber{anchor: a, rest: l.RestLength, attachment: l.AttachmentLength, area: l.Section, strands: float64(l.Strands),
+		hysteresis: l.Hysteresis, at: l.at}
 	if len(l.Pull) > 0 {
 		b.measure(l.Pull)
 	}

@@ -16,7 +16,8 @@ import (
 )
 
 func rubber(change func(*setup.Load)) setup.Load {
-	l := setup.Load{ID: "b", Kind: setup.Band, Side: "right", Contact: grip, Anchor: &setup.Point{X: 0, Y: 0.3, Z: -0.4}, RestLength: 0.5, Section: 1e-4, Strands: 1}
+	l := setup.Load{ID: "b", Kind: setup.Band, Side: "right", Contact: grip, Anchor: &setup.Point{X: 0, Y: 0.3, Z: -0.4}, RestLength: 0.5,
+		Section: 1e-4, Strands: 1}
 	change(&l)
 	return l
 }

@@ -12,7 +12,8 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var cable = Kind{Name: setup.Cable, From: FromPulley, Line: "cable", End: "handle", With: "with a cable", Counted: "the pin", Needs: "cable",
+var cable = Kind{Name: setup.Cable, From: FromPulley, Line: "cable", End: "handle", With: "with a cable", Counted: "the pin",
+	Needs: "cable",
 	Holds: worn, Simple: true, Shares: true, Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Complete: completeCable, Alone: halfCable,
 	Check: checkStack, Fit: fitCable, source: newCable,
 	Dials: []dial.Dial{pulleyHeightDial,

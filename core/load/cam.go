@@ -24,7 +24,8 @@ func checkCam(v *setup.Checks, path string, l *setup.Load) {
 	v.Field(loadRows, path+".padRadius", "distance from axis to pad", l.PadRadius, "m", "The pad pushes on the limb there.")
 	if o := l.AxisOffset; o != nil {
 		for i, x := range []float64{o.X, o.Y, o.Z} {
-			v.Within(path+".axisOffset."+[]string{"x", "y", "z"}[i], "offset of the machine's axis", x, -0.3, 0.3, "m", "Further off it fits nobody.")
+			v.Within(path+".axisOffset."+[]string{"x", "y", "z"}[i], "offset of the machine's axis", x, -0.3, 0.3, "m",
+				"Further off it fits nobody.")
 		}
 	}
 	v.Count(loadRows, path+".cam", "angles", len(l.Cam), "")
@@ -157,7 +158,8 @@ func (c *padded) hinge(f *body.Frames) space.Vec {
 	return w
 }
 
-// alongHinge is the sine of the angle to the machine's axis below which a limb turns nowhere about it: an arm that hangs, about the vertical.
+// alongHinge is the sine of the angle to the machine's axis below which a limb turns nowhere about it: an arm that hangs, about the
+// vertical.
 const alongHinge = 0.05
 
 // stand is where the machine's arm stands: its angle, where the pad touches, and the direction of the pad's force.

@@ -34,12 +34,14 @@ func lengths(l *setup.Load) []float64 {
 }
 
 func strap(d *setup.Document, i int) dial.Setting {
-	return dial.Setting{Group: "loads", Label: "Handle and strap", Kind: "length", From: 0, To: 1, Step: 0.05, Value: d.Loads[i].AttachmentLength,
+	return dial.Setting{Group: "loads", Label: "Handle and strap", Kind: "length", From: 0, To: 1, Step: 0.05,
+		Value: d.Loads[i].AttachmentLength,
 		Stops: lengths(&d.Loads[i]), Paths: []string{dial.LoadPath(i, "attachmentLength")}}
 }
 
 func cuffPlace(d *setup.Document, i int) dial.Setting {
-	return dial.Setting{Group: "loads", Label: "Cuff along the limb", Kind: "share", From: 0.2, To: 1, Step: 0.05, Value: *d.Loads[i].Contact.Fraction,
+	return dial.Setting{Group: "loads", Label: "Cuff along the limb", Kind: "share", From: 0.2, To: 1, Step: 0.05,
+		Value: *d.Loads[i].Contact.Fraction,
 		Paths: []string{dial.LoadPath(i, "contact.fraction"), dial.LoadPath(i, "contact")}}
 }
 

@@ -21,7 +21,8 @@ const (
 	FromPivot  Origin = "pivot"
 )
 
-// Kind is everything that is true of the loads of one kind: what they are called, what they can be asked, how they pull, what can be turned on
+// Kind is everything that is true of the loads of one kind: what they are called, what they can be asked, how they pull, what can be turned
+// on
 // them and what they take from a gym. Each stands in a file of its own. Functions that are nil do not apply to a kind.
 type Kind struct {
 	Name     setup.LoadKind
@@ -37,11 +38,12 @@ type Kind struct {
 	Shares   bool     // whether a bar on it can be shared by both hands
 	OwnSeat  bool     // whether it is a machine with a seat of its own
 
-	Mass     func(l *setup.Load) *float64              // where its kilograms are
-	Scale    func(l *setup.Load, factor float64)       // makes it pull so many times as hard
-	AtHand   func(l *setup.Load) float64               // the mass, kg, that weighs as much as it pulls with
-	Complete func(l *setup.Load, mass, across float64) // gives it what it lacks, pulling as hard as a mass weighs; a line starts across the body
-	Alone    func(l *setup.Load)                       // makes what both hands hold a thing for one hand, which holds its half
+	Mass   func(l *setup.Load) *float64        // where its kilograms are
+	Scale  func(l *setup.Load, factor float64) // makes it pull so many times as hard
+	AtHand func(l *setup.Load) float64         // the mass, kg, that weighs as much as it pulls with
+	// gives it what it lacks, pulling as hard as a mass weighs; a line starts across the body
+	Complete func(l *setup.Load, mass, across float64)
+	Alone    func(l *setup.Load) // makes what both hands hold a thing for one hand, which holds its half
 	Check    func(v *setup.Checks, path string, l *setup.Load)
 	Fit      func(f *kit.Fitting, path string, l *setup.Load) // takes what is most alike from a gym
 	Dials    []dial.Dial
@@ -49,7 +51,8 @@ type Kind struct {
 	source func(b *builder) (Source, *space.Vec) // how it pulls, and where its line starts
 }
 
-// kinds are all kinds of load, in the order in which they are listed. They are filled in when the program starts, since what a kind does may
+// kinds are all kinds of load, in the order in which they are listed. They are filled in when the program starts, since what a kind does
+// may
 // ask what is true of its kind.
 var kinds []*Kind
 
@@ -138,7 +141,8 @@ func Complete(l *setup.Load, mass float64) {
 	Of(l).Complete(l, mass, across)
 }
 
-// Times is a document with what may be changed of its variable loads multiplied: the mass in the hands, on the pin or of the plates, and how
+// Times is a document with what may be changed of its variable loads multiplied: the mass in the hands, on the pin or of the plates, and
+// how
 // hard a band pulls.
 func Times(d *setup.Document, factor float64) setup.Document {
 	c := d.Clone()

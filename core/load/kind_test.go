@@ -36,7 +36,8 @@ func TestKindsOfLoad(t *testing.T) {
 			}
 		}
 	}
-	if made := (&setup.Load{Kind: "anvil"}); load.KindOf("anvil") != nil || load.MassField(made) != nil || load.Start(made) != nil || load.Of(made).AtHand(made) != 0 {
+	if made := (&setup.Load{Kind: "anvil"}); load.KindOf("anvil") != nil || load.MassField(made) != nil || load.Start(made) != nil ||
+		load.Of(made).AtHand(made) != 0 {
 		t.Error("an unknown kind is something")
 	}
 }
@@ -45,11 +46,14 @@ func TestKindsOfLoad(t *testing.T) {
 func TestLoadsTimes(t *testing.T) {
 	d := setup.Document{Loads: []setup.Load{
 		{Kind: "dumbbell", Variable: true, Mass: 4}, {Kind: "bar", Variable: true, Mass: 20}, {Kind: "cable", Variable: true, StackMass: 10},
-		{Kind: "rope", Variable: true, StackMass: 12}, {Kind: "cam", Variable: true, StackMass: 30}, {Kind: "lever", Variable: true, PlateMass: 20, LeverMass: 8},
-		{Kind: "band", Variable: true, Section: 4e-5, Pull: []setup.BandPoint{{Length: 0.5, Force: 10}, {Length: 1, Force: 60}}}, {Kind: "dumbbell", Mass: 3}, {Kind: "bodyweight", Variable: true},
+		{Kind: "rope", Variable: true, StackMass: 12}, {Kind: "cam", Variable: true, StackMass: 30},
+		{Kind: "lever", Variable: true, PlateMass: 20, LeverMass: 8},
+		{Kind: "band", Variable: true, Section: 4e-5, Pull: []setup.BandPoint{{Length: 0.5, Force: 10}, {Length: 1, Force: 60}}},
+		{Kind: "dumbbell", Mass: 3}, {Kind: "bodyweight", Variable: true},
 	}}
 	c := load.Times(&d, 1.5)
-	got := []float64{c.Loads[0].Mass, c.Loads[1].Mass, c.Loads[2].StackMass, c.Loads[3].StackMass, c.Loads[4].StackMass, c.Loads[5].PlateMass, c.Loads[5].LeverMass,
+	got := []float64{c.Loads[0].Mass, c.Loads[1].Mass, c.Loads[2].StackMass, c.Loads[3].StackMass, c.Loads[4].StackMass, c.Loads[5].PlateMass,
+		c.Loads[5].LeverMass,
 		1e5 * c.Loads[6].Section, c.Loads[6].Pull[1].Force, c.Loads[6].Pull[1].Length, c.Loads[7].Mass}
 	for i, want := range []float64{6, 30, 15, 18, 45, 30, 8, 6, 90, 1, 3} {
 		check.Near(t, "value", got[i], want, 1e-9)

@@ -13,10 +13,14 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var lever = Kind{Name: setup.Lever, From: FromPivot, With: "with a lever", Counted: "the plates", Needs: "machine", Shares: true, OwnSeat: true,
-	Mass: func(l *setup.Load) *float64 { return &l.PlateMass }, Scale: func(l *setup.Load, factor float64) { l.PlateMass *= factor },
+var lever = Kind{Name: setup.Lever, From: FromPivot, With: "with a lever", Counted: "the plates", Needs: "machine", Shares: true,
+	OwnSeat: true,
+	Mass:    func(l *setup.Load) *float64 { return &l.PlateMass }, Scale: func(l *setup.Load, factor float64) { l.PlateMass *= factor },
 	AtHand: func(l *setup.Load) float64 { return l.PlateMass }, Alone: halfLever, Check: checkLever, Fit: fitLever, source: newLever,
-	Dials: []dial.Dial{{Name: dial.LeverPlates, Applies: placed, Read: plateMass, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].PlateMass = v }}}}
+	Dials: []dial.Dial{{Name: dial.LeverPlates, Applies: placed, Read: plateMass, Write: func(d *setup.Document, i int,
+		v float64) {
+		d.Loads[i].PlateMass = v
+	}}}}
 
 // halfLever is a lever for one hand instead of both.
 func halfLever(l *setup.Load) {
@@ -37,7 +41,8 @@ func checkLever(v *setup.Checks, path string, l *setup.Load) {
 	v.Field(loadRows, path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, "m", "")
 	v.Field(loadRows, path+".handleRadius", "distance from axis to handle", l.HandleRadius, "m", "The hand moves on that circle.")
 	if l.PlateMass+l.LeverMass <= 0 {
-		v.Add(path+".plateMass", "The lever weighs nothing.", "A weight of nothing asks nothing of the muscle.", "Give the mass of plates or lever.")
+		v.Add(path+".plateMass", "The lever weighs nothing.", "A weight of nothing asks nothing of the muscle.",
+			"Give the mass of plates or lever.")
 	}
 	if l.PivotAlong == nil && l.PlateDeg != 0 {
 		v.Add(path+".plateDeg", "A bar in a corner has its plates along it.", "", "Leave it out, or give the lever's axis in pivotAlong.")
@@ -49,7 +54,8 @@ func checkLever(v *setup.Checks, path string, l *setup.Load) {
 
 func plateMass(d *setup.Document, i int) dial.Setting {
 	l := &d.Loads[i]
-	return withMasses(l, dial.Setting{Group: "loads", Label: "Plates", Kind: "mass", From: 0, To: heaviest(d, 2.5, 1, l.PlateMass), Step: 2.5, Value: l.PlateMass,
+	return withMasses(l, dial.Setting{Group: "loads", Label: "Plates", Kind: "mass", From: 0, To: heaviest(d, 2.5, 1, l.PlateMass), Step: 2.5,
+		Value: l.PlateMass,
 		Paint: "effort", Paths: []string{dial.LoadPath(i, "plateMass"), dial.LoadPath(i, "handleRadius")}})
 }
 
@@ -78,8 +84,10 @@ func fitLever(f *kit.Fitting, path string, l *setup.Load) {
 		return
 	}
 	m := &f.Room.Levers[i]
-	if kit.Differ(m.PlateRadius, l.PlateRadius) || kit.Differ(m.PlateDeg, l.PlateDeg) || kit.Differ(m.LeverMass, l.LeverMass) || kit.Differ(m.LeverRadius, l.LeverRadius) {
-		f.Change(path+".plateRadius", m.Name+": plates {at} from the axis, the lever itself {lever}.", kit.Values{"at": kit.Length(m.PlateRadius), "lever": kit.Mass(m.LeverMass)})
+	if kit.Differ(m.PlateRadius, l.PlateRadius) || kit.Differ(m.PlateDeg, l.PlateDeg) || kit.Differ(m.LeverMass, l.LeverMass) ||
+		kit.Differ(m.LeverRadius, l.LeverRadius) {
+		f.Change(path+".plateRadius", m.Name+": plates {at} from the axis, the lever itself {lever}.",
+			kit.Values{"at": kit.Length(m.PlateRadius), "lever": kit.Mass(m.LeverMass)})
 	}
 	l.PlateRadius, l.PlateDeg, l.LeverMass, l.LeverRadius = m.PlateRadius, m.PlateDeg, m.LeverMass, m.LeverRadius
 	l.Kit = &setup.Kit{Item: m.Key}

@@ -38,7 +38,8 @@ func (r *rig) at(s float64) *body.Frames {
 var grip = setup.Contact{Segment: "hand", At: "grip"}
 
 func cable(change func(*setup.Load)) setup.Load {
-	l := setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: grip, Pulley: &setup.Point{X: 0, Y: 0.5, Z: -0.5}, StackMass: 10, Ratio: 1, ParkedGap: 0.05, Travel: 1.6}
+	l := setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: grip, Pulley: &setup.Point{X: 0, Y: 0.5, Z: -0.5}, StackMass: 10,
+		Ratio: 1, ParkedGap: 0.05, Travel: 1.6}
 	change(&l)
 	return l
 }
@@ -111,7 +112,8 @@ func TestEnergyIsWork(t *testing.T) {
 			l.Ratio, l.Travel = 0.25+random.Float64(), 6
 		})
 		if random.IntN(3) == 0 {
-			l = setup.Load{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: new(0.7)}, Mass: 1 + 9*random.Float64()}
+			l = setup.Load{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: new(0.7)},
+				Mass: 1 + 9*random.Float64()}
 		}
 		it := r.build(l)
 		s := 0.1 + 0.8*random.Float64()

@@ -78,7 +78,8 @@ func elbow(change func(*setup.Load)) (load.Item, func(s float64) *body.Frames) {
 		return &f
 	}
 	share := 0.9
-	l := setup.Load{ID: "m", Kind: setup.Cam, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: &share}, StackMass: 20, Ratio: 0.5, Coordinate: "elbow.flexion",
+	l := setup.Load{ID: "m", Kind: setup.Cam, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: &share}, StackMass: 20,
+		Ratio: 0.5, Coordinate: "elbow.flexion",
 		PadRadius: 0.2, Cam: []setup.CamPoint{{AngleDeg: 0, Arm: 0.10}, {AngleDeg: 60, Arm: 0.16}, {AngleDeg: 140, Arm: 0.12}}}
 	change(&l)
 	return load.Build([]setup.Load{l}, &st, false, at(0), at(1))[0], at
@@ -135,8 +136,9 @@ func TestCamOffItsAxis(t *testing.T) {
 func lever(change func(*setup.Load)) (load.Item, func(s float64) *body.Frames) {
 	r := newRig()
 	sh := r.at(0).Joint[body.ShoulderR]
-	l := setup.Load{ID: "l", Kind: setup.Lever, Side: "right", Contact: grip, Pivot: &setup.Point{X: sh.X, Y: sh.Y, Z: sh.Z}, PivotAlong: &setup.Point{X: 1},
-		PlateMass: 20, PlateRadius: 0.4, LeverMass: 6, LeverRadius: 0.3, HandleRadius: r.b.ArmLength()}
+	l := setup.Load{ID: "l", Kind: setup.Lever, Side: "right", Contact: grip, Pivot: &setup.Point{X: sh.X, Y: sh.Y, Z: sh.Z},
+		PivotAlong: &setup.Point{X: 1},
+		PlateMass:  20, PlateRadius: 0.4, LeverMass: 6, LeverRadius: 0.3, HandleRadius: r.b.ArmLength()}
 	change(&l)
 	return r.build(l), r.at
 }

@@ -8,7 +8,8 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var ownBody = Kind{Name: setup.Bodyweight, With: "with body weight", Scale: func(*setup.Load, float64) {}, AtHand: freeAtHand, source: newOwnBody}
+var ownBody = Kind{Name: setup.Bodyweight, With: "with body weight", Scale: func(*setup.Load, float64) {}, AtHand: freeAtHand,
+	source: newOwnBody}
 
 // bodyWeight says that the lifter's own weight is the load. It is no force of its own: what the weights of the segments ask
 // of a joint is counted as this load's part.

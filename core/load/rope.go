@@ -12,10 +12,14 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var rope = Kind{Name: setup.Rope, From: FromPulley, Line: "rope", With: "with a rope on a cable", Counted: "the pin", Needs: "cable", OneThing: true,
-	Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Alone: oneCable, Check: checkRope, Fit: fitRope, source: newStrands,
+var rope = Kind{Name: setup.Rope, From: FromPulley, Line: "rope", With: "with a rope on a cable", Counted: "the pin", Needs: "cable",
+	OneThing: true,
+	Mass:     onPin, Scale: scalePin, AtHand: pinAtHand, Alone: oneCable, Check: checkRope, Fit: fitRope, source: newStrands,
 	Dials: []dial.Dial{pulleyHeightDial, pulleyOutDial, pulleyAsideDial, stackDial,
-		{Name: dial.Strand, Applies: placed, Read: strandLength, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].StrandLength = v }}}}
+		{Name: dial.Strand, Applies: placed, Read: strandLength, Write: func(d *setup.Document, i int,
+			v float64) {
+			d.Loads[i].StrandLength = v
+		}}}}
 
 func checkRope(v *setup.Checks, path string, l *setup.Load) {
 	checkStack(v, path, l)
@@ -33,7 +37,8 @@ func fitRope(f *kit.Fitting, path string, l *setup.Load) {
 }
 
 func strandLength(d *setup.Document, i int) dial.Setting {
-	return dial.Setting{Group: "loads", Label: "Rope, each strand", Kind: "length", From: 0.1, To: 1.5, Step: 0.05, Value: d.Loads[i].StrandLength,
+	return dial.Setting{Group: "loads", Label: "Rope, each strand", Kind: "length", From: 0.1, To: 1.5, Step: 0.05,
+		Value: d.Loads[i].StrandLength,
 		Stops: lengths(&d.Loads[i]), Paths: []string{dial.LoadPath(i, "strandLength")}}
 }
 

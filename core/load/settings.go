@@ -55,7 +55,8 @@ func setApart(z *float64, side string, v float64) {
 
 // place is a dial of one coordinate of a place in the room, 1.5 m to both sides of the usual or as far as it is.
 func place(label string, now float64, paths ...string) dial.Setting {
-	return dial.Setting{Group: "loads", Label: label, Kind: "length", From: min(-1.5, math.Floor(now)), To: max(1.5, math.Ceil(now)), Step: 0.05, Value: now, Paths: paths}
+	return dial.Setting{Group: "loads", Label: label, Kind: "length", From: min(-1.5, math.Floor(now)), To: max(1.5, math.Ceil(now)),
+		Step: 0.05, Value: now, Paths: paths}
 }
 
 // heaviest is the end of a load's dial: a fifth of body mass in the hand, which is more than anybody raises on a straight

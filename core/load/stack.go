@@ -21,7 +21,8 @@ type stack struct {
 }
 
 func newStack(l *setup.Load) stack {
-	return stack{weight: l.StackMass * Gravity, ratio: l.Ratio, friction: l.Friction, parked: l.AttachmentLength + l.ParkedGap, travel: l.Travel}
+	return stack{weight: l.StackMass * Gravity, ratio: l.Ratio, friction: l.Friction, parked: l.AttachmentLength + l.ParkedGap,
+		travel: l.Travel}
 }
 
 func (s *stack) lift(length float64) (float64, State) {
@@ -97,7 +98,8 @@ var (
 
 func pulleyHeight(d *setup.Document, i int) dial.Setting {
 	l := &d.Loads[i]
-	s := dial.Setting{Group: "loads", Label: "Pulley", Paths: []string{dial.LoadPath(i, "pulley.y"), dial.LoadPath(i, "pulley"), dial.LoadPath(i, "travel"), dial.LoadPath(i, "parkedGap")}}
+	s := dial.Setting{Group: "loads", Label: "Pulley", Paths: []string{dial.LoadPath(i, "pulley.y"), dial.LoadPath(i, "pulley"),
+		dial.LoadPath(i, "travel"), dial.LoadPath(i, "parkedGap")}}
 	if st, ok := kit.ColumnOf(l.Kit); ok {
 		height := l.Pulley.Y
 		s.Kind, s.From, s.To, s.Step, s.At = "hole", 1, float64(st.Holes), 1, &height
@@ -193,7 +195,8 @@ func onColumn(f *kit.Fitting, path string, l *setup.Load, s *kit.Station, pair b
 			z = -z
 		}
 		if kit.Differ(z, l.Pulley.Z) {
-			f.Change(path+".pulley.z", "The columns are {to} apart instead of {from}.", kit.Values{"from": kit.Length(2 * math.Abs(l.Pulley.Z)), "to": kit.Length(s.Apart)})
+			f.Change(path+".pulley.z", "The columns are {to} apart instead of {from}.", kit.Values{"from": kit.Length(2 * math.Abs(l.Pulley.Z)),
+				"to": kit.Length(s.Apart)})
 		}
 		l.Pulley.Z = z
 	}
@@ -209,7 +212,8 @@ func onColumn(f *kit.Fitting, path string, l *setup.Load, s *kit.Station, pair b
 		if kit.Differ(l.Ratio, s.Ratio) {
 			text = "Pin {to} instead of {from}: at the hand {hand} instead of {before}."
 		}
-		f.Change(path+".stackMass", text, kit.Values{"from": kit.Mass(l.StackMass), "to": kit.Mass(pin), "hand": kit.Mass(pin * s.Ratio), "before": kit.Mass(pull)})
+		f.Change(path+".stackMass", text, kit.Values{"from": kit.Mass(l.StackMass), "to": kit.Mass(pin), "hand": kit.Mass(pin * s.Ratio),
+			"before": kit.Mass(pull)})
 	}
 	l.StackMass, l.Ratio, l.Friction, l.ParkedGap, l.Travel = pin, s.Ratio, s.Friction, s.ParkedGap, s.Travel
 	l.Kit = &setup.Kit{Station: s.Key, Column: column, Hole: hole, Spec: new(s.Column), Attachment: was.Attachment, Lengths: was.Lengths}

@@ -69,7 +69,8 @@ func TestOnlyTheNamedSideMoves(t *testing.T) {
 func bumpy() *setup.Movement {
 	m := &setup.Movement{Kind: "keyframes", Side: "right"}
 	for _, k := range []struct{ s, e, p float64 }{{0, 0, 90}, {0.2, 10, 90}, {0.7, 80, 40}, {1, 80, 0}} {
-		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: k.s, Pose: map[string]float64{"shoulder.elevationDeg": k.e, "shoulder.planeOfElevationDeg": k.p}})
+		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: k.s, Pose: map[string]float64{"shoulder.elevationDeg": k.e,
+			"shoulder.planeOfElevationDeg": k.p}})
 	}
 	return m
 }
@@ -92,7 +93,8 @@ func TestKeyframes(t *testing.T) {
 			t.Errorf("the path overshoots to %v at %v", e, s)
 		}
 		for _, c := range []setup.Coordinate{setup.ShoulderElevation, setup.ShoulderPlane} {
-			want := fd.Derivative(func(x float64) float64 { a, _ := at(p, x); return a[body.Right][c] }, s, &fd.Settings{Formula: fd.Central, Step: 1e-6})
+			want := fd.Derivative(func(x float64) float64 { a, _ := at(p, x); return a[body.Right][c] }, s,
+				&fd.Settings{Formula: fd.Central, Step: 1e-6})
 			if math.Abs(rates[body.Right][c]-want) > 1e-5 {
 				t.Errorf("rate of %v at %v: %v, want %v", c, s, rates[body.Right][c], want)
 			}
@@ -130,7 +132,8 @@ func TestRatesWhereTheReadingChanges(t *testing.T) {
 		poses, rates := at(guided(low), s)
 		_, beside := at(guided(low), s+1e-3)
 		e := math.Sin(poses[0][setup.ShoulderElevation])
-		speed, near := math.Hypot(rates[0][setup.ShoulderElevation], e*rates[0][setup.ShoulderPlane]), math.Hypot(beside[0][setup.ShoulderElevation], e*beside[0][setup.ShoulderPlane])
+		speed, near := math.Hypot(rates[0][setup.ShoulderElevation], e*rates[0][setup.ShoulderPlane]),
+			math.Hypot(beside[0][setup.ShoulderElevation], e*beside[0][setup.ShoulderPlane])
 		if math.Abs(speed-near) > 0.1*near {
 			t.Errorf("at a swivel of %.6f the arm swings at %.1f rad, beside it at %.1f", low, speed, near)
 		}

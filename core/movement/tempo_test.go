@@ -46,7 +46,8 @@ func TestMinimumJerk(t *testing.T) {
 // For any tempo the place stays in the range, begins and ends where it should, and rate and acceleration are its
 // derivatives; at a turn without a pause the acceleration is the same on both sides.
 func TestCourses(t *testing.T) {
-	for _, tempo := range []setup.Tempo{{Up: 1, Down: 1}, {Up: 0.4, Down: 3}, {Up: 3, Down: 0.5, Top: 1}, {Up: 1, Down: 2, Bottom: 0.5}, {Up: 2, Down: 2, Top: 1, Bottom: 1}} {
+	for _, tempo := range []setup.Tempo{{Up: 1, Down: 1}, {Up: 0.4, Down: 3}, {Up: 3, Down: 0.5, Top: 1}, {Up: 1, Down: 2, Bottom: 0.5},
+		{Up: 2, Down: 2, Top: 1, Bottom: 1}} {
 		c := course(t, tempo)
 		for i := range 400 {
 			at := c.Duration() * (float64(i) + 0.5) / 400
@@ -56,7 +57,8 @@ func TestCourses(t *testing.T) {
 			}
 			step := &fd.Settings{Formula: fd.Central, Step: 1e-5}
 			check.Near(t, "rate", v, fd.Derivative(func(x float64) float64 { s, _, _ := c.At(x); return s }, at, step), 1e-4)
-			check.Near(t, "acceleration", a, fd.Derivative(func(x float64) float64 { _, v, _ := c.At(x); return v }, at, step), 2e-3*max(1, math.Abs(a)))
+			check.Near(t, "acceleration", a, fd.Derivative(func(x float64) float64 { _, v, _ := c.At(x); return v }, at, step),
+				2e-3*max(1, math.Abs(a)))
 		}
 		phases := c.Moving()
 		top, _, _ := c.At(phases[1][0])

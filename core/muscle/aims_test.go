@@ -30,7 +30,8 @@ func met(t *table, aims []aim) (count int) {
 		var a arm
 		a.place(&b, &q)
 		sp, cp := math.Sincos(space.Rad(c.P))
-		axis := map[string]space.Vec{"abduction": {X: -cp, Z: sp}, "flexion": {X: -cp, Z: sp}, "horizontalAdduction": space.Y, "internalRotation": a.turn[humerusBody].Apply(space.Y)}[c.About]
+		axis := map[string]space.Vec{"abduction": {X: -cp, Z: sp}, "flexion": {X: -cp, Z: sp}, "horizontalAdduction": space.Y,
+			"internalRotation": a.turn[humerusBody].Apply(space.Y)}[c.About]
 		sum, force := 0.0, 0.0
 		for key, l := range lines {
 			if key == c.Row || (len(key) == len(c.Row)+2 && key[:len(c.Row)] == c.Row) {

@@ -8,7 +8,8 @@ type Need struct {
 	Girdle, Shoulder, Elbow space.Vec
 	OnArm                   space.Vec // force of loads and weights on the arm beyond the shoulder, N
 	Hip, Knee               float64
-	// Strength is that of the lifter over a trained man's of 75 kg at the same stature; 0 counts as 1. The need is shared out as if it were that
+	// Strength is that of the lifter over a trained man's of 75 kg at the same stature; 0 counts as 1. The need is shared out as if it were
+	// that
 	// much smaller, and what comes out is multiplied again: shares do not depend on it, activations do.
 	Strength    float64
 	GirdleMoves bool // the girdle is what is trained, so that it is off its stop

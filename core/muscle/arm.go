@@ -36,7 +36,8 @@ const (
 	turnFull = 70 * math.Pi / 180
 	turnZero = 50 * math.Pi / 180
 
-	collarStop  = 200.0 // N·m; a low collar bone lies near the first rib and its ligaments are near taut (trend: Bearn 1961, Anat Rec 141:351, from memory)
+	// N·m; a low collar bone lies near the first rib and its ligaments are near taut (trend: Bearn 1961, Anat Rec 141:351, from memory)
+	collarStop  = 200.0
 	collarFull  = 5 * math.Pi / 180
 	collarZero  = 12 * math.Pi / 180
 	collarRises = 0.12 // with the arm's elevation
@@ -53,7 +54,8 @@ const (
 	bladeWeight = 1 / (1 + 1/bladePrice)
 )
 
-var rowWeights = [most]float64{1, 1, math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), 1, math.Sqrt(twistWeight), 1, 1, 1}
+var rowWeights = [most]float64{1, 1, math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), math.Sqrt(bladeWeight), 1, math.Sqrt(twistWeight), 1,
+	1, 1}
 
 // ribsAt are the places of the blade that lie on the ribs, from the shoulder's centre in the blade's axes, m: its inner upper end and
 // its lower corner (own).

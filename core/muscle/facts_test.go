@@ -51,8 +51,10 @@ func TestFactsOfTheTable(t *testing.T) {
 		meets bool
 		holds func() (bool, string)
 	}{
-		{"supraspinatus at 90 degrees of abduction has 12 to 22 mm (Otis et al. 1994, J Bone Joint Surg 76:667, from memory)", true, func() (bool, string) { return between(1000*leverOf("supra", 0, 90, 0, lift), 12, 22) }},
-		{"latissimus has 22 to 30 mm of extension with the arm hanging (Ackland et al. 2008, from memory)", false, func() (bool, string) { return between(1000*leverOf("lat_mid", 0, 0, 0, back), 22, 30) }},
+		{"supraspinatus at 90 degrees of abduction has 12 to 22 mm (Otis et al. 1994, J Bone Joint Surg 76:667, from memory)", true,
+			func() (bool, string) { return between(1000*leverOf("supra", 0, 90, 0, lift), 12, 22) }},
+		{"latissimus has 22 to 30 mm of extension with the arm hanging (Ackland et al. 2008, from memory)", false,
+			func() (bool, string) { return between(1000*leverOf("lat_mid", 0, 0, 0, back), 22, 30) }},
 		{"latissimus has 15 to 33 mm of extension at 120 degrees of flexion (Ackland et al. 2008, from memory)", true, func() (bool, string) {
 			axis := space.Vec{Z: -1}
 			return between(1000*leverOf("lat_mid", 90, 120, 0, axis), 15, 33)
@@ -62,13 +64,14 @@ func TestFactsOfTheTable(t *testing.T) {
 			x, _ := NewGauge(&b, "biceps").Length(&body.Pose{})
 			return between(x, 1.1, 1.25)
 		}},
-		{"hip extension with a bent knee is weakest straight, at most two thirds of its best (Worrell et al. 2001, from memory)", true, func() (bool, string) {
-			best := 0.0
-			for hip := 0.0; hip <= 120; hip += 5 {
-				best = max(best, strongest(hip, 90, true, true))
-			}
-			return between(strongest(0, 90, true, true)/best, 0, 2.0/3)
-		}},
+		{"hip extension with a bent knee is weakest straight, at most two thirds of its best (Worrell et al. 2001, from memory)", true,
+			func() (bool, string) {
+				best := 0.0
+				for hip := 0.0; hip <= 120; hip += 5 {
+					best = max(best, strongest(hip, 90, true, true))
+				}
+				return between(strongest(0, 90, true, true)/best, 0, 2.0/3)
+			}},
 		{"hip extension is strongest near 90 degrees (Worrell et al. 2001, from memory)", false, func() (bool, string) {
 			return between(strongest(90, 90, true, true)/strongest(60, 90, true, true), 1, 2)
 		}},
@@ -82,14 +85,17 @@ func TestFactsOfTheTable(t *testing.T) {
 		{"knee flexion at 90 is stronger with the hip bent than straight (common practice, no source)", true, func() (bool, string) {
 			return between(strongest(90, 90, false, false)/strongest(0, 90, false, false), 1.05, 3)
 		}},
-		{"hip thrust on top: gluteus maximus ahead of the hamstrings (common practice, no source)", true, func() (bool, string) { return shareOfHip(5, 85, 120, 10, "gluteus.maximus", "hamstrings.long") }},
-		{"deep squat: gluteus and adductor magnus four fifths of the hip (Vigotsky & Bryanton 2016, trend, from memory)", true, func() (bool, string) {
-			return between(partOfHip(112, 115, 150, 110, "gluteus.maximus")+partOfHip(112, 115, 150, 110, "adductor.magnus"), 0.8, 1)
-		}},
+		{"hip thrust on top: gluteus maximus ahead of the hamstrings (common practice, no source)", true,
+			func() (bool, string) { return shareOfHip(5, 85, 120, 10, "gluteus.maximus", "hamstrings.long") }},
+		{"deep squat: gluteus and adductor magnus four fifths of the hip (Vigotsky & Bryanton 2016, trend, from memory)", true,
+			func() (bool, string) {
+				return between(partOfHip(112, 115, 150, 110, "gluteus.maximus")+partOfHip(112, 115, 150, 110, "adductor.magnus"), 0.8, 1)
+			}},
 		{"deep squat: gluteus maximus not behind adductor magnus (common practice, no source)", false, func() (bool, string) {
 			return shareOfHip(112, 115, 150, 110, "gluteus.maximus", "adductor.magnus")
 		}},
-		{"hinge at the bottom: hamstrings at least a quarter (common practice, no source)", true, func() (bool, string) { return between(partOfHip(95, 20, 180, -10, "hamstrings.long"), 0.25, 1) }},
+		{"hinge at the bottom: hamstrings at least a quarter (common practice, no source)", true,
+			func() (bool, string) { return between(partOfHip(95, 20, 180, -10, "hamstrings.long"), 0.25, 1) }},
 	} {
 		if ok, what := f.holds(); ok != f.meets {
 			t.Errorf("%s: %v (%s), marked %v", f.says, ok, what, f.meets)
@@ -118,7 +124,8 @@ func shareOfHip(hip, knee, needHip, needKnee float64, more, less string) (bool, 
 	return a >= b, fmt.Sprintf("%.2f and %.2f", a, b)
 }
 
-// Every line of the table belongs to a head, every head to a region that setups or reports name, and every region that a setup can be for is
+// Every line of the table belongs to a head, every head to a region that setups or reports name, and every region that a setup can be for
+// is
 // in the table, but those that are told as held or without muscles.
 func TestEveryLineHasAPart(t *testing.T) {
 	for i := range regions.Regions {
@@ -151,7 +158,8 @@ func TestEveryLineHasAPart(t *testing.T) {
 
 // Labels of lists read as sentences have them.
 func TestInSentence(t *testing.T) {
-	for label, want := range map[string]string{"Chest, lower": "lower chest", "Triceps": "triceps", "Chest, whole": "whole chest", "Deltoid, rear": "rear deltoid"} {
+	for label, want := range map[string]string{"Chest, lower": "lower chest", "Triceps": "triceps", "Chest, whole": "whole chest",
+		"Deltoid, rear": "rear deltoid"} {
 		if got := InSentence(label); got != want {
 			t.Errorf("%q in a sentence: %q, want %q", label, got, want)
 		}

@@ -112,7 +112,8 @@ func (p *laid) passive() {
 	for _, on := range ribsAt {
 		place := r3.Add(a.origin[scapulaBody], a.turn[scapulaBody].Apply(r3.Scale(a.scale, on)))
 		out := ribs(place, a.scale)
-		about := [crossings]space.Vec{atGirdle: r3.Cross(r3.Sub(place, a.joint[atGirdle]), out), atBlade: r3.Cross(r3.Sub(place, a.joint[atBlade]), out)}
+		about := [crossings]space.Vec{atGirdle: r3.Cross(r3.Sub(place, a.joint[atGirdle]), out),
+			atBlade: r3.Cross(r3.Sub(place, a.joint[atBlade]), out)}
 		c := column{at: p.row(&about, 0), stiff: free, passive: true}
 		for i := range c.at {
 			c.at[i] *= ribPush

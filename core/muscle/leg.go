@@ -79,8 +79,9 @@ func (t *leverTable) longer(deg float64) float64 {
 }
 
 func newLegLine(r *region, b *body.Body) legLine {
-	l := legLine{key: r.Key, head: headOf(r.Key), force: r.Force * regions.StatureRef / b.Height, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, scale: b.Height / regions.StatureRef,
-		hip: newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"])}
+	l := legLine{key: r.Key, head: headOf(r.Key), force: r.Force * regions.StatureRef / b.Height, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt,
+		scale: b.Height / regions.StatureRef,
+		hip:   newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"])}
 	var before space.Vec
 	for i, p := range r.Points {
 		at := p.At.vec()

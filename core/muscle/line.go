@@ -41,13 +41,16 @@ const (
 	trunkBody owner = iota
 	girdleBody
 	scapulaBody
-	rootBody // the inner end of the blade's spine, which hardly moves in upward rotation (Bagg & Forrest 1988, Am J Phys Med Rehabil 67:238-245, from memory)
+	// the inner end of the blade's spine, which hardly moves in upward rotation (Bagg & Forrest 1988, Am J Phys Med Rehabil 67:238-245, from
+	// memory)
+	rootBody
 	sleeveBody
 	humerusBody
 	forearmBody
 )
 
-var owners = map[string]owner{"trunk": trunkBody, "girdle": girdleBody, "scapula": scapulaBody, "root": rootBody, "sleeve": sleeveBody, "humerus": humerusBody, "forearm": forearmBody}
+var owners = map[string]owner{"trunk": trunkBody, "girdle": girdleBody, "scapula": scapulaBody, "root": rootBody, "sleeve": sleeveBody,
+	"humerus": humerusBody, "forearm": forearmBody}
 
 func (o owner) level() level {
 	switch o {
@@ -103,7 +106,8 @@ const (
 	rhythm   = 1.0 / 3
 	yawShare = 0.4
 	yawFrom  = 30 * math.Pi / 180
-	sleeve   = 0.25 // share of the arm's turn about itself that the deltoid's origins follow (own): carries what turning the arm does to its parts
+	// share of the arm's turn about itself that the deltoid's origins follow (own): carries what turning the arm does to its parts
+	sleeve = 0.25
 )
 
 // place computes the bodies from a pose. A negative elevation counts as a positive one in the opposite plane.
@@ -290,7 +294,8 @@ func (a *arm) wrapped(w *wrap, p, q space.Vec) (first, last space.Vec, arc float
 		return overSphere(p, q, a.origin[humerusBody], k*w.Radius)
 	case "elbow":
 		h := &a.turn[humerusBody]
-		c := cylinder{at: a.origin[forearmBody], u: h.Apply(space.X), v: h.Apply(space.Y), w: h.Apply(space.Z), radius: k * w.Radius, direction: -w.Side}
+		c := cylinder{at: a.origin[forearmBody], u: h.Apply(space.X), v: h.Apply(space.Y), w: h.Apply(space.Z), radius: k * w.Radius,
+			direction: -w.Side}
 		return c.over(p, q)
 	}
 	c := cylinder{at: space.Vec{X: -0.025 * k, Z: -0.125 * k}, u: space.X, v: space.Z, w: space.Y, radius: k * w.Radius, direction: w.Side}

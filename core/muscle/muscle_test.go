@@ -52,8 +52,10 @@ func TestPosesOfAnotherProgram(t *testing.T) {
 	b := reference()
 	lines := linesOf(&old, &b)
 	for _, c := range poses {
-		q := body.Pose{setup.ShoulderPlane: space.Rad(c.Pose["p"]), setup.ShoulderElevation: space.Rad(c.Pose["e"]), setup.ShoulderRotation: space.Rad(c.Pose["r"]),
-			setup.ElbowFlexion: space.Rad(c.Pose["f"]), setup.GirdleProtraction: space.Rad(c.Pose["pro"]), setup.GirdleElevation: space.Rad(c.Pose["ele"])}
+		q := body.Pose{setup.ShoulderPlane: space.Rad(c.Pose["p"]), setup.ShoulderElevation: space.Rad(c.Pose["e"]),
+			setup.ShoulderRotation: space.Rad(c.Pose["r"]),
+			setup.ElbowFlexion:     space.Rad(c.Pose["f"]), setup.GirdleProtraction: space.Rad(c.Pose["pro"]),
+			setup.GirdleElevation: space.Rad(c.Pose["ele"])}
 		var a arm
 		a.place(&b, &q)
 		for key, want := range c.Regions {

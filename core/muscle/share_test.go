@@ -19,7 +19,8 @@ import (
 
 func somePose(r *rand.Rand) body.Pose {
 	span := func(low, high float64) float64 { return space.Rad(low + (high-low)*r.Float64()) }
-	return body.Pose{setup.ShoulderPlane: span(-30, 110), setup.ShoulderElevation: span(5, 140), setup.ShoulderRotation: span(-50, 60), setup.ElbowFlexion: span(0, 130),
+	return body.Pose{setup.ShoulderPlane: span(-30, 110), setup.ShoulderElevation: span(5, 140), setup.ShoulderRotation: span(-50, 60),
+		setup.ElbowFlexion:    span(0, 130),
 		setup.GirdleElevation: span(-5, 20), setup.GirdleProtraction: span(-10, 20)}
 }
 
@@ -162,7 +163,8 @@ func TestSharingAgainstAnotherMethod(t *testing.T) {
 		for j := range start {
 			start[j] = 0.3
 		}
-		other, err := optimize.Minimize(problem, start, &optimize.Settings{MajorIterations: 20000, GradientThreshold: 1e-9}, &optimize.LBFGS{Store: 30})
+		other, err := optimize.Minimize(problem, start, &optimize.Settings{MajorIterations: 20000, GradientThreshold: 1e-9},
+			&optimize.LBFGS{Store: 30})
 		if other == nil {
 			t.Fatal(err)
 		}
@@ -275,7 +277,8 @@ func TestLegExcursion(t *testing.T) {
 
 // A lifter of another size has the same normalised lengths in the same poses, and moment arms as much longer.
 func TestAnotherSize(t *testing.T) {
-	small, tall := reference(), body.New(&setup.Lifter{Height: 1.925, BodyMass: 75, Lengths: map[string]float64{"upperArm": 0.326 * 1.1, "forearm": 0.256 * 1.1}})
+	small, tall := reference(), body.New(&setup.Lifter{Height: 1.925, BodyMass: 75, Lengths: map[string]float64{"upperArm": 0.326 * 1.1,
+		"forearm": 0.256 * 1.1}})
 	one, other := linesOf(&regions, &small), linesOf(&regions, &tall)
 	r := rand.New(rand.NewPCG(47, 48))
 	for range 20 {
@@ -319,7 +322,8 @@ func BenchmarkShareArm(b *testing.B) {
 		for i := range places {
 			u := float64(i) / (places - 1)
 			q := body.Pose{setup.ShoulderElevation: 0.2 + 1.3*u, setup.ShoulderPlane: 0.7, setup.ElbowFlexion: 0.3}
-			m.ShareArm(&q, &Need{Shoulder: space.Vec{X: -10 - 20*u, Z: 8}, Girdle: space.Vec{X: -15 - 22*u, Z: 9}, Elbow: space.Vec{X: -2}, OnArm: space.Vec{Y: -70}})
+			m.ShareArm(&q, &Need{Shoulder: space.Vec{X: -10 - 20*u, Z: 8}, Girdle: space.Vec{X: -15 - 22*u, Z: 9}, Elbow: space.Vec{X: -2},
+				OnArm: space.Vec{Y: -70}})
 		}
 	}
 	b.ReportMetric(float64(b.Elapsed().Nanoseconds())/float64(b.N)/places, "ns/place")

@@ -16,7 +16,8 @@ import (
 	"dialarc/core/setup"
 )
 
-// column is one kind of column of the table: its name in the first row, what else people call it, what it measures (empty for words), and how
+// column is one kind of column of the table: its name in the first row, what else people call it, what it measures (empty for words), and
+// how
 // a cell is read, in a unit that is so much in SI, and written.
 type column struct {
 	name   string
@@ -75,7 +76,8 @@ var columns = func() []column {
 	list := []column{
 		textual("name", func(p *Person) *string { return &p.Name }, "lifter", "athlete", "client"),
 		numeric("height", "length", func(p *Person) *float64 { return &p.Body.Height }, "stature", "body height", "tall"),
-		numeric("bodyMass", "mass", func(p *Person) *float64 { return &p.Body.BodyMass }, "mass", "weight", "body mass", "body weight", "bodyweight"),
+		numeric("bodyMass", "mass", func(p *Person) *float64 { return &p.Body.BodyMass }, "mass", "weight", "body mass", "body weight",
+			"bodyweight"),
 		textual("notes", func(p *Person) *string { return &p.Notes }, "note", "remarks", "comments"),
 		numeric("naturalPathDeg", "angle", func(p *Person) *float64 { return &p.Body.NaturalPathDeg }),
 		numeric("carryingDeg", "angle", func(p *Person) *float64 { return &p.Body.CarryingDeg }),
@@ -184,10 +186,12 @@ func separator(text string) rune {
 // readCSV reads a table whose first row names the columns, in any order; name, height and body mass have to be there.
 func readCSV(text string) ([]Person, setup.Problems) {
 	if strings.TrimSpace(text) == "" {
-		return nil, setup.Problems{{What: "The file is empty.", Hint: "Give a table whose first row names the columns: name, height, bodyMass and what else was measured."}}
+		return nil, setup.Problems{{What: "The file is empty.",
+			Hint: "Give a table whose first row names the columns: name, height, bodyMass and what else was measured."}}
 	}
 	if row, cells := widest(text, separator(text)); cells > mostCells {
-		return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has more than %d cells.", mostCells), Hint: "A table of lifters has a column for each measure, and one row a lifter."}}
+		return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has more than %d cells.", mostCells),
+			Hint: "A table of lifters has a column for each measure, and one row a lifter."}}
 	}
 	r := csv.NewReader(strings.NewReader(text))
 	r.Comma, r.FieldsPerRecord, r.TrimLeadingSpace = separator(text), -1, true
@@ -213,7 +217,8 @@ func readCSV(text string) ([]Person, setup.Problems) {
 			continue
 		}
 		if len(list) == Most {
-			return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("There are more than %d lifters.", Most), Hint: "Give the file in parts."}}
+			return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("There are more than %d lifters.", Most),
+				Hint: "Give the file in parts."}}
 		}
 		p, problems := person(cells, cols, row)
 		list, found = append(list, p), append(found, problems...)
@@ -260,7 +265,8 @@ func blank(cells []string) bool {
 func broken(err error) setup.Problem {
 	var parse *csv.ParseError
 	if errors.As(err, &parse) {
-		return setup.Problem{Path: fmt.Sprintf("row %d", parse.Line), What: fmt.Sprintf("The row cannot be read at sign %d: %v.", parse.Column, parse.Err), Hint: "Quote a cell with separators or quotes in it, and double the quotes inside."}
+		return setup.Problem{Path: fmt.Sprintf("row %d", parse.Line), What: fmt.Sprintf("The row cannot be read at sign %d: %v.", parse.Column,
+			parse.Err), Hint: "Quote a cell with separators or quotes in it, and double the quotes inside."}
 	}
 	return setup.Problem{What: "The table cannot be read: " + err.Error() + "."}
 }
@@ -286,7 +292,8 @@ func heads(first []string) ([]head, setup.Problems) {
 	}
 	for _, needed := range []string{"name", "height", "bodyMass"} {
 		if !seen[needed] {
-			found = append(found, setup.Problem{Path: "row 1", What: "The column " + needed + " is missing.", Hint: "Name, height and body mass are needed; the rest can come later."})
+			found = append(found, setup.Problem{Path: "row 1", What: "The column " + needed + " is missing.",
+				Hint: "Name, height and body mass are needed; the rest can come later."})
 		}
 	}
 	return cols, few(found)
@@ -306,13 +313,15 @@ func person(cells []string, cols []head, row int) (Person, setup.Problems) {
 	var found setup.Problems
 	at := func(name string) string { return fmt.Sprintf("row %d, column %s", row, name) }
 	if len(cells) > len(cols) && !blank(cells[len(cols):]) {
-		found = append(found, setup.Problem{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has %d cells, the first row %d.", len(cells), len(cols)),
+		found = append(found, setup.Problem{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has %d cells, the first row %d.",
+			len(cells), len(cols)),
 			Hint: "A decimal comma wants another separator between cells, or quotes."})
 		return p, found
 	}
 	for i, cell := range cells[:min(len(cells), len(cols))] {
 		if err := cols[i].read(&p, strings.TrimSpace(cell), cols[i].unit); err != nil {
-			found = append(found, setup.Problem{Path: at(cols[i].name), What: wrongCell(cell, err), Hint: "Give a number with its unit, or one in the column's, or leave the cell empty."})
+			found = append(found, setup.Problem{Path: at(cols[i].name), What: wrongCell(cell, err),
+				Hint: "Give a number with its unit, or one in the column's, or leave the cell empty."})
 		}
 	}
 	if len(found) > 0 {

@@ -55,10 +55,12 @@ func readJSON(raw []byte) ([]Person, setup.Problems) {
 		return nil, setup.Problems{{What: "The file cannot be read: " + err.Error() + "."}}
 	}
 	if f.Schema != Schema {
-		return nil, setup.Problems{{Path: "schema", What: fmt.Sprintf("The file is %q.", f.Schema), Why: "This program reads only the versions that it knows.", Hint: "Give " + Schema + "."}}
+		return nil, setup.Problems{{Path: "schema", What: fmt.Sprintf("The file is %q.", f.Schema),
+			Why: "This program reads only the versions that it knows.", Hint: "Give " + Schema + "."}}
 	}
 	if len(f.Lifters) == 0 || len(f.Lifters) > Most {
-		return nil, setup.Problems{{Path: "lifters", What: fmt.Sprintf("There are %d lifters.", len(f.Lifters)), Hint: fmt.Sprintf("Give 1 to %d.", Most)}}
+		return nil, setup.Problems{{Path: "lifters", What: fmt.Sprintf("There are %d lifters.", len(f.Lifters)),
+			Hint: fmt.Sprintf("Give 1 to %d.", Most)}}
 	}
 	var found setup.Problems
 	for i := range f.Lifters {

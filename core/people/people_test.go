@@ -13,7 +13,8 @@ import (
 )
 
 var some = []people.Person{
-	{Name: "One, with a comma", Notes: "Two\nlines and \"quotes\"", Body: setup.Lifter{Height: 1.7, BodyMass: 70.5, NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.31, "footLength": 0.26}}},
+	{Name: "One, with a comma", Notes: "Two\nlines and \"quotes\"", Body: setup.Lifter{Height: 1.7, BodyMass: 70.5, NaturalPathDeg: 8,
+		Lengths: map[string]float64{"upperArm": 0.31, "footLength": 0.26}}},
 	{Name: "Two", Body: setup.Lifter{Height: 1.85, BodyMass: 92}},
 }
 
@@ -52,7 +53,8 @@ func TestTablesOfOtherPrograms(t *testing.T) {
 		"quoted commas":    "name,stature,mass\nSomeone,\"1,72\",\"70,5\"",
 	} {
 		got, problems := people.Read([]byte(text))
-		if len(problems) > 0 || len(got) != 1 || got[0].Name != "Someone" || got[0].Body.Height != 1.72 || math.Abs(got[0].Body.BodyMass-70.5) > 1e-3 {
+		if len(problems) > 0 || len(got) != 1 || got[0].Name != "Someone" || got[0].Body.Height != 1.72 ||
+			math.Abs(got[0].Body.BodyMass-70.5) > 1e-3 {
 			t.Errorf("%s: %v, %+v", name, problems, got)
 		}
 	}

@@ -61,5 +61,6 @@ func (c *Curves) moving() *Curves {
 	if some == nil {
 		return c
 	}
-	return &Curves{Swept: pick(c.Swept, some), Angle: pick(c.Angle, some), Total: pick(c.Total, some), Variable: pick(c.Variable, some), GapWhy: c.GapWhy}
+	return &Curves{Swept: pick(c.Swept, some), Angle: pick(c.Angle, some), Total: pick(c.Total, some), Variable: pick(c.Variable, some),
+		GapWhy: c.GapWhy}
 }

@@ -158,7 +158,8 @@ func describe(u, angle, torque []float64) Shape {
 	top := floats.MaxIdx(torque)
 	peak := torque[top]
 	none := metric.Missing("No torque resists the lift anywhere in the range.")
-	s := Shape{Peak: metric.Known(peak), PeakAngle: none, StartShare: none, EndShare: none, Centroid: none, Thirds: [3]metric.Metric{none, none, none}, Assisting: none}
+	s := Shape{Peak: metric.Known(peak), PeakAngle: none, StartShare: none, EndShare: none, Centroid: none,
+		Thirds: [3]metric.Metric{none, none, none}, Assisting: none}
 	size := mean(u, func(i int) float64 { return math.Abs(torque[i]) })
 	resisting := make([]float64, len(torque))
 	for i, t := range torque {

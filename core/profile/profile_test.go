@@ -16,15 +16,6 @@ import (
 	"gonum.org/v1/gonum/integrate"
 )
 
-func value(t *testing.T, what string, m metric.Metric) float64 {
-	t.Helper()
-	if !m.Known() {
-		t.Errorf("%s is missing: %s", what, m.Why())
-		return math.NaN()
-	}
-	return m.OrNaN()
-}
-
 // curve is a profile over 90 degrees from 5 degrees on, given over the place u in [0, 1].
 func curve(n int, torque, capacity func(u float64) float64) *profile.Input {
 	in := &profile.Input{School: "match"}
@@ -47,16 +38,16 @@ func TestConstantTorque(t *testing.T) {
 	in := curve(101, constant(30), constant(60))
 	in.School = "even"
 	r := profile.Judge(in)
-	check.Near(t, "peak", value(t, "peak", r.Total.Peak), 30, 1e-12)
-	check.Near(t, "a plateau peaks at its first angle", space.Deg(value(t, "angle", r.Total.PeakAngle)), 5, 1e-9)
-	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 0.5, 1e-12)
-	check.Near(t, "left at the end", value(t, "left", r.Total.EndShare), 1, 1e-12)
+	check.Near(t, "peak", check.Value(t, "peak", r.Total.Peak), 30, 1e-12)
+	check.Near(t, "a plateau peaks at its first angle", space.Deg(check.Value(t, "angle", r.Total.PeakAngle)), 5, 1e-9)
+	check.Near(t, "centroid", check.Value(t, "centroid", r.Total.Centroid), 0.5, 1e-12)
+	check.Near(t, "left at the end", check.Value(t, "left", r.Total.EndShare), 1, 1e-12)
 	for _, third := range r.Total.Thirds {
-		check.Near(t, "third", value(t, "third", third), 1.0/3, 1e-9)
+		check.Near(t, "third", check.Value(t, "third", third), 1.0/3, 1e-9)
 	}
-	check.Near(t, "match with even", value(t, "match", r.Fit), 100, 1e-9)
-	check.Near(t, "effort", value(t, "effort", r.PeakEffort), 0.5, 1e-12)
-	check.Near(t, "load factor", value(t, "factor", r.LoadFactor), 2, 1e-12)
+	check.Near(t, "match with even", check.Value(t, "match", r.Fit), 100, 1e-9)
+	check.Near(t, "effort", check.Value(t, "effort", r.PeakEffort), 0.5, 1e-12)
+	check.Near(t, "load factor", check.Value(t, "factor", r.LoadFactor), 2, 1e-12)
 	if r.Total.Phase != "mid" || len(r.DeadSpots)+len(r.Cliffs) > 0 {
 		t.Errorf("phase %s, dead %v, cliffs %v", r.Total.Phase, r.DeadSpots, r.Cliffs)
 	}
@@ -66,9 +57,9 @@ func TestConstantTorque(t *testing.T) {
 // mirror image (closed forms of the triangle).
 func TestTriangle(t *testing.T) {
 	r := profile.Judge(curve(301, func(u float64) float64 { return 40 * u }, constant(60)))
-	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 2.0/3, 1e-5)
+	check.Near(t, "centroid", check.Value(t, "centroid", r.Total.Centroid), 2.0/3, 1e-5)
 	for k, want := range []float64{1.0 / 9, 3.0 / 9, 5.0 / 9} {
-		check.Near(t, "third", value(t, "third", r.Total.Thirds[k]), want, 1e-5)
+		check.Near(t, "third", check.Value(t, "third", r.Total.Thirds[k]), want, 1e-5)
 	}
 	if r.Total.Phase != "late" {
 		t.Errorf("rising torque is %s", r.Total.Phase)
@@ -77,7 +68,7 @@ func TestTriangle(t *testing.T) {
 		t.Errorf("under 15%% of the peak up to 18.5 degrees: %v", r.DeadSpots)
 	}
 	r = profile.Judge(curve(301, func(u float64) float64 { return 40 * (1 - u) }, constant(60)))
-	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), 1.0/3, 1e-5)
+	check.Near(t, "centroid", check.Value(t, "centroid", r.Total.Centroid), 1.0/3, 1e-5)
 	if r.Total.Phase != "early" {
 		t.Errorf("falling torque is %s", r.Total.Phase)
 	}
@@ -91,10 +82,10 @@ func TestCentroidAgainstQuadrature(t *testing.T) {
 	floats.ScaleTo(u, 2/math.Pi, in.Swept)
 	floats.MulTo(moment, u, in.Total)
 	area := integrate.Trapezoidal(u, in.Total)
-	check.Near(t, "centroid", value(t, "centroid", r.Total.Centroid), integrate.Trapezoidal(u, moment)/area, 1e-12)
+	check.Near(t, "centroid", check.Value(t, "centroid", r.Total.Centroid), integrate.Trapezoidal(u, moment)/area, 1e-12)
 	sum := 0.0
 	for _, third := range r.Total.Thirds {
-		sum += value(t, "third", third)
+		sum += check.Value(t, "third", third)
 	}
 	check.Near(t, "sum of the thirds", sum, 1, 1e-12)
 }
@@ -122,7 +113,7 @@ func TestEachSchoolWantsItsOwn(t *testing.T) {
 			in := curve(101, torque, falling)
 			in.School, in.Custom = judge, []float64{0, 1, 2, 3, 4}
 			r := profile.Judge(in)
-			match := value(t, "match", r.Fit)
+			match := check.Value(t, "match", r.Fit)
 			if judge == school {
 				check.Near(t, school+" by itself", match, 100, 1e-6)
 				check.Near(t, school+": the wanted curve is the curve", floats.Distance(r.Target, in.Total, math.Inf(1)), 0, 1e-6)
@@ -138,7 +129,7 @@ func TestEachSchoolWantsItsOwn(t *testing.T) {
 func TestMatchByHand(t *testing.T) {
 	in := curve(2001, constant(30), constant(60))
 	in.School = "early"
-	check.Near(t, "match", value(t, "match", profile.Judge(in).Fit), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
+	check.Near(t, "match", check.Value(t, "match", profile.Judge(in).Fit), 100*(1-0.65/0.675/math.Sqrt(12)), 1e-3)
 }
 
 // Overload: the load is raised until the largest effort is 1; then the mean effort is scored.
@@ -146,8 +137,8 @@ func TestOverload(t *testing.T) {
 	in := curve(1001, func(u float64) float64 { return 20 + 20*u }, constant(80))
 	in.School = "overload"
 	r := profile.Judge(in)
-	check.Near(t, "factor", value(t, "factor", r.LoadFactor), 2, 1e-9)
-	check.Near(t, "mean effort", value(t, "match", r.Fit), 75, 1e-6)
+	check.Near(t, "factor", check.Value(t, "factor", r.LoadFactor), 2, 1e-9)
+	check.Near(t, "mean effort", check.Value(t, "match", r.Fit), 75, 1e-6)
 }
 
 // Fixed parts do not scale: with 10 N·m of arm and 20 of load against 40, the load may grow by 1.5.
@@ -156,7 +147,7 @@ func TestLoadFactorLeavesTheArm(t *testing.T) {
 	for i := range in.Variable {
 		in.Variable[i] = 20
 	}
-	check.Near(t, "factor", value(t, "factor", profile.Judge(in).LoadFactor), 1.5, 1e-12)
+	check.Near(t, "factor", check.Value(t, "factor", profile.Judge(in).LoadFactor), 1.5, 1e-12)
 	for i := range in.Capacity {
 		in.Capacity[i] = 9
 	}
@@ -168,7 +159,7 @@ func TestLoadFactorLeavesTheArm(t *testing.T) {
 // 80 kg for 10 repetitions is a one-repetition limit of 106.7 kg (Epley 1985, from memory).
 func TestRepetitions(t *testing.T) {
 	in := curve(11, constant(80), constant(106.666666666))
-	check.Near(t, "repetitions", value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
+	check.Near(t, "repetitions", check.Value(t, "reps", profile.Judge(in).Reps), 10, 1e-6)
 	for capacity, why := range map[float64]string{82: "too near", 70: "more than"} {
 		if r := profile.Judge(curve(11, constant(80), constant(capacity))); r.Reps.Known() || !strings.Contains(r.Reps.Why(), why) {
 			t.Errorf("80 of %v leave no count, yet %+v", capacity, r.Reps)
@@ -179,8 +170,8 @@ func TestRepetitions(t *testing.T) {
 // Torque that helps the lift weighs nothing and is told by itself: half of sin over a whole turn.
 func TestAssistingTorque(t *testing.T) {
 	r := profile.Judge(curve(1001, func(u float64) float64 { return math.Sin(2 * math.Pi * u) }, constant(2)))
-	check.Near(t, "assisting", value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
-	check.Near(t, "centroid of the first half wave", value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
+	check.Near(t, "assisting", check.Value(t, "assisting", r.Total.Assisting), 0.5, 1e-6)
+	check.Near(t, "centroid of the first half wave", check.Value(t, "centroid", r.Total.Centroid), 0.25, 1e-3)
 	r = profile.Judge(curve(101, constant(-5), constant(60)))
 	if !r.Fit.Known() || r.Fit.OrNaN() != 0 || r.Fit.Why() == "" || r.Total.Centroid.Known() {
 		t.Errorf("all help: match %+v, centroid %+v", r.Fit, r.Total.Centroid)
@@ -212,7 +203,8 @@ func TestCliff(t *testing.T) {
 		t.Errorf("short of its top: %v", short)
 	}
 	// What comes in within a tenth of the range is one that rises.
-	if in := profile.Judge(curve(101, func(u float64) float64 { return 40 / (1 + math.Exp(-100*(u-0.5))) }, constant(60))).Cliffs; len(in) != 1 || in[0].Falls {
+	if in := profile.Judge(curve(101, func(u float64) float64 { return 40 / (1 + math.Exp(-100*(u-0.5))) },
+		constant(60))).Cliffs; len(in) != 1 || in[0].Falls {
 		t.Errorf("coming in: %v", in)
 	}
 }
@@ -279,7 +271,8 @@ func TestCapacityBetweenThePlanes(t *testing.T) {
 	check.Near(t, "flexion", raised(c, math.Pi/2, 0), 1.4*80, 1e-9)
 	check.Near(t, "half way", raised(c, math.Pi/4, 1), (side+front)/2, 1e-9)
 	check.Near(t, "behind the body as at its side", raised(c, -0.4, 1), side, 1e-12)
-	tested := known(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34}, setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50})
+	tested := known(setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 90, Torque: 34},
+		setup.StrengthTest{Action: "shoulder.abduction", AngleDeg: 20, Torque: 50})
 	c = profile.NewCapacity(tested, "shoulder", false)
 	if raised(c, 0, 1); c.Trust != profile.Measured {
 		t.Errorf("to the side: %s", c.Trust)
@@ -293,7 +286,8 @@ func TestCapacityBetweenThePlanes(t *testing.T) {
 // arm that goes forward is adducted, one that goes back abducted, and one that does both counts by the squares of the
 // speeds. What no shape fits is unknown, and says so.
 func TestActionByDirection(t *testing.T) {
-	level := body.Pose{setup.ShoulderElevation: math.Pi / 2, setup.ShoulderPlane: math.Pi / 2, setup.ElbowFlexion: math.Pi / 2, setup.KneeFlexion: space.Rad(70), setup.HipFlexion: math.Pi / 2}
+	level := body.Pose{setup.ShoulderElevation: math.Pi / 2, setup.ShoulderPlane: math.Pi / 2, setup.ElbowFlexion: math.Pi / 2,
+		setup.KneeFlexion: space.Rad(70), setup.HipFlexion: math.Pi / 2}
 	for _, c := range []struct {
 		joint string
 		spin  bool

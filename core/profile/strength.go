@@ -86,7 +86,8 @@ func (s *Strength) fit(action string) *curve {
 // Estimate is the largest torque of an action, at the best angle, of people of the lifter's mass, training and sex, N·m.
 func (s *Strength) Estimate(action string) float64 {
 	l := s.Lifter
-	return catalogue.Shapes[action].PerMass * catalogue.StrengthMass(l.Height, l.BodyMass) * catalogue.Trained(l.Training, l.Sex, leg(jointOf(action)))
+	return catalogue.Shapes[action].PerMass * catalogue.StrengthMass(l.Height, l.BodyMass) * catalogue.Trained(l.Training, l.Sex,
+		leg(jointOf(action)))
 }
 
 func (s *Strength) estimateSpread() float64 {

@@ -26,7 +26,8 @@ func TestStrengthOfWomenAndNovices(t *testing.T) {
 	}
 	check.Near(t, "arm", of("female", "", "elbow.flexion")/of("male", "", "elbow.flexion"), 0.52/0.79, 0.03)
 	check.Near(t, "leg", of("female", "", "knee.extension")/of("male", "", "knee.extension"), 0.66/0.79, 0.02)
-	if n, u, a := of("", "novice", "hip.extension"), of("", "", "hip.extension"), of("", "advanced", "hip.extension"); !(n < 0.7*u && a > 1.2*u) {
+	if n, u, a := of("", "novice", "hip.extension"), of("", "", "hip.extension"), of("", "advanced", "hip.extension"); !(n < 0.7*u &&
+		a > 1.2*u) {
 		t.Errorf("novice %.0f, not given %.0f, advanced %.0f", n, u, a)
 	}
 	check.Near(t, "not given counts as a trained man", of("", "", "elbow.flexion"), of("male", "trained", "elbow.flexion"), 0)
@@ -51,7 +52,8 @@ func TestWhatStrengthRestsOn(t *testing.T) {
 	for _, c := range []struct {
 		lifter *setup.Lifter
 		says   string
-	}{{&plain, "trained man of this body mass: training and sex are not given"}, {&given, "novice woman of this body mass."}, {&tested, "one test"}} {
+	}{{&plain, "trained man of this body mass: training and sex are not given"}, {&given, "novice woman of this body mass."},
+		{&tested, "one test"}} {
 		s := &profile.Strength{Lifter: c.lifter}
 		_, k := bend(s)
 		if k.Spread >= last || !strings.Contains(s.Words(k.Trust), c.says) {
@@ -72,13 +74,15 @@ func TestKnownSetsWeighByNearness(t *testing.T) {
 	set := func(factor float64, action string) profile.Told {
 		return profile.Told{Factor: factor, Actions: map[string]float64{action: 1}}
 	}
-	same, joint, limb, far := with(set(1.5, "elbow.flexion")), with(set(1.5, "elbow.extension")), with(set(1.5, "shoulder.abduction")), with(set(1.5, "knee.extension"))
+	same, joint, limb, far := with(set(1.5, "elbow.flexion")), with(set(1.5, "elbow.extension")), with(set(1.5, "shoulder.abduction")),
+		with(set(1.5, "knee.extension"))
 	if !(same > 1.38 && same <= 1.5 && joint < same && limb < joint && far < limb && far < 1.2 && far > 1) {
 		t.Errorf("same action %.3f, same joint %.3f, same limb %.3f, leg %.3f", same, joint, limb, far)
 	}
 	both := with(set(1.5, "elbow.flexion"), set(1.2, "elbow.flexion"))
 	check.Near(t, "two sets", both, math.Sqrt(1.5*1.2), 0.06)
-	s := &profile.Strength{Lifter: lifter(setup.StrengthTest{Action: "elbow.flexion", AngleDeg: 90, Torque: 50}), Sets: []profile.Told{set(2, "elbow.flexion")}}
+	s := &profile.Strength{Lifter: lifter(setup.StrengthTest{Action: "elbow.flexion", AngleDeg: 90, Torque: 50}),
+		Sets: []profile.Told{set(2, "elbow.flexion")}}
 	x, c := bend(s)
 	check.Near(t, "a test goes first", x, 50, 1e-9)
 	if c.Trust != profile.Scaled {
@@ -94,7 +98,8 @@ func TestOverallStrength(t *testing.T) {
 	usual := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75}}
 	check.Near(t, "arm", usual.Overall(false), 1, 1e-12)
 	check.Near(t, "leg", usual.Overall(true), 1, 1e-12)
-	strong := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75, Strength: []setup.StrengthTest{{Action: "knee.extension", AngleDeg: 70, Torque: 2 * 3.2 * 75}}}}
+	strong := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75, Strength: []setup.StrengthTest{{Action: "knee.extension",
+		AngleDeg: 70, Torque: 2 * 3.2 * 75}}}}
 	check.Near(t, "leg of twice the strength", strong.Overall(true), 2, 1e-9)
 	check.Near(t, "arm stays", strong.Overall(false), 1, 1e-12)
 }

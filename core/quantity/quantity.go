@@ -1,4 +1,5 @@
-// Package quantity reads numbers as people type them: with a decimal point or comma, with units or without, in feet and inches, and as small
+// Package quantity reads numbers as people type them: with a decimal point or comma, with units or without, in feet and inches, and as
+// small
 // sums like 60/2.2.
 package quantity
 
@@ -22,11 +23,14 @@ type unit struct {
 // units by the names that people type. The pound, the foot and the pound-force are exact (NIST SP 811:2008, appendix B.8).
 var units = map[string]unit{
 	"mm": {"length", 1e-3}, "cm": {"length", 1e-2}, "m": {"length", 1},
-	"in": {"length", 0.0254}, "inch": {"length", 0.0254}, "inches": {"length", 0.0254}, `"`: {"length", 0.0254}, "″": {"length", 0.0254}, "”": {"length", 0.0254},
-	"ft": {"length", 0.3048}, "foot": {"length", 0.3048}, "feet": {"length", 0.3048}, "'": {"length", 0.3048}, "′": {"length", 0.3048}, "’": {"length", 0.3048},
+	"in": {"length", 0.0254}, "inch": {"length", 0.0254}, "inches": {"length", 0.0254}, `"`: {"length", 0.0254}, "″": {"length", 0.0254},
+	"”":  {"length", 0.0254},
+	"ft": {"length", 0.3048}, "foot": {"length", 0.3048}, "feet": {"length", 0.3048}, "'": {"length", 0.3048}, "′": {"length", 0.3048},
+	"’": {"length", 0.3048},
 	"g": {"mass", 1e-3}, "kg": {"mass", 1}, "kgs": {"mass", 1}, "kilo": {"mass", 1}, "kilos": {"mass", 1},
-	"lb": {"mass", pound}, "lbs": {"mass", pound}, "pound": {"mass", pound}, "pounds": {"mass", pound}, "st": {"mass", 14 * pound}, "stone": {"mass", 14 * pound},
-	"n": {"force", 1}, "kn": {"force", 1000}, "kgf": {"force", Gravity}, "kp": {"force", Gravity}, "lbf": {"force", pound * Gravity},
+	"lb": {"mass", pound}, "lbs": {"mass", pound}, "pound": {"mass", pound}, "pounds": {"mass", pound}, "st": {"mass", 14 * pound},
+	"stone": {"mass", 14 * pound},
+	"n":     {"force", 1}, "kn": {"force", 1000}, "kgf": {"force", Gravity}, "kp": {"force", Gravity}, "lbf": {"force", pound * Gravity},
 	"nm": {"torque", 1}, "n·m": {"torque", 1}, "lbf·ft": {"torque", pound * Gravity * 0.3048}, "lbft": {"torque", pound * Gravity * 0.3048},
 	"ftlb": {"torque", pound * Gravity * 0.3048}, "ft·lb": {"torque", pound * Gravity * 0.3048},
 	"°": {"angle", 1}, "deg": {"angle", 1}, "degree": {"angle", 1}, "degrees": {"angle", 1}, "rad": {"angle", 180 / math.Pi},
@@ -40,12 +44,14 @@ const Gravity = 9.80665
 
 const pound = 0.45359237 // kg
 
-// smaller is the unit that a bare number has right after one of these: 5'11 is five feet and eleven inches, 12 st 6 twelve stone and six pounds.
+// smaller is the unit that a bare number has right after one of these: 5'11 is five feet and eleven inches, 12 st 6 twelve stone and six
+// pounds.
 var smaller = map[string]string{"'": "in", "′": "in", "’": "in", "ft": "in", "foot": "in", "feet": "in", "st": "lb", "stone": "lb"}
 
 // kinds are what is measured, in words, with an example.
-var kinds = map[string][2]string{"length": {"a length", "90 cm"}, "mass": {"a mass", "12.5 kg"}, "force": {"a force", "120 N"}, "torque": {"a torque", "60 N·m"},
-	"angle": {"an angle", "45"}, "share": {"a share", "40%"}, "time": {"a time", "2 s"}, "area": {"an area", "60 mm²"}}
+var kinds = map[string][2]string{"length": {"a length", "90 cm"}, "mass": {"a mass", "12.5 kg"}, "force": {"a force", "120 N"},
+	"torque": {"a torque", "60 N·m"},
+	"angle":  {"an angle", "45"}, "share": {"a share", "40%"}, "time": {"a time", "2 s"}, "area": {"an area", "60 mm²"}}
 
 // longest is how much is read of a text, in bytes.
 const longest = 100

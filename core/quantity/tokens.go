@@ -24,7 +24,8 @@ type token struct {
 }
 
 // signs are those of arithmetic as people type them, and what they mean.
-var signs = map[rune]string{'+': "+", '-': "-", '−': "-", '–': "-", '*': "*", '×': "*", '·': "*", '/': "/", '÷': "/", ':': "/", '(': "(", ')': ")"}
+var signs = map[rune]string{'+': "+", '-': "-", '−': "-", '–': "-", '*': "*", '×': "*", '·': "*", '/': "/", '÷': "/", ':': "/", '(': "(",
+	')': ")"}
 
 // split cuts a text into numbers, units and signs.
 func split(text string) []token {

@@ -9,7 +9,8 @@ import (
 // AllCurves lists every curve of the report, in the order of its JSON.
 func (r *Report) AllCurves() []*Curve {
 	c := &r.Curves
-	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Weights, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist, &c.Bend, &c.OffPlane,
+	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Weights, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist,
+		&c.Bend, &c.OffPlane,
 		&c.Size, &c.Axial, &c.Shear, &c.Grip, &c.LowBack, &c.Balance, &c.BarOff, &c.BarTwist}
 	for i := range r.Parts {
 		p := &r.Parts[i]
@@ -20,7 +21,8 @@ func (r *Report) AllCurves() []*Curve {
 		all = append(all, &j.Torque, &j.Size, &j.Axial, &j.Shear, &j.Capacity, &j.Effort)
 	}
 	m := &r.Muscles
-	all = append(all, &m.S, &m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg, &m.Elbow, &m.Firm)
+	all = append(all, &m.S, &m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg,
+		&m.Elbow, &m.Firm)
 	for i := range m.Passive {
 		all = append(all, &m.Passive[i].Values)
 	}

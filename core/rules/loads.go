@@ -11,13 +11,15 @@ import (
 func (v *checks) loads(d *setup.Document) {
 	loads := d.Loads
 	if len(loads) == 0 || len(loads) > 12 {
-		v.Add("loads", fmt.Sprintf("There are %d loads.", len(loads)), "Without a load there is no profile.", "Give 1 to 12 loads; the lifter's own weight is the kind bodyweight.")
+		v.Add("loads", fmt.Sprintf("There are %d loads.", len(loads)), "Without a load there is no profile.",
+			"Give 1 to 12 loads; the lifter's own weight is the kind bodyweight.")
 	}
 	ids := map[string]bool{}
 	for i := range loads {
 		l, path := &loads[i], fmt.Sprintf("loads[%d]", i)
 		if l.ID == "" || len(l.ID) > 60 || ids[l.ID] {
-			v.Add(path+".id", "The load's name is "+strconv.Quote(setup.Clip(l.ID))+".", "Parts of the torque are told apart by it.", "Give each load a short name of its own.")
+			v.Add(path+".id", "The load's name is "+strconv.Quote(setup.Clip(l.ID))+".", "Parts of the torque are told apart by it.",
+				"Give each load a short name of its own.")
 		}
 		ids[l.ID] = true
 		v.OneOf(path+".side", "side of the load", l.Side, "right", "left")
@@ -39,7 +41,8 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 	if kind.Check != nil {
 		kind.Check(&v.Checks, path, l)
 	}
-	if load.ForBothHands(l) && !(l.Kind == setup.Bar && l.Contact.Segment != "hand") && (d.Movement.Side != "both" || l.Contact.Segment != "hand") {
+	if load.ForBothHands(l) && !(l.Kind == setup.Bar && l.Contact.Segment != "hand") && (d.Movement.Side != "both" ||
+		l.Contact.Segment != "hand") {
 		v.Add(path+".side", "Both hands hold this load, but one side moves.", "", "Set movement.side to both and the contact to the hand.")
 	}
 	if l.Shared && !kind.Shares {

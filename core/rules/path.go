@@ -34,7 +34,8 @@ func (v *checks) movement(d *setup.Document) {
 // otherDescriptions refuses a second description of the path, which could differ from the first.
 func (v *checks) otherDescriptions(m *setup.Movement) {
 	twice := func(path, what, kind string) {
-		v.Add(path, "A movement of kind "+m.Kind+" has "+what+" too.", "Two descriptions of one path could differ.", "Remove them, or set kind to "+kind+".")
+		v.Add(path, "A movement of kind "+m.Kind+" has "+what+" too.", "Two descriptions of one path could differ.",
+			"Remove them, or set kind to "+kind+".")
 	}
 	if len(m.Keyframes) > 0 && m.Kind != "keyframes" {
 		twice("movement.keyframes", "keyframes", "keyframes")
@@ -61,7 +62,8 @@ func (v *checks) raise(m *setup.Movement) {
 		if m.ToDeg < m.FromDeg {
 			v.Add("movement.toDeg", what, "The lift has to rise from start to end.", "Swap the ends: lifting starts at the lower angle.")
 		} else {
-			v.Add("movement.toDeg", what, "A path shorter than 5 degrees has no profile.", "Move the end to "+setup.Number(m.FromDeg+5, "degrees")+" or more.")
+			v.Add("movement.toDeg", what, "A path shorter than 5 degrees has no profile.", "Move the end to "+setup.Number(m.FromDeg+5,
+				"degrees")+" or more.")
 		}
 	}
 	if m.StartPlane != nil {
@@ -82,7 +84,8 @@ func (v *checks) sweep(m *setup.Movement) {
 	ok := v.Within("movement.fromDeg", "start of the range", m.FromDeg, info.Least, info.Most, "degrees", "")
 	ok = v.Within("movement.toDeg", "end of the range", m.ToDeg, info.Least, info.Most, "degrees", "") && ok
 	if ok && math.Abs(m.ToDeg-m.FromDeg) < 5 {
-		v.Add("movement.toDeg", "The range runs from "+setup.Number(m.FromDeg, "")+" to "+setup.Number(m.ToDeg, "degrees")+".", "A path shorter than 5 degrees has no profile.", "Give 5 degrees or more, or set kind to hold.")
+		v.Add("movement.toDeg", "The range runs from "+setup.Number(m.FromDeg, "")+" to "+setup.Number(m.ToDeg, "degrees")+".",
+			"A path shorter than 5 degrees has no profile.", "Give 5 degrees or more, or set kind to hold.")
 	}
 	if _, twice := m.Hold[m.Primary+"Deg"]; twice {
 		v.Add("movement.hold."+m.Primary+"Deg", "The "+info.Label+" is held and swept at once.", "", "Leave it out of hold.")
@@ -92,12 +95,14 @@ func (v *checks) sweep(m *setup.Movement) {
 func (v *checks) guide(m *setup.Movement) {
 	g := m.Guide
 	if g == nil {
-		v.Add("movement.guide", "The guide is missing.", "The hand needs a line or an arc to follow.", "Give kind, start, and end or centre, about and turnDeg.")
+		v.Add("movement.guide", "The guide is missing.", "The hand needs a line or an arc to follow.",
+			"Give kind, start, and end or centre, about and turnDeg.")
 		return
 	}
 	for _, key := range []string{"shoulder.planeOfElevationDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"} {
 		if _, held := m.Hold[key]; held {
-			v.Add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.", "Leave it out of hold; the elbow is turned by guide.swivelDeg.")
+			v.Add("movement.hold."+key, "It is held and guided at once.", "Where the hand goes decides it.",
+				"Leave it out of hold; the elbow is turned by guide.swivelDeg.")
 		}
 	}
 	v.Field(guideRows, "movement.guide.swivelDeg", "swivel", g.SwivelDeg, "degrees", "")
@@ -115,7 +120,8 @@ func (v *checks) guide(m *setup.Movement) {
 		place("movement.guide.centre", "arc's centre", g.Centre)
 		v.Direction("movement.guide.about", "arc's axis", g.About)
 		if v.Field(guideRows, "movement.guide.turnDeg", "turn", g.TurnDeg, "degrees", "") && math.Abs(g.TurnDeg) < 3 {
-			v.Add("movement.guide.turnDeg", "The arc turns by "+setup.Number(g.TurnDeg, "degrees")+".", "A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
+			v.Add("movement.guide.turnDeg", "The arc turns by "+setup.Number(g.TurnDeg, "degrees")+".",
+				"A path shorter than 3 degrees has no profile.", "Give 3 degrees or more, of either sign.")
 		}
 	}
 }
@@ -135,7 +141,9 @@ func (v *checks) options(d *setup.Document) {
 	m := &d.Movement
 	v.Field(movementRows, "movement.barWidth", "distance between the hands on the bar", m.BarWidth, "m", "")
 	if m.BarWidth != 0 && (m.BarWidth < 0.1 || m.Side != "both" || m.Kind == "guided") {
-		v.Add("movement.barWidth", "A bar of "+setup.Number(m.BarWidth, "m")+" is held.", "It is held by both hands, in a movement that is not guided already.", "Set side to both and the width to 0.1 m or more, or leave it out.")
+		v.Add("movement.barWidth", "A bar of "+setup.Number(m.BarWidth, "m")+" is held.",
+			"It is held by both hands, in a movement that is not guided already.",
+			"Set side to both and the width to 0.1 m or more, or leave it out.")
 	}
 	if m.Axis != "" {
 		v.OneOf("movement.axis", "axis", m.Axis, "swept", "spin", "vector")
@@ -152,12 +160,14 @@ func (v *checks) options(d *setup.Document) {
 	for i := range d.Loads {
 		if l := &d.Loads[i]; l.ID == m.InLine && (l.Pulley != nil || l.Anchor != nil) {
 			if m.NoSpin || m.Natural || m.BarWidth != 0 || m.Kind == "guided" {
-				v.Add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.", "The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, natural, barWidth and a guide.")
+				v.Add("movement.inLine", "The forearm is in line with a strand and tied otherwise too.",
+					"The rotation of the upper arm can follow one rule only.", "Keep one of inLine, noSpin, natural, barWidth and a guide.")
 			}
 			return
 		}
 	}
-	v.Add("movement.inLine", "There is no cable or band "+strconv.Quote(setup.Clip(m.InLine))+".", "", "Give the id of a load that has a pulley or an anchor.")
+	v.Add("movement.inLine", "There is no cable or band "+strconv.Quote(setup.Clip(m.InLine))+".", "",
+		"Give the id of a load that has a pulley or an anchor.")
 }
 
 // legs checks what a movement of the legs needs of the posture.
@@ -165,7 +175,8 @@ func (v *checks) legs(d *setup.Document) {
 	joint := d.TargetJoint()
 	if !d.Movement.LegsMove() {
 		if (joint == "hip" || joint == "knee") && d.Movement.Kind != "hold" {
-			v.Add("target.joint", "The movement does not move the "+joint+".", "Without a movement there is no profile.", "Name one of its coordinates in the movement, such as "+joint+".flexion.")
+			v.Add("target.joint", "The movement does not move the "+joint+".", "Without a movement there is no profile.",
+				"Name one of its coordinates in the movement, such as "+joint+".flexion.")
 		}
 		return
 	}
@@ -175,13 +186,15 @@ func (v *checks) legs(d *setup.Document) {
 		return
 	case "feet":
 		if p.Kind != "standing" || p.Feet == "split" || p.Feet == "staggered" {
-			v.Add("posture.kind", "The legs move from a stance of kind "+p.Kind+" "+p.Feet+".", "How two unlike legs share the load is not known.", "Take standing with parallel feet.")
+			v.Add("posture.kind", "The legs move from a stance of kind "+p.Kind+" "+p.Feet+".", "How two unlike legs share the load is not known.",
+				"Take standing with parallel feet.")
 		}
 		if d.Movement.Side != "both" {
 			v.Add("movement.side", "One leg moves while both feet stand.", "How they share the load is not known.", "Set side to both.")
 		}
 		if p.Trunk != (setup.Trunk{}) || p.KneesDeg != 0 {
-			v.Add("posture.trunk", "The trunk's lean is given twice.", "With the feet in place it follows from ankles, knees and hips.", "Leave trunk and kneesDeg out.")
+			v.Add("posture.trunk", "The trunk's lean is given twice.", "With the feet in place it follows from ankles, knees and hips.",
+				"Leave trunk and kneesDeg out.")
 		}
 		if p.FeetApart != 0 {
 			v.Add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
@@ -190,7 +203,8 @@ func (v *checks) legs(d *setup.Document) {
 			v.Add("movement.kind", "The legs move and the hand is led through the room.", "", "Give the whole movement as keyframes.")
 		}
 	default:
-		v.Add("posture.root", "The legs move and the "+p.RootOf()+" stay in place.", "Nothing is known of that.", "Take a posture that stands, sits or lies.")
+		v.Add("posture.root", "The legs move and the "+p.RootOf()+" stay in place.", "Nothing is known of that.",
+			"Take a posture that stands, sits or lies.")
 	}
 }
 
@@ -198,7 +212,8 @@ func (v *checks) pose(path string, pose map[string]float64) {
 	for _, key := range sorted(pose) {
 		c, ok := setup.CoordinateOf(key)
 		if !ok {
-			v.Add(path+"."+key, "There is no joint coordinate "+strconv.Quote(setup.Clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys("Deg"), ", ")+".")
+			v.Add(path+"."+key, "There is no joint coordinate "+strconv.Quote(setup.Clip(key))+".", "",
+				"Coordinates: "+strings.Join(coordinateKeys("Deg"), ", ")+".")
 			continue
 		}
 		v.Within(path+"."+key, setup.Coordinates[c].Label, pose[key], setup.Coordinates[c].Least, setup.Coordinates[c].Most, "degrees", "")
@@ -207,7 +222,8 @@ func (v *checks) pose(path string, pose map[string]float64) {
 
 func (v *checks) keyframes(frames []setup.Keyframe) {
 	if most := movementRows["keyframes"].Items; len(frames) < 2 || len(frames) > most {
-		v.Add("movement.keyframes", fmt.Sprintf("There are %d keyframes.", len(frames)), "A path needs a start and an end.", fmt.Sprintf("Give 2 to %d, s rising from 0 to 1.", most))
+		v.Add("movement.keyframes", fmt.Sprintf("There are %d keyframes.", len(frames)), "A path needs a start and an end.",
+			fmt.Sprintf("Give 2 to %d, s rising from 0 to 1.", most))
 		return
 	}
 	for i, f := range frames {
@@ -219,11 +235,13 @@ func (v *checks) keyframes(frames []setup.Keyframe) {
 		case i == len(frames)-1 && f.S != 1:
 			v.Add(path+".s", "The last keyframe is at "+setup.Number(f.S, "")+".", "", "Give 1.")
 		case i > 0 && !(f.S-frames[i-1].S >= 1e-3):
-			v.Add(path+".s", "The keyframe at "+setup.Number(f.S, "")+" does not come after the one before it.", "s rises along the path.", "Put the keyframes in order.")
+			v.Add(path+".s", "The keyframe at "+setup.Number(f.S, "")+" does not come after the one before it.", "s rises along the path.",
+				"Put the keyframes in order.")
 		}
 		v.pose(path+".pose", f.Pose)
 		if a, b := strings.Join(sorted(f.Pose), " "), strings.Join(sorted(frames[0].Pose), " "); a != b {
-			v.Add(path+".pose", "This keyframe names other coordinates than the first.", "What lies between would be a guess.", "Name in every keyframe: "+b+".")
+			v.Add(path+".pose", "This keyframe names other coordinates than the first.", "What lies between would be a guess.",
+				"Name in every keyframe: "+b+".")
 		}
 	}
 }

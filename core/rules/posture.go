@@ -42,7 +42,8 @@ func (v *checks) restraints(d *setup.Document) {
 			v.Add(fmt.Sprintf("posture.restraints[%d]", i), "A pad on the thighs is for sitting.", "", "Leave it out.")
 		}
 		if h == "handOnThigh" && (d.Movement.Side == "both" || p.SupportHand != nil) {
-			v.Add(fmt.Sprintf("posture.restraints[%d]", i), "No hand is free to lean on the thigh.", "Both arms move, or it holds on to something else.", "Leave it out, or let one side move.")
+			v.Add(fmt.Sprintf("posture.restraints[%d]", i), "No hand is free to lean on the thigh.",
+				"Both arms move, or it holds on to something else.", "Leave it out, or let one side move.")
 		}
 	}
 	if p.SupportHand != nil {

@@ -68,9 +68,12 @@ func (v *checks) scoring(s *setup.Scoring) {
 		path, label string
 		points      *float64
 	}{
-		{"fit", "weight of the fit", s.Fit}, {"target", "weight of the target's contribution", s.Target}, {"length", "weight of the lengths asked for", s.Length},
-		{"outOfPlane", "cost of a pull out of plane", s.OutOfPlane}, {"start", "cost of a slack start", s.Start}, {"clearance", "cost of a close strand", s.Clearance},
-		{"jointLoad", "cost of joint load", s.JointLoad}, {"targetLoss", "loss of contribution", s.TargetLoss}, {"rangeKept", "share of the range to keep", s.RangeKept},
+		{"fit", "weight of the fit", s.Fit}, {"target", "weight of the target's contribution", s.Target},
+		{"length", "weight of the lengths asked for", s.Length},
+		{"outOfPlane", "cost of a pull out of plane", s.OutOfPlane}, {"start", "cost of a slack start", s.Start},
+		{"clearance", "cost of a close strand", s.Clearance},
+		{"jointLoad", "cost of joint load", s.JointLoad}, {"targetLoss", "loss of contribution", s.TargetLoss},
+		{"rangeKept", "share of the range to keep", s.RangeKept},
 	} {
 		if x.points != nil {
 			v.Field(scoringRows, "scoring."+x.path, x.label, *x.points, "", "")
@@ -111,7 +114,8 @@ func (v *checks) target(t *setup.Target) {
 	if r, ok := setup.RegionOf(t.Region); t.Joint != "" {
 		v.OneOf("target.joint", "target joint", t.Joint, setup.JointNames...)
 	} else if ok && len(r.Joints) > 1 {
-		v.Add("target.joint", "The region crosses more than one joint.", "The profile is that of one joint.", "Give one of: "+strings.Join(r.Joints, ", ")+".")
+		v.Add("target.joint", "The region crosses more than one joint.", "The profile is that of one joint.",
+			"Give one of: "+strings.Join(r.Joints, ", ")+".")
 	}
 	if t.Profile != "custom" {
 		return
@@ -137,7 +141,8 @@ func (v *checks) lifter(l *setup.Lifter) {
 	for _, key := range sorted(l.Lengths) {
 		i := slices.IndexFunc(setup.Lengths, func(n setup.Length) bool { return n.Key == key })
 		if i < 0 {
-			v.Add("lifter.lengths."+key, "There is no length "+strconv.Quote(setup.Clip(key))+".", "", "Lengths: "+strings.Join(lengthKeys(), ", ")+".")
+			v.Add("lifter.lengths."+key, "There is no length "+strconv.Quote(setup.Clip(key))+".", "",
+				"Lengths: "+strings.Join(lengthKeys(), ", ")+".")
 			continue
 		}
 		if usual := setup.Lengths[i].Fraction * l.Height; tall {
@@ -169,20 +174,23 @@ func (v *checks) ranges(l *setup.Lifter) {
 	for _, key := range sorted(l.Ranges) {
 		path, r := "lifter.ranges."+key, l.Ranges[key]
 		if _, ok := setup.CoordinateOf(key + "Deg"); !ok {
-			v.Add(path, "There is no joint coordinate "+strconv.Quote(setup.Clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys(""), ", ")+".")
+			v.Add(path, "There is no joint coordinate "+strconv.Quote(setup.Clip(key))+".", "", "Coordinates: "+strings.Join(coordinateKeys(""),
+				", ")+".")
 			continue
 		}
 		ok := v.Field(rangeRows, path+".fromDeg", "least angle", r.FromDeg, "degrees", "")
 		ok = v.Field(rangeRows, path+".toDeg", "largest angle", r.ToDeg, "degrees", "") && ok
 		if ok && r.FromDeg >= r.ToDeg {
-			v.Add(path+".toDeg", "The range runs from "+setup.Number(r.FromDeg, "")+" to "+setup.Number(r.ToDeg, "degrees")+".", "A range needs some width.", "Give an end above the start.")
+			v.Add(path+".toDeg", "The range runs from "+setup.Number(r.FromDeg, "")+" to "+setup.Number(r.ToDeg, "degrees")+".",
+				"A range needs some width.", "Give an end above the start.")
 		}
 		for i, h := range r.Hurts {
 			at := fmt.Sprintf("%s.hurts[%d]", path, i)
 			sound := v.Field(spanRows, at+".fromDeg", "start of what hurts", h.FromDeg, "degrees", "")
 			sound = v.Field(spanRows, at+".toDeg", "end of what hurts", h.ToDeg, "degrees", "") && sound
 			if sound && h.FromDeg > h.ToDeg {
-				v.Add(at+".toDeg", "The painful range runs from "+setup.Number(h.FromDeg, "")+" to "+setup.Number(h.ToDeg, "degrees")+".", "", "Give an end above the start.")
+				v.Add(at+".toDeg", "The painful range runs from "+setup.Number(h.FromDeg, "")+" to "+setup.Number(h.ToDeg, "degrees")+".", "",
+					"Give an end above the start.")
 			}
 		}
 	}
@@ -207,7 +215,8 @@ func (v *checks) strength(tests []setup.StrengthTest) {
 		v.day(path+".date", "test", t.Date, "The newest day's tests are the ones that count.")
 		id := fmt.Sprintf("%s@%.3f on %s", t.Action, t.AngleDeg, t.Date)
 		if seen[id] {
-			v.Add(path+".angleDeg", "There are two tests of "+t.Action+" at "+setup.Number(t.AngleDeg, "degrees")+" on one day.", "Strength at one angle is one number.", "Keep the better one.")
+			v.Add(path+".angleDeg", "There are two tests of "+t.Action+" at "+setup.Number(t.AngleDeg, "degrees")+" on one day.",
+				"Strength at one angle is one number.", "Keep the better one.")
 		}
 		seen[id] = true
 	}
@@ -216,7 +225,8 @@ func (v *checks) strength(tests []setup.StrengthTest) {
 // day checks a date that may be left out.
 func (v *checks) day(path, of, date, why string) {
 	if _, err := time.Parse(time.DateOnly, date); date != "" && err != nil {
-		v.Add(path, "The day of the "+of+" is "+strconv.Quote(setup.Clip(date))+".", why, "Give year, month and day, like 2026-11-25, or leave it out.")
+		v.Add(path, "The day of the "+of+" is "+strconv.Quote(setup.Clip(date))+".", why,
+			"Give year, month and day, like 2026-11-25, or leave it out.")
 	}
 }
 
@@ -228,7 +238,8 @@ func (v *checks) sets(sets []setup.KnownSet) {
 	for i, s := range sets {
 		path := fmt.Sprintf("lifter.sets[%d]", i)
 		if s.Exercise == "" || len(s.Exercise) > 60 {
-			v.Add(path+".exercise", "The set names no exercise.", "A load says something about strength only in a known exercise.", "Choose the exercise that it was done in.")
+			v.Add(path+".exercise", "The set names no exercise.", "A load says something about strength only in a known exercise.",
+				"Choose the exercise that it was done in.")
 		}
 		v.Field(knownSetRows, path+".load", "load of the set", s.Load, "kg", "")
 		v.Field(knownSetRows, path+".reps", "repetitions", float64(s.Reps), "", "Over 30 repetitions endurance is tested, not strength.")
@@ -241,7 +252,8 @@ func (v *checks) tempo(t *setup.Tempo) {
 	for _, p := range []struct {
 		path, label string
 		seconds     float64
-	}{{"tempo.down", "lowering time", t.Down}, {"tempo.bottom", "pause at the start", t.Bottom}, {"tempo.up", "lifting time", t.Up}, {"tempo.top", "pause at the end", t.Top}} {
+	}{{"tempo.down", "lowering time", t.Down}, {"tempo.bottom", "pause at the start", t.Bottom}, {"tempo.up", "lifting time", t.Up},
+		{"tempo.top", "pause at the end", t.Top}} {
 		v.Field(tempoRows, p.path, p.label, p.seconds, "s", "")
 	}
 }

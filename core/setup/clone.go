@@ -41,7 +41,8 @@ func (d *Document) Clone() Document {
 		c.Loads[i].Pull = slices.Clone(c.Loads[i].Pull)
 		c.Loads[i].Contact.Fraction = copied(c.Loads[i].Contact.Fraction)
 		c.Loads[i].Cam = slices.Clone(c.Loads[i].Cam)
-		c.Loads[i].AxisOffset, c.Loads[i].Pivot, c.Loads[i].PivotAlong = copied(c.Loads[i].AxisOffset), copied(c.Loads[i].Pivot), copied(c.Loads[i].PivotAlong)
+		c.Loads[i].AxisOffset, c.Loads[i].Pivot, c.Loads[i].PivotAlong = copied(c.Loads[i].AxisOffset), copied(c.Loads[i].Pivot),
+			copied(c.Loads[i].PivotAlong)
 	}
 	if k := copied(d.Scoring); k != nil {
 		for _, points := range k.points() {

@@ -22,7 +22,8 @@ const MaxBytes = 1 << 20
 func Decode[T any](raw []byte, what, usual string) (T, Problems) {
 	var v T
 	if len(raw) > MaxBytes {
-		return v, Problems{{What: fmt.Sprintf("The %s has %d bytes.", what, len(raw)), Hint: fmt.Sprintf("Send one %s, usually about %s.", what, usual)}}
+		return v, Problems{{What: fmt.Sprintf("The %s has %d bytes.", what, len(raw)), Hint: fmt.Sprintf("Send one %s, usually about %s.", what,
+			usual)}}
 	}
 	if problems := Shape(raw, reflect.TypeFor[T]()); len(problems) > 0 {
 		return v, problems
@@ -36,7 +37,8 @@ func Decode[T any](raw []byte, what, usual string) (T, Problems) {
 // UnmarshalJSON fills in the defaults of a load before the given fields replace them.
 func (l *Load) UnmarshalJSON(raw []byte) error {
 	type plain Load
-	p := plain{Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Travel: DefaultTravel, Hysteresis: DefaultHysteresis, Strands: 1}
+	p := plain{Ratio: 1, Friction: DefaultFriction, ParkedGap: DefaultParkedGap, Travel: DefaultTravel, Hysteresis: DefaultHysteresis,
+		Strands: 1}
 	err := json.Unmarshal(raw, &p)
 	*l = Load(p)
 	return err
@@ -115,7 +117,8 @@ func syntax(raw []byte, err error) Problem {
 	before := raw[:min(max(offset-1, 0), int64(len(raw)))]
 	line, column := lineAndColumn(before)
 	hint := "JSON wants double quotes round names and text, and no comma after the last item."
-	if rest := string(raw[len(before):]); strings.HasPrefix(rest, "NaN") || strings.HasPrefix(rest, "Inf") || strings.HasPrefix(rest, "aN") || strings.HasPrefix(rest, "nf") {
+	if rest := string(raw[len(before):]); strings.HasPrefix(rest, "NaN") || strings.HasPrefix(rest, "Inf") || strings.HasPrefix(rest, "aN") ||
+		strings.HasPrefix(rest, "nf") {
 		hint = "NaN and Infinity are not numbers in JSON: leave the field out or give a finite number."
 	}
 	return Problem{What: fmt.Sprintf("This is not JSON at line %d, column %d: %s.", line, column, err), Hint: hint}
@@ -154,7 +157,8 @@ func shapeWithin(path string, v any, t reflect.Type, items, runes int, found *Pr
 			return
 		}
 		if len(object) > mostKeys {
-			*found = append(*found, Problem{Path: path, What: fmt.Sprintf("There are %d names here.", len(object)), Hint: fmt.Sprintf("Give %d at most.", mostKeys)})
+			*found = append(*found, Problem{Path: path, What: fmt.Sprintf("There are %d names here.", len(object)),
+				Hint: fmt.Sprintf("Give %d at most.", mostKeys)})
 			return
 		}
 		for _, key := range sortedKeys(object) {
@@ -167,7 +171,8 @@ func shapeWithin(path string, v any, t reflect.Type, items, runes int, found *Pr
 			return
 		}
 		if len(list) > items {
-			*found = append(*found, Problem{Path: path, What: fmt.Sprintf("The list has %d items.", len(list)), Hint: fmt.Sprintf("Keep it to %d.", items)})
+			*found = append(*found, Problem{Path: path, What: fmt.Sprintf("The list has %d items.", len(list)),
+				Hint: fmt.Sprintf("Keep it to %d.", items)})
 			return
 		}
 		for i, item := range list {
@@ -186,7 +191,8 @@ func shapeText(path string, v any, runes int, found *Problems) {
 	case !ok:
 		wrongType(path, v, "text", found)
 	case n > runes:
-		*found = append(*found, Problem{Path: path, What: fmt.Sprintf("The text has %d characters.", n), Hint: fmt.Sprintf("Keep it to %d.", runes)})
+		*found = append(*found, Problem{Path: path, What: fmt.Sprintf("The text has %d characters.", n),
+			Hint: fmt.Sprintf("Keep it to %d.", runes)})
 	case strings.ContainsRune(text, 0):
 		*found = append(*found, Problem{Path: path, What: "The text holds a zero character.", Why: "It cannot be stored.", Hint: "Leave it out."})
 	}

@@ -8,14 +8,16 @@ var CamJoints = []string{"knee.flexion", "hip.flexion", "elbow.flexion", "should
 // BandPoints checks the measurements of a band: two or more, longer and never weaker from one to the next.
 func (v *Checks) BandPoints(path string, pull []BandPoint) {
 	if len(pull) < 2 {
-		v.Add(path, "The band was measured at one length only.", "A pull between two lengths needs both.", "Measure at two lengths or more, or leave it out and give the section.")
+		v.Add(path, "The band was measured at one length only.", "A pull between two lengths needs both.",
+			"Measure at two lengths or more, or leave it out and give the section.")
 	}
 	for i, p := range pull {
 		at := fmt.Sprintf("%s[%d]", path, i)
 		v.Field(bandPointRows, at+".length", "length", p.Length, "m", "")
 		v.Field(bandPointRows, at+".force", "pull", p.Force, "N", "")
 		if i > 0 && !(p.Length > pull[i-1].Length+1e-4 && p.Force >= pull[i-1].Force) {
-			v.Add(at, "The band pulls less, or is not longer, than at the measurement before.", "Rubber pulls harder the longer it is.", "Put the measurements in the order of their lengths.")
+			v.Add(at, "The band pulls less, or is not longer, than at the measurement before.", "Rubber pulls harder the longer it is.",
+				"Put the measurements in the order of their lengths.")
 		}
 	}
 }
@@ -23,7 +25,8 @@ func (v *Checks) BandPoints(path string, pull []BandPoint) {
 // CamTable checks the moment arms of a cam: at two angles or more, in their order.
 func (v *Checks) CamTable(path string, table []CamPoint) {
 	if len(table) < 2 {
-		v.Add(path, fmt.Sprintf("The cam is known at %d angles.", len(table)), "What lies between two angles needs both.", "Give its moment arm at two angles or more.")
+		v.Add(path, fmt.Sprintf("The cam is known at %d angles.", len(table)), "What lies between two angles needs both.",
+			"Give its moment arm at two angles or more.")
 	}
 	for i, p := range table {
 		at := fmt.Sprintf("%s[%d]", path, i)
@@ -36,4 +39,5 @@ func (v *Checks) CamTable(path string, table []CamPoint) {
 }
 
 // Places lists the named places of contacts by segment. A segment of a limb may have a fraction instead.
-var Places = map[string][]string{"hand": {"grip"}, "forearm": {"wrist"}, "upperArm": {}, "thigh": {}, "shank": {"ankle"}, "trunk": {"waist", "shoulders"}}
+var Places = map[string][]string{"hand": {"grip"}, "forearm": {"wrist"}, "upperArm": {}, "thigh": {}, "shank": {"ankle"},
+	"trunk": {"waist", "shoulders"}}

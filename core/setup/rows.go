@@ -22,7 +22,8 @@ func RowsOf[T any]() Rows {
 	out := Rows{}
 	for _, f := range reflect.VisibleFields(reflect.TypeFor[T]()) {
 		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
-		out[name] = Row{Low: tagged(f, "minimum"), High: tagged(f, "maximum"), Items: int(tagged(f, "maxItems")), Runes: int(tagged(f, "maxLength"))}
+		out[name] = Row{Low: tagged(f, "minimum"), High: tagged(f, "maximum"), Items: int(tagged(f, "maxItems")),
+			Runes: int(tagged(f, "maxLength"))}
 	}
 	return out
 }

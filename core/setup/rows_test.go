@@ -85,7 +85,8 @@ func full(d setup.Document) setup.Document {
 	for i := range d.Loads {
 		load := &d.Loads[i]
 		if load.Kind == setup.Cable {
-			load.Kit = &setup.Kit{Spec: &setup.Column{LowestHole: 0.1, Spacing: 0.05, Holes: 30, Height: 2.2, HalfWidth: 0.06, Lightest: 2.5, Step: 2.5, Heaviest: 95, Mass: 100, Foot: 0.5}}
+			load.Kit = &setup.Kit{Spec: &setup.Column{LowestHole: 0.1, Spacing: 0.05, Holes: 30, Height: 2.2, HalfWidth: 0.06, Lightest: 2.5,
+				Step: 2.5, Heaviest: 95, Mass: 100, Foot: 0.5}}
 		}
 		if load.Kind == setup.Band {
 			load.Pull = []setup.BandPoint{{Length: 0.5, Force: 10}, {Length: 1, Force: 50}}
@@ -113,7 +114,8 @@ func TestSchemaAndCheckerAgree(t *testing.T) {
 			}
 		}
 	}
-	for _, must := range []string{"lifter.height", "loads.stackMass", "loads.kit.spec.mass", "posture.trunk.pitchDeg", "loads.pull.force", "loads.cam.arm"} {
+	for _, must := range []string{"lifter.height", "loads.stackMass", "loads.kit.spec.mass", "posture.trunk.pitchDeg", "loads.pull.force",
+		"loads.cam.arm"} {
 		if !bounded[must] {
 			t.Errorf("%s was not tried, or has no limits; tried: %d", must, len(seen))
 		}
@@ -169,7 +171,8 @@ func TestListsAreAsLongAsTheSchemaSays(t *testing.T) {
 	tried := 0
 	for _, ready := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		d := full(ready.Document)
-		d.Cues, d.Acknowledged, d.Locked, d.Lifter.Cautions = []string{"Slowly."}, []string{"pain"}, []string{"stance.out"}, []string{"Mind the wrist."}
+		d.Cues, d.Acknowledged, d.Locked, d.Lifter.Cautions = []string{"Slowly."}, []string{"pain"}, []string{"stance.out"},
+			[]string{"Mind the wrist."}
 		lists(reflect.ValueOf(&d).Elem(), "", func(path string, tag reflect.StructTag, v reflect.Value) {
 			most, err := strconv.Atoi(tag.Get("maxItems"))
 			if err != nil || v.Len() == 0 {

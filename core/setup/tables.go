@@ -54,6 +54,9 @@ var Coordinates = [NumCoordinates]CoordinateInfo{
 	{"ankle.flexion", "ankle flexion", "ankle", -45, 35, -60, 50},
 }
 
+// Title is the coordinate's label as it begins a line.
+func (c *CoordinateInfo) Title() string { return strings.ToUpper(c.Label[:1]) + c.Label[1:] }
+
 // CoordinateOf finds a coordinate by the key that poses use, such as shoulder.planeOfElevationDeg.
 func CoordinateOf(poseKey string) (Coordinate, bool) {
 	name, ok := strings.CutSuffix(poseKey, "Deg")

@@ -95,7 +95,8 @@ func renamed(m map[string]any, from, to string) {
 	delete(m, from)
 }
 
-// UpgradedText is the text of a document, or of anything that holds documents and lifters, in the words of the present version; texts of the
+// UpgradedText is the text of a document, or of anything that holds documents and lifters, in the words of the present version; texts of
+// the
 // present version, and such as are no JSON, come back as they are.
 func UpgradedText(raw []byte) []byte {
 	if !bytes.Contains(raw, []byte(schema1)) && !bytes.Contains(raw, []byte(`"stature"`)) {

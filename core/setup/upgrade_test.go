@@ -60,7 +60,8 @@ func TestOldWords(t *testing.T) {
 	}
 	_, ranged := d.Lifter.Ranges["shoulder.planeOfElevation"]
 	kinds := d.Loads[0].Kind == setup.Rope && d.Loads[1].Kind == setup.Bodyweight && d.Loads[2].Coordinate == "shoulder.planeOfElevation"
-	if d.Gym != "r1" || d.Acknowledged[0] != "neck" || d.Target.Profile != "late" || d.Lifter.Height != 1.8 || d.Lifter.BodyMass != 80 || !ranged ||
+	if d.Gym != "r1" || d.Acknowledged[0] != "neck" || d.Target.Profile != "late" || d.Lifter.Height != 1.8 || d.Lifter.BodyMass != 80 ||
+		!ranged ||
 		d.Posture.Restraints[0] != "strap" || d.Posture.SupportHand.X != 1 || d.Movement.Primary != "shoulder.planeOfElevation" ||
 		d.Movement.Hold["shoulder.planeOfElevationDeg"] != 30 || d.Movement.Keyframes[0].Pose["shoulder.planeOfElevationDeg"] != 10 || !kinds ||
 		d.Loads[2].Kit.Attachment != "cuff" || d.Schema != setup.Schema {

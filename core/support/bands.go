@@ -23,7 +23,8 @@ func Stretches(rep *torque.Repetition, loads []setup.Load) (refusals, cautions s
 			continue
 		}
 		most := slices.Max(rep.Parts[k].Stretch)
-		p := setup.Problem{Path: fmt.Sprintf("loads[%d].restLength", index), What: fmt.Sprintf("The band is stretched to %.1f times its length.", most),
+		p := setup.Problem{Path: fmt.Sprintf("loads[%d].restLength", index), What: fmt.Sprintf("The band is stretched to %.1f times its length.",
+			most),
 			Hint: "Take a longer band, move the anchor nearer, or step towards it."}
 		if most > stretchRefused {
 			p.Why = fmt.Sprintf("Past %.1f times a band may snap.", stretchRefused)
@@ -34,8 +35,9 @@ func Stretches(rep *torque.Repetition, loads []setup.Load) (refusals, cautions s
 				Why: "Beyond the last measurement its pull is carried on by its slope.", Hint: "Measure it at its longest."})
 		}
 		if slices.Max(rep.Parts[k].Tension) == 0 {
-			refusals = append(refusals, setup.Problem{Path: fmt.Sprintf("loads[%d].restLength", index), What: "The band is slack over the whole range.",
-				Why: "It is never longer than at rest.", Hint: "Take a shorter band, move the anchor away, or step out."})
+			refusals = append(refusals, setup.Problem{Path: fmt.Sprintf("loads[%d].restLength", index),
+				What: "The band is slack over the whole range.",
+				Why:  "It is never longer than at rest.", Hint: "Take a shorter band, move the anchor away, or step out."})
 		}
 	}
 	return refusals, cautions

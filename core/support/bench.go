@@ -78,7 +78,8 @@ func (br *Bracer) benchResidual(f *body.Frames, b *Brace, mass, friction float64
 	var feet []touch
 	for _, x := range []float64{-benchHalfLength, benchHalfLength} {
 		for _, z := range []float64{-benchHalfWidth, benchHalfWidth} {
-			feet = append(feet, touch{name: "bench", at: r3.Add(centre, st.Heading.Apply(space.Vec{X: x, Z: z})), normal: space.Y, friction: benchFriction, floor: true})
+			feet = append(feet, touch{name: "bench", at: r3.Add(centre, st.Heading.Apply(space.Vec{X: x, Z: z})), normal: space.Y,
+				friction: benchFriction, floor: true})
 		}
 	}
 	stand := carried{centre: centre}

@@ -22,7 +22,8 @@ func TestDistancesAgainstSampling(t *testing.T) {
 		return space.Vec{X: 2*r.Float64() - 1, Y: 2*r.Float64() - 1, Z: 2*r.Float64() - 1}
 	}
 	for range 300 {
-		pad := body.Pad{Middle: r3.Scale(0.3, some()), Turn: space.Rot(r3.Unit(some()), 3*r.Float64()), Half: space.Vec{X: 0.1 + 0.4*r.Float64(), Y: 0.03, Z: 0.15}}
+		pad := body.Pad{Middle: r3.Scale(0.3, some()), Turn: space.Rot(r3.Unit(some()), 3*r.Float64()),
+			Half: space.Vec{X: 0.1 + 0.4*r.Float64(), Y: 0.03, Z: 0.15}}
 		a, b, p, q := some(), some(), some(), some()
 		box, line := math.Inf(1), math.Inf(1)
 		back := pad.Turn.Transpose()
@@ -60,7 +61,8 @@ func TestWayRound(t *testing.T) {
 
 // Skin gives by three centimetres; a strand that would run deeper in the body bends round it, or where that is much longer is blocked.
 func TestHowDeepAStrandMayLie(t *testing.T) {
-	for depth, want := range map[float64]string{-0.02: "clear", -0.005: "close", 0.001: "touches", 0.029: "touches", 0.031: "bends", 0.1: "bends"} {
+	for depth, want := range map[float64]string{-0.02: "clear", -0.005: "close", 0.001: "touches", 0.029: "touches", 0.031: "bends",
+		0.1: "bends"} {
 		if got := (&Rub{Distance: -depth}).State(); got != want {
 			t.Errorf("%g m deep it is %s, want %s", depth, got, want)
 		}
@@ -73,7 +75,8 @@ func TestHowDeepAStrandMayLie(t *testing.T) {
 // rubsOf are those of one cable from a place, held by an arm that hangs, with a stance and a bench.
 func rubsOf(change func(*setup.Document), cols ...Column) []Rub {
 	d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{Kind: "standing", X: 1},
-		Movement: setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90, "shoulder.elevationDeg": 80}},
+		Movement: setup.Movement{Kind: "hold", Side: "both", Hold: map[string]float64{"shoulder.planeOfElevationDeg": 90,
+			"shoulder.elevationDeg": 80}},
 		Loads: []setup.Load{{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
 			Pulley: &setup.Point{X: 4, Y: 1.4, Z: 0.2}, StackMass: 10, Ratio: 1, Travel: 5}}}
 	change(&d)

@@ -45,7 +45,8 @@ func Columns(items []load.Item) []Column {
 		if load.Of(it.Def).From != load.FromPulley || it.Def.Kit == nil || it.Def.Kit.Station == "" {
 			continue
 		}
-		c := Column{X: it.From.X, Z: it.From.Z, Exit: it.From.Y, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index, Mirror: it.Mirror, Side: "right"}
+		c := Column{X: it.From.X, Z: it.From.Z, Exit: it.From.Y, Height: usualHeight, HalfWidth: usualHalfWidth, Index: it.Index,
+			Mirror: it.Mirror, Side: "right"}
 		if c.Z < 0 {
 			c.Side = "left"
 		}

@@ -168,7 +168,8 @@ func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	}
 	length := b.ShoulderHeight - b.HipHeight
 	on := func(name string, at, normal space.Vec) {
-		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Trunk], trunk.Apply(at)), normal: trunk.Apply(normal), friction: padFriction, bench: true})
+		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Trunk], trunk.Apply(at)), normal: trunk.Apply(normal), friction: padFriction,
+			bench: true})
 	}
 	depth := 0.060 * b.Height
 	for _, share := range []float64{0.1, 0.85} {

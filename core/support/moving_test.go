@@ -30,7 +30,8 @@ func TestWhereTheFloorPushesInMotion(t *testing.T) {
 	var start, end body.Frames
 	path.Place(0, &start)
 	path.Place(1, &end)
-	in := &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, false, &start, &end), Samples: 2, Joint: body.ShoulderR}
+	in := &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, false, &start, &end), Samples: 2,
+		Joint: body.ShoulderR}
 	course, _ := movement.NewCourse(setup.Tempo{Up: 0.5, Top: 0.5, Down: 0.5, Bottom: 0.5})
 	worst, at := new(support.Bracer).InMotion(&d, in, course)
 	s, rate, acceleration := course.At(at)

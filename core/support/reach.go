@@ -31,13 +31,16 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		if d.Posture.SupportHand == nil {
 			path = "posture.restraints"
 		}
-		found = append(found, setup.Problem{Path: path, What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.", 100*miss),
+		found = append(found, setup.Problem{Path: path, What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.",
+			100*miss),
 			Why: "An arm is only so long.", Hint: "Give a place nearer to that shoulder, or step closer."})
 	}
 	if slices.Contains(d.Posture.Restraints, "trunkOnThighs") {
 		if apart := trunkFromThighs(path); apart > onThighs {
-			found = append(found, setup.Problem{Path: "posture.restraints", What: fmt.Sprintf("The trunk does not lie on the thighs: there are %.0f degrees between them.", apart),
-				Why: "What does not touch carries nothing.", Hint: fmt.Sprintf("Lean forward until there are %d degrees or less, or leave the support out.", onThighs)})
+			found = append(found, setup.Problem{Path: "posture.restraints",
+				What: fmt.Sprintf("The trunk does not lie on the thighs: there are %.0f degrees between them.", apart),
+				Why:  "What does not touch carries nothing.",
+				Hint: fmt.Sprintf("Lean forward until there are %d degrees or less, or leave the support out.", onThighs)})
 		}
 	}
 	worst, at := 0.0, 0.0
@@ -48,10 +51,12 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		}
 	}
 	if worst > followed {
-		p := setup.Problem{Path: "movement.guide", What: fmt.Sprintf("At %.0f%% of the path the hand is %.0f cm short of its guide.", 100*at, 100*worst),
+		p := setup.Problem{Path: "movement.guide", What: fmt.Sprintf("At %.0f%% of the path the hand is %.0f cm short of its guide.", 100*at,
+			100*worst),
 			Why: "No arm can be where it is led.", Hint: "Move the guide or the lifter nearer to each other."}
 		if d.Movement.BarWidth > 0 {
-			p.Path, p.What = "movement.barWidth", fmt.Sprintf("At %.0f%% of the path a hand is %.0f cm from its place on the bar.", 100*at, 100*worst)
+			p.Path, p.What = "movement.barWidth", fmt.Sprintf("At %.0f%% of the path a hand is %.0f cm from its place on the bar.", 100*at,
+				100*worst)
 			p.Hint = "Take another width, or another path."
 		}
 		return append(found, p)

@@ -71,8 +71,9 @@ func Impossible(starts []Start) setup.Problems {
 				Why:  fmt.Sprintf("The cable is never drawn out: even at its longest it is %.0f cm short of lifting the stack.", -100*s.Most),
 				Hint: "Step out, move the pulley away from the hand, or take a shorter attachment."})
 		case s.Least > s.Travel:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].travel", s.Index), What: "The stack is at the top of its travel over the whole range.",
-				Why: "The cable cannot be drawn out any further.", Hint: "Step in, or give the station's real travel."})
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].travel", s.Index),
+				What: "The stack is at the top of its travel over the whole range.",
+				Why:  "The cable cannot be drawn out any further.", Hint: "Step in, or give the station's real travel."})
 		}
 	}
 	return found
@@ -87,14 +88,17 @@ func Unusable(gaps []Gap, loads []setup.Load, n int) setup.Problems {
 		}
 		switch g.State {
 		case load.TooWide:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].strandLength", g.Index), What: "The hands are further apart than the rope is long, all the way.",
-				Why: "Its strands would have to be longer.", Hint: "Take a longer rope, or bring the hands together."})
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].strandLength", g.Index),
+				What: "The hands are further apart than the rope is long, all the way.",
+				Why:  "Its strands would have to be longer.", Hint: "Take a longer rope, or bring the hands together."})
 		case load.Blocked:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, load.Of(&loads[g.Index]).From), What: "Something blocks the cable or band over the whole range.",
-				Why: "It would bend round it and pull from another direction.", Hint: "Step aside, turn, or move its start."})
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].%s", g.Index, load.Of(&loads[g.Index]).From),
+				What: "Something blocks the cable or band over the whole range.",
+				Why:  "It would bend round it and pull from another direction.", Hint: "Step aside, turn, or move its start."})
 		case load.OffPad:
-			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].padRadius", g.Index), What: "The limb does not reach the machine's pad anywhere.",
-				Why: "Nothing is pushed.", Hint: "Give another pad radius, or line the machine's axis up with the joint."})
+			found = append(found, setup.Problem{Path: fmt.Sprintf("loads[%d].padRadius", g.Index),
+				What: "The limb does not reach the machine's pad anywhere.",
+				Why:  "Nothing is pushed.", Hint: "Give another pad radius, or line the machine's axis up with the joint."})
 		}
 	}
 	return found

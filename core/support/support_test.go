@@ -26,11 +26,13 @@ type scene struct {
 
 func arrange(change func(*setup.Document)) *scene {
 	s := &scene{doc: setup.Document{
-		Lifter:   setup.Lifter{Height: 1.75, BodyMass: 75},
-		Posture:  setup.Posture{X: 0.5},
-		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 5, ToDeg: 95, Hold: map[string]float64{"shoulder.planeOfElevationDeg": 45}},
+		Lifter:  setup.Lifter{Height: 1.75, BodyMass: 75},
+		Posture: setup.Posture{X: 0.5},
+		Movement: setup.Movement{Kind: "shoulder-raise", Side: "both", FromDeg: 5, ToDeg: 95,
+			Hold: map[string]float64{"shoulder.planeOfElevationDeg": 45}},
 		Loads: []setup.Load{{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
-			Pulley: &setup.Point{Y: 0.5, Z: -0.55}, StackMass: 10, Ratio: 1, Travel: 3, Kit: &setup.Kit{Station: "twin-column", Column: "left", Hole: 5}}},
+			Pulley: &setup.Point{Y: 0.5, Z: -0.55}, StackMass: 10, Ratio: 1, Travel: 3, Kit: &setup.Kit{Station: "twin-column", Column: "left",
+				Hole: 5}}},
 	}}
 	change(&s.doc)
 	s.b = body.New(&s.doc.Lifter)
@@ -70,7 +72,8 @@ func TestArmMeetsColumn(t *testing.T) {
 		name string
 		x, z float64
 		hits bool
-	}{{"in the plane, within reach", 0, 0.55, true}, {"in the plane, out of reach", 0, 1.2, false}, {"half a metre behind", 0.5, 0.55, false}} {
+	}{{"in the plane, within reach", 0, 0.55, true}, {"in the plane, out of reach", 0, 1.2, false},
+		{"half a metre behind", 0.5, 0.55, false}} {
 		s := arrange(func(d *setup.Document) {
 			d.Posture.X, d.Movement.Hold["shoulder.planeOfElevationDeg"], d.Loads[0].Pulley.Z = c.x, 0, -c.z
 		})

@@ -72,9 +72,15 @@ func (row *Row) read(r *report.Report) {
 	row.LimitKg, row.LimitedBy = r.Limit.Kg, r.Limit.Key
 	row.LengthenedShare = r.Muscles.LengthenedShare
 	row.Holds = r.Bracing.Holds && (!r.Bracing.Bench.Used || r.Bracing.Bench.Holds)
-	row.Clear = !slices.ContainsFunc(r.Rubs, func(b report.Rub) bool { return b.State == "touches" || b.State == "bends" || b.State == "blocked" }) && len(r.Meets) == 0
+	row.Clear = !slices.ContainsFunc(r.Rubs, func(b report.Rub) bool {
+		return b.State == "touches" || b.State == "bends" ||
+			b.State == "blocked"
+	}) && len(r.Meets) == 0
 	row.Start = !slices.ContainsFunc(r.Starts, func(s report.Start) bool { return s.Least <= 0 || s.Most > s.Travel }) && taut(r)
-	row.InRange = !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return strings.Contains(p.What, "beyond what this lifter owns") })
+	row.InRange = !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool {
+		return strings.Contains(p.What,
+			"beyond what this lifter owns")
+	})
 	peak, least := floats.Max(r.Curves.Torque), floats.Min(r.Curves.Torque)
 	row.Helps = !r.Hold && least < -helping*peak
 	at := floats.MaxIdx(r.Muscles.Largest)

@@ -20,13 +20,16 @@ import (
 func TestInertiaFromKineticEnergy(t *testing.T) {
 	share := 0.9
 	cam := func(ratio float64, offset *setup.Point, arms ...setup.CamPoint) setup.Load {
-		return setup.Load{ID: "m", Kind: setup.Cam, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: &share}, StackMass: 20, Ratio: ratio,
+		return setup.Load{ID: "m", Kind: setup.Cam, Side: "right", Contact: setup.Contact{Segment: "forearm", Fraction: &share}, StackMass: 20,
+			Ratio:      ratio,
 			Coordinate: "elbow.flexion", PadRadius: 0.22, AxisOffset: offset, Cam: arms}
 	}
 	flat := []setup.CamPoint{{AngleDeg: 0, Arm: 0.12}, {AngleDeg: 140, Arm: 0.12}}
 	widening := []setup.CamPoint{{AngleDeg: 0, Arm: 0.06}, {AngleDeg: 50, Arm: 0.10}, {AngleDeg: 140, Arm: 0.20}}
-	cable := setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Pulley: &setup.Point{X: -0.4, Y: 0.1, Z: 0.3}, StackMass: 20, Ratio: 0.5, Travel: 9}
-	rope := setup.Load{ID: "r", Kind: setup.Rope, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Pulley: &setup.Point{X: 0.9, Y: -0.9, Z: 0.5}, StackMass: 20, Ratio: 0.5,
+	cable := setup.Load{ID: "c", Kind: setup.Cable, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+		Pulley: &setup.Point{X: -0.4, Y: 0.1, Z: 0.3}, StackMass: 20, Ratio: 0.5, Travel: 9}
+	rope := setup.Load{ID: "r", Kind: setup.Rope, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"},
+		Pulley: &setup.Point{X: 0.9, Y: -0.9, Z: 0.5}, StackMass: 20, Ratio: 0.5,
 		StrandLength: 0.4, Travel: 9}
 	onOne := rope
 	onOne.Pulley = &setup.Point{X: 0.9, Y: -0.9, Z: 2.5}
@@ -34,11 +37,13 @@ func TestInertiaFromKineticEnergy(t *testing.T) {
 		load setup.Load
 		side string
 	}{
-		"plain cam": {cam(1, nil, flat...), "right"}, "half the ratio": {cam(0.5, nil, flat...), "right"}, "a cam that widens": {cam(0.5, nil, widening...), "right"},
-		"off its axis": {cam(0.5, &setup.Point{X: 0.05, Y: -0.04}, widening...), "right"}, "cable": {cable, "right"},
+		"plain cam": {cam(1, nil, flat...), "right"}, "half the ratio": {cam(0.5, nil, flat...), "right"},
+		"a cam that widens": {cam(0.5, nil, widening...), "right"},
+		"off its axis":      {cam(0.5, &setup.Point{X: 0.05, Y: -0.04}, widening...), "right"}, "cable": {cable, "right"},
 		"rope from the side": {rope, "both"}, "rope on one hand": {onOne, "both"},
 	} {
-		d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{Kind: "standing"}, Target: setup.Target{Region: "biceps", Joint: "elbow"},
+		d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{Kind: "standing"},
+			Target:   setup.Target{Region: "biceps", Joint: "elbow"},
 			Movement: setup.Movement{Kind: "sweep", Side: c.side, Primary: "elbow.flexion", FromDeg: 10, ToDeg: 120}, Loads: []setup.Load{c.load}}
 		in := input(&d, 2)
 		height := func(x float64) float64 {

@@ -32,7 +32,8 @@ func TestDumbbellInMotion(t *testing.T) {
 	c, _ := movement.NewCourse(tempo)
 	b := body.New(&d.Lifter)
 	at := map[body.Segment][2]float64{ // place and length
-		body.UpperArmR: {0.436 * b.UpperArm, b.UpperArm}, body.ForearmR: {b.UpperArm + 0.430*b.Forearm, b.Forearm}, body.HandR: {b.ArmLength(), b.Hand}}
+		body.UpperArmR: {0.436 * b.UpperArm, b.UpperArm}, body.ForearmR: {b.UpperArm + 0.430*b.Forearm, b.Forearm},
+		body.HandR: {b.ArmLength(), b.Hand}}
 	inertia, moment := 6*math.Pow(b.ArmLength(), 2), 6*b.ArmLength()
 	for seg, x := range at {
 		inertia += b.Masses[seg] * (x[0]*x[0] + x[1]*x[1]/12)
@@ -118,7 +119,8 @@ func TestThrownWeight(t *testing.T) {
 	cable := raise(t)
 	cable.Loads[0].Travel = 3
 	fast := move(t, &cable, setup.Tempo{Up: 0.25, Down: 0.25}, 201)
-	if !slices.Contains(fast.Slack, true) || slices.Contains(move(t, &cable, setup.Tempo{Up: 2, Top: 1, Down: 3, Bottom: 1}, 201).Slack, true) {
+	if !slices.Contains(fast.Slack, true) || slices.Contains(move(t, &cable, setup.Tempo{Up: 2, Top: 1, Down: 3, Bottom: 1}, 201).Slack,
+		true) {
 		t.Error("thrown, a cable goes slack; slowly it does not")
 	}
 }

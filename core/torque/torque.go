@@ -49,19 +49,21 @@ type Other struct {
 // workspace: running again with the same number of samples and loads reuses its memory.
 type Repetition struct {
 	S        []float64
-	Angle    []float64   // the coordinate of the target joint that names the sweep
-	Swept    []float64   // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
-	Weights  []float64   // resisting torque of the segments' own weights
-	Loads    []float64   // of all loads together, lifting
-	Total    []float64   // lifting: loads and weights
-	Lowering []float64   // the same while lowering
-	Twist    []float64   // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
-	Bend     []float64   // of the total, across the plane of movement
-	OffAxis  []float64   // size of what the loads leave beside the axis, but for what two hands on one thing push each other apart with
-	Size     []float64   // of the total torque vector
-	Vector   []space.Vec // torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for the knee), N·m
-	Force    []space.Vec // of loads and weights on the outer side of the target joint, in the same axes, N
-	AxisIn   []space.Vec // the axis in the same axes, as the muscles' outer side turns
+	Angle    []float64 // the coordinate of the target joint that names the sweep
+	Swept    []float64 // swept angle of the target joint from the start, ∫ |w - (w·d) d| ds
+	Weights  []float64 // resisting torque of the segments' own weights
+	Loads    []float64 // of all loads together, lifting
+	Total    []float64 // lifting: loads and weights
+	Lowering []float64 // the same while lowering
+	Twist    []float64 // of the total, about the segment's long axis; the sign of the right hand about the axis pointing away from the joint
+	Bend     []float64 // of the total, across the plane of movement
+	OffAxis  []float64 // size of what the loads leave beside the axis, but for what two hands on one thing push each other apart with
+	Size     []float64 // of the total torque vector
+	// torque that muscles have to give on the outer side of the target joint, as the right side has it, in the trunk's axes (the thigh's for
+	// the knee), N·m
+	Vector []space.Vec
+	Force  []space.Vec // of loads and weights on the outer side of the target joint, in the same axes, N
+	AxisIn []space.Vec // the axis in the same axes, as the muscles' outer side turns
 
 	Varying      []space.Vec // the part of Vector that comes from loads that may be changed
 	VaryingForce []space.Vec // and of Force

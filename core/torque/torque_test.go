@@ -49,7 +49,8 @@ func input(d *setup.Document, n int) *torque.Input {
 	p.Place(0, &start)
 	p.Place(1, &end)
 	joint, _ := body.JointOf(d.TargetJoint())
-	return &torque.Input{Body: &b, Station: &st, Path: p, Items: load.Build(d.Loads, &st, p.Both(), &start, &end), Samples: n, Joint: joint, Bar: d.Movement.BarWidth > 0, Whole: true}
+	return &torque.Input{Body: &b, Station: &st, Path: p, Items: load.Build(d.Loads, &st, p.Both(), &start, &end), Samples: n, Joint: joint,
+		Bar: d.Movement.BarWidth > 0, Whole: true}
 }
 
 // Values worked by hand and by a second program for this document, load alone, at 5, 50 and 95 degrees.
@@ -91,8 +92,9 @@ func TestWorkedValues(t *testing.T) {
 
 func dumbbell(mass, plane, elbow float64) setup.Document {
 	return setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Posture: setup.Posture{X: 0.3},
-		Movement: setup.Movement{Kind: "shoulder-raise", Side: "right", FromDeg: 0, ToDeg: 120, Hold: map[string]float64{"shoulder.planeOfElevationDeg": plane, "elbow.flexionDeg": elbow}},
-		Loads:    []setup.Load{{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}}}
+		Movement: setup.Movement{Kind: "shoulder-raise", Side: "right", FromDeg: 0, ToDeg: 120,
+			Hold: map[string]float64{"shoulder.planeOfElevationDeg": plane, "elbow.flexionDeg": elbow}},
+		Loads: []setup.Load{{ID: "d", Kind: setup.Dumbbell, Side: "right", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: mass}}}
 }
 
 // A dumbbell on a straight arm: torque m g L sin e about the shoulder in any plane, the horizontal distance as moment
@@ -102,7 +104,8 @@ func TestDumbbellClosedForm(t *testing.T) {
 		d := dumbbell(6, plane, 0)
 		r := run(&d, 61)
 		b := body.New(&d.Lifter)
-		moment := b.Masses[body.UpperArmR]*0.436*b.UpperArm + b.Masses[body.ForearmR]*(b.UpperArm+0.430*b.Forearm) + b.Masses[body.HandR]*b.ArmLength()
+		moment := b.Masses[body.UpperArmR]*0.436*b.UpperArm + b.Masses[body.ForearmR]*(b.UpperArm+0.430*b.Forearm) +
+			b.Masses[body.HandR]*b.ArmLength()
 		for i, e := range r.Angle {
 			check.Near(t, "torque", r.Loads[i], 6*9.80665*b.ArmLength()*math.Sin(e), 1e-9)
 			check.Near(t, "arm alone", r.Weights[i], 9.80665*moment*math.Sin(e), 1e-9)
@@ -180,11 +183,13 @@ func TestLevelSweepAgainstAWeight(t *testing.T) {
 func random(r *rand.Rand) setup.Document {
 	span := func(low, high float64) float64 { return low + (high-low)*r.Float64() }
 	d := setup.Document{Lifter: setup.Lifter{Height: span(1.5, 2), BodyMass: span(50, 110)},
-		Posture:  setup.Posture{X: span(0, 1), Z: span(-0.3, 0.3), HeadingDeg: span(-180, 180), Trunk: setup.Trunk{PitchDeg: span(-10, 60), BendDeg: span(-20, 20), TurnDeg: span(-20, 20)}},
+		Posture: setup.Posture{X: span(0, 1), Z: span(-0.3, 0.3), HeadingDeg: span(-180, 180), Trunk: setup.Trunk{PitchDeg: span(-10, 60),
+			BendDeg: span(-20, 20), TurnDeg: span(-20, 20)}},
 		Movement: setup.Movement{Kind: "keyframes", Side: []string{"right", "left", "both"}[r.IntN(3)]}}
 	for _, s := range []float64{0, span(0.3, 0.7), 1} {
 		d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"shoulder.elevationDeg": span(0, 130),
-			"shoulder.planeOfElevationDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60), "elbow.flexionDeg": span(0, 120), "forearm.pronationDeg": span(-60, 60)}})
+			"shoulder.planeOfElevationDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60), "elbow.flexionDeg": span(0, 120),
+			"forearm.pronationDeg": span(-60, 60)}})
 	}
 	side := "right"
 	if d.Movement.Side == "left" {
@@ -193,8 +198,10 @@ func random(r *rand.Rand) setup.Document {
 	segments := []string{"hand", "forearm", "upperArm"}
 	for i := range 1 + r.IntN(2) {
 		share := r.Float64()
-		l := setup.Load{ID: string(rune('a' + i)), Kind: "cable", Side: side, Contact: setup.Contact{Segment: segments[r.IntN(3)], Fraction: &share},
-			Pulley: &setup.Point{X: span(-1, 0), Y: span(0, 2.2), Z: span(-1.5, 1.5)}, StackMass: span(2, 30), Ratio: span(0.25, 1), ParkedGap: 0, Travel: 6}
+		l := setup.Load{ID: string(rune('a' + i)), Kind: "cable", Side: side, Contact: setup.Contact{Segment: segments[r.IntN(3)],
+			Fraction: &share},
+			Pulley: &setup.Point{X: span(-1, 0), Y: span(0, 2.2), Z: span(-1.5, 1.5)}, StackMass: span(2, 30), Ratio: span(0.25, 1), ParkedGap: 0,
+			Travel: 6}
 		if r.IntN(2) == 0 {
 			l.Kind, l.Mass = "dumbbell", span(1, 20)
 		}
@@ -350,7 +357,8 @@ func TestPartsAndReuse(t *testing.T) {
 // 470 N and the elbow is pressed down with 407 N. OpenStax College Physics, example 9.4 (from memory).
 func TestForearmHoldingABook(t *testing.T) {
 	d := dumbbell(4, 0, 90)
-	d.Movement = setup.Movement{Kind: "sweep", Side: "right", Primary: "elbow.flexion", FromDeg: 80, ToDeg: 100, Hold: map[string]float64{"shoulder.rotationDeg": -90}}
+	d.Movement = setup.Movement{Kind: "sweep", Side: "right", Primary: "elbow.flexion", FromDeg: 80, ToDeg: 100,
+		Hold: map[string]float64{"shoulder.rotationDeg": -90}}
 	d.Target.Joint = "elbow"
 	in := input(&d, 3)
 	in.Body.Masses[body.ForearmR], in.Body.Masses[body.HandR] = 2.5, 0

@@ -47,7 +47,8 @@ func (r maker) point(low, high float64) *setup.Point {
 // anything is a document with any posture, any movement of the arms and up to three loads of any kind on them.
 func (r maker) anything() setup.Document {
 	place := postures[r.IntN(len(postures))]
-	d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110), CarryingDeg: r.span(0, 15)}, Posture: place.posture, Bench: place.bench,
+	d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110), CarryingDeg: r.span(0, 15)},
+		Posture: place.posture, Bench: place.bench,
 		Target: setup.Target{Region: "deltoid.middle"}}
 	d.Posture.X, d.Posture.Z, d.Posture.HeadingDeg = r.span(-0.5, 0.5), r.span(-0.3, 0.3), r.span(-180, 180)
 	d.Movement.Side = []string{"right", "left", "both"}[r.IntN(3)]
@@ -75,8 +76,10 @@ var sweeps = map[int]string{4: "elbow.flexion", 5: "shoulder.elevation"}
 // load is a random load on an arm.
 func (r maker) load(i int, side string, both bool) setup.Load {
 	share := r.Float64()
-	contact := []setup.Contact{{Segment: "hand", At: "grip"}, {Segment: "forearm", At: "wrist"}, {Segment: "upperArm", Fraction: &share}, {Segment: "forearm", Fraction: &share}}[r.IntN(4)]
-	l := setup.Load{ID: fmt.Sprint(i), Side: side, Contact: contact, Mass: r.span(1, 20), Pulley: r.point(-1.5, 1.5), StackMass: r.span(2, 30), Ratio: r.span(0.25, 1), Travel: 9,
+	contact := []setup.Contact{{Segment: "hand", At: "grip"}, {Segment: "forearm", At: "wrist"}, {Segment: "upperArm", Fraction: &share},
+		{Segment: "forearm", Fraction: &share}}[r.IntN(4)]
+	l := setup.Load{ID: fmt.Sprint(i), Side: side, Contact: contact, Mass: r.span(1, 20), Pulley: r.point(-1.5, 1.5), StackMass: r.span(2, 30),
+		Ratio: r.span(0.25, 1), Travel: 9,
 		Anchor: r.point(-1, 1), RestLength: r.span(0.2, 0.5), Section: 40e-6, Strands: 1}
 	l.Kind = []setup.LoadKind{"dumbbell", "cable", "band", "cam", "lever", "bar", "rope", "cable"}[r.IntN(8)]
 	switch {
@@ -87,7 +90,8 @@ func (r maker) load(i int, side string, both bool) setup.Load {
 	case l.Kind == setup.Cable && both && r.IntN(2) == 0:
 		l.Contact, l.Shared = setup.Contact{Segment: "hand", At: "grip"}, true
 	case l.Kind == setup.Cam:
-		l.Coordinate, l.PadRadius, l.Contact = []string{"elbow.flexion", "shoulder.elevation"}[r.IntN(2)], r.span(0.15, 0.25), setup.Contact{Segment: "forearm", At: "wrist"}
+		l.Coordinate, l.PadRadius, l.Contact = []string{"elbow.flexion", "shoulder.elevation"}[r.IntN(2)], r.span(0.15, 0.25),
+			setup.Contact{Segment: "forearm", At: "wrist"}
 		if l.Coordinate == "shoulder.elevation" {
 			l.Contact = setup.Contact{Segment: "upperArm", Fraction: &share}
 		}
@@ -106,8 +110,9 @@ func (r maker) load(i int, side string, both bool) setup.Load {
 func (r maker) move(d *setup.Document, side string, kind int) {
 	turned, bent := r.span(-60, 60), r.span(-20, 20) // no torque is told for forearm and wrist, so they stay as they are
 	pose := func() map[string]float64 {
-		return map[string]float64{"shoulder.elevationDeg": r.span(20, 120), "shoulder.planeOfElevationDeg": r.span(-10, 90), "shoulder.rotationDeg": r.span(-50, 50),
-			"elbow.flexionDeg": r.span(20, 110), "forearm.pronationDeg": turned, "wrist.flexionDeg": bent,
+		return map[string]float64{"shoulder.elevationDeg": r.span(20, 120), "shoulder.planeOfElevationDeg": r.span(-10, 90),
+			"shoulder.rotationDeg": r.span(-50, 50),
+			"elbow.flexionDeg":     r.span(20, 110), "forearm.pronationDeg": turned, "wrist.flexionDeg": bent,
 			"girdle.elevationDeg": r.span(-5, 20), "girdle.protractionDeg": r.span(-10, 20)}
 	}
 	m := &d.Movement
@@ -119,7 +124,8 @@ func (r maker) move(d *setup.Document, side string, kind int) {
 		f := frames(d, b, st, pose())
 		g := f.Grip[body.SideOf(side)]
 		end := r3.Add(g, r3.Scale(0.1, space.Vec{X: r.NormFloat64(), Y: r.NormFloat64(), Z: r.NormFloat64()}))
-		m.Guide = &setup.Guide{Kind: "line", Start: setup.Point(g), End: new(setup.Point(end)), SwivelDeg: r.span(10, 80), SwivelTo: r.span(10, 80)}
+		m.Guide = &setup.Guide{Kind: "line", Start: setup.Point(g), End: new(setup.Point(end)), SwivelDeg: r.span(10, 80),
+			SwivelTo: r.span(10, 80)}
 		m.Hold["girdle.protractionDeg"] = r.span(0, 10)
 	case sweeps[kind] != "":
 		m.Kind, m.Primary, m.FromDeg, m.ToDeg, m.Hold = "sweep", sweeps[kind], 20, r.span(80, 120), pose()
@@ -191,7 +197,8 @@ func workBalance(t *testing.T, d *setup.Document, s float64) {
 			return
 		}
 	}
-	want := fd.Derivative(func(s float64) float64 { in.Path.Place(s, &f); return energy(in, &f) }, s, &fd.Settings{Formula: fd.Central, Step: 1e-4})
+	want := fd.Derivative(func(s float64) float64 { in.Path.Place(s, &f); return energy(in, &f) }, s,
+		&fd.Settings{Formula: fd.Central, Step: 1e-4})
 	in.Path.Place(s, &f)
 	got := power(in, &f)
 	if math.Abs(got-want) > 2e-3*math.Max(1, math.Abs(want)) {
@@ -218,11 +225,14 @@ func TestWorkOfEverything(t *testing.T) {
 
 // legs is a document whose legs move: seated with one knee or both, or standing with both legs together.
 func (r maker) legs() setup.Document {
-	d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110)}, Target: setup.Target{Region: "quadriceps", Joint: "knee"},
+	d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110)},
+		Target:  setup.Target{Region: "quadriceps", Joint: "knee"},
 		Posture: setup.Posture{HeadingDeg: r.span(-180, 180), X: r.span(-1, 1)}}
 	share := r.span(0.3, 0.9)
-	d.Loads = []setup.Load{{ID: "a", Side: "right", Kind: "cable", Contact: setup.Contact{Segment: "shank", At: "ankle"}, Pulley: r.point(-1, 1), StackMass: 20, Ratio: 1, Travel: 9},
-		{ID: "b", Side: "right", Kind: "band", Contact: setup.Contact{Segment: "thigh", Fraction: &share}, Anchor: r.point(-1, 1), RestLength: 0.3, Section: 40e-6, Strands: 2}}
+	d.Loads = []setup.Load{{ID: "a", Side: "right", Kind: "cable", Contact: setup.Contact{Segment: "shank", At: "ankle"},
+		Pulley: r.point(-1, 1), StackMass: 20, Ratio: 1, Travel: 9},
+		{ID: "b", Side: "right", Kind: "band", Contact: setup.Contact{Segment: "thigh", Fraction: &share}, Anchor: r.point(-1, 1),
+			RestLength: 0.3, Section: 40e-6, Strands: 2}}
 	if r.IntN(2) == 0 {
 		d.Posture.Kind = "seated"
 		d.Movement = setup.Movement{Kind: "keyframes", Side: []string{"right", "left", "both"}[r.IntN(3)]}
@@ -230,8 +240,9 @@ func (r maker) legs() setup.Document {
 			d.Loads[0].Side, d.Loads[1].Side = "left", "left"
 		}
 		for _, s := range []float64{0, 0.4, 1} {
-			d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"hip.flexionDeg": r.span(20, 100), "hip.abductionDeg": r.span(-10, 30),
-				"hip.rotationDeg": r.span(-20, 20), "knee.flexionDeg": r.span(0, 110), "ankle.flexionDeg": r.span(-10, 20)}})
+			d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"hip.flexionDeg": r.span(20, 100),
+				"hip.abductionDeg": r.span(-10, 30),
+				"hip.rotationDeg":  r.span(-20, 20), "knee.flexionDeg": r.span(0, 110), "ankle.flexionDeg": r.span(-10, 20)}})
 		}
 		return d
 	}
@@ -239,15 +250,18 @@ func (r maker) legs() setup.Document {
 	d.Movement = setup.Movement{Kind: "keyframes", Side: "both"}
 	for _, s := range []float64{0, 0.4, 1} {
 		d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"hip.flexionDeg": r.span(20, 100),
-			"knee.flexionDeg": r.span(0, 110), "ankle.flexionDeg": r.span(-10, 30), "shoulder.elevationDeg": r.span(0, 90), "elbow.flexionDeg": r.span(10, 120)}})
+			"knee.flexionDeg": r.span(0, 110), "ankle.flexionDeg": r.span(-10, 30), "shoulder.elevationDeg": r.span(0, 90),
+			"elbow.flexionDeg": r.span(10, 120)}})
 	}
-	d.Loads = append(d.Loads, setup.Load{ID: "c", Side: "right", Kind: "bar", Mass: 40, Contact: setup.Contact{Segment: "trunk", At: "shoulders"}},
+	d.Loads = append(d.Loads, setup.Load{ID: "c", Side: "right", Kind: "bar", Mass: 40, Contact: setup.Contact{Segment: "trunk",
+		At: "shoulders"}},
 		setup.Load{ID: "d", Side: "right", Kind: "dumbbell", Mass: 8, Contact: setup.Contact{Segment: "hand", At: "grip"}},
 		setup.Load{ID: "own", Side: "right", Kind: "bodyweight"})
 	// A strand on the trunk has to lie in the middle for the legs to share it evenly.
 	heading := space.RotY(space.Rad(d.Posture.HeadingDeg))
 	ahead := r3.Add(space.Vec{X: d.Posture.X}, heading.Apply(space.Vec{X: r.span(-2, 2), Y: r.span(0, 1)}))
-	d.Loads = append(d.Loads, setup.Load{ID: "e", Side: "right", Kind: "band", Contact: setup.Contact{Segment: "trunk", At: "waist"}, Anchor: new(setup.Point(ahead)), RestLength: 0.3, Section: 60e-6, Strands: 1})
+	d.Loads = append(d.Loads, setup.Load{ID: "e", Side: "right", Kind: "band", Contact: setup.Contact{Segment: "trunk", At: "waist"},
+		Anchor: new(setup.Point(ahead)), RestLength: 0.3, Section: 60e-6, Strands: 1})
 	return d
 }
 
@@ -272,7 +286,8 @@ func TestWorkOnTheHands(t *testing.T) {
 	in.Path.Place(0, &f)
 	hands := f.Grip[body.Right]
 	for _, s := range []float64{0.1, 0.4, 0.8} {
-		want := fd.Derivative(func(s float64) float64 { in.Path.Place(s, &f); return energy(in, &f) }, s, &fd.Settings{Formula: fd.Central, Step: 1e-4})
+		want := fd.Derivative(func(s float64) float64 { in.Path.Place(s, &f); return energy(in, &f) }, s,
+			&fd.Settings{Formula: fd.Central, Step: 1e-4})
 		in.Path.Place(s, &f)
 		check.Vec(t, "the hands stay", f.Grip[body.Right], hands)
 		if want < 100 {

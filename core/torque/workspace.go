@@ -12,7 +12,8 @@ func (r *Repetition) resize(n, parts int, others []body.Joint) {
 			&r.Size, &r.Along, &r.Across, &r.GripForce, &r.LowBack, &r.Balance, &r.BarOff, &r.BarTwist} {
 			*p = make([]float64, n)
 		}
-		for _, p := range []*[]space.Vec{&r.Axis, &r.Joint, &r.Direction, &r.Grip, &r.Wrist, &r.ElbowAt, &r.Shoulder, &r.Vector, &r.Force, &r.AxisIn, &r.Varying, &r.VaryingForce} {
+		for _, p := range []*[]space.Vec{&r.Axis, &r.Joint, &r.Direction, &r.Grip, &r.Wrist, &r.ElbowAt, &r.Shoulder, &r.Vector, &r.Force,
+			&r.AxisIn, &r.Varying, &r.VaryingForce} {
 			*p = make([]space.Vec, n)
 		}
 		r.Pose, r.Rate = make([]body.Pose, n), make([]body.Pose, n)
@@ -24,7 +25,8 @@ func (r *Repetition) resize(n, parts int, others []body.Joint) {
 	}
 	r.Parts = r.Parts[:parts]
 	for len(r.Others) < len(others) {
-		r.Others = append(r.Others, Other{Torque: make([]float64, n), Size: make([]float64, n), Along: make([]float64, n), Across: make([]float64, n), Varies: make([]float64, n),
+		r.Others = append(r.Others, Other{Torque: make([]float64, n), Size: make([]float64, n), Along: make([]float64, n),
+			Across: make([]float64, n), Varies: make([]float64, n),
 			Vector: make([]space.Vec, n), Force: make([]space.Vec, n), Varying: make([]space.Vec, n), VaryingForce: make([]space.Vec, n)})
 	}
 	r.Others = r.Others[:len(others)]

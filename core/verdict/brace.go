@@ -20,8 +20,10 @@ type BraceInput struct {
 
 // slips says what gives where a lifter is dragged off what he is on, and grips what has to hold.
 var (
-	slips = map[string]string{"feet": "the soles would slip", "knees": "the knees would slip", "seat": "the lifter would slide on the seat", "bench": "the lifter would slide on the bench"}
-	grips = map[string]string{"feet": "of the soles' usual grip", "knees": "of the usual grip of the knees", "seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench"}
+	slips = map[string]string{"feet": "the soles would slip", "knees": "the knees would slip", "seat": "the lifter would slide on the seat",
+		"bench": "the lifter would slide on the bench"}
+	grips = map[string]string{"feet": "of the soles' usual grip", "knees": "of the usual grip of the knees",
+		"seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench"}
 )
 
 // bearers are what else holds a lifter, in words, and what to do when it is too much.
@@ -84,7 +86,8 @@ func Brace(in BraceInput) Sentence {
 
 // Direction puts an angle from the heading to the right into words.
 func Direction(deg float64) string {
-	names := []string{"forward", "forward and to the right", "to the right", "back and to the right", "back", "back and to the left", "to the left", "forward and to the left"}
+	names := []string{"forward", "forward and to the right", "to the right", "back and to the right", "back", "back and to the left",
+		"to the left", "forward and to the left"}
 	k := int((deg+360+22.5)/45) % 8
 	return names[k]
 }

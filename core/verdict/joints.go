@@ -57,7 +57,8 @@ func Joints(in JointsInput) Sentence {
 	s.first(&in)
 	if !math.IsNaN(in.Contact) {
 		s.Values["contact"] = Quantity{in.Contact, "force"}
-		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) + " and {across} of shear; with muscle forces, about {contact} between the joint surfaces."
+		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) +
+			" and {across} of shear; with muscle forces, about {contact} between the joint surfaces."
 	} else {
 		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) + " and {across} of shear, before muscle forces."
 	}

@@ -70,7 +70,8 @@ func Profile(r *profile.Result, swept, total []float64, school string) Sentence 
 	} else if len(r.Cliffs) > 0 {
 		c := r.Cliffs[0]
 		s.Values["from"], s.Values["to"] = angle(c.From), angle(c.To)
-		s.Text += map[bool]string{true: " Torque drops off sharply from {from} to {to}.", false: " Torque comes on abruptly from {from} to {to}."}[c.Falls]
+		s.Text += map[bool]string{true: " Torque drops off sharply from {from} to {to}.",
+			false: " Torque comes on abruptly from {from} to {to}."}[c.Falls]
 	}
 	s.tooMuch(r)
 	return s
@@ -134,7 +135,8 @@ func straying(r *profile.Result, swept, total []float64, school string) (string,
 }
 
 // profileNames are what torque is compared with, as in the middle of a sentence.
-var profileNames = map[string]string{"match": "the muscle's strength", "overload": "the muscle's strength", "early": "an early profile", "even": "an even profile",
+var profileNames = map[string]string{"match": "the muscle's strength", "overload": "the muscle's strength", "early": "an early profile",
+	"even": "an even profile",
 	"late": "a late profile", "custom": "the drawn profile"}
 
 // LineUpInput is what LineUp speaks of: the share of the loads' torque that is beside the axis, and how far the first
@@ -173,7 +175,8 @@ func LineUp(in LineUpInput) Sentence {
 		side = "behind"
 	}
 	s.Tone = Warning
-	s.Text = "Seen from above, the " + in.Kind + " passes {by} " + side + " the shoulder at the end; {off} as much torque acts out of plane as in plane."
+	s.Text = "Seen from above, the " + in.Kind + " passes {by} " + side +
+		" the shoulder at the end; {off} as much torque acts out of plane as in plane."
 	return s
 }
 

@@ -96,7 +96,8 @@ func TestLineUpSentence(t *testing.T) {
 		says string
 	}{
 		{verdict.LineUpInput{PassesBy: metric.Known(0.01), Kind: "band"}, verdict.OK, "the band lines up with the arm, under the shoulder"},
-		{verdict.LineUpInput{PassesBy: metric.Known(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Warning, "the cable passes {by} in front of the shoulder"},
+		{verdict.LineUpInput{PassesBy: metric.Known(0.1), OffAxisShare: 0.3, Kind: "cable"}, verdict.Warning,
+			"the cable passes {by} in front of the shoulder"},
 		{verdict.LineUpInput{PassesBy: metric.Known(-0.1), OffAxisShare: 0.3}, verdict.Warning, "behind the shoulder"},
 		{verdict.LineUpInput{OffAxisShare: 0.02}, verdict.OK, "in the plane of movement"},
 		{verdict.LineUpInput{OffAxisShare: 0.5}, verdict.Warning, "Out of plane"},

@@ -1,4 +1,5 @@
-// Package backup takes everything out of the database and puts it back: as one file of PostgreSQL's own, with all history, or as a folder of
+// Package backup takes everything out of the database and puts it back: as one file of PostgreSQL's own, with all history, or as a folder
+// of
 // open files that any program can read.
 package backup
 
@@ -21,7 +22,8 @@ import (
 // sum is the ending of the file beside a backup that holds its checksum.
 const sum = ".sha256"
 
-// Dump writes the whole database to a file in pg_dump's custom format, with its SHA-256 beside it. A file that is there is not overwritten; one
+// Dump writes the whole database to a file in pg_dump's custom format, with its SHA-256 beside it. A file that is there is not overwritten;
+// one
 // that is there afterwards is whole. Bin is the folder of PostgreSQL's programs.
 func Dump(ctx context.Context, bin, url, file string) error {
 	if _, err := os.Lstat(file); !errors.Is(err, fs.ErrNotExist) {
@@ -33,7 +35,8 @@ func Dump(ctx context.Context, bin, url, file string) error {
 	}
 	defer os.Remove(part.Name())
 	part.Close()
-	if err := run(ctx, filepath.Join(bin, "pg_dump"), "--format=custom", "--no-owner", "--no-privileges", "--file="+part.Name(), "--dbname="+url); err != nil {
+	if err := run(ctx, filepath.Join(bin, "pg_dump"), "--format=custom", "--no-owner", "--no-privileges", "--file="+part.Name(),
+		"--dbname="+url); err != nil {
 		return err
 	}
 	digest, err := checksum(part.Name())
@@ -58,7 +61,8 @@ func Restore(ctx context.Context, bin, url, file string) error {
 	}
 	switch said, err := os.ReadFile(file + sum); {
 	case errors.Is(err, fs.ErrNotExist):
-		return fmt.Errorf("%s is missing: without its checksum nobody knows whether the backup is whole. Make it with sha256sum if you are sure", file+sum)
+		return fmt.Errorf("%s is missing: without its checksum nobody knows whether the backup is whole. Make it with sha256sum if you are sure",
+			file+sum)
 	case err != nil:
 		return err
 	case !strings.HasPrefix(string(said), digest+" "):
@@ -76,7 +80,8 @@ func Restore(ctx context.Context, bin, url, file string) error {
 	if tables > 0 {
 		return errors.New("the database is not empty, and nothing in it is overwritten: restore into a new one")
 	}
-	return run(ctx, filepath.Join(bin, "pg_restore"), "--single-transaction", "--exit-on-error", "--no-owner", "--no-privileges", "--dbname="+url, file)
+	return run(ctx, filepath.Join(bin, "pg_restore"), "--single-transaction", "--exit-on-error", "--no-owner", "--no-privileges",
+		"--dbname="+url, file)
 }
 
 func checksum(file string) (string, error) {

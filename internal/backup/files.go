@@ -33,7 +33,8 @@ const (
 	comparisons = "comparisons"
 )
 
-// Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each, named by
+// Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each,
+// named by
 // its id.
 func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error) {
 	if old, err := os.ReadDir(dir); err == nil && len(old) > 0 {
@@ -59,13 +60,15 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 		return write(lifters, file{ID: l.ID, Name: l.Name, Notes: l.Notes, Archived: l.ArchivedAt != nil, Document: l.Body})
 	}
 	err := errors.Join(
-		each(func(p store.Page) ([]store.Room, int64, error) { return st.Rooms().List(ctx, coach, p) }, func(r store.Room) error { return named(rooms)(&r.Named) }),
+		each(func(p store.Page) ([]store.Room, int64, error) { return st.Rooms().List(ctx, coach, p) },
+			func(r store.Room) error { return named(rooms)(&r.Named) }),
 		each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, false, "", p) }, person),
 		each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, true, "", p) }, person),
 		each(func(p store.Page) ([]store.Setup, int64, error) { return st.Setups(ctx, coach, store.Wanted{}, p) }, func(s store.Setup) error {
 			return write(setups, file{ID: s.ID, Name: s.Name, LifterID: s.LifterID, RoomID: s.RoomID, Ready: s.Ready, Document: s.Document})
 		}),
-		each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) }, func(c store.Comparison) error { return named(comparisons)(&c.Named) }),
+		each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) },
+			func(c store.Comparison) error { return named(comparisons)(&c.Named) }),
 	)
 	return n, err
 }
@@ -139,7 +142,8 @@ func takeIn(ctx context.Context, st *store.Store, coach, kind, name string) erro
 		_, err := st.ArchiveLifter(ctx, coach, f.ID, true)
 		return err
 	}
-	if err := st.CreateSetup(ctx, &store.Setup{Row: row, LifterID: f.LifterID, RoomID: f.RoomID, Document: f.Document}); err != nil || !f.Ready {
+	if err := st.CreateSetup(ctx, &store.Setup{Row: row, LifterID: f.LifterID, RoomID: f.RoomID, Document: f.Document}); err != nil ||
+		!f.Ready {
 		return err
 	}
 	_, err = st.SetReady(ctx, coach, f.ID, true)

@@ -109,8 +109,10 @@ func TestPackedReport(t *testing.T) {
 func TestCallsRefuse(t *testing.T) {
 	core, text := &bridge.Core{}, document(t)
 	for _, a := range []bridge.Answer{
-		call(t, core, "apply", text, "pulley.height/0"), call(t, core, "apply", text, "pulley.height/0", "high"), call(t, core, "apply", "", "x", 1.0),
-		call(t, core, "lifter", "{"), call(t, core, "lifter", `{"stature":0}`), call(t, core, "compare", "no list"), call(t, core, "fit", text, `{"name":7}`, ""), call(t, core, "sweep", text, "tail"),
+		call(t, core, "apply", text, "pulley.height/0"), call(t, core, "apply", text, "pulley.height/0", "high"),
+		call(t, core, "apply", "", "x", 1.0),
+		call(t, core, "lifter", "{"), call(t, core, "lifter", `{"stature":0}`), call(t, core, "compare", "no list"),
+		call(t, core, "fit", text, `{"name":7}`, ""), call(t, core, "sweep", text, "tail"),
 	} {
 		if len(a.Problems) == 0 || strings.Contains(a.Text(), `"ok"`) {
 			t.Errorf("taken: %s", a.Text())

@@ -34,7 +34,8 @@ type Call struct {
 func (c *Core) Calls() []Call {
 	return []Call{
 		{"scene", "The figure and what pulls on it at a place along the path, 0 to 1.", []string{"document", "s"}, c.evaluator.SceneAt},
-		{"settings", "What can be set. A document with problems is served too, since turning a dial is how they are mended.", []string{"document"}, dialin.Settings},
+		{"settings", "What can be set. A document with problems is served too, since turning a dial is how they are mended.",
+			[]string{"document"}, dialin.Settings},
 		{"apply", "The document with a setting turned to a value.", []string{"document", "key", "value"}, dialin.Apply},
 		{"loadKind", "The document with a load of another kind.", []string{"document", "index", "kind"}, edits.WithLoadKind},
 		{"addLoad", "The document with one more load.", []string{"document", "kind"}, edits.WithLoad},
@@ -42,11 +43,13 @@ func (c *Core) Calls() []Call {
 		{"choices", "What the setup consists of, and what else it could.", []string{"document"}, edits.ChoicesOf},
 		{"change", "The document with something else of what it could consist of.", []string{"document", "what", "key", "index"}, edits.Change},
 		{"set", "The document with a plain part of it set to a value, given as JSON.", []string{"document", "path", "value"}, edits.Set},
-		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"}, edits.Begin},
+		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"},
+			edits.Begin},
 		{"fit", "The document moved into a gym that has an id.", []string{"document", "room", "id"}, edits.Fit},
 		{"effect", "What tells two setups apart at a glance: fit, torque, effort.", []string{"document"}, edits.EffectOf},
 		{"sweep", "How well every value of one setting would fit.", []string{"document", "key"}, c.sweep},
-		{"paint", "How well every value of every setting would fit; what was swept of the same document is not judged again.", []string{"document"}, c.paint},
+		{"paint", "How well every value of every setting would fit; what was swept of the same document is not judged again.",
+			[]string{"document"}, c.paint},
 		{"suggestions", "The smallest changes that would fix what the verdicts find.", []string{"document"}, c.mends},
 		{"steps", "What one step of each setting would do.", []string{"document"}, dialin.Steps},
 		{"attachmentSites", "A load attached elsewhere along the arm, at the same peak torque.", []string{"document"}, evaluate.CompareSites},
@@ -56,11 +59,13 @@ func (c *Core) Calls() []Call {
 		{"search", "Settings that fit better, by a goal.", []string{"document", "goal", "progress"}, search},
 		{"map", "How well every pair of values of two settings would fit.", []string{"document", "a", "b", "progress"}, mapped},
 		{"compare", "Setups side by side.", []string{"documents"}, compare.Of},
-		{"equalise", "Setups with loads that ask as much as the first, in a way, at an angle.", []string{"documents", "by", "atDeg"}, compare.Equalise},
+		{"equalise", "Setups with loads that ask as much as the first, in a way, at an angle.", []string{"documents", "by", "atDeg"},
+			compare.Equalise},
 		{"study", "What the second of two setups differs in from the first, one thing at a time.", []string{"documents"}, compare.StudyOf},
 		{"comparison", "A comparison given as text, or what is wrong with it.", []string{"comparison"}, comparison},
 		{"ready", "The setups to begin with for a lifter, in a gym that has an id, or in any.", []string{"lifter", "room", "id"}, edits.ReadyIn},
-		{"rank", "Those setups in the order in which they load a region long, short or evenly.", []string{"lifter", "room", "id", "region", "how", "progress"}, rank},
+		{"rank", "Those setups in the order in which they load a region long, short or evenly.",
+			[]string{"lifter", "room", "id", "region", "how", "progress"}, rank},
 		{"rankFor", "The same as a mean over several lifters.", []string{"lifters", "room", "id", "region", "how", "progress"}, rankFor},
 		{"partners", "Those of them that complement a setup.", []string{"document", "lifter", "room", "id", "progress"}, partners},
 		{"room", "A gym given as text, or what is wrong with it.", []string{"room"}, room},
@@ -69,7 +74,8 @@ func (c *Core) Calls() []Call {
 		{"counted", "The exercises in which a set says something about strength.", nil, evaluate.CountedExercises},
 		{"find", "The exercises that a search for a text means, the best first.", []string{"text"}, catalogue.Search},
 		{"notYet", "What a search for a text means that is not here yet.", []string{"text"}, catalogue.NotYet},
-		{"quantity", "What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much.", []string{"text", "kind", "unit"}, typed},
+		{"quantity", "What a typed text means as a quantity of a kind, in SI; a number without a unit counts in one of so much.",
+			[]string{"text", "kind", "unit"}, typed},
 		{"present", "A text that an earlier page kept, in the words of the present version.", []string{"text"}, present},
 		{"coordinates", "The joint coordinates with their usual ranges.", nil, func() []setup.CoordinateInfo { return setup.Coordinates[:] }},
 		{"lengths", "What the tape can measure on a lifter.", nil, func() []setup.Length { return setup.Lengths }},
@@ -132,7 +138,8 @@ func rank(l *setup.Lifter, r *kit.Room, id, region, how string, progress Progres
 	return compare.RankReady(context.Background(), l, r, id, region, how, progress)
 }
 
-func rankFor(lifters []setup.Lifter, r *kit.Room, id, region, how string, progress Progress) ([]compare.RankedReady, setup.Problems, error) {
+func rankFor(lifters []setup.Lifter, r *kit.Room, id, region, how string, progress Progress) ([]compare.RankedReady, setup.Problems,
+	error) {
 	var problems setup.Problems
 	for i := range lifters {
 		problems = append(problems, rules.Lifter(fmt.Sprintf("lifters[%d]", i), &lifters[i])...)

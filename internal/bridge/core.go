@@ -46,7 +46,8 @@ func (a Answer) Text() string {
 
 // Failed is the answer of a call that broke down.
 func Failed(cause any) Answer {
-	return Answer{Problems: setup.Problems{{What: fmt.Sprint("The calculation failed: ", cause, "."), Hint: "Undo the last change and report this."}}}
+	return Answer{Problems: setup.Problems{{What: fmt.Sprint("The calculation failed: ", cause, "."),
+		Hint: "Undo the last change and report this."}}}
 }
 
 // Packed answers with a report whose numbers come beside it, as Pack writes them; a sketch has fewer places.
@@ -93,7 +94,8 @@ func Param(t reflect.Type) Kind {
 		return Number
 	case t == reflect.TypeFor[Progress]():
 		return Share
-	case t == reflect.TypeFor[*setup.Lifter](), t == reflect.TypeFor[dialin.Goal](), t == reflect.TypeFor[[]setup.Document](), t == reflect.TypeFor[[]setup.Lifter]():
+	case t == reflect.TypeFor[*setup.Lifter](), t == reflect.TypeFor[dialin.Goal](), t == reflect.TypeFor[[]setup.Document](),
+		t == reflect.TypeFor[[]setup.Lifter]():
 		return Composed
 	}
 	return Text

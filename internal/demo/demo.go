@@ -30,28 +30,34 @@ func troupe() []person {
 		{
 			name: "Suvi Brandt", notes: "Aerial performer. Hangs by one arm in the second act; wants shoulders that last the tour.",
 			stack: 10, bell: 2.5, also: []string{"pulldown.kneeling", "curl.behind", "plank"},
-			body: setup.Lifter{Height: 1.68, BodyMass: 61, Sex: "female", Training: "advanced", NaturalPathDeg: 8, Lengths: map[string]float64{"upperArm": 0.315},
-				Ranges:   map[string]setup.Range{"shoulder.elevation": {FromDeg: -50, ToDeg: 170}},
-				Strength: append(on("2026-11-02", "shoulder.abduction", 62, 58, 52), append(on("2026-09-07", "shoulder.abduction", 57, 54, 48), on("2026-11-02", "shoulder.flexion", 68, 63, 56)...)...),
+			body: setup.Lifter{Height: 1.68, BodyMass: 61, Sex: "female", Training: "advanced", NaturalPathDeg: 8,
+				Lengths: map[string]float64{"upperArm": 0.315},
+				Ranges:  map[string]setup.Range{"shoulder.elevation": {FromDeg: -50, ToDeg: 170}},
+				Strength: append(on("2026-11-02", "shoulder.abduction", 62, 58, 52), append(on("2026-09-07", "shoulder.abduction", 57, 54, 48),
+					on("2026-11-02", "shoulder.flexion", 68, 63, 56)...)...),
 			},
 		},
 		{
 			name: "Ilvane Torsk", notes: "Rigger. Broad; the arms track wide. Old strain on the left, quiet for a year.",
 			stack: 15, bell: 3.5, also: []string{"row.hinged", "lever.far", "squat.goblet", "knee.extension"},
-			body: setup.Lifter{Height: 1.88, BodyMass: 94, Sex: "male", Training: "advanced", NaturalPathDeg: 16, Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
-				Ranges:   map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 150, Pain: "left side pinches near the top", Hurts: []setup.Span{{FromDeg: 140, ToDeg: 150}}}},
+			body: setup.Lifter{Height: 1.88, BodyMass: 94, Sex: "male", Training: "advanced", NaturalPathDeg: 16,
+				Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
+				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 150, Pain: "left side pinches near the top",
+					Hurts: []setup.Span{{FromDeg: 140, ToDeg: 150}}}},
 				Cautions: []string{"Left shoulder: stop when it pinches, and look at the range again."}},
 		},
 		{
 			name: "Madoc Quill", notes: "Puppeteer. Holds both arms overhead for minutes at a time.",
 			stack: 10, bell: 3, also: []string{"press.bench.60", "fly.flat", "pull.face", "extension.overhead"},
 			body: setup.Lifter{Height: 1.74, BodyMass: 70, Sex: "male", Training: "trained", NaturalPathDeg: 10,
-				Sets: []setup.KnownSet{{Exercise: "press.standing", Load: 22, Reps: 8, Left: 2, Date: "2026-11-09"}, {Exercise: "curl.dumbbell", Load: 14, Reps: 10, Left: 1, Date: "2026-11-16"}}},
+				Sets: []setup.KnownSet{{Exercise: "press.standing", Load: 22, Reps: 8, Left: 2, Date: "2026-11-09"},
+					{Exercise: "curl.dumbbell", Load: 14, Reps: 10, Left: 1, Date: "2026-11-16"}}},
 		},
 		{
 			name: "Oriel Vantre", notes: "Prop maker; works from a chair. Strong shoulders, a trunk that needs holding.",
 			stack: 10, bell: 3, only: []string{"pulldown.chair", "press.bench.60", "raise.behind.seated", "curl.incline.60"},
-			body: setup.Lifter{Height: 1.71, BodyMass: 66, NaturalPathDeg: 9, Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 168}}},
+			body: setup.Lifter{Height: 1.71, BodyMass: 66, NaturalPathDeg: 9, Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40,
+				ToDeg: 168}}},
 		},
 		{
 			name: "Kestrin Dahlke", notes: "Wardrobe and second rigger. New to lifting; small hands, likes cuffs.",
@@ -68,7 +74,8 @@ func troupe() []person {
 
 // on are tests of an action at 20, 60 and 100 degrees on one day.
 func on(day, action string, at20, at60, at100 float64) []setup.StrengthTest {
-	return []setup.StrengthTest{{Action: action, AngleDeg: 20, Torque: at20, Date: day}, {Action: action, AngleDeg: 60, Torque: at60, Date: day}, {Action: action, AngleDeg: 100, Torque: at100, Date: day}}
+	return []setup.StrengthTest{{Action: action, AngleDeg: 20, Torque: at20, Date: day}, {Action: action, AngleDeg: 60, Torque: at60,
+		Date: day}, {Action: action, AngleDeg: 100, Torque: at100, Date: day}}
 }
 
 // Load fills the database of a coach who never had a lifter. Calling it again changes nothing.

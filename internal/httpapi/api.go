@@ -49,7 +49,8 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	engine := gin.New()
 	engine.Use(gin.CustomRecovery(func(c *gin.Context, err any) {
 		slog.Error("a request failed", "path", c.Request.URL.Path, "error", err)
-		c.AbortWithStatusJSON(http.StatusInternalServerError, newFailure(http.StatusInternalServerError, "The server failed. Nothing was changed; try again."))
+		c.AbortWithStatusJSON(http.StatusInternalServerError, newFailure(http.StatusInternalServerError,
+			"The server failed. Nothing was changed; try again."))
 	}))
 	config := huma.DefaultConfig("Dial Arc", "1")
 	config.DocsPath = ""     // huma's page loads its script from outside
@@ -88,7 +89,8 @@ type nullableNumbers []float64
 
 // Schema implements huma.SchemaProvider.
 func (nullableNumbers) Schema(huma.Registry) *huma.Schema {
-	return &huma.Schema{Type: huma.TypeArray, Items: &huma.Schema{Type: huma.TypeNumber, Nullable: true}, Description: "One number per sample, null in a gap."}
+	return &huma.Schema{Type: huma.TypeArray, Items: &huma.Schema{Type: huma.TypeNumber, Nullable: true},
+		Description: "One number per sample, null in a gap."}
 }
 
 type nullableBench struct{}

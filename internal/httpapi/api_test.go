@@ -346,7 +346,8 @@ func TestEvaluateRefuses(t *testing.T) {
 		{"nothing", "", "", ""},
 		{"mass 0", strings.Replace(string(good), `"bodyMass":61`, `"bodyMass":0`, 1), "lifter.bodyMass", "25 to 300"},
 		{"reversed", strings.Replace(string(good), `"fromDeg":12`, `"fromDeg":120`, 1), "movement.toDeg", "Swap"},
-		{"in the column", strings.Replace(strings.Replace(string(good), `"x":0.7`, `"x":0`, 1), `"shoulder.planeOfElevationDeg":30`, `"shoulder.planeOfElevationDeg":0`, 1), "posture.x", "column"},
+		{"in the column", strings.Replace(strings.Replace(string(good), `"x":0.7`, `"x":0`, 1), `"shoulder.planeOfElevationDeg":30`,
+			`"shoulder.planeOfElevationDeg":0`, 1), "posture.x", "column"},
 	} {
 		want := 422
 		if x.name == "nothing" {
@@ -388,7 +389,8 @@ func TestDatabaseGone(t *testing.T) {
 // The description names every route, and its schemas hold no type twice.
 func TestOpenAPI(t *testing.T) {
 	o := httpapi.OpenAPI()
-	for _, path := range []string{"/api/lifters", "/api/lifters/{id}", "/api/lifters/{id}/restore", "/api/setups", "/api/setups/{id}", "/api/evaluate", "/api/health"} {
+	for _, path := range []string{"/api/lifters", "/api/lifters/{id}", "/api/lifters/{id}/restore", "/api/setups", "/api/setups/{id}",
+		"/api/evaluate", "/api/health"} {
 		if o.Paths[path] == nil {
 			t.Errorf("%s is not described", path)
 		}
@@ -409,7 +411,8 @@ func TestVersionsOfASetup(t *testing.T) {
 	c.call("PUT", path+"/versions/1", map[string]string{"title": "As it came"}, 204, nil)
 	var got list[httpapi.SetupVersion]
 	c.call("GET", path+"/versions", nil, 200, &got)
-	if got.Total != 2 || got.Items[0].Document.Notes != "Feet a little wider." || got.Items[1].Title != "As it came" || got.Items[1].Document.Notes != "" {
+	if got.Total != 2 || got.Items[0].Document.Notes != "Feet a little wider." || got.Items[1].Title != "As it came" ||
+		got.Items[1].Document.Notes != "" {
 		t.Errorf("%d states: %+v", got.Total, got.Items)
 	}
 	var f failure

@@ -16,28 +16,32 @@ import (
 type Comparison = Stored[compare.Kept]
 
 func (s *Server) registerComparisons(api huma.API) {
-	registerNamed(s, api, named[store.Comparison, compare.Kept, *store.Comparison]{what: "comparison", title: "Comparison", path: "/api/comparisons", shelf: s.Store.Comparisons,
+	registerNamed(s, api, named[store.Comparison, compare.Kept, *store.Comparison]{what: "comparison", title: "Comparison",
+		path: "/api/comparisons", shelf: s.Store.Comparisons,
 		name: func(k *compare.Kept) *string { return &k.Name }, check: compare.Validate})
-	calculate(api, s.turns, "compareSetups", "/api/compare", "Put setups side by side", func(_ context.Context, in *sideBySide) (*compare.Comparison, setup.Problems, error) {
+	calculate(api, s.turns, "compareSetups", "/api/compare", "Put setups side by side", func(_ context.Context,
+		in *sideBySide) (*compare.Comparison, setup.Problems, error) {
 		out, problems := compare.Of(in.Setups)
 		return out, problems, nil
 	})
-	calculate(api, s.turns, "equaliseLoads", "/api/compare/equal", "Make the loads of setups such that each asks as much as the first", func(_ context.Context, in *equalLoads) (*equalAnswer, setup.Problems, error) {
-		out, problems := compare.Equalise(in.Setups, in.By, in.AtDeg)
-		return &equalAnswer{out}, problems, nil
-	})
-	calculate(api, s.turns, "rankReady", "/api/rank", "Order the ready setups by how they load a region", func(ctx context.Context, in *rankQuestion) (*rankAnswer, setup.Problems, error) {
-		problems := rules.Lifter("lifter", &in.Lifter)
-		if in.Room != nil {
-			in.Room.Complete()
-			problems = append(problems, within("room", kit.Validate(in.Room))...)
-		}
-		if len(problems) > 0 {
-			return nil, problems, nil
-		}
-		out, problems, err := compare.RankReady(ctx, &in.Lifter, in.Room, in.RoomID, in.Region, in.How, nil)
-		return &rankAnswer{out}, problems, err
-	})
+	calculate(api, s.turns, "equaliseLoads", "/api/compare/equal", "Make the loads of setups such that each asks as much as the first",
+		func(_ context.Context, in *equalLoads) (*equalAnswer, setup.Problems, error) {
+			out, problems := compare.Equalise(in.Setups, in.By, in.AtDeg)
+			return &equalAnswer{out}, problems, nil
+		})
+	calculate(api, s.turns, "rankReady", "/api/rank", "Order the ready setups by how they load a region",
+		func(ctx context.Context, in *rankQuestion) (*rankAnswer, setup.Problems, error) {
+			problems := rules.Lifter("lifter", &in.Lifter)
+			if in.Room != nil {
+				in.Room.Complete()
+				problems = append(problems, within("room", kit.Validate(in.Room))...)
+			}
+			if len(problems) > 0 {
+				return nil, problems, nil
+			}
+			out, problems, err := compare.RankReady(ctx, &in.Lifter, in.Room, in.RoomID, in.Region, in.How, nil)
+			return &rankAnswer{out}, problems, err
+		})
 }
 
 type sideBySide struct {

@@ -19,10 +19,12 @@ import (
 func TestComparisonsAreKept(t *testing.T) {
 	c := serve(t)
 	_, st := c.first("Suvi Brandt")
-	k := compare.Kept{Schema: compare.Schema, Name: " Raises ", Setups: []compare.Member{{Document: st.Document, SetupID: st.ID}, {Document: st.Document}}, Equal: "peak"}
+	k := compare.Kept{Schema: compare.Schema, Name: " Raises ", Setups: []compare.Member{{Document: st.Document, SetupID: st.ID},
+		{Document: st.Document}}, Equal: "peak"}
 	var made httpapi.Comparison
 	c.call("POST", "/api/comparisons", map[string]any{"document": k}, 201, &made)
-	if made.Name != "Raises" || made.Version != 1 || made.Document.Equal != "peak" || !reflect.DeepEqual(made.Document.Setups[0].Document, st.Document) {
+	if made.Name != "Raises" || made.Version != 1 || made.Document.Equal != "peak" || !reflect.DeepEqual(made.Document.Setups[0].Document,
+		st.Document) {
 		t.Errorf("%s, version %d, equal %s", made.Name, made.Version, made.Document.Equal)
 	}
 	made.Document.Along = "length"

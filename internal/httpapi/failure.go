@@ -39,7 +39,8 @@ func newFailure(status int, message string, errs ...error) huma.StatusError {
 		f.Problems = append(f.Problems, setup.Problem{What: err.Error()})
 	}
 	if status == http.StatusRequestEntityTooLarge {
-		f.Problems = setup.Problems{{What: "The request is too large.", Why: "A setup document has about 2 kB.", Hint: "Send one document of at most 1 MB."}}
+		f.Problems = setup.Problems{{What: "The request is too large.", Why: "A setup document has about 2 kB.",
+			Hint: "Send one document of at most 1 MB."}}
 	}
 	return f
 }
@@ -71,14 +72,16 @@ func failed(err error, what string, current func() any) error {
 	if errors.As(err, &db) {
 		switch {
 		case strings.HasPrefix(db.Code, "22"): // data exception
-			return refused(setup.Problems{{Path: db.ColumnName, What: "The database cannot hold this: " + db.Message + ".", Hint: "Leave it out or write it otherwise."}})
+			return refused(setup.Problems{{Path: db.ColumnName, What: "The database cannot hold this: " + db.Message + ".",
+				Hint: "Leave it out or write it otherwise."}})
 		case db.Code == "53100":
 			return newFailure(http.StatusInsufficientStorage, "The disk of the database is full. Nothing can be stored until there is room.")
 		case db.Code == "57014" || db.Code == "55P03": // ended because it took too long, or waited too long for a lock
 			return newFailure(http.StatusServiceUnavailable, "The database is busy and gave up on this. Nothing was changed; try again.")
 		}
 	}
-	return newFailure(http.StatusServiceUnavailable, "The database does not answer. Whether this was stored is not known; try again: what was stored already is not stored twice.")
+	return newFailure(http.StatusServiceUnavailable,
+		"The database does not answer. Whether this was stored is not known; try again: what was stored already is not stored twice.")
 }
 
 // decode reads a body into T, with every problem at its path.

@@ -16,7 +16,8 @@ import (
 )
 
 // Guard lets through what comes from the program's own page, or from no page at all. A page of another place can make a browser send
-// requests here; so a host that is not expected is refused, which keeps a name that was bent to this machine from reading anything, and so is
+// requests here; so a host that is not expected is refused, which keeps a name that was bent to this machine from reading anything, and so
+// is
 // what a browser sends across origins to change something, or with a body that is not declared as what it has to be. Hosts are names beside
 // those of this machine itself under which the program is called.
 func Guard(next http.Handler, hosts ...string) http.Handler {
@@ -44,7 +45,10 @@ func expected(host string, hosts []string) bool {
 	}
 	name = strings.ToLower(strings.TrimSuffix(strings.Trim(name, "[]"), "."))
 	ip := net.ParseIP(name)
-	return name == "localhost" || ip != nil && ip.IsLoopback() || slices.ContainsFunc(hosts, func(h string) bool { return strings.EqualFold(h, name) })
+	return name == "localhost" || ip != nil && ip.IsLoopback() || slices.ContainsFunc(hosts, func(h string) bool {
+		return strings.EqualFold(h,
+			name)
+	})
 }
 
 func clipped(s string) string {

@@ -16,7 +16,8 @@ import (
 	"dialarc/internal/httpapi"
 )
 
-// Only the program's own page, under the program's own names, gets in: a name that was bent to this machine reads nothing, a page of another
+// Only the program's own page, under the program's own names, gets in: a name that was bent to this machine reads nothing, a page of
+// another
 // place changes nothing, and a body that a form could send is refused.
 func TestGuard(t *testing.T) {
 	reached := http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.WriteHeader(http.StatusNoContent) })
@@ -26,17 +27,20 @@ func TestGuard(t *testing.T) {
 		headers      map[string]string
 		want         int
 	}{
-		"its own page":            {"POST", "127.0.0.1:4380", map[string]string{"Origin": "http://127.0.0.1:4380", "Sec-Fetch-Site": "same-origin"}, 204},
-		"a program":               {"POST", "localhost:4380", nil, 204},
-		"IPv6":                    {"GET", "[::1]:4380", nil, 204},
-		"a name that was given":   {"PUT", "bench.example", nil, 204},
-		"a bent name":             {"GET", "evil.example:4380", nil, 421},
-		"another machine's name":  {"GET", "192.168.1.9:4380", nil, 421},
-		"a page of another place": {"POST", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example", "Sec-Fetch-Site": "cross-site"}, 403},
-		"an old browser":          {"DELETE", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example"}, 403},
-		"reading across":          {"GET", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example", "Sec-Fetch-Site": "cross-site"}, 204},
-		"a form":                  {"POST", "127.0.0.1:4380", map[string]string{"Content-Type": "text/plain"}, 415},
-		"no type":                 {"POST", "127.0.0.1:4380", map[string]string{"Content-Type": ""}, 415},
+		"its own page": {"POST", "127.0.0.1:4380", map[string]string{"Origin": "http://127.0.0.1:4380",
+			"Sec-Fetch-Site": "same-origin"}, 204},
+		"a program":              {"POST", "localhost:4380", nil, 204},
+		"IPv6":                   {"GET", "[::1]:4380", nil, 204},
+		"a name that was given":  {"PUT", "bench.example", nil, 204},
+		"a bent name":            {"GET", "evil.example:4380", nil, 421},
+		"another machine's name": {"GET", "192.168.1.9:4380", nil, 421},
+		"a page of another place": {"POST", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example", "Sec-Fetch-Site": "cross-site"},
+			403},
+		"an old browser": {"DELETE", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example"}, 403},
+		"reading across": {"GET", "127.0.0.1:4380", map[string]string{"Origin": "http://evil.example", "Sec-Fetch-Site": "cross-site"},
+			204},
+		"a form":  {"POST", "127.0.0.1:4380", map[string]string{"Content-Type": "text/plain"}, 415},
+		"no type": {"POST", "127.0.0.1:4380", map[string]string{"Content-Type": ""}, 415},
 	} {
 		r := httptest.NewRequest(c.method, "http://"+c.host+"/api/setups", strings.NewReader(`{}`))
 		r.Header.Set("Content-Type", "application/json; charset=utf-8")
@@ -81,8 +85,9 @@ func TestSmallRequestsCostLittle(t *testing.T) {
 		"free":         {"/api/dialin", search(dialin.Goal{Free: twice}), "goal.free"},
 		"budget":       {"/api/dialin", search(dialin.Goal{Free: []string{"stance.out"}, Budget: 1 << 40}), "budget"},
 		"freed twice":  {"/api/dialin", search(dialin.Goal{Free: twice[:2]}), "stance.out"},
-		"zero":         {"/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":{"schema":%q,"name":"a\u0000b"}}`, st.LifterID, setup.Schema), "document.name"},
-		"cells":        {"/api/lifters/import", "name,stature,mass\n" + strings.Repeat(",", 2<<20), "row 2"},
+		"zero": {"/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":{"schema":%q,"name":"a\u0000b"}}`, st.LifterID, setup.Schema),
+			"document.name"},
+		"cells": {"/api/lifters/import", "name,stature,mass\n" + strings.Repeat(",", 2<<20), "row 2"},
 	} {
 		var before, after runtime.MemStats
 		runtime.ReadMemStats(&before)
@@ -109,18 +114,21 @@ func TestCalculationsTakeTurns(t *testing.T) {
 	all.Wait()
 }
 
-// What the database cannot hold is told as that, and a row that something else has spoiled is one row that cannot be read, not the end of the
+// What the database cannot hold is told as that, and a row that something else has spoiled is one row that cannot be read, not the end of
+// the
 // list.
 func TestErrorsAreToldAsWhatTheyAre(t *testing.T) {
 	c, db := serveWith(t)
 	_, st := c.first("Suvi Brandt")
 	var f failure
-	c.call("PUT", "/api/setups/"+st.ID, fmt.Sprintf(`{"version":%d,"lifterId":%q,"document":{"schema":%q,"name":"x"}}`, int64(1)<<31, st.LifterID, setup.Schema), 422, &f)
+	c.call("PUT", "/api/setups/"+st.ID, fmt.Sprintf(`{"version":%d,"lifterId":%q,"document":{"schema":%q,"name":"x"}}`, int64(1)<<31,
+		st.LifterID, setup.Schema), 422, &f)
 	if !f.has("version", "no such version") {
 		t.Errorf("%+v", f)
 	}
 	f = failure{}
-	c.call("POST", "/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":{"schema":%q,"name":"caf`+"\xe9"+`"}}`, st.LifterID, setup.Schema), 422, &f)
+	c.call("POST", "/api/setups", fmt.Sprintf(`{"lifterId":%q,"document":{"schema":%q,"name":"caf`+"\xe9"+`"}}`, st.LifterID, setup.Schema),
+		422, &f)
 	if len(f.Problems) != 1 || !strings.Contains(f.Problems[0].What, "not UTF-8 at line 1, column") {
 		t.Errorf("a byte that is no UTF-8: %+v", f)
 	}

@@ -96,7 +96,8 @@ func (s *Server) registerLifters(api huma.API) {
 		func(ctx context.Context, in *archiveInput) (*one[Lifter], error) {
 			return r.answer(s.Store.ArchiveLifter(ctx, s.Coach.ID, in.ID, in.Body.Archived))
 		})
-	huma.Register(api, huma.Operation{OperationID: "listLifters", Method: http.MethodGet, Path: r.path, Summary: "List lifters", Errors: []int{503}},
+	huma.Register(api, huma.Operation{OperationID: "listLifters", Method: http.MethodGet, Path: r.path, Summary: "List lifters",
+		Errors: []int{503}},
 		func(ctx context.Context, in *lifterListInput) (*lifterList, error) {
 			list, total, err := s.Store.Lifters(ctx, s.Coach.ID, in.Archived, in.Q, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &lifterList{}

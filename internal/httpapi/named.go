@@ -57,7 +57,8 @@ func registerNamed[R, D any, P store.Of[R]](s *Server, api huma.API, n named[R, 
 		restore: func(ctx context.Context, id string) (R, error) { return n.shelf().Restore(ctx, s.Coach.ID, id) },
 	}
 	r.register(api)
-	huma.Register(api, huma.Operation{OperationID: "list" + n.title + "s", Method: http.MethodGet, Path: n.path, Summary: "List " + n.what + "s", Errors: []int{503}},
+	huma.Register(api, huma.Operation{OperationID: "list" + n.title + "s", Method: http.MethodGet, Path: n.path,
+		Summary: "List " + n.what + "s", Errors: []int{503}},
 		func(ctx context.Context, in *PageInput) (*storedList[D], error) {
 			list, total, err := n.shelf().List(ctx, s.Coach.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &storedList[D]{}

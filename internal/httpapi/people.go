@@ -41,7 +41,8 @@ const (
 )
 
 func (s *Server) registerPeople(api huma.API) {
-	op := huma.Operation{OperationID: "importLifters", Method: http.MethodPost, Path: "/api/lifters/import", Summary: "Look at a file of lifters, JSON or CSV, or store all of them", Errors: []int{413, 422, 503}, MaxBodyBytes: mostImported}
+	op := huma.Operation{OperationID: "importLifters", Method: http.MethodPost, Path: "/api/lifters/import",
+		Summary: "Look at a file of lifters, JSON or CSV, or store all of them", Errors: []int{413, 422, 503}, MaxBodyBytes: mostImported}
 	huma.Register(api, op, func(ctx context.Context, in *importInput) (*one[ImportAnswer], error) {
 		list, problems := people.Read(in.RawBody)
 		if len(problems) > 0 {
@@ -50,7 +51,8 @@ func (s *Server) registerPeople(api huma.API) {
 		answer, err := s.takeIn(ctx, list, in.Write)
 		return &one[ImportAnswer]{answer}, failed(err, "lifter", nil)
 	})
-	huma.Register(api, huma.Operation{OperationID: "exportLifters", Method: http.MethodGet, Path: "/api/lifters/export", Summary: "All lifters as a file", Errors: []int{503}},
+	huma.Register(api, huma.Operation{OperationID: "exportLifters", Method: http.MethodGet, Path: "/api/lifters/export",
+		Summary: "All lifters as a file", Errors: []int{503}},
 		func(ctx context.Context, in *exportInput) (*fileOutput, error) {
 			list, err := s.everybody(ctx)
 			if err != nil {

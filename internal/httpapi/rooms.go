@@ -21,7 +21,8 @@ func (s *Server) registerRooms(api huma.API) {
 			r.Complete()
 			return kit.Validate(r)
 		}})
-	huma.Register(api, huma.Operation{OperationID: "listReadyRooms", Method: http.MethodGet, Path: "/api/ready-rooms", Summary: "Rooms to begin with", Errors: []int{503}},
+	huma.Register(api, huma.Operation{OperationID: "listReadyRooms", Method: http.MethodGet, Path: "/api/ready-rooms",
+		Summary: "Rooms to begin with", Errors: []int{503}},
 		func(context.Context, *struct{}) (*one[[]kit.Room], error) {
 			return &one[[]kit.Room]{[]kit.Room{kit.Large("A large room"), kit.Corner("A corner at home"), kit.Empty("An empty room")}}, nil
 		})

@@ -36,7 +36,8 @@ type deleteInput struct {
 
 type one[T any] struct{ Body T }
 
-// readStored reads what is stored in a row. What cannot be read, because something else wrote it or it was damaged, is said of that row alone.
+// readStored reads what is stored in a row. What cannot be read, because something else wrote it or it was damaged, is said of that row
+// alone.
 func readStored(what, id string, raw []byte, into any) (unreadable string) {
 	if err := json.Unmarshal(raw, into); err != nil {
 		slog.Error("a stored row cannot be read", "what", what, "id", id, "error", err)
@@ -75,7 +76,8 @@ func (r *rows[R, W, T]) answer(row R, err error) (*one[T], error) {
 }
 
 func (r *rows[R, W, T]) operation(method, verb, path, summary string, errors ...int) huma.Operation {
-	return huma.Operation{OperationID: verb + r.title, Method: method, Path: r.path + path, Summary: summary, Errors: append(errors, http.StatusServiceUnavailable)}
+	return huma.Operation{OperationID: verb + r.title, Method: method, Path: r.path + path, Summary: summary,
+		Errors: append(errors, http.StatusServiceUnavailable)}
 }
 
 // write decodes what a client sends and stores it.

@@ -76,7 +76,8 @@ func showSetup(st *store.Setup) Setup {
 func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 	problems := nameProblem("document.name", w.Document.Name)
 	if w.Document.Schema != setup.Schema {
-		problems = append(problems, setup.Problem{Path: "document.schema", What: "The document has another version than this program reads.", Hint: "Give " + setup.Schema + "."})
+		problems = append(problems, setup.Problem{Path: "document.schema", What: "The document has another version than this program reads.",
+			Hint: "Give " + setup.Schema + "."})
 	}
 	problems = append(problems, idProblem("id", w.ID, false)...)
 	problems = append(problems, versionProblem(w.Version)...)
@@ -93,7 +94,8 @@ func (s *Server) setupRow(w SetupWrite, id string) (store.Setup, error) {
 	if w.Document.Gym != "" {
 		room = &w.Document.Gym
 	}
-	return store.Setup{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: w.Document.Name}, LifterID: w.LifterID, RoomID: room, Document: document}, err
+	return store.Setup{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: w.Document.Name}, LifterID: w.LifterID,
+		RoomID: room, Document: document}, err
 }
 
 func (s *Server) registerSetups(api huma.API) {
@@ -112,9 +114,11 @@ func (s *Server) registerSetups(api huma.API) {
 		func(ctx context.Context, in *readyInput) (*one[Setup], error) {
 			return r.answer(s.Store.SetReady(ctx, s.Coach.ID, in.ID, in.Body.Ready))
 		})
-	huma.Register(api, huma.Operation{OperationID: "listSetups", Method: http.MethodGet, Path: r.path, Summary: "List setups", Errors: []int{503}},
+	huma.Register(api, huma.Operation{OperationID: "listSetups", Method: http.MethodGet, Path: r.path, Summary: "List setups",
+		Errors: []int{503}},
 		func(ctx context.Context, in *setupListInput) (*setupList, error) {
-			list, total, err := s.Store.Setups(ctx, s.Coach.ID, store.Wanted{Lifter: in.LifterID, Room: in.RoomID, Item: in.Item, Words: in.Q, Ready: in.Ready}, store.Page{Offset: in.Offset, Limit: in.Limit})
+			list, total, err := s.Store.Setups(ctx, s.Coach.ID, store.Wanted{Lifter: in.LifterID, Room: in.RoomID, Item: in.Item, Words: in.Q,
+				Ready: in.Ready}, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &setupList{}
 			out.Body.Items, out.Body.Total = r.shown(list), total
 			return out, failed(err, r.what, nil)

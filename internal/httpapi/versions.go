@@ -48,7 +48,8 @@ func showVersion(v *store.SetupVersion) SetupVersion {
 
 func (s *Server) registerVersions(api huma.API) {
 	const what = "state of a setup"
-	huma.Register(api, huma.Operation{OperationID: "listSetupVersions", Method: http.MethodGet, Path: "/api/setups/{id}/versions", Summary: "List the saved states of a setup", Errors: []int{404, 503}},
+	huma.Register(api, huma.Operation{OperationID: "listSetupVersions", Method: http.MethodGet, Path: "/api/setups/{id}/versions",
+		Summary: "List the saved states of a setup", Errors: []int{404, 503}},
 		func(ctx context.Context, in *versionListInput) (*versionList, error) {
 			rows, total, err := s.Store.SetupVersions(ctx, s.Coach.ID, in.ID, store.Page{Offset: in.Offset, Limit: in.Limit})
 			out := &versionList{}
@@ -58,7 +59,8 @@ func (s *Server) registerVersions(api huma.API) {
 			}
 			return out, failed(err, what, nil)
 		})
-	huma.Register(api, huma.Operation{OperationID: "nameSetupVersion", Method: http.MethodPut, Path: "/api/setups/{id}/versions/{version}", Summary: "Name a saved state of a setup", DefaultStatus: http.StatusNoContent, Errors: []int{404, 422, 503}},
+	huma.Register(api, huma.Operation{OperationID: "nameSetupVersion", Method: http.MethodPut, Path: "/api/setups/{id}/versions/{version}",
+		Summary: "Name a saved state of a setup", DefaultStatus: http.StatusNoContent, Errors: []int{404, 422, 503}},
 		func(ctx context.Context, in *titleInput) (*struct{}, error) {
 			return nil, failed(s.Store.NameSetupVersion(ctx, s.Coach.ID, in.ID, in.Version, in.Body.Title), what, nil)
 		})

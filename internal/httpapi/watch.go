@@ -14,12 +14,15 @@ import (
 	"github.com/prometheus/client_golang/prometheus/promhttp"
 )
 
-// Watch numbers requests, notes each in the log without anything that says whose it is, and counts them; and it answers to those who look after
+// Watch numbers requests, notes each in the log without anything that says whose it is, and counts them; and it answers to those who look
+// after
 // the server: /healthz whether the program runs, /readyz whether it can store, /metrics with numbers for Prometheus. Ready says why not.
 func Watch(next http.Handler, log *slog.Logger, ready func(context.Context) error) http.Handler {
 	registry := prometheus.NewRegistry()
-	requests := prometheus.NewCounterVec(prometheus.CounterOpts{Name: "dialarc_requests_total", Help: "Requests by method, resource and status."}, []string{"method", "resource", "status"})
-	seconds := prometheus.NewHistogramVec(prometheus.HistogramOpts{Name: "dialarc_request_seconds", Help: "How long requests took.", Buckets: prometheus.ExponentialBuckets(0.001, 3, 10)}, []string{"method", "resource"})
+	requests := prometheus.NewCounterVec(prometheus.CounterOpts{Name: "dialarc_requests_total",
+		Help: "Requests by method, resource and status."}, []string{"method", "resource", "status"})
+	seconds := prometheus.NewHistogramVec(prometheus.HistogramOpts{Name: "dialarc_request_seconds", Help: "How long requests took.",
+		Buckets: prometheus.ExponentialBuckets(0.001, 3, 10)}, []string{"method", "resource"})
 	registry.MustRegister(requests, seconds, collectors.NewGoCollector(), collectors.NewProcessCollector(collectors.ProcessCollectorOpts{}))
 	mux := http.NewServeMux()
 	mux.HandleFunc("GET /healthz", func(w http.ResponseWriter, _ *http.Request) { plain(w, http.StatusOK, "running") })
@@ -47,7 +50,8 @@ func Watch(next http.Handler, log *slog.Logger, ready func(context.Context) erro
 		if told.status >= http.StatusInternalServerError {
 			level = slog.LevelError
 		}
-		log.Log(r.Context(), level, "answered", "request", id, "method", method(r.Method), "resource", what, "status", told.status, "bytes", told.bytes, "ms", took.Milliseconds())
+		log.Log(r.Context(), level, "answered", "request", id, "method", method(r.Method), "resource", what, "status", told.status, "bytes",
+			told.bytes, "ms", took.Milliseconds())
 	})
 }
 
@@ -88,7 +92,8 @@ func resource(path string) string {
 }
 
 // known are the first words of the API's paths: others are not counted one by one.
-var known = map[string]bool{"lifters": true, "setups": true, "rooms": true, "comparisons": true, "evaluate": true, "dialin": true, "map": true, "compare": true, "rank": true,
+var known = map[string]bool{"lifters": true, "setups": true, "rooms": true, "comparisons": true, "evaluate": true, "dialin": true,
+	"map": true, "compare": true, "rank": true,
 	"strength": true, "exercises": true, "health": true, "openapi.json": true, "openapi.yaml": true}
 
 func method(m string) string {

@@ -32,10 +32,12 @@ func TestWatch(t *testing.T) {
 	}
 	const id = "0b5e1d1c-7a11-4d6c-9a53-3f0a55d0a001"
 	first, second := get("/api/setups/"+id+"?q=Somebody"), get("/api/bad")
-	if a, b := first.Header().Get("X-Request-Id"), second.Header().Get("X-Request-Id"); a == "" || a == b || !strings.Contains(log.String(), a) {
+	if a, b := first.Header().Get("X-Request-Id"), second.Header().Get("X-Request-Id"); a == "" || a == b ||
+		!strings.Contains(log.String(), a) {
 		t.Errorf("numbers %q and %q", a, b)
 	}
-	if text := log.String(); strings.Contains(text, id) || strings.Contains(text, "Somebody") || !strings.Contains(text, "/api/setups/{id}") || !strings.Contains(text, "level=ERROR") || !strings.Contains(text, "bytes=5") {
+	if text := log.String(); strings.Contains(text, id) || strings.Contains(text, "Somebody") || !strings.Contains(text, "/api/setups/{id}") ||
+		!strings.Contains(text, "level=ERROR") || !strings.Contains(text, "bytes=5") {
 		t.Errorf("the log says\n%s", text)
 	}
 	if w := get("/healthz"); w.Code != 200 {
@@ -49,7 +51,8 @@ func TestWatch(t *testing.T) {
 		t.Errorf("it cannot store, and says %d %s", w.Code, w.Body)
 	}
 	text := get("/metrics").Body.String()
-	if !strings.Contains(text, `dialarc_requests_total{method="GET",resource="/api/setups/{id}",status="200"} 1`) || !strings.Contains(text, `resource="/api/other",status="500"} 1`) || strings.Contains(text, id) {
+	if !strings.Contains(text, `dialarc_requests_total{method="GET",resource="/api/setups/{id}",status="200"} 1`) ||
+		!strings.Contains(text, `resource="/api/other",status="500"} 1`) || strings.Contains(text, id) {
 		t.Errorf("the numbers are\n%.600s", text)
 	}
 }

@@ -46,7 +46,8 @@ type Server struct {
 // ErrRunning says that another program of this kind already uses the folder.
 var ErrRunning = errors.New("the database in this folder is already in use by another running demo")
 
-// Start brings the server up, creating its cluster the first time. An error says in which folder, what its log says and what to do; no other
+// Start brings the server up, creating its cluster the first time. An error says in which folder, what its log says and what to do; no
+// other
 // folder is tried, since what is saved there would be lost to this one.
 func Start(ctx context.Context, opt Options) (*Server, error) {
 	bin, err := Binaries()
@@ -59,7 +60,8 @@ func Start(ctx context.Context, opt Options) (*Server, error) {
 		return s, err
 	}
 	advice := "Nothing in it was changed. Mend what is said here and start again, or begin another database with --data FOLDER."
-	return nil, fmt.Errorf("the database in %s could not be started: %w\nIts logs are %s and %s. %s", s.Dir, err, s.logFile(), filepath.Join(s.data(), "log"), advice)
+	return nil, fmt.Errorf("the database in %s could not be started: %w\nIts logs are %s and %s. %s", s.Dir, err, s.logFile(),
+		filepath.Join(s.data(), "log"), advice)
 }
 
 // Attach finds the server of a folder that another program runs.
@@ -141,7 +143,8 @@ func (s *Server) logFile() string    { return filepath.Join(s.Dir, "server.log")
 
 // URLOf is the address of a database on the server.
 func (s *Server) URLOf(database string) string {
-	u := url.URL{Scheme: "postgres", User: url.UserPassword("dialarc", s.secret), Host: "127.0.0.1:" + strconv.Itoa(s.Port), Path: "/" + database, RawQuery: "sslmode=disable"}
+	u := url.URL{Scheme: "postgres", User: url.UserPassword("dialarc", s.secret), Host: "127.0.0.1:" + strconv.Itoa(s.Port),
+		Path: "/" + database, RawQuery: "sslmode=disable"}
 	return u.String()
 }
 
@@ -239,7 +242,8 @@ func (s *Server) launch(ctx context.Context, opt Options) error {
 			return nil
 		}
 		// Another program may have taken the port in between; anything else will not mend itself.
-		if _, taken := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", free), time.Second); taken != nil || free-FirstPort > 200 || ctx.Err() != nil {
+		if _, taken := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", free), time.Second); taken != nil || free-FirstPort > 200 ||
+			ctx.Err() != nil {
 			return fmt.Errorf("%w\n%s", err, tail(s.logFile()))
 		}
 		port = free + 1

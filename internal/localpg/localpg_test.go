@@ -100,7 +100,8 @@ func TestFindsARunningServer(t *testing.T) {
 	}
 }
 
-// Whatever is wrong with a folder that holds a database is told, with the folder, and no other one is begun: a password file that is gone, a
+// Whatever is wrong with a folder that holds a database is told, with the folder, and no other one is begun: a password file that is gone,
+// a
 // damaged cluster, a folder that is none.
 func TestAFolderWithADatabaseIsNeverLeft(t *testing.T) {
 	ctx := context.Background()
@@ -124,7 +125,8 @@ func TestAFolderWithADatabaseIsNeverLeft(t *testing.T) {
 		if err := os.Rename(spoil, spoil+".kept"); err != nil {
 			t.Fatal(err)
 		}
-		if s, err := Start(ctx, Options{Dir: dir, Throwaway: true}); err == nil || !strings.Contains(err.Error(), dir) || !strings.Contains(err.Error(), name) {
+		if s, err := Start(ctx, Options{Dir: dir, Throwaway: true}); err == nil || !strings.Contains(err.Error(), dir) ||
+			!strings.Contains(err.Error(), name) {
 			t.Errorf("without %s: %v, %v", spoil, s, err)
 		}
 		if err := os.Rename(spoil+".kept", spoil); err != nil {

@@ -98,7 +98,8 @@ func (s *Store) RestoreLifter(ctx context.Context, coach, id string) (Lifter, er
 			return found(err)
 		}
 		if gone.DeletedAt.Valid {
-			if err := tx.Unscoped().Model(&Setup{}).Where("coach_id = ? and lifter_id = ? and deleted_at = ?", coach, id, gone.DeletedAt.Time).UpdateColumn("deleted_at", nil).Error; err != nil {
+			if err := tx.Unscoped().Model(&Setup{}).Where("coach_id = ? and lifter_id = ? and deleted_at = ?", coach, id,
+				gone.DeletedAt.Time).UpdateColumn("deleted_at", nil).Error; err != nil {
 				return err
 			}
 		}

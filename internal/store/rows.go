@@ -70,7 +70,8 @@ func create[T any](db *gorm.DB, row *T, head *Row, values map[string]any) error 
 
 // update writes the values of a row that still has the version that they are based on, and reads it back in the same statement, so that
 // no other writer's state can come in between. When the row has the next version with just these values, the request was sent again
-// because its answer got lost, and is answered as the first time. Also are columns that the row has beside those of every row and the values.
+// because its answer got lost, and is answered as the first time. Also are columns that the row has beside those of every row and the
+// values.
 func update[T any](db *gorm.DB, row *T, head *Row, values map[string]any, also ...string) error {
 	coach, id, version := head.CoachID, head.ID, head.Version
 	set := maps.Clone(values)

@@ -105,7 +105,8 @@ func (s *Store) knownRoom(ctx context.Context, st *Setup) error {
 
 // SetReady puts a setup among those that others are begun with, or takes it out.
 func (s *Store) SetReady(ctx context.Context, coach, id string, ready bool) (Setup, error) {
-	if err := s.db.WithContext(ctx).Model(&Setup{}).Where("coach_id = ? and id = ?", coach, id).UpdateColumn("ready", ready).Error; err != nil {
+	if err := s.db.WithContext(ctx).Model(&Setup{}).Where("coach_id = ? and id = ?", coach, id).UpdateColumn("ready",
+		ready).Error; err != nil {
 		return Setup{}, err
 	}
 	return s.Setup(ctx, coach, id)

@@ -56,7 +56,8 @@ func Open(ctx context.Context, url string) (*Store, error) {
 		return nil, fmt.Errorf("the database does not answer: %w", err)
 	}
 	db, err := gorm.Open(postgres.New(postgres.Config{Conn: stdlib.OpenDBFromPool(pool)}), &gorm.Config{
-		Logger: logger.Discard, TranslateError: true, SkipDefaultTransaction: true, NowFunc: func() time.Time { return time.Now().UTC().Truncate(time.Microsecond) },
+		Logger: logger.Discard, TranslateError: true, SkipDefaultTransaction: true,
+		NowFunc: func() time.Time { return time.Now().UTC().Truncate(time.Microsecond) },
 	})
 	if err != nil {
 		pool.Close()
@@ -165,7 +166,8 @@ func (s *Store) Together(ctx context.Context, do func(*Store) error) error {
 	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error { return do(&Store{pool: s.pool, db: tx}) })
 }
 
-// Once runs fill in one transaction when the database holds nothing of any coach, deleted rows included, and does nothing otherwise. Programs
+// Once runs fill in one transaction when the database holds nothing of any coach, deleted rows included, and does nothing otherwise.
+// Programs
 // that start together do not fill twice.
 func (s *Store) Once(ctx context.Context, coach string, fill func(*Store) error) error {
 	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {

@@ -94,7 +94,8 @@ func TestMigrateAgainKeepsTheData(t *testing.T) {
 	}
 }
 
-// Of what is older than a year the last state of each day stays, and what has a title; what is newer, and the newest, stays as it is. Lifters
+// Of what is older than a year the last state of each day stays, and what has a title; what is newer, and the newest, stays as it is.
+// Lifters
 // and rooms keep their history too.
 func TestHistoryIsThinned(t *testing.T) {
 	url := database.New(t)
@@ -106,7 +107,8 @@ func TestHistoryIsThinned(t *testing.T) {
 		t.Fatal(err)
 	}
 	for n := range 5 {
-		st.Document, l.Body, room.Document = json.RawMessage(fmt.Sprintf(`{"n":%d}`, n)), json.RawMessage(fmt.Sprintf(`{"mass":%d}`, 70+n)), json.RawMessage(fmt.Sprintf(`{"n":%d}`, n+1))
+		st.Document, l.Body, room.Document = json.RawMessage(fmt.Sprintf(`{"n":%d}`, n)), json.RawMessage(fmt.Sprintf(`{"mass":%d}`, 70+n)),
+			json.RawMessage(fmt.Sprintf(`{"n":%d}`, n+1))
 		if err := errors.Join(s.UpdateSetup(ctx, &st), s.UpdateLifter(ctx, &l), s.Rooms().Update(ctx, &room)); err != nil {
 			t.Fatal(err)
 		}
@@ -260,7 +262,8 @@ func TestNoSetupWithoutItsLifter(t *testing.T) {
 	if _, err := s.RestoreSetup(ctx, st.CoachID, st.ID); !errors.Is(err, store.ErrAlone) {
 		t.Errorf("brought back alone: %v", err)
 	}
-	if err := s.CreateSetup(ctx, &store.Setup{Row: store.Row{CoachID: l.CoachID, Name: "Second"}, LifterID: l.ID, Document: st.Document}); !errors.Is(err, store.ErrNotFound) {
+	if err := s.CreateSetup(ctx, &store.Setup{Row: store.Row{CoachID: l.CoachID, Name: "Second"}, LifterID: l.ID,
+		Document: st.Document}); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("made for a deleted lifter: %v", err)
 	}
 	if _, err := s.RestoreLifter(ctx, l.CoachID, l.ID); err != nil {
@@ -471,7 +474,8 @@ func TestStatesOfSetupsAreKept(t *testing.T) {
 		t.Fatal(err)
 	}
 	states, total, err := s.SetupVersions(ctx, c.ID, st.ID, everything)
-	if err != nil || total != 2 || states[0].Version != 8 || states[1].Version != 7 || states[1].Title != "Before the change" || !strings.Contains(string(states[1].Document), "Old") {
+	if err != nil || total != 2 || states[0].Version != 8 || states[1].Version != 7 || states[1].Title != "Before the change" ||
+		!strings.Contains(string(states[1].Document), "Old") {
 		t.Errorf("%d states, %+v, %v", total, states, err)
 	}
 	if err := s.NameSetupVersion(ctx, c.ID, st.ID, 3, "x"); !errors.Is(err, store.ErrNotFound) {

@@ -32,7 +32,8 @@ func (s *Store) SetupVersions(ctx context.Context, coach, setup string, page Pag
 	return rows, total, err
 }
 
-// Thin takes out of the history of setups, lifters and rooms what is older than a year, but for the last state of each day and those that have
+// Thin takes out of the history of setups, lifters and rooms what is older than a year, but for the last state of each day and those that
+// have
 // a title; it says how many states that were. The newest state of everything stays.
 func (s *Store) Thin(ctx context.Context) (int64, error) {
 	var gone int64

@@ -10,7 +10,6 @@ import (
 	"dialarc/core/setup"
 
 	"github.com/chromedp/chromedp"
-	"github.com/chromedp/chromedp/kb"
 )
 
 // wrong is what axe-core finds that is serious: WCAG rules, published by the W3C and tested by their rule authors. All of them, or those
@@ -26,9 +25,11 @@ func (p *page) wrong(colours bool) []string {
 	if colours {
 		which = ", runOnly: {type: 'rule', values: ['color-contrast', 'link-in-text-block']}"
 	}
-	found, err := chromedp.Run(p.ctx, chromedp.Evaluate[[]string](`axe.run(document, {resultTypes: ['violations']`+which+`}).then(r => r.violations
+	asked := `axe.run(document, {resultTypes: ['violations']` + which + `}).then(r => r.violations
 		.filter(v => v.impact === 'serious' || v.impact === 'critical')
-		.flatMap(v => v.nodes.slice(0, 4).map(n => v.id + ': ' + n.target.join(' ') + ' | ' + n.html.slice(0, 120) + ' | ' + (n.any[0] ?? n.all[0] ?? n.none[0])?.message)))`, chromedp.EvalAwaitPromise))
+		.flatMap(v => v.nodes.slice(0, 4).map(n => v.id + ': ' + n.target.join(' ') + ' | ' + n.html.slice(0, 120) + ' | ' +
+			(n.any[0] ?? n.all[0] ?? n.none[0])?.message)))`
+	found, err := chromedp.Run(p.ctx, chromedp.Evaluate[[]string](asked, chromedp.EvalAwaitPromise))
 	if err != nil {
 		p.t.Fatal(err)
 	}
@@ -37,83 +38,96 @@ func (p *page) wrong(colours bool) []string {
 
 // No view has a serious fault by axe-core; in the second theme only colours are other than in the first.
 func TestAccessible(t *testing.T) {
-	prog := startProgram(t)
-	p := openPage(t, prog.url("/"))
-	check := func(what string) {
-		t.Helper()
-		p.do(chromedp.Sleep(250e6)) // fades must be over before contrast is measured
-		for _, w := range p.wrong(strings.HasPrefix(what, "dark")) {
-			t.Errorf("%s: %s", what, w)
-		}
-	}
-	bench := prog.ready("raise.behind.hand")
+	parts := map[string]func(prog *program, p *page, check func(what string)){
+		"home and lifters": listsAreAccessible, "gyms": gymsAreAccessible, "setup": setupIsAccessible, "compare": compareIsAccessible}
 	for _, theme := range []string{"light", "dark"} {
-		p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: ` + quoted(theme) + `}))`)
-		p.do(chromedp.Navigate(prog.url("/")))
-		p.until("the moving rep", `document.querySelector('figure svg')`)
-		p.press("Pause")
-		p.fill("Start from an exercise", "pushdown")
-		p.until("what is found", `document.querySelector('button[aria-label^="Open: "]')`)
-		check(theme + " home")
-		p.do(chromedp.Navigate(prog.url("/lifters")))
-		p.press("Suvi Brandt")
-		p.until("the sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Suvi Brandt"`)
-		p.until("pictures", `document.querySelectorAll('.row svg').length > 4`)
-		check(theme + " lifter")
-		p.press("New setup")
-		for _, way := range []string{"Exercises", "Saved", "From scratch", "File"} {
-			p.press(way)
-			check(theme + " new setup, " + way)
+		for name, part := range parts {
+			t.Run(theme+" "+name, func(t *testing.T) {
+				prog := startProgram(t)
+				p := openPage(t, prog.url("/"))
+				p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: ` + quoted(theme) + `}))`)
+				p.do(chromedp.Navigate(prog.url("/")))
+				part(prog, p, func(what string) {
+					t.Helper()
+					p.do(chromedp.Sleep(250e6)) // fades must be over before contrast is measured
+					for _, w := range p.wrong(theme == "dark") {
+						t.Errorf("%s: %s", what, w)
+					}
+				})
+			})
 		}
-		p.press("Cancel")
-		for _, part := range []string{"Body", "Ranges", "Strength"} {
-			p.press(part)
-			check(theme + " lifter, " + part)
-		}
-		p.press("More about the list")
-		p.pick("Import lifters")
-		check(theme + " lifters from a file")
-		p.press("Cancel")
-		p.press("Equipment")
-		p.press("Rehearsal hall")
-		p.until("the room", `document.querySelector('[data-item="twin-column"]')`)
-		p.act(`document.querySelectorAll('[data-item="twin-column"] .toggle, [data-item="knee-extension"] .toggle').forEach(e => e.click())`)
-		check(theme + " room")
-		p.press("Add")
-		check(theme + " new room")
-		p.press("Cancel")
-		p.open(bench)
-		p.until("painted", `document.querySelector('[data-fresh="true"]')`)
-		check(theme + " bench")
-		p.typeInto("range.to", "3")
-		p.says(".stale", "last valid setup")
-		check(theme + " bench with a bad value")
-		p.press("Undo")
-		p.key("d")
-		p.press("Find better settings")
-		p.until("answers", `document.querySelector('li.answer svg')`)
-		check(theme + " dial in")
-		p.press("Map")
-		p.until("the map", `document.querySelector('svg.map')`)
-		check(theme + " map of two")
-		p.press("Close")
-		p.press("Versions")
-		p.until("states", `document.querySelector('[role="dialog"] li')`)
-		check(theme + " saved states")
-		p.press("Close")
-		p.key("?")
-		check(theme + " keys")
-		p.key(kb.Escape)
-		p.press("Compare")
-		p.press("Three raises")
-		p.until("differences", `document.querySelectorAll('[data-difference]').length > 9`)
-		check(theme + " compare")
-		p.press("Add setups")
-		p.press("By muscle")
-		p.until("a ranking", `document.querySelectorAll('[data-ranked] svg').length > 2`)
-		check(theme + " ranking")
-		p.press("Done")
 	}
+}
+
+func listsAreAccessible(prog *program, p *page, check func(what string)) {
+	p.until("the moving rep", `document.querySelector('figure svg')`)
+	p.press("Pause")
+	p.fill("Start from an exercise", "pushdown")
+	p.until("what is found", `document.querySelector('button[aria-label^="Open: "]')`)
+	check("home")
+	p.do(chromedp.Navigate(prog.url("/lifters")))
+	p.press("Suvi Brandt")
+	p.until("the sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Suvi Brandt"`)
+	p.until("pictures", `document.querySelectorAll('.row svg').length > 4`)
+	check("lifter")
+	p.press("New setup")
+	for _, way := range []string{"Exercises", "Saved", "From scratch", "File"} {
+		p.press(way)
+		check("new setup, " + way)
+	}
+	p.press("Cancel")
+	for _, part := range []string{"Body", "Ranges", "Strength"} {
+		p.press(part)
+		check("lifter, " + part)
+	}
+	p.press("More about the list")
+	p.pick("Import lifters")
+	check("lifters from a file")
+}
+
+func gymsAreAccessible(_ *program, p *page, check func(what string)) {
+	p.press("Equipment")
+	p.press("Rehearsal hall")
+	p.until("the gym", `document.querySelector('[data-item="twin-column"]')`)
+	p.act(`document.querySelectorAll('[data-item="twin-column"] .toggle, [data-item="knee-extension"] .toggle').forEach(e => e.click())`)
+	check("gym")
+	p.press("Add")
+	check("new gym")
+}
+
+func setupIsAccessible(prog *program, p *page, check func(what string)) {
+	p.open(prog.ready("raise.behind.hand"))
+	p.until("painted", `document.querySelector('[data-fresh="true"]')`)
+	check("setup")
+	p.typeInto("range.to", "3")
+	p.says(".stale", "last valid setup")
+	check("setup with a bad value")
+	p.press("Undo")
+	p.key("d")
+	p.press("Find better settings")
+	p.until("answers", `document.querySelector('li.answer svg')`)
+	check("dial in")
+	p.press("Map")
+	p.until("the map", `document.querySelector('svg.map')`)
+	check("map of two")
+	p.press("Close")
+	p.press("Versions")
+	p.until("states", `document.querySelector('[role="dialog"] li')`)
+	check("saved states")
+	p.press("Close")
+	p.key("?")
+	check("keys")
+}
+
+func compareIsAccessible(_ *program, p *page, check func(what string)) {
+	p.press("Compare")
+	p.press("Three raises")
+	p.until("differences", `document.querySelectorAll('[data-difference]').length > 9`)
+	check("compare")
+	p.press("Add setups")
+	p.press("By muscle")
+	p.until("a ranking", `document.querySelectorAll('[data-ranked] svg').length > 2`)
+	check("ranking")
 }
 
 // crossings are pairs of texts on the page whose boxes lie over each other, of what is seen of them.
@@ -154,31 +168,37 @@ const wide = `[document.scrollingElement, ...document.querySelectorAll('.rig, .a
 // Nothing scrolls sideways and no text lies on another, at the sizes of a laptop, a tablet and a phone, in both units, with
 // the longest name that is allowed.
 func TestLayoutHolds(t *testing.T) {
-	prog := startProgram(t)
-	p := openPage(t, prog.url("/"))
-	long := strings.Repeat("A very long name of a setup ", 7)[:190]
-	var rooms struct{ Items []struct{ ID string } }
-	prog.call("GET", "/api/rooms", nil, &rooms)
-	addresses := map[string]string{"home": prog.url("/"), "lifters": prog.url("/lifters"), "room": prog.url("/kit/" + rooms.Items[0].ID)}
-	var kept struct{ Items []struct{ ID string } }
-	prog.call("GET", "/api/comparisons", nil, &kept)
-	addresses["comparison"] = prog.url("/compare/" + kept.Items[0].ID)
-	for _, key := range []string{"raise.behind.hand", "lever.far", "squat.goblet"} {
-		addresses[key] = prog.readyAs(key, long)
-	}
 	for _, units := range []string{"metric", "imperial"} {
-		p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(units) + `}))`)
 		for _, size := range [][2]int64{{1280, 800}, {820, 1180}, {390, 844}} {
-			p.do(chromedp.EmulateViewport(size[0], size[1]))
-			for what, url := range addresses {
-				p.do(chromedp.Navigate(url))
-				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg')`)
-				for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
-					t.Errorf("%s, %s, %d wide: %s", what, units, size[0], bad)
+			t.Run(fmt.Sprintf("%s %d wide", units, size[0]), func(t *testing.T) {
+				prog := startProgram(t)
+				p := openPage(t, prog.url("/"))
+				p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(units) + `}))`)
+				p.do(chromedp.EmulateViewport(size[0], size[1]))
+				for what, url := range prog.views() {
+					p.do(chromedp.Navigate(url))
+					p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg')`)
+					for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
+						t.Errorf("%s: %s", what, bad)
+					}
 				}
-			}
+			})
 		}
 	}
+}
+
+// views are the addresses of the main views, with the longest names that are allowed.
+func (p *program) views() map[string]string {
+	long := strings.Repeat("A very long name of a setup ", 7)[:190]
+	var rooms, kept struct{ Items []struct{ ID string } }
+	p.call("GET", "/api/rooms", nil, &rooms)
+	p.call("GET", "/api/comparisons", nil, &kept)
+	out := map[string]string{"home": p.url("/"), "lifters": p.url("/lifters"), "gym": p.url("/kit/" + rooms.Items[0].ID),
+		"comparison": p.url("/compare/" + kept.Items[0].ID)}
+	for _, key := range []string{"raise.behind.hand", "lever.far", "squat.goblet"} {
+		out[key] = p.readyAs(key, long)
+	}
+	return out
 }
 
 // readyAs saves a ready setup under another name.

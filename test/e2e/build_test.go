@@ -18,7 +18,8 @@ import (
 // choose picks an option of a list that opens from a button with a label.
 func (p *page) choose(label, option string) {
 	p.t.Helper()
-	find := fmt.Sprintf(`[...document.querySelectorAll('label, span')].find(e => e.textContent === %s)?.parentElement.querySelector('button')`, quoted(label))
+	find := fmt.Sprintf(`[...document.querySelectorAll('label, span')].find(e => e.textContent === %s)?.parentElement.querySelector('button')`,
+		quoted(label))
 	p.until("the list "+label, find)
 	x, y := p.middle(find)
 	p.do(chromedp.MouseClickXY(x, y))
@@ -80,7 +81,8 @@ func TestBuildABandFly(t *testing.T) {
 	p.until("standing", `document.querySelector('[data-dial="stance.out"]') && !document.querySelector('[data-dial="bench.angle"]')`)
 	p.choose("Target profile", "Late")
 	built := p.on(prog)
-	if built["target"].(map[string]any)["profile"] != "late" || len(built["loads"].([]any)) != 2 || built["posture"].(map[string]any)["kind"] != "standing" {
+	if built["target"].(map[string]any)["profile"] != "late" || len(built["loads"].([]any)) != 2 ||
+		built["posture"].(map[string]any)["kind"] != "standing" {
 		t.Errorf("built %v", built)
 	}
 	steps := 0
@@ -122,7 +124,8 @@ func TestBuildABandFly(t *testing.T) {
 func (p *page) downloads() string {
 	p.t.Helper()
 	dir := p.t.TempDir()
-	if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior, browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
+	if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior,
+		browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
 		p.t.Fatal(err)
 	}
 	return dir
@@ -172,7 +175,8 @@ func TestBuildALyingCableRaise(t *testing.T) {
 	p.untilDial("range.to", 80)
 	d := p.on(prog)
 	load := d["loads"].([]any)[0].(map[string]any)
-	if d["posture"].(map[string]any)["kind"] != "side-lying" || load["contact"].(map[string]any)["at"] != "wrist" || load["pulley"].(map[string]any)["y"] != 0.3 {
+	if d["posture"].(map[string]any)["kind"] != "side-lying" || load["contact"].(map[string]any)["at"] != "wrist" ||
+		load["pulley"].(map[string]any)["y"] != 0.3 {
 		t.Errorf("built %v", d)
 	}
 	p.until("it is judged", `document.querySelectorAll('[data-verdict]').length >= 5`)
@@ -227,7 +231,8 @@ func TestPicturesAndValuesAsFiles(t *testing.T) {
 		return string(raw)
 	}
 	svg := menu("Export the picture", "Export as SVG")
-	if !strings.HasPrefix(svg, "<svg") || strings.Contains(svg, "var(--") || strings.Contains(svg, "color-mix") || !strings.Contains(svg, "font/woff2") || strings.Count(svg, "<path") < 20 {
+	if !strings.HasPrefix(svg, "<svg") || strings.Contains(svg, "var(--") || strings.Contains(svg, "color-mix") ||
+		!strings.Contains(svg, "font/woff2") || strings.Count(svg, "<path") < 20 {
 		t.Errorf("the picture: %.400s", svg)
 	}
 	if png := menu("Export the picture", "Export as PNG"); !strings.HasPrefix(png, "\x89PNG\r\n") || len(png) < 20000 {

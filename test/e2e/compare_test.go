@@ -15,7 +15,8 @@ func drawn(n int) string {
 	return fmt.Sprintf(`document.querySelectorAll('[data-curve]').length === %d`, n)
 }
 
-// Two setups are kept from the bench by a key and a button, and a third is found by the region it loads; their loads are made equal, which is what
+// Two setups are kept from the bench by a key and a button, and a third is found by the region it loads; their loads are made equal, which
+// is what
 // the peaks then are; kept under a name they are there after a reload, and the loads go back to what they were.
 func TestCompareThree(t *testing.T) {
 	prog := startProgram(t)
@@ -40,7 +41,7 @@ func TestCompareThree(t *testing.T) {
 	p.until("it is in", `[...document.querySelectorAll('button')].some(b => b.innerText === 'Is C')`)
 	p.press("Done")
 	p.until("three curves", drawn(3))
-	p.says(`[data-because="kind"]`, "with dumbbells")
+	p.says(`[data-confounder="kind"]`, "with dumbbells")
 
 	peaks := func() []string {
 		return read[[]string](p, `[...document.querySelectorAll('[data-difference="peak"] td.value')].map(e => e.innerText)`)
@@ -162,7 +163,8 @@ func TestComparedSince(t *testing.T) {
 	p.choose("Gym", "Tour van corner")
 	p.choose("Muscle", "Biceps")
 	p.press("Shortened")
-	p.until("a ranking that ends with what is missing", `(l => l.length > 3 && !l[0].querySelector('[aria-label="does not work"]') && l.at(-1).innerText.match(/no |not |without/i))([...document.querySelectorAll('[data-ranked]')])`)
+	p.until("a ranking that ends with what is missing",
+		`(l => l.length > 3 && !l[0].querySelector('[aria-label="does not work"]') && l.at(-1).innerText.match(/no |not |without/i))([...document.querySelectorAll('[data-ranked]')])`)
 	first := read[string](p, `document.querySelector('[data-ranked] .name').innerText.replace(/^\d+\. /, '')`)
 	p.press("Start from: " + first)
 	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)

@@ -9,7 +9,8 @@ import (
 	"github.com/chromedp/chromedp/kb"
 )
 
-// The pulley is locked on its dial, the strap in the dialog, others freed: the answers leave it where it is; the second one is taken, undone in one step, and a
+// The pulley is locked on its dial, the strap in the dialog, others freed: the answers leave it where it is; the second one is taken,
+// undone in one step, and a
 // search is stopped half way.
 func TestDialIn(t *testing.T) {
 	prog := startProgram(t)
@@ -95,7 +96,8 @@ func TestDialIn(t *testing.T) {
 // untilScore waits until the setup's own score is the one that was told.
 func (p *page) untilScore(told float64) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("a score of %.0f", told), fmt.Sprintf(`[...document.querySelectorAll('dl > div')].find(d => d.innerText.startsWith('Score'))?.querySelector('dd').innerText === '%.0f'`, told))
+	p.until(fmt.Sprintf("a score of %.0f", told),
+		fmt.Sprintf(`[...document.querySelectorAll('dl > div')].find(d => d.innerText.startsWith('Score'))?.querySelector('dd').innerText === '%.0f'`, told))
 }
 
 // A point of the front is taken with one press, scores what it said, and is undone; an aim and a limit on changes are kept to.
@@ -110,7 +112,8 @@ func TestFrontAndAims(t *testing.T) {
 	p.fill("Value, °", "35")
 	p.press("Find better settings")
 	p.until("answers", `document.querySelectorAll('li.answer').length >= 2`)
-	if told := read[string](p, `document.querySelector('li.answer').innerText`); !strings.Contains(told, ", was ") || !strings.Contains(told, "step off") {
+	if told := read[string](p, `document.querySelector('li.answer').innerText`); !strings.Contains(told, ", was ") ||
+		!strings.Contains(told, "step off") {
 		t.Errorf("the first answer says %q", told)
 	}
 	p.press("Remove aim 1")

@@ -114,13 +114,15 @@ func TestEscapeCancelsADrag(t *testing.T) {
 	p.untilDial("stance.out", 70)
 	x, y := p.middle(handle("pulley"))
 	held := func(e *input.DispatchMouseEventParams) { e.Buttons = 1 }
-	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y), chromedp.MouseEvent(chromedp.MousePressed, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1)),
+	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y), chromedp.MouseEvent(chromedp.MousePressed, x, y, chromedp.ButtonLeft,
+		chromedp.ClickCount(1)),
 		chromedp.MouseEvent(chromedp.MouseMoved, x, y+50, chromedp.ButtonLeft, held))
 	p.until("the pulley moves", fmt.Sprintf(`Number(document.querySelector('[data-dial="pulley.height/0"] input').value) < %v`, hole))
 	p.until("its value is shown", `document.querySelector('[data-reading="pulley"]')?.textContent.includes("Pulley, hole")`)
 	p.key(kb.Escape)
 	p.untilDial("pulley.height/0", hole)
-	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y+80, chromedp.ButtonLeft, held), chromedp.MouseEvent(chromedp.MouseReleased, x, y+80, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y+80, chromedp.ButtonLeft, held), chromedp.MouseEvent(chromedp.MouseReleased, x, y+80,
+		chromedp.ButtonLeft, chromedp.ClickCount(1)))
 	p.untilDial("pulley.height/0", hole)
 	p.press("Redo")
 	p.untilDial("stance.out", 75)
@@ -137,7 +139,8 @@ func TestKeysForWhatIsDragged(t *testing.T) {
 	}{
 		{"raise.behind.hand", "h", "heading", 15}, {"raise.behind.hand", "w", "path.plane", 5},
 		{"raise.behind.hand", "e", "range.to", 5}, {"raise.behind.hand", "c", "strap/0", 5}, {"raise.behind.hand", "a", "columns.apart/0", 5},
-		{"raise.leaning", "r", "range.from", 5}, {"press.bench.60", "b", "bench.angle", 5}, {"press.bench.60", "s", "bench.height", 5}, {"lever.far", "s", "seat.height", 5}, {"lever.far", "l", "trunk.lean", 5},
+		{"raise.leaning", "r", "range.from", 5}, {"press.bench.60", "b", "bench.angle", 5}, {"press.bench.60", "s", "bench.height", 5},
+		{"lever.far", "s", "seat.height", 5}, {"lever.far", "l", "trunk.lean", 5},
 	} {
 		if there != c.ready {
 			p.open(prog.ready(c.ready))
@@ -158,7 +161,8 @@ func TestTouch(t *testing.T) {
 	x, y := p.middle(handle("pulley"))
 	touch := func(kind input.DispatchTouchEventType, points ...*input.TouchPoint) {
 		t.Helper()
-		if _, err := chromedp.Call(p.ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind, TouchPoints: append([]*input.TouchPoint{}, points...)}); err != nil {
+		if _, err := chromedp.Call(p.ctx, input.DispatchTouchEvent, input.DispatchTouchEventParams{Type: kind,
+			TouchPoints: append([]*input.TouchPoint{}, points...)}); err != nil {
 			t.Fatal(err)
 		}
 	}

@@ -35,7 +35,8 @@ func TestFromOpeningToASavedSetup(t *testing.T) {
 	}
 	frames := read[[]float64](p, "window.frames_")
 	slices.Sort(frames)
-	t.Logf("main-thread work per drag step: median %.1f ms, 95%% under %.1f ms, %d steps", frames[len(frames)/2], frames[len(frames)*95/100], len(frames))
+	t.Logf("main-thread work per drag step: median %.1f ms, 95%% under %.1f ms, %d steps", frames[len(frames)/2], frames[len(frames)*95/100],
+		len(frames))
 	p.says(saveState, "not saved")
 
 	p.key(kb.PageUp)
@@ -106,7 +107,8 @@ func TestDumbbellIsTheOpposite(t *testing.T) {
 	p.until("no pulley", "!"+handle("pulley"))
 	p.press("Undo")
 	p.says("dl", "early")
-	p.until("every dial is painted, one of them with its best value", `document.querySelectorAll('[data-dial] .paint i').length > 150 && document.querySelector('[data-dial] .best')`)
+	p.until("every dial is painted, one of them with its best value",
+		`document.querySelectorAll('[data-dial] .paint i').length > 150 && document.querySelector('[data-dial] .best')`)
 }
 
 // A band is added beside the cable: its part stands in the chart, its anchor can be dragged, and it can be taken away.

@@ -109,7 +109,8 @@ func quoted(s string) string {
 // says waits for a text in the element that a selector finds.
 func (p *page) says(selector, text string) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("%q in %s", text, selector), fmt.Sprintf("[...document.querySelectorAll(%s)].some(e => e.innerText.includes(%s))", quoted(selector), quoted(text)))
+	p.until(fmt.Sprintf("%q in %s", text, selector), fmt.Sprintf("[...document.querySelectorAll(%s)].some(e => e.innerText.includes(%s))",
+		quoted(selector), quoted(text)))
 }
 
 // press clicks the button or link whose name is given.
@@ -124,7 +125,8 @@ func (p *page) press(name string) {
 // middle is where an element's middle is on the screen, once it is still there: lists and dialogs grow as they open.
 func (p *page) middle(element string) (x, y float64) {
 	p.t.Helper()
-	find := "(() => { const e = " + element + "; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()"
+	find := "(() => { const e = " + element +
+		"; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()"
 	at := read[[]float64](p, find)
 	for deadline := time.Now().Add(patience); time.Now().Before(deadline); {
 		time.Sleep(40 * time.Millisecond)
@@ -149,7 +151,8 @@ func (p *page) pick(action string) {
 // fillNamed types into the field that has a name but no label of its own.
 func (p *page) fillNamed(name, text string) {
 	p.t.Helper()
-	p.act("(e => { e.scrollIntoView({block: 'nearest'}); e.focus(); e.select(); })(document.querySelector(" + quoted(`input[aria-label="`+name+`"]`) + "))")
+	p.act("(e => { e.scrollIntoView({block: 'nearest'}); e.focus(); e.select(); })(document.querySelector(" +
+		quoted(`input[aria-label="`+name+`"]`) + "))")
 	p.key(text + kb.Tab)
 }
 
@@ -167,7 +170,8 @@ func (p *page) drag(element string, dx, dy float64, steps int) {
 	p.t.Helper()
 	x, y := p.middle(element)
 	held := func(e *input.DispatchMouseEventParams) { e.Buttons = 1 }
-	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y), chromedp.MouseEvent(chromedp.MousePressed, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1)))
+	p.do(chromedp.MouseEvent(chromedp.MouseMoved, x, y), chromedp.MouseEvent(chromedp.MousePressed, x, y, chromedp.ButtonLeft,
+		chromedp.ClickCount(1)))
 	for i := 1; i <= steps; i++ {
 		k := float64(i) / float64(steps)
 		p.do(chromedp.MouseEvent(chromedp.MouseMoved, x+dx*k, y+dy*k, chromedp.ButtonLeft, held), chromedp.Sleep(20*time.Millisecond))
@@ -210,7 +214,8 @@ func (p *page) typeInto(key, text string) {
 
 func (p *page) untilDial(key string, want float64) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("%s at %v", key, want), fmt.Sprintf(`Number(document.querySelector('[data-dial="%s"] input').value) === %v`, key, want))
+	p.until(fmt.Sprintf("%s at %v", key, want), fmt.Sprintf(`Number(document.querySelector('[data-dial="%s"] input').value) === %v`, key,
+		want))
 }
 
 var heaviest = regexp.MustCompile(`Hardest at (\d+)°`)

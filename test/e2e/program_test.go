@@ -30,8 +30,10 @@ type program struct {
 	cmd      *exec.Cmd
 }
 
+// startProgram starts a program with a database of its own, so that the journey can run beside others.
 func startProgram(t *testing.T) *program {
 	t.Helper()
+	t.Parallel()
 	// A free port, kept over restarts.
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {

@@ -147,7 +147,8 @@ func TestLifterSheet(t *testing.T) {
 	}
 	prog.call("GET", "/api/lifters?q=madoc", nil, &all)
 	b := all.Items[0].Body
-	if len(b.Strength) != 2 || b.Strength[0].Torque != 66 || b.Strength[0].Date == "" || !(b.Strength[1].Torque < 66) || b.Ranges["elbow.flexion"].ToDeg != 130 {
+	if len(b.Strength) != 2 || b.Strength[0].Torque != 66 || b.Strength[0].Date == "" || !(b.Strength[1].Torque < 66) ||
+		b.Ranges["elbow.flexion"].ToDeg != 130 {
 		t.Errorf("%+v, %+v", b.Strength, b.Ranges)
 	}
 	p.press("Setups")
@@ -186,7 +187,7 @@ func TestFilesOfLiftersAndRooms(t *testing.T) {
 	p.pick("Import lifters")
 	p.until("the dialog", `document.querySelector('input[type="file"]')`)
 	give(table, "name;stature;mass\nWen Tarrow;1,66;tall\n")
-	p.says(`[role="dialog"]`, "row 2, column mass")
+	p.says(`[role="dialog"]`, "row 2, column bodyMass")
 	give(filepath.Join(dir, "more.csv"), "name;stature;mass\nWen Tarrow;1,66;58,5\nIda Pell;1,80;81\n")
 	p.says(`[role="dialog"] td`, "Wen Tarrow")
 	p.press("Add all 2")
@@ -212,7 +213,8 @@ func TestFilesOfLiftersAndRooms(t *testing.T) {
 	p.do(chromedp.SetUploadFiles(`input[type="file"]`, []string{kept}))
 	p.says(`[role="dialog"] [role="status"]`, "Tour van corner: 10 things.")
 	p.act(`[...document.querySelectorAll('[role="dialog"] button')].find(b => b.innerText === 'Add').click()`)
-	p.until("the second van", fmt.Sprintf(`[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith(%s))`, quoted("Second van")))
+	p.until("the second van", fmt.Sprintf(`[...document.querySelectorAll('aside a')].some(a => a.innerText.startsWith(%s))`,
+		quoted("Second van")))
 	p.says("li", "Firm tube")
 }
 
@@ -273,7 +275,8 @@ func TestASetThatTheLifterKnows(t *testing.T) {
 	p.says(saveState, "version 2")
 	var all struct{ Items []struct{ Body setup.Lifter } }
 	prog.call("GET", "/api/lifters?q=kestrin", nil, &all)
-	if b := all.Items[0].Body; b.Training != "advanced" || len(b.Sets) != 1 || b.Sets[0].Exercise != "curl.dumbbell" || b.Sets[0].Load != 14 || b.Sets[0].Reps != 8 || b.Sets[0].Left != 2 {
+	if b := all.Items[0].Body; b.Training != "advanced" || len(b.Sets) != 1 || b.Sets[0].Exercise != "curl.dumbbell" || b.Sets[0].Load != 14 ||
+		b.Sets[0].Reps != 8 || b.Sets[0].Left != 2 {
 		t.Errorf("%+v", b)
 	}
 	p.press("Setups")

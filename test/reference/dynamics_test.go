@@ -97,14 +97,17 @@ type trial struct {
 // passed at a random rate and acceleration.
 func newTrial(r *rand.Rand) trial {
 	span := func(low, high float64) float64 { return low + (high-low)*r.Float64() }
-	d := setup.Document{Lifter: setup.Lifter{Height: span(1.5, 2), BodyMass: span(50, 110), CarryingDeg: span(0, 15)}, Target: setup.Target{Region: "deltoid.middle"},
-		Posture:  setup.Posture{Kind: []string{"standing", "hinged", "kneeling"}[r.IntN(3)], X: span(-0.5, 0.5), Z: span(-0.3, 0.3), HeadingDeg: span(-180, 180), Trunk: setup.Trunk{PitchDeg: span(-10, 80), BendDeg: span(-20, 20), TurnDeg: span(-20, 20)}},
+	d := setup.Document{Lifter: setup.Lifter{Height: span(1.5, 2), BodyMass: span(50, 110), CarryingDeg: span(0, 15)},
+		Target: setup.Target{Region: "deltoid.middle"},
+		Posture: setup.Posture{Kind: []string{"standing", "hinged", "kneeling"}[r.IntN(3)], X: span(-0.5, 0.5), Z: span(-0.3, 0.3),
+			HeadingDeg: span(-180, 180), Trunk: setup.Trunk{PitchDeg: span(-10, 80), BendDeg: span(-20, 20), TurnDeg: span(-20, 20)}},
 		Movement: setup.Movement{Kind: "keyframes", Side: "right"}}
 	pronation, wrist := span(-60, 60), span(-20, 20)
 	girdle := map[string]float64{"girdle.elevationDeg": span(-5, 20), "girdle.protractionDeg": span(-10, 20)}
 	for _, s := range []float64{0, span(0.3, 0.7), 1} {
-		pose := map[string]float64{"shoulder.elevationDeg": span(10, 130), "shoulder.planeOfElevationDeg": span(-20, 100), "shoulder.rotationDeg": span(-60, 60),
-			"elbow.flexionDeg": span(5, 120), "forearm.pronationDeg": pronation + span(-20, 20), "wrist.flexionDeg": wrist + span(-10, 10)}
+		pose := map[string]float64{"shoulder.elevationDeg": span(10, 130), "shoulder.planeOfElevationDeg": span(-20, 100),
+			"shoulder.rotationDeg": span(-60, 60),
+			"elbow.flexionDeg":     span(5, 120), "forearm.pronationDeg": pronation + span(-20, 20), "wrist.flexionDeg": wrist + span(-10, 10)}
 		for k, v := range girdle {
 			pose[k] = v
 		}
@@ -112,9 +115,11 @@ func newTrial(r *rand.Rand) trial {
 	}
 	for i := range 1 + r.IntN(3) {
 		share := r.Float64()
-		contact := []setup.Contact{{Segment: "hand", At: "grip"}, {Segment: "forearm", Fraction: &share}, {Segment: "upperArm", Fraction: &share}}[r.IntN(3)]
+		contact := []setup.Contact{{Segment: "hand", At: "grip"}, {Segment: "forearm", Fraction: &share},
+			{Segment: "upperArm", Fraction: &share}}[r.IntN(3)]
 		at := &setup.Point{X: span(-2, 2), Y: span(0, 2.2), Z: span(-2, 2)}
-		l := setup.Load{ID: fmt.Sprint(i), Side: "right", Contact: contact, Mass: span(1, 20), Pulley: at, Anchor: at, StackMass: span(5, 40), Ratio: span(0.25, 1), Travel: 20,
+		l := setup.Load{ID: fmt.Sprint(i), Side: "right", Contact: contact, Mass: span(1, 20), Pulley: at, Anchor: at, StackMass: span(5, 40),
+			Ratio: span(0.25, 1), Travel: 20,
 			RestLength: 0.1, Strands: 1, Pull: []setup.BandPoint{{Length: 0.1, Force: 0}, {Length: 4, Force: span(100, 600)}}}
 		l.Kind = []setup.LoadKind{"dumbbell", "cable", "band"}[r.IntN(3)]
 		d.Loads = append(d.Loads, l)
@@ -130,7 +135,8 @@ func inputOf(d *setup.Document, s float64) (*torque.Input, *body.Frames) {
 	var f, end body.Frames
 	path.Place(1, &end)
 	path.Place(s, &f)
-	return &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, false, &f, &end), Joint: body.ShoulderR, Samples: 101}, &f
+	return &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, false, &f, &end), Joint: body.ShoulderR,
+		Samples: 101}, &f
 }
 
 // judged fills in what the core says of the right arm, and the same arm as a tree of bodies.
@@ -140,7 +146,8 @@ func judged(d *setup.Document, s, rate, acceleration float64) trial {
 	t := trial{doc: *d}
 	t.Gravity = load.Gravity
 	t.hinges(in, s, rate, acceleration, func(q *body.Pose) []float64 {
-		return []float64{q[setup.ShoulderPlane], q[setup.ShoulderElevation], q[setup.ShoulderRotation] - q[setup.ShoulderPlane], q[setup.ElbowFlexion], q[setup.ForearmPronation], q[setup.WristFlexion]}
+		return []float64{q[setup.ShoulderPlane], q[setup.ShoulderElevation], q[setup.ShoulderRotation] - q[setup.ShoulderPlane],
+			q[setup.ElbowFlexion], q[setup.ForearmPronation], q[setup.WristFlexion]}
 	})
 	t.armBodies(f, d)
 	sh, el := torque.InMotion(in, body.ShoulderR, s, rate, acceleration), torque.InMotion(in, body.ElbowR, s, rate, acceleration)
@@ -178,7 +185,8 @@ func (t *trial) armBodies(f *body.Frames, d *setup.Document) {
 	down := func(y float64) [3]float64 { return [3]float64{0, -y, 0} }
 	none := [4]float64{1, 0, 0, 0}
 	t.Bodies = []physicsBody{
-		{Parent: -1, At: xyz(f.Joint[body.ShoulderR]), Quat: quaternion(&f.Turn[body.Trunk]), Hinges: [][3]float64{{0, 1, 0}, {-1, 0, 0}, {0, 1, 0}},
+		{Parent: -1, At: xyz(f.Joint[body.ShoulderR]), Quat: quaternion(&f.Turn[body.Trunk]), Hinges: [][3]float64{{0, 1, 0}, {-1, 0, 0},
+			{0, 1, 0}},
 			Mass: b.Masses[body.UpperArmR], COM: down(0.436 * b.UpperArm), Inertia: rod(b.Masses[body.UpperArmR], b.UpperArm)},
 		{Parent: 0, At: down(b.UpperArm), Quat: quaternion(&tilt), Hinges: [][3]float64{xyz(back.Apply(body.ElbowHinge(c)))},
 			Mass: b.Masses[body.ForearmR], COM: down(0.430 * b.Forearm), Inertia: rod(b.Masses[body.ForearmR], b.Forearm)},
@@ -200,7 +208,8 @@ func (t *trial) loads(d *setup.Document, b *body.Body) {
 
 func (t *trial) load(l *setup.Load, b *body.Body) {
 	on := &t.Bodies[map[string]int{"upperArm": 0, "forearm": 1, "hand": 2, "thigh": 0, "shank": 1}[l.Contact.Segment]]
-	length := map[string]float64{"upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "thigh": b.Thigh(), "shank": b.Shank()}[l.Contact.Segment]
+	length := map[string]float64{"upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "thigh": b.Thigh(),
+		"shank": b.Shank()}[l.Contact.Segment]
 	place := b.Grip
 	if l.Contact.Fraction != nil {
 		place = *l.Contact.Fraction * length
@@ -228,8 +237,9 @@ func newLegTrial(r *rand.Rand) trial {
 	d.Target = setup.Target{Region: "quadriceps", Joint: "knee"}
 	d.Movement.Keyframes = nil
 	for _, s := range []float64{0, span(0.3, 0.7), 1} {
-		d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"hip.flexionDeg": span(10, 110), "hip.abductionDeg": span(-10, 40),
-			"hip.rotationDeg": span(-30, 30), "knee.flexionDeg": span(0, 120), "ankle.flexionDeg": span(-20, 20)}})
+		d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"hip.flexionDeg": span(10, 110),
+			"hip.abductionDeg": span(-10, 40),
+			"hip.rotationDeg":  span(-30, 30), "knee.flexionDeg": span(0, 120), "ankle.flexionDeg": span(-20, 20)}})
 	}
 	for i := range d.Loads {
 		d.Loads[i].Contact = setup.Contact{Segment: []string{"thigh", "shank"}[r.IntN(2)], Fraction: new(r.Float64())}
@@ -244,7 +254,8 @@ func newLegTrial(r *rand.Rand) trial {
 	t.legBodies(f, &d)
 	pelvis, thigh := &f.Turn[body.Trunk], &f.Turn[body.ThighR]
 	flexed := space.RotZ(f.Pose[body.Right][setup.HipFlexion])
-	hip, knee, ankle := torque.InMotion(in, body.HipR, s, rate, acceleration), torque.InMotion(in, body.KneeR, s, rate, acceleration), torque.InMotion(in, body.AnkleR, s, rate, acceleration)
+	hip, knee, ankle := torque.InMotion(in, body.HipR, s, rate, acceleration), torque.InMotion(in, body.KneeR, s, rate, acceleration),
+		torque.InMotion(in, body.AnkleR, s, rate, acceleration)
 	for _, axis := range []space.Vec{pelvis.Apply(space.Z), pelvis.Apply(flexed.Apply(space.Vec{X: -1})), thigh.Apply(space.Y)} {
 		t.want = append(t.want, -r3.Dot(hip, axis))
 	}
@@ -310,7 +321,8 @@ func answered(t *testing.T, trials []trial) (torques [][]float64, nanoseconds []
 	return torques, nanoseconds
 }
 
-// The torques at shoulder and elbow, hip, knee and ankle, at rest and in motion, in three dimensions, with weights, stacks and springs, are those
+// The torques at shoulder and elbow, hip, knee and ankle, at rest and in motion, in three dimensions, with weights, stacks and springs, are
+// those
 // of MuJoCo's inverse dynamics for the same masses, angles, rates and accelerations: within 1e-9 N·m.
 func TestDynamicsAgainstMuJoCo(t *testing.T) {
 	r := rand.New(rand.NewPCG(81, 82))

@@ -13,7 +13,7 @@ for (const line of readFileSync(from, "utf8").split("\n").filter(Boolean)) {
   const { json, numbers } = globalThis.dialarc.evaluate(line);
   const { ok, problems } = JSON.parse(json);
   const values = ok ? Array.from(new Float64Array(numbers.buffer), (x) => (Number.isNaN(x) ? null : x)) : [];
-  lines.push(JSON.stringify({ match: ok?.profile.match.value ?? null, values, problems }));
+  lines.push(JSON.stringify({ fit: ok?.profile.fit.value ?? null, values, problems }));
 }
 writeFileSync(to, lines.join("\n"));
 process.exit(0);

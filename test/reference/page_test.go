@@ -87,7 +87,7 @@ func TestPageGivesTheServersNumbers(t *testing.T) {
 func compare(t *testing.T, d *setup.Document, line []byte) {
 	t.Helper()
 	var page struct {
-		Match    *float64
+		Fit    *float64
 		Values   []*float64
 		Problems setup.Problems
 	}
@@ -111,7 +111,7 @@ func compare(t *testing.T, d *setup.Document, line []byte) {
 			t.Fatalf("%s: number %d is %v, the page has %v", d.Name, i, w, g)
 		}
 	}
-	if m, known := report.Profile.Fit.Get(); known != (page.Match != nil) || known && math.Abs(m-*page.Match) > 1e-7 {
-		t.Errorf("%s: match %v, the page has %v", d.Name, m, page.Match)
+	if m, known := report.Profile.Fit.Get(); known != (page.Fit != nil) || known && math.Abs(m-*page.Fit) > 1e-7 {
+		t.Errorf("%s: fit %v, the page has %v", d.Name, m, page.Fit)
 	}
 }

@@ -5,6 +5,8 @@ import (
 	"math"
 	"testing"
 
+	"dialarc/core/metric"
+
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
@@ -22,4 +24,13 @@ func Vec(t *testing.T, what string, got, want r3.Vec) {
 	if d := r3.Norm(r3.Sub(got, want)); math.IsNaN(d) || d > 1e-9 {
 		t.Errorf("%s: got %v, want %v", what, got, want)
 	}
+}
+
+// Value is a metric's number; the test fails where it is missing, and the number is NaN.
+func Value(t *testing.T, what string, m metric.Metric) float64 {
+	t.Helper()
+	if !m.Known() {
+		t.Errorf("%s is missing: %s", what, m.Why())
+	}
+	return m.OrNaN()
 }

@@ -36,7 +36,15 @@ const Frame = styled.div`
   }
   > nav a:hover, > nav button:hover { background: var(--sheet); color: var(--ink); }
   > nav a[aria-current="page"] { background: var(--ink); color: var(--sheet); }
-  > nav .count { display: block; margin: 2px auto 0; width: 18px; border-radius: 9px; background: var(--slate); color: var(--sheet); font-weight: 600; }
+  > nav .count {
+    display: block;
+    margin: 2px auto 0;
+    width: 18px;
+    border-radius: 9px;
+    background: var(--slate);
+    color: var(--sheet);
+    font-weight: 600;
+  }
   > nav .push { flex: 1; }
   > nav button svg { display: block; margin: 0 auto 2px; }
   @media (max-width: 700px) {

@@ -4,7 +4,10 @@ import { coreNow } from "../engine/core";
 /** What a typed text means, or why it means nothing. */
 export type Meaning<T> = { value: T } | { wrong: string };
 
-/** Reads a quantity of a kind in SI: with units, sums, feet and inches; a bare number counts in the field's own unit, of which factor make one in SI. */
+/**
+ * Reads a quantity of a kind in SI: with units, sums, feet and inches; a bare number counts in the field's own unit, of which
+ * factor make one in SI.
+ */
 export function readQuantity(typed: string, kind: string, factor: number): Meaning<number> {
   const answer = coreNow()?.quantity(typed, kind, 1 / factor);
   if (!answer) return { wrong: "The program is still loading; try again in a moment." };
@@ -20,7 +23,10 @@ type Typed<T> = {
   onWrong?: (why: string | null) => void;
 };
 
-/** Typed text that is taken over on Enter or when the field is left; what means nothing stays to be corrected, and why is told. Escape drops it. */
+/**
+ * Typed text that is taken over on Enter or when the field is left; what means nothing stays to be corrected, and why is told.
+ * Escape drops it.
+ */
 export function useTyped<T>({ text, read, set, onWrong }: Typed<T>) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);

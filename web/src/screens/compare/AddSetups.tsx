@@ -25,7 +25,10 @@ export type Finding = {
   calledBy: (document: Member["document"]) => string | null;
 };
 
-/** Finds setups for a comparison: saved ones, ready ones by how they load a region, or what the first leaves out. It stays open for several. */
+/**
+ * Finds setups for a comparison: saved ones, ready ones by how they load a region, or what the first leaves out. It stays open
+ * for several.
+ */
 export function AddSetups({ kept, change, close }: { kept: Kept; change: (kept: Kept) => void; close: () => void }) {
   const [way, setWay] = useState("saved");
   const first = kept.setups[0];

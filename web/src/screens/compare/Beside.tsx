@@ -35,7 +35,7 @@ export function Beside({ comparison, children }: { comparison: Comparison; child
         {confounders.length === 0 && <p>None: nothing differs that would change what the numbers mean.</p>}
         <ul className="confounders">
           {confounders.map((r) => (
-            <li key={r.key} data-confounders={r.key}>
+            <li key={r.key} data-confounder={r.key}>
               <StatusIcon tone="warning" />
               {units.sentence(r.text, r.values)}
             </li>

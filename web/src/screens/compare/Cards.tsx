@@ -20,7 +20,16 @@ const Row = styled.ol`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
   gap: 10px;
-  > li { display: grid; grid-template-rows: auto auto 1fr auto; gap: 4px; padding: 8px; background: var(--sheet); border: 1px solid var(--line); border-radius: 8px; min-width: 0; }
+  > li {
+    display: grid;
+    grid-template-rows: auto auto 1fr auto;
+    gap: 4px;
+    padding: 8px;
+    background: var(--sheet);
+    border: 1px solid var(--line);
+    border-radius: 8px;
+    min-width: 0;
+  }
   header { display: flex; align-items: center; gap: 6px; }
   header b { font-size: 15px; }
   header > svg { flex: 1; min-width: 20px; }

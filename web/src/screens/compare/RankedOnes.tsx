@@ -30,7 +30,15 @@ const Row = styled(Pictured)`
   && { grid-template-columns: auto minmax(0, 1fr) auto auto; }
   .name { font-weight: 600; }
   .told { display: flex; gap: 6px; font-size: 12px; color: var(--brick); }
-  .thirds { display: flex; width: 180px; height: 8px; background: color-mix(in srgb, var(--line) 60%, transparent); border-radius: 2px; overflow: hidden; margin: 3px 0; }
+  .thirds {
+    display: flex;
+    width: 180px;
+    height: 8px;
+    background: color-mix(in srgb, var(--line) 60%, transparent);
+    border-radius: 2px;
+    overflow: hidden;
+    margin: 3px 0;
+  }
   summary { cursor: pointer; font-size: 12px; color: var(--slate); min-height: 24px; }
   .thirds i { display: block; height: 100%; border-right: 1px solid var(--sheet); }
   @media (max-width: 500px) { && { grid-template-columns: minmax(0, 1fr) auto; } }

@@ -34,7 +34,13 @@ const Row = styled.li`
   .toggle small { display: block; color: var(--quiet); font-weight: 400; }
   .open { display: grid; grid-template-columns: 190px minmax(0, 1fr); gap: 18px; padding: 4px 0 16px; }
   .big { width: 190px; height: 190px; background: var(--sheet); border: 1px solid var(--line); border-radius: 6px; }
-  .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 10px 14px; align-content: start; align-items: end; }
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+    gap: 10px 14px;
+    align-content: start;
+    align-items: end;
+  }
   .long { grid-column: span 2; }
   .wide { grid-column: 1 / -1; }
   @media (max-width: 700px) {

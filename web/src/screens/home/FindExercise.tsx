@@ -12,7 +12,14 @@ const Box = styled.section`
   display: grid;
   gap: 8px;
   ul { list-style: none; padding: 0; margin: 0; display: grid; gap: 0; }
-  li { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 10px; align-items: center; padding: 6px 0; border-top: 1px solid var(--line); }
+  li {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    gap: 10px;
+    align-items: center;
+    padding: 6px 0;
+    border-top: 1px solid var(--line);
+  }
   small, p { color: var(--quiet); }
   small { display: block; font-size: 12px; }
   .tries { display: flex; flex-wrap: wrap; gap: 2px 14px; }

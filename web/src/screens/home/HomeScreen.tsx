@@ -29,7 +29,14 @@ const Page = styled.div`
   h1 { font-size: 26px; line-height: 32px; letter-spacing: -0.01em; }
   h2 { font-size: 15px; padding-bottom: 6px; border-bottom: 1px solid var(--line); }
   .ways { display: flex; flex-wrap: wrap; gap: 8px; }
-  .cards { list-style: none; padding: 10px 0 0; margin: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 14px; }
+  .cards {
+    list-style: none;
+    padding: 10px 0 0;
+    margin: 0;
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+    gap: 14px;
+  }
   .cards a { display: grid; gap: 4px; color: inherit; text-decoration: none; font-weight: 600; border-radius: 8px; }
   .cards a:hover b { text-decoration: underline; }
   .cards small { display: block; color: var(--quiet); font-weight: 400; }

@@ -19,7 +19,14 @@ const Box = styled.figure`
   border: 1px solid var(--line);
   border-radius: 10px;
   > svg { width: 100%; height: auto; }
-  figcaption { grid-column: 1 / -1; display: flex; justify-content: space-between; align-items: center; color: var(--quiet); font-size: 12px; }
+  figcaption {
+    grid-column: 1 / -1;
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    color: var(--quiet);
+    font-size: 12px;
+  }
   text { font-size: 13px; font-weight: 600; }
   @media (max-width: 700px) { grid-template-columns: minmax(0, 1fr); }
 `;

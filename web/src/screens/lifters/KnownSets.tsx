@@ -14,7 +14,14 @@ const Sets = styled.section`
   display: grid;
   gap: 8px;
   ul { list-style: none; padding: 0; margin: 0; }
-  li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 4px 10px; align-items: center; border-top: 1px solid var(--line); padding: 6px 0; }
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 4px 10px;
+    align-items: center;
+    border-top: 1px solid var(--line);
+    padding: 6px 0;
+  }
   li small { display: block; color: var(--quiet); }
   li small[role="alert"] { color: var(--brick); }
   .new { display: grid; grid-template-columns: minmax(0, 2fr) repeat(3, minmax(0, 1fr)) auto; gap: 10px 12px; align-items: end; }

@@ -15,7 +15,14 @@ const Part = styled.div`
   max-width: 720px;
   .row { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 10px 14px; align-items: end; }
   label.day { display: grid; gap: 3px; color: var(--quiet); font-size: 12px; }
-  label.day input { min-height: 30px; padding: 3px 8px; border: 1px solid var(--line); border-radius: 6px; background: var(--paper); color: var(--ink); }
+  label.day input {
+    min-height: 30px;
+    padding: 3px 8px;
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: var(--paper);
+    color: var(--ink);
+  }
   p { color: var(--quiet); font-size: 12px; }
   h2 { font-size: 13px; }
 `;

@@ -10,7 +10,13 @@ const Disclosure = styled.details`
   summary { cursor: pointer; color: var(--slate); font-weight: 600; }
   p { color: var(--quiet); padding: 4px 0; }
   ul { list-style: none; padding: 0; margin: 0; display: grid; gap: 8px; }
-  li { display: grid; grid-template-columns: minmax(160px, 240px) minmax(120px, 200px) auto; gap: 10px; align-items: end; justify-content: start; }
+  li {
+    display: grid;
+    grid-template-columns: minmax(160px, 240px) minmax(120px, 200px) auto;
+    gap: 10px;
+    align-items: end;
+    justify-content: start;
+  }
 `;
 
 const kinds = [

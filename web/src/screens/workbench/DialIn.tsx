@@ -26,7 +26,14 @@ const Body = styled.div`
   .bar { height: 8px; border-radius: 4px; background: var(--line); overflow: hidden; flex: 1; min-width: 160px; }
   .bar i { display: block; height: 100%; background: var(--slate); }
   ol { list-style: none; padding: 0; margin: 0; display: grid; gap: 10px; }
-  li.answer { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 12px; border-top: 1px solid var(--line); padding-top: 10px; align-items: start; }
+  li.answer {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    gap: 12px;
+    border-top: 1px solid var(--line);
+    padding-top: 10px;
+    align-items: start;
+  }
   .answer ul { padding-left: 16px; margin: 4px 0; }
   .touchy { display: flex; gap: 6px; color: var(--ochre); }
   .gain { color: var(--quiet); }

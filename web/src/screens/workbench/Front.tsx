@@ -9,7 +9,13 @@ const Box = styled.section`
   gap: 12px;
   align-items: center;
   h3 { font-size: 13px; grid-column: 1 / -1; }
-  .plot { position: relative; height: 190px; border-left: 1px solid var(--line); border-bottom: 1px solid var(--line); margin: 0 10px 20px 34px; }
+  .plot {
+    position: relative;
+    height: 190px;
+    border-left: 1px solid var(--line);
+    border-bottom: 1px solid var(--line);
+    margin: 0 10px 20px 34px;
+  }
   .plot > button {
     position: absolute;
     width: 24px;
@@ -22,13 +28,36 @@ const Box = styled.section`
     place-items: center;
     cursor: pointer;
   }
-  .plot > button::before { content: ""; width: 11px; height: 11px; border-radius: 50%; background: var(--slate); border: 2px solid var(--sheet); }
+  .plot > button::before {
+    content: "";
+    width: 11px;
+    height: 11px;
+    border-radius: 50%;
+    background: var(--slate);
+    border: 2px solid var(--sheet);
+  }
   .plot > button:hover::before, .plot > button:focus-visible::before { background: var(--ember-deep); width: 14px; height: 14px; }
   .plot > button:focus-visible { outline: 2px solid var(--slate); border-radius: 50%; }
-  .now { position: absolute; transform: translate(-50%, -50%); color: var(--ink); font-size: 12px; white-space: nowrap; pointer-events: none; }
+  .now {
+    position: absolute;
+    transform: translate(-50%, -50%);
+    color: var(--ink);
+    font-size: 12px;
+    white-space: nowrap;
+    pointer-events: none;
+  }
   .now::before { content: "×"; font-size: 18px; font-weight: 700; vertical-align: -2px; margin-right: 3px; }
   .edge { position: absolute; color: var(--quiet); font-size: 12px; white-space: nowrap; }
-  .still { display: grid; gap: 4px; justify-items: center; color: var(--quiet); font-size: 12px; text-align: center; min-height: 140px; align-content: center; }
+  .still {
+    display: grid;
+    gap: 4px;
+    justify-items: center;
+    color: var(--quiet);
+    font-size: 12px;
+    text-align: center;
+    min-height: 140px;
+    align-content: center;
+  }
   @media (max-width: 600px) { grid-template-columns: minmax(0, 1fr); .still { min-height: 0; } }
 `;
 
