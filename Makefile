@@ -50,7 +50,7 @@ test:
 	@$(MAKE) --no-print-directory check
 
 test/reference/node_modules/.installed: test/reference/package-lock.json
-	cd test/reference && npm ci --prefer-offline --no-progress
+	cd test/reference && npm ci --omit=optional --prefer-offline --no-progress
 	@touch $@
 
 check: bin/dialarc test/reference/node_modules/.installed

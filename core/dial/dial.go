@@ -27,6 +27,7 @@ type Setting struct {
 	At    *float64  `json:"at,omitempty" doc:"For a hole: its height, m."`
 	Paint string    `json:"paint" doc:"What the track is painted with." enum:"match,effort,none"`
 	Usual bool      `json:"usual" doc:"Whether a search turns it unless told otherwise: what a coach can change between two sets, and has not locked."`
+	Main  bool      `json:"main" doc:"Whether it is among the few that matter most: load, height, distance, path and range."`
 	Lock  bool      `json:"lock" doc:"Whether searches and mends leave it alone."`
 	Paths []string  `json:"paths" doc:"Paths in the document that it speaks for."`
 }

@@ -29,6 +29,11 @@ const (
 // usual are the settings that a search turns unless told otherwise: what a coach can change between two sets.
 var usual = []dial.Name{dial.PulleyHeight, dial.StanceOut, dial.PathPlane, dial.BenchAngle, dial.Strap, dial.Cuff, dial.BandHeight}
 
+// main are the settings that say what an exercise is: how heavy, from where, along which path, how far (own).
+var main = []dial.Name{dial.LoadStack, dial.LoadMass, dial.LeverPlates, dial.BandPull, dial.PulleyHeight, dial.BandHeight, dial.StanceOut,
+	dial.BenchAngle, dial.TrunkLean, dial.PathPlane, dial.HoldPlane, dial.GuideSwivel, dial.GuideTravel, dial.GuideTurn, dial.PoseFrom,
+	dial.PoseTo, dial.RangeFrom, dial.RangeTo}
+
 // Found is one answer of a search.
 type Found struct {
 	Titles    []string       `json:"titles" doc:"What it is among the answers." enum:"best,bestFit,bestTarget,robust,oneChange,twoChanges,other"`

@@ -104,7 +104,7 @@ func listed(list []dial.Setting, d *setup.Document, dl *dial.Dial, key string, i
 	if s.Paint == "" {
 		s.Paint = "match"
 	}
-	s.Lock = slices.Contains(d.Locked, key)
+	s.Lock, s.Main = slices.Contains(d.Locked, key), slices.Contains(main, dl.Name)
 	s.Usual = s.Paint == "match" && slices.Contains(usual, dl.Name) && !s.Lock
 	if n := len(s.Stops); n > 0 {
 		s.From, s.To = min(s.Stops[0], s.Value), max(s.Stops[n-1], s.Value)

@@ -29,7 +29,7 @@ func ChoicesOf(d *setup.Document) Choices {
 
 // Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, or, for the load
 // at an index, of
-// its hold, by a copy or by mirroring where it comes from; or with the setting of a key locked or free again.
+// its hold, by a copy or by mirroring where it comes from; with its path pose by pose; or with the setting of a key locked or free again.
 func Change(d *setup.Document, what, key string, index int) (setup.Document, setup.Problems) {
 	switch what {
 	case "position":
@@ -48,9 +48,11 @@ func Change(d *setup.Document, what, key string, index int) (setup.Document, set
 		return WithCopy(d, index)
 	case "mirror":
 		return WithMirrored(d, index)
+	case "poses":
+		return asPoses(d)
 	case "lock", "unlock":
 		return withLock(d, key, what == "lock"), nil
 	}
 	return d.Clone(), setup.Problems{{What: "There is no such change.",
-		Hint: "Give position, way, side, hold, hand, feet, copy, mirror, lock or unlock."}}
+		Hint: "Give position, way, side, hold, hand, feet, copy, mirror, poses, lock or unlock."}}
 }

@@ -42,6 +42,7 @@ func (c *Core) Calls() []Call {
 		{"dropLoad", "The document without a load.", []string{"document", "index"}, edits.WithoutLoad},
 		{"choices", "What the setup consists of, and what else it could.", []string{"document"}, edits.ChoicesOf},
 		{"change", "The document with something else of what it could consist of.", []string{"document", "what", "key", "index"}, edits.Change},
+		{"pose", "The document with a pose of its path changed, added or dropped.", []string{"document", "index", "what", "value"}, edits.WithPose},
 		{"set", "The document with a plain part of it set to a value, given as JSON.", []string{"document", "path", "value"}, edits.Set},
 		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"},
 			edits.Begin},

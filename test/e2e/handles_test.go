@@ -175,3 +175,36 @@ func TestTouch(t *testing.T) {
 	p.press("Undo")
 	p.untilDial("pulley.height/0", hole)
 }
+
+// A path is set pose by pose: taken down from a sweep, a pose turned, one put between, moved, refused and dropped, all of it undone.
+func TestPosesOfAPath(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	p.open(prog.ready("raise.dumbbell"))
+	p.until("painted", `document.querySelector('[data-fresh="true"]')`)
+	p.press("Set the path pose by pose")
+	poses := `document.querySelectorAll('[role="radiogroup"][aria-label="Poses of the path"] button').length`
+	p.until("seven poses", poses+" === 7")
+	p.press("Pose 4, at 50% of the path")
+	p.until("the picture goes there", `[...document.querySelectorAll('[role="radio"]')].find(b => b.innerText === '4').getAttribute('aria-checked') === 'true'`)
+	p.fill("arm raise angle, °", "40")
+	keyframe := func(i int) map[string]any {
+		return p.on(prog)["movement"].(map[string]any)["keyframes"].([]any)[i].(map[string]any)
+	}
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	if pose := keyframe(3)["pose"].(map[string]any); pose["shoulder.elevationDeg"] != 40.0 {
+		t.Errorf("the pose is %v", pose)
+	}
+	p.press("Add a pose")
+	p.until("eight poses", poses+" === 8")
+	p.fill("Place on the path, %", "95")
+	p.says(`[role="alert"]`, "between its neighbours")
+	p.fill("Place on the path, %", "55")
+	p.press("Remove this pose")
+	p.until("seven again", poses+" === 7")
+	for range 4 {
+		p.press("Undo")
+	}
+	p.until("as it was", poses+" === 7")
+}

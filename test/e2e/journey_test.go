@@ -304,7 +304,7 @@ func TestKeyboardAlone(t *testing.T) {
 	p.key(kb.Escape)
 	p.until("the help is gone", `!document.querySelector('[role="dialog"]')`)
 	seen := map[string]bool{}
-	for range 160 {
+	for range 230 {
 		p.key(kb.Tab)
 		seen[read[string](p, `document.activeElement.closest('[data-dial]')?.dataset.dial ?? document.activeElement.closest('[aria-label]')?.getAttribute('aria-label') ?? ''`)] = true
 	}

@@ -25,13 +25,30 @@ type page struct {
 	ctx context.Context
 }
 
+// openPage opens a page on which everything that folds stands open, so that a journey can read it.
 func openPage(t *testing.T, url string) *page {
+	t.Helper()
+	return openFirst(t, url, `try { localStorage.getItem('dialarc.open') ?? localStorage.setItem('dialarc.open', '{"every":true}') } catch {}`)
+}
+
+// openFolded opens a page as it is at first.
+func openFolded(t *testing.T, url string) *page {
+	t.Helper()
+	return openFirst(t, url, "")
+}
+
+// openFirst opens a page after a script has run in it.
+func openFirst(t *testing.T, url, script string) *page {
 	t.Helper()
 	ctx, stop := browser.New(limited(t, 6*time.Minute), 6*time.Minute)
 	t.Cleanup(stop)
 	p := &page{t, ctx}
 	p.answerQuestions()
-	p.do(chromedp.EmulateViewport(1280, 800), chromedp.Navigate(url))
+	p.do(chromedp.EmulateViewport(1280, 800))
+	if _, err := chromedp.Call(p.ctx, cdppage.AddScriptToEvaluateOnNewDocument, cdppage.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
+		t.Fatal(err)
+	}
+	p.do(chromedp.Navigate(url))
 	return p
 }
 

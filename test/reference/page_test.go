@@ -87,7 +87,7 @@ func TestPageGivesTheServersNumbers(t *testing.T) {
 func compare(t *testing.T, d *setup.Document, line []byte) {
 	t.Helper()
 	var page struct {
-		Fit    *float64
+		Fit      *float64
 		Values   []*float64
 		Problems setup.Problems
 	}

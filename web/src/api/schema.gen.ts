@@ -3710,6 +3710,8 @@ export interface components {
       label: string;
       /** @description Whether searches and mends leave it alone. */
       lock: boolean;
+      /** @description Whether it is among the few that matter most: load, height, distance, path and range. */
+      main: boolean;
       /**
        * @description What the track is painted with.
        * @enum {string}

@@ -6,6 +6,7 @@ import styled from "styled-components";
 import type { Report, Uncertainty } from "../engine/types";
 import { followPointer } from "../figure/drags";
 import { useUnits } from "../state/units";
+import { inSentence } from "../ui/inSentence";
 import { useSize } from "../ui/useSize";
 import { gapsOf, painfulOf, placeOf, ticksAlong, valueAt } from "./along";
 
@@ -13,6 +14,7 @@ const Box = styled.div`
   .legend { display: flex; flex-wrap: wrap; gap: 2px 10px; margin: 2px 0 4px; font-size: 12px; color: var(--quiet); }
   .legend span { display: inline-flex; align-items: center; gap: 4px; }
   svg { display: block; width: 100%; touch-action: none; cursor: ew-resize; }
+  .gap { font-size: 12px; line-height: 16px; color: var(--quiet); }
 `;
 
 type Props = {
@@ -21,6 +23,8 @@ type Props = {
   s: number;
   moveTo: (s: number) => void;
   axis?: "angle" | "length";
+  /** For paper: without the place on the range, and as wide as a column of the sheet. */
+  still?: boolean;
   /** The five heights of a drawn target, and what to do when one is dragged. */
   drawn?: { heights: number[]; set: (heights: number[], drag: boolean) => void; done: (cancelled: boolean) => void };
 };
@@ -37,13 +41,15 @@ export function lengthAlong(report: Report): number[] | null {
   return known.every((v, i) => i === 0 || (v - (known[i - 1] ?? 0)) * way > -1e-6) ? known : null;
 }
 
-const margin = { left: 36, right: 10, top: 18, bottom: 22 };
-const height = 200;
+const margin = { left: 36, right: 10, top: 18, bottom: 38 };
+const height = 262;
+const paperWidth = 320;
 
 /** The unrolled arc: torque over the angle, with what the muscle can do and what the school wants. */
-export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", drawn }: Props) {
+export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", drawn, still }: Props) {
   const units = useUnits();
-  const [frame, { width }] = useSize<HTMLDivElement>();
+  const [frame, size] = useSize<HTMLDivElement>();
+  const width = still ? paperWidth : size.width;
   const svg = useRef<SVGSVGElement>(null);
   const c = report.curves;
   const factor = units.unit("torque").factor;
@@ -82,20 +88,40 @@ export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", d
   const place = valueAt(along, s) ?? 0;
   const ticks = length ? x.ticks(5).map((v) => ({ at: v, label: v.toFixed(2) })) : ticksAlong(c.sweptDeg, c.angleDeg);
   const torque = valueAt(c.torque, s);
+  const { peak, peakAngleDeg } = report.profile.total;
+  const hardest = c.torque.findIndex(
+    (v) => v != null && peak.value != null && Math.abs(v - peak.value) < 1e-6 + 1e-3 * peak.value,
+  );
+  const mark =
+    hardest >= 0 && peak.value != null && peakAngleDeg.value != null
+      ? markOf(
+          [x(along[hardest] ?? 0), y(peak.value * factor)],
+          `hardest, ${units.text(peakAngleDeg.value, "angle")}`,
+          hardest < indices.length / 2,
+        )
+      : null;
+  const rows = (curve: (number | null)[]) => curve.map((v) => (v == null ? null : y(v * factor)));
+  const lines: Line[] = [
+    { name: "torque", colour: "var(--ember-deep)", weight: 600, y: rows(c.torque) },
+    { name: "strength", colour: "var(--slate)", y: rows(c.capacity) },
+    ...(c.target.length > 0 ? [{ name: "target profile", colour: "var(--quiet)", y: rows(c.target) }] : []),
+    { name: "body weight", colour: "var(--ember-deep)", y: rows(c.weights) },
+  ];
   const text = { fill: "var(--quiet)", fontSize: 10, fontFamily: "Spline Sans Mono Variable" };
   return (
     <Box ref={frame}>
-      <Legend hasTarget={c.target.length > 0} parts={report.parts.length > 1 ? report.parts.map((p) => p.id) : []} />
+      {report.parts.length > 1 && <Legend parts={report.parts.map((p) => p.id)} />}
       {width > 0 && (
         <svg
           ref={svg}
           height={height}
+          viewBox={still ? `0 0 ${width} ${height}` : undefined}
           role="img"
           aria-label={describe(report, units.text)}
           onPointerDown={drag}
           style={{ touchAction: drawn ? "none" : "pan-y" }}
         >
-          <Thirds x={x} start={start} end={end} />
+          <Thirds x={x} start={start} end={end} shares={sharesOf(report, units.text)} />
           {c.target.length > 0 && <TargetBand at={at(c.target)} />}
           {report.parts.length > 1 && <Parts report={report} at={at} />}
           <AreaClosed {...at(c.torque)} yScale={y} y0={() => y(0)} fill="var(--ember)" fillOpacity={0.16} />
@@ -145,18 +171,22 @@ export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", d
           <text x={4} y={10} {...text}>
             {units.unit("torque").name}
           </text>
-          <line
-            x1={x(place)}
-            x2={x(place)}
-            y1={margin.top}
-            y2={height - margin.bottom}
-            stroke="var(--ink)"
-            strokeWidth={1.3}
-          />
+          <Names lines={lines} x={(i) => x(along[i] ?? 0)} taken={mark ? [mark.label] : []} />
+          {mark && <Hardest {...mark} />}
+          {!still && (
+            <line
+              x1={x(place)}
+              x2={x(place)}
+              y1={margin.top}
+              y2={height - margin.bottom}
+              stroke="var(--ink)"
+              strokeWidth={1.3}
+            />
+          )}
           {drawn && c.target.length > 0 && (
             <Drawn report={report} along={along} x={x} y={y} factor={factor} drawn={drawn} svg={svg} />
           )}
-          {torque !== null && (
+          {torque !== null && !still && (
             <circle
               cx={x(place)}
               cy={y(torque * factor)}
@@ -168,6 +198,11 @@ export function ProfileChart({ report, uncertainty, s, moveTo, axis = "angle", d
           )}
         </svg>
       )}
+      {report.gaps.map((g) => (
+        <p key={`${g.kind}${g.index}${g.fromDeg}`} className="gap">
+          No torque from {units.text(g.fromDeg, "angle")} to {units.text(g.toDeg, "angle")}: {inSentence(g.why)}
+        </p>
+      ))}
     </Box>
   );
 }
@@ -243,21 +278,49 @@ function describe(report: Report, text: (v: number, kind: string) => string): st
   return `Torque over the angle: largest ${text(peak.value, "torque")} at ${text(peakAngleDeg.value, "angle")}, ${text(100 * endShare.value, "percent")} of it at the end.`;
 }
 
-function Thirds({ x, start, end }: { x: (v: number) => number; start: number; end: number }) {
-  return [1, 2].map((k) => {
-    const at = x(start + ((end - start) * k) / 3);
-    return (
-      <line
-        key={k}
-        x1={at}
-        x2={at}
-        y1={margin.top}
-        y2={height - margin.bottom}
-        stroke="var(--line)"
-        strokeDasharray="2 3"
-      />
-    );
-  });
+/** The thirds of the range, each with its part of the torque. */
+function Thirds({ x, start, end, shares }: { x: (v: number) => number; start: number; end: number; shares: string[] }) {
+  const at = (part: number) => x(start + (end - start) * part);
+  return (
+    <g>
+      {[1, 2].map((k) => (
+        <line
+          key={k}
+          x1={at(k / 3)}
+          x2={at(k / 3)}
+          y1={margin.top}
+          y2={height - margin.bottom}
+          stroke="var(--line)"
+          strokeDasharray="2 3"
+        />
+      ))}
+      {shares.map((share, k) => (
+        <text
+          key={thirds[k]}
+          x={at((k + 0.5) / 3)}
+          y={height - 4}
+          textAnchor="middle"
+          fontSize={11}
+          fill="var(--quiet)"
+        >
+          {thirds[k]}{" "}
+          <tspan fontWeight={600} fill="var(--ink)">
+            {share}
+          </tspan>
+        </text>
+      ))}
+    </g>
+  );
+}
+
+const thirds = ["early", "mid", "late"];
+
+/** The part of the torque in each third, in the order of the path. */
+function sharesOf(report: Report, text: (v: number, kind: string) => string): string[] {
+  const known = report.profile.total.thirds.map((m) => m.value);
+  if (known.some((v) => v == null)) return [];
+  const list = known.map((v) => text(100 * (v ?? 0), "percent"));
+  return report.muscles.lengthenedEnd === "end" ? list.reverse() : list;
 }
 
 function TargetBand({
@@ -342,24 +405,98 @@ function Parts({ report, at }: { report: Report; at: At }) {
   });
 }
 
-function Legend({ hasTarget, parts }: { hasTarget: boolean; parts: string[] }) {
-  const line = (props: React.SVGProps<SVGLineElement>) => (
-    <svg width="16" height="8" aria-hidden style={{ width: 16 }}>
-      <line x1="0" x2="16" y1="4" y2="4" {...props} />
-    </svg>
-  );
+/** The names of several loads' parts, whose areas lie one on the other. */
+function Legend({ parts }: { parts: string[] }) {
   return (
     <div className="legend">
-      <span>{line({ stroke: "var(--ember)", strokeWidth: 2.6 })}torque</span>
-      <span>{line({ stroke: "var(--slate)", strokeWidth: 1.6, strokeDasharray: "6 4" })}strength</span>
-      {hasTarget && <span>{line({ stroke: "var(--slate)", strokeWidth: 7, opacity: 0.35 })}target</span>}
-      <span>{line({ stroke: "var(--ember)", strokeWidth: 1.2, strokeDasharray: "2 3" })}body weight</span>
       {parts.map((id, i) => (
         <span key={id}>
-          {line({ stroke: partColours[i % partColours.length], strokeWidth: 7, opacity: 0.55 })}
+          <svg width="16" height="8" aria-hidden style={{ width: 16 }}>
+            <rect width="16" height="8" fill={partColours[i % partColours.length]} opacity={0.55} />
+          </svg>
           {id}
         </span>
       ))}
     </div>
+  );
+}
+
+type Label = { x: number; y: number; half: number };
+
+type Line = { name: string; colour: string; weight?: number; y: (number | null)[] };
+
+/** Each curve's name beside it, where most room is: above it, or below where another curve is nearer from above. */
+function Names({ lines, x, taken }: { lines: Line[]; x: (i: number) => number; taken: Label[] }) {
+  const n = lines[0]?.y.length ?? 0;
+  const placed = [...taken];
+  return lines.map((line) => {
+    let best: { i: number; room: number; up: boolean } | null = null;
+    for (let i = Math.round(0.12 * n); i < 0.9 * n; i += 2) {
+      const own = line.y[i];
+      if (own == null) continue;
+      for (const up of [true, false]) {
+        const to = up ? own - 16 : own + 16;
+        if (to < margin.top + 4 || to > height - margin.bottom - 4) continue;
+        const half = 3.2 * line.name.length;
+        const others = lines.filter((l) => l !== line).map((l) => Math.abs((l.y[i] ?? 1e3) - (up ? own - 8 : own + 8)));
+        const names = placed.map((q) =>
+          Math.max(Math.abs(q.y - (up ? own - 6 : own + 12)) - 7, Math.abs(q.x - x(i)) - half - q.half),
+        );
+        const room = Math.min(60, ...others, ...names) - 0.02 * Math.abs(i - 0.6 * n);
+        if (!best || room > best.room) best = { i, room, up };
+      }
+    }
+    if (!best || best.room < 7) return null;
+    const at = { x: x(best.i), y: (line.y[best.i] ?? 0) + (best.up ? -6 : 13), half: 3.2 * line.name.length };
+    placed.push(at);
+    return (
+      <text
+        key={line.name}
+        x={at.x}
+        y={at.y}
+        textAnchor="middle"
+        fontSize={11}
+        fontWeight={line.weight}
+        fill={line.colour}
+        stroke="var(--sheet)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {line.name}
+      </text>
+    );
+  });
+}
+
+type Mark = { at: [number, number]; name: string; label: Label };
+
+/** The mark of where it is hardest, with its name beside it, on the side that has room. */
+function markOf([x, y]: [number, number], name: string, left: boolean): Mark {
+  const half = 3.2 * name.length;
+  return {
+    at: [x, y],
+    name,
+    label: { x: x + (left ? 8 + half : -8 - half), y: Math.max(margin.top + 6, y - 9), half },
+  };
+}
+
+/** Where it is hardest: a diamond on the curve, and its angle beside it. */
+function Hardest({ at: [cx, cy], name, label }: Mark) {
+  return (
+    <g fill="var(--brick)">
+      <path d={`M${cx} ${cy - 6}l5 6l-5 6l-5-6z`} stroke="var(--sheet)" />
+      <text
+        x={label.x}
+        y={label.y}
+        textAnchor="middle"
+        fontSize={11}
+        fontWeight={600}
+        stroke="var(--sheet)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {name}
+      </text>
+    </g>
   );
 }

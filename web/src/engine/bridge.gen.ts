@@ -67,6 +67,7 @@ export type RawCalls = {
   dropLoad(document: string, index: number): string;
   choices(document: string): string;
   change(document: string, what: string, key: string, index: number): string;
+  pose(document: string, index: number, what: string, value: number): string;
   set(document: string, path: string, value: string): string;
   begin(lifter: string, region: string, kind: string, position: string): string;
   fit(document: string, room: string, id: string): string;
@@ -137,6 +138,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** The document with something else of what it could consist of. */
   change(document: string, what: string, key: string, index: number): Answer<Schemas["Document"]> {
     return JSON.parse(this.raw.change(document, what, key, index));
+  }
+  /** The document with a pose of its path changed, added or dropped. */
+  pose(document: string, index: number, what: string, value: number): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.pose(document, index, what, value));
   }
   /** The document with a plain part of it set to a value, given as JSON. */
   set(document: string, path: string, value: string): Answer<Schemas["Document"]> {

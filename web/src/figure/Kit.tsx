@@ -18,9 +18,13 @@ type ColumnProps = { view: View; column: SceneColumn; numbered: boolean };
 export const Column = memo(function Column({ view, column, numbered }: ColumnProps) {
   const { x, z, halfWidth, height } = column;
   const upright = Math.abs(view.up.y) > 0.4;
+  const seen = seenUp(view, x, z);
+  const broken = upright && height > seen;
+  const top = broken ? seen : height;
   const holes = [];
   for (let i = 0; upright && i < column.holes; i++) {
     const y = column.lowestHole + i * column.spacing;
+    if (y > top - 0.04) break;
     const [px, py] = project(view, vec(x, y, z));
     holes.push(<circle key={i} cx={px} cy={py} r={Math.max(1.2, view.scale * 0.006)} fill="var(--line)" />);
     if (numbered && i % 4 === 0) {
@@ -37,21 +41,46 @@ export const Column = memo(function Column({ view, column, numbered }: ColumnPro
     <g className="mono" fill="var(--quiet)">
       <path d={box(view, x, z, halfWidth * 2.4, 0, 0.05)} fill="var(--metal)" stroke="var(--metal-line)" />
       <path
-        d={box(view, x, z, halfWidth, 0.05, height)}
+        d={box(view, x, z, halfWidth, 0.05, top)}
         fill="var(--sheet)"
         stroke="var(--metal-line)"
         strokeWidth={1.2}
       />
-      {upright && <Stack view={view} column={column} />}
+      {broken && <Break at={project(view, vec(x, top, z))} half={halfWidth * view.scale} />}
+      {upright && <Stack view={view} column={column} seen={top} />}
       {holes}
     </g>
   );
 }, sameColumn);
 
+/** How high a column can be seen, m. */
+function seenUp(view: View, x: number, z: number): number {
+  const [, floor] = project(view, vec(x, 0, z));
+  return (floor - belowEdge) / (view.scale * Math.max(0.4, Math.abs(view.up.y)));
+}
+
+const belowEdge = 22; // px
+
+/** The mark of a drawing that goes on: the column is longer than the picture shows. */
+function Break({ at: [x, y], half }: { at: Vec2; half: number }) {
+  const w = half + 5;
+  return (
+    <>
+      <rect x={x - half - 1} width={2 * half + 2} y={y - 6} height={8} fill="var(--paper)" />
+      <path
+        d={`M${x - w} ${y + 3}h${w - 4}l3 -8l3 11l2 -3h${w - 4}`}
+        fill="none"
+        stroke="var(--metal-line)"
+        strokeWidth={1.2}
+      />
+    </>
+  );
+}
+
 const stackTop = 0.36;
 
 /** The stack at the foot of a column: what hangs on the pin rises along it, up to the mark where its travel ends. */
-function Stack({ view, column }: { view: View; column: SceneColumn }) {
+function Stack({ view, column, seen }: { view: View; column: SceneColumn; seen: number }) {
   const { x, z, lift, travel, mass } = column;
   const half = column.halfWidth * 0.62;
   const raised = Math.min(stackTop - 0.08, Math.max(0.03, mass * 0.004));
@@ -62,7 +91,7 @@ function Stack({ view, column }: { view: View; column: SceneColumn }) {
     <g>
       <path d={box(view, x, z, half, 0.07, stackTop - raised)} fill="var(--metal)" stroke="var(--metal-line)" />
       <path d={box(view, x, z, half, low, low + raised)} fill="var(--shoe)" stroke="var(--metal-line)" />
-      {stackTop + travel < column.height && (
+      {stackTop + travel < seen && (
         <line x1={left - mark} x2={left + mark} y1={top} y2={top} stroke="var(--quiet)" strokeDasharray="2 2" />
       )}
     </g>

@@ -4,30 +4,38 @@ import { sweptArm } from "./sweep";
 import { add, mul, type Vec, vec } from "./vector";
 import type { Extent } from "./view";
 
-/** What has to be in the picture. It grows in steps, so that the picture stands still during most of a drag. */
+/** What has to be in the picture; columns are broken off above it. It grows in steps, so that the picture stands still during most of a drag. */
 export function extentOf(scene: Scene, report: Report): Extent {
-  const out = (x: number) => Math.ceil(x / 0.2 - 1e-9) * 0.2;
+  const out = (x: number) => Math.ceil(x / 0.1 - 1e-9) * 0.1;
   const hip = scene.segments[0]?.origin ?? vec(0, 0.93, 0);
   const reach = ringOf(scene).handle + 0.11;
   const arm = sweptArm(report);
   const rim = report.hold ? [] : arm.direction.map((d, i) => add(arm.joint[i] ?? hip, mul(d, reach)));
   const body = scene.segments.filter((s) => !s.name.startsWith("thigh.")).map((s) => s.origin);
   const kit = scene.loads.flatMap((l) => [...(l.pulley ? [l.pulley] : []), ...l.shape]);
-  const points = [...rim, ...body, ...kit, ...scene.columns.map((c) => vec(c.x, c.height, c.z))];
+  const points = [...rim, ...body, ...kit, ...scene.columns.map((c) => vec(c.x, 0, c.z))];
   const crown = crownOf(scene);
   if (crown) points.push(crown);
   const upright = scene.posture === "standing" && scene.joint === "shoulder";
-  let [back, front, side, under, top] = [0.35, 0.45, 0.55, 0.02, upright ? 1.06 * (scene.sizes.height ?? 1.75) : 0.8];
+  let [back, front, left, right, under, top] = [
+    0.35,
+    0.45,
+    0.55,
+    0.55,
+    0.02,
+    upright ? 1.06 * (scene.sizes.height ?? 1.75) : 0.8,
+  ];
   for (const p of points) {
     back = Math.max(back, hip.x - p.x + 0.12);
     front = Math.max(front, p.x - hip.x);
-    side = Math.max(side, Math.abs(p.z - hip.z) + 0.04);
+    left = Math.max(left, hip.z - p.z + 0.04);
+    right = Math.max(right, p.z - hip.z + 0.04);
     under = Math.max(under, -p.y);
     top = Math.max(top, p.y + 0.05);
   }
   return {
-    low: vec(hip.x - out(back), -under, hip.z - out(side)),
-    high: vec(hip.x + out(front), out(top), hip.z + out(side)),
+    low: vec(hip.x - out(back), -under, hip.z - out(left)),
+    high: vec(hip.x + out(front), out(top), hip.z + out(right)),
   };
 }
 

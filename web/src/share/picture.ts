@@ -4,10 +4,19 @@ import { notify } from "../ui/Notices";
 import { download, fileName } from "./file";
 
 /** Hands a drawing of the page to the browser as a file. A failure is told to the coach. */
-export async function keepDrawing(drawing: SVGSVGElement, name: string, kind: "svg" | "png", caption: string[] = []) {
+export async function keepDrawing(
+  drawing: SVGSVGElement,
+  name: string,
+  kind: "svg" | "png",
+  caption: string[] = [],
+  fineness = 2,
+) {
   try {
     const svg = await svgFile(drawing, name, caption);
-    download(fileName(name, kind), kind === "png" ? await pngFile(svg) : new Blob([svg], { type: "image/svg+xml" }));
+    download(
+      fileName(name, kind),
+      kind === "png" ? await pngFile(svg, fineness) : new Blob([svg], { type: "image/svg+xml" }),
+    );
   } catch {
     notify("The browser could not make the picture.");
   }
@@ -56,7 +65,7 @@ async function svgFile(drawing: SVGSVGElement, title: string, caption: string[] 
 }
 
 /** The same drawing as pixels, so many times as fine as on the page. */
-async function pngFile(svg: string, fineness = 2): Promise<Blob> {
+async function pngFile(svg: string, fineness: number): Promise<Blob> {
   const image = new Image();
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
   await image.decode();

@@ -55,6 +55,7 @@ const dark = css`
 /** Tokens of both themes and the few rules that belong to no component. */
 export const GlobalStyle = createGlobalStyle`
   :root { ${light} color-scheme: light; }
+  .printed { ${light} color: var(--ink); }
   @media (prefers-color-scheme: dark) { :root:not([data-theme="light"]) { ${dark} color-scheme: dark; } }
   :root[data-theme="dark"] { ${dark} color-scheme: dark; }
 

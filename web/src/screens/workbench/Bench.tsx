@@ -1,4 +1,5 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
@@ -12,6 +13,7 @@ import type { Turn, ViewName } from "../../figure/view";
 import { download, fileName } from "../../share/file";
 import { isDial } from "../../state/dials";
 import { pick, pickAll } from "../../state/picked";
+import { useRooms } from "../../state/rooms";
 import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
 import { notify } from "../../ui/Notices";
@@ -31,6 +33,8 @@ import { usePlay } from "./usePlay";
 import { useServerAway } from "./useServerAway";
 import { Versions } from "./Versions";
 
+const SetupCard = lazy(() => import("../card/SetupCard").then((m) => ({ default: m.SetupCard })));
+
 const Page = styled.div`
   height: 100%;
   display: grid;
@@ -47,7 +51,8 @@ const Columns = styled.div`
   .arc { border-left: 1px solid var(--line); padding: 10px 14px 16px; }
   .arc h2 { color: var(--quiet); font-size: 12px; margin: 4px 0 2px; }
   .arc .caution { display: flex; gap: 8px; color: var(--quiet); font-size: 12px; line-height: 16px; }
-  .arc > div + div { border-top: 1px solid var(--line); margin-top: 8px; padding-top: 6px; }
+  .arc .parts { margin-top: 6px; }
+  .arc > .caution { border-top: 1px solid var(--line); padding-top: 8px; }
   .middle { display: grid; grid-template-rows: auto minmax(0, 1fr) auto; min-height: 0; min-width: 0; }
   .views { display: flex; align-items: center; gap: 10px; flex-wrap: wrap; padding: 8px 14px; }
   .views .stale { display: flex; gap: 6px; align-items: center; color: var(--brick); }
@@ -101,11 +106,20 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     notify(pick(model.document, stored.id), { label: "Compare", run: () => navigate("/compare") }),
   );
   const showStates = useStable(() => setStates(true));
+  const [card, setCard] = useState(false);
+  const showCard = useStable(() => (card ? window.print() : setCard(true)));
   const keepFile = useStable(() => {
     const content = `${JSON.stringify(model.document, null, 2)}\n`;
     download(fileName(model.document.name, "json"), new Blob([content], { type: "application/json" }));
   });
 
+  const lifterName = useQuery({
+    queryKey: ["lifter", stored.lifterId],
+    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: stored.lifterId } } })),
+    enabled: card,
+  }).data?.name;
+  const rooms = useRooms().data?.items ?? [];
+  const gymName = rooms.find((r) => r.id === model.document.gym)?.name ?? "";
   const nudge = (dials: DialName[], direction: number) => {
     const setting = dials.map((name) => model.settings.find((x) => isDial(x, name))).find((x) => x !== undefined);
     if (!setting) return;
@@ -124,6 +138,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
     help: showHelp,
     dialIn,
     pick: pickIt,
+    print: showCard,
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
@@ -150,10 +165,11 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         pick={pickIt}
         states={showStates}
         keepFile={keepFile}
+        card={showCard}
       />
       <Columns data-tab={tab} data-behind={useLate(model.behind) || undefined} aria-busy={parts.busy}>
         <section className="rig" aria-label="Rig">
-          <Rig {...parts.rig} core={core} edits={edits} />
+          <Rig {...parts.rig} core={core} edits={edits} show={moveTo} />
         </section>
         <div className="tabs">
           <Segments label="Show" options={tabs} value={tab} onChange={setTab} />
@@ -195,6 +211,20 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           score={(scoring) => edits.set("scoring", scoring)}
           close={() => setDialing(false)}
         />
+      )}
+      {card && model.good && model.scene && (
+        <Suspense>
+          <SetupCard
+            document={model.good.document}
+            report={model.good.report}
+            scene={model.scene}
+            settings={model.settings}
+            lifter={lifterName ?? ""}
+            gym={gymName}
+            link={window.location.href}
+            close={() => setCard(false)}
+          />
+        </Suspense>
       )}
       <KeyHelp open={help} close={() => setHelp(false)} />
       <Conflict what="setup" mine={model.document} saving={saving} replace={edits.replace} />

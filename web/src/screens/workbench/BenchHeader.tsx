@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { CircleHelp, CloudOff, FileDown, GitCompare, History } from "lucide-react";
+import { CircleHelp, CloudOff, FileDown, GitCompare, History, Printer } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
 import { client, settled } from "../../api/client";
@@ -31,6 +31,7 @@ type Props = {
   dialIn: () => void;
   pick: () => void;
   keepFile: () => void;
+  card: () => void;
 };
 
 export const BenchHeader = memo(function BenchHeader(props: Props) {
@@ -63,6 +64,9 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
       <UndoRedo {...props} />
       <Button look="quiet" aria-label="Versions" onPress={props.states}>
         <History size={16} aria-hidden />
+      </Button>
+      <Button look="quiet" aria-label="Setup card" onPress={props.card}>
+        <Printer size={16} aria-hidden />
       </Button>
       <Button look="quiet" aria-label="Export the setup" onPress={props.keepFile}>
         <FileDown size={16} aria-hidden />

@@ -1,8 +1,6 @@
 import styled from "styled-components";
 import type { Report } from "../../engine/types";
 import { useUnits } from "../../state/units";
-import { StatusIcon } from "../../ui/StatusIcon";
-import { names } from "./Verdicts";
 
 const Box = styled.section`
   display: grid;
@@ -16,33 +14,23 @@ const Box = styled.section`
   .bar i[data-rough] { background: var(--line); }
   .who { display: flex; flex-wrap: wrap; gap: 0 12px; font-size: 12px; color: var(--quiet); }
   .who b { color: var(--ink); }
-  .strip { display: flex; flex-wrap: wrap; gap: 0 2px; list-style: none; padding: 0; margin: 0; }
-  .strip button {
-    display: flex;
-    gap: 4px;
-    align-items: center;
-    min-height: 26px;
-    padding: 2px 6px 2px 4px;
-    border: 1px solid transparent;
-    border-radius: 6px;
-    background: none;
-    color: var(--quiet);
-    font-size: 12px;
-    cursor: pointer;
-  }
-  .strip button[data-open] { border-color: var(--line); background: var(--paper); color: var(--ink); font-weight: 600; }
-  .strip button:focus-visible { outline: 2px solid var(--slate); outline-offset: 1px; }
-  .strip svg { width: 15px; height: 15px; }
+  .tiles { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0; margin: 0; }
+  .tiles > div { border-left: 2px solid var(--line); padding: 0 6px 0 9px; }
+  .tiles dt { font-size: 12px; line-height: 16px; color: var(--quiet); }
+  .tiles dd { margin: 0; font-size: 16px; line-height: 20px; font-weight: 600; }
+  .tiles > div { display: flex; flex-direction: column-reverse; justify-content: flex-end; }
+  .tiles dd small { font-size: 12px; font-weight: 400; color: var(--quiet); }
 `;
 
 const told = 4;
 
-/** What comes first: where it is hardest, who does the work, and how every verdict stands. */
+/** What comes first: where it is hardest, how well it fits, how hard it is, and who does the work. */
 export function Headline({ report }: { report: Report }) {
   const { work } = report.muscles;
   return (
     <Box aria-label="At a glance">
       <Hardest report={report} />
+      {!report.hold && <Tiles report={report} />}
       {work.length > 0 && (
         <div>
           <div className="bar" aria-hidden>
@@ -64,20 +52,18 @@ export function Headline({ report }: { report: Report }) {
           </div>
         </div>
       )}
-      <Strip report={report} />
     </Box>
   );
 }
 
 function Hardest({ report }: { report: Report }) {
   const units = useUnits();
-  const { total, peakEffort, loads } = report.profile;
+  const { total, loads } = report.profile;
   if (report.hold || total.peakAngleDeg.value == null || total.peak.value == null)
     return <h2 className="first">{report.hold ? "Static hold" : "No peak"}</h2>;
   const parts = [
     loads.phase && `loaded ${loads.phase}`,
     `${units.text(total.peak.value, "torque")}${report.both ? " each side" : ""}`,
-    peakEffort.value != null && `${units.text(100 * peakEffort.value, "percent")} of strength at most`,
   ];
   return (
     <h2 className="first">
@@ -87,53 +73,34 @@ function Hardest({ report }: { report: Report }) {
   );
 }
 
-const order = { error: 0, warning: 1, ok: 2 } as const;
-
-/** The seven verdicts by name and shape, the worst first; one press leads to the sentence. */
-function Strip({ report }: { report: Report }) {
-  const tones = new Map<string, keyof typeof order>();
-  for (const v of report.verdicts) {
-    const tone = v.tone as keyof typeof order;
-    const before = tones.get(v.key);
-    if (before === undefined || order[tone] < order[before]) tones.set(v.key, tone);
-  }
-  const list = [...tones].sort(([, a], [, b]) => order[a] - order[b]);
-  const lead = (selector: string) => {
-    const to = window.document.querySelector<HTMLElement>(selector);
-    to?.scrollIntoView({ block: "center", behavior: "instant" });
-    to?.focus({ preventScroll: true });
-  };
-  const cautions = report.cautions.length;
+/** Fit, effort and repetitions; what is not known is left to the numbers below, which say why. */
+function Tiles({ report }: { report: Report }) {
+  const units = useUnits();
+  const { fit, peakEffort, limitingAngleDeg } = report.profile;
+  const { limit } = report;
+  const at = limitingAngleDeg.value;
+  const tiles = [
+    fit.value != null && { name: "fit to target", value: fit.value.toFixed(0), of: " of 100" },
+    peakEffort.value != null && {
+      name: at == null ? "effort" : `effort, at ${units.text(at, "angle")}`,
+      value: units.text(100 * peakEffort.value, "percent"),
+      of: "",
+    },
+    limit.light
+      ? { name: "over 30 reps", value: "light", of: "" }
+      : limit.reps.value != null && { name: "reps, roughly", value: String(Math.floor(limit.reps.value)), of: "" },
+  ].filter((t) => t !== false);
   return (
-    <ul className="strip" aria-label="How the verdicts stand">
-      {list.map(([key, tone]) => (
-        <li key={key}>
-          <button
-            type="button"
-            data-open={tone === "ok" ? undefined : ""}
-            aria-label={`${names[key] ?? key}: ${words[tone]}, go to it`}
-            onClick={() => lead(`[data-verdict="${key}"]`)}
-          >
-            <StatusIcon tone={tone} />
-            {names[key] ?? key}
-          </button>
-        </li>
+    <dl className="tiles">
+      {tiles.map((t) => (
+        <div key={t.name}>
+          <dt>{t.name}</dt>
+          <dd className="mono">
+            {t.value}
+            <small>{t.of}</small>
+          </dd>
+        </div>
       ))}
-      {cautions > 0 && (
-        <li>
-          <button
-            type="button"
-            data-open=""
-            aria-label={`${cautions} ${cautions === 1 ? "caution" : "cautions"}, go to them`}
-            onClick={() => lead("[data-caution]")}
-          >
-            <StatusIcon tone="caution" />
-            {cautions} {cautions === 1 ? "caution" : "cautions"}
-          </button>
-        </li>
-      )}
-    </ul>
+    </dl>
   );
 }
-
-const words = { error: "a problem", warning: "could be better", ok: "good" };

@@ -5,24 +5,27 @@ import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
 import { WorkChart, workers } from "../../chart/WorkChart";
 import type { Core } from "../../engine/core";
-import type { Setting, Suggestion } from "../../engine/types";
+import type { Report, Setting, Suggestion } from "../../engine/types";
 import { profileTable, pullTable, workTable } from "../../share/tables";
-import { useUnits } from "../../state/units";
+import { type Units, useUnits } from "../../state/units";
+import { Disclosure } from "../../ui/Disclosure";
 import { Explanation } from "../../ui/Explanation";
 import { Hint } from "../../ui/Hint";
 import { Segments } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { Cautions } from "./Cautions";
 import { Elsewhere, movable } from "./Elsewhere";
-import { Equal, PinByPin, Prescribe } from "./Equal";
+import { Equal, LoadTable, loadLine } from "./Equal";
 import { sharesExplained } from "./explained";
+import { Foremost } from "./Foremost";
 import { Headline } from "./Headline";
 import { Joints } from "./Joints";
+import { tempoLine } from "./Rig";
 import { Steps } from "./Steps";
 import { Summary } from "./Summary";
 import type { Edits } from "./useDocument";
 import type { Model } from "./useModel";
-import { Verdicts } from "./Verdicts";
+import { Verdicts, worstOf } from "./Verdicts";
 
 type Good = NonNullable<Model["good"]>;
 
@@ -39,27 +42,25 @@ type Props = {
   edits: Edits;
 };
 
-/** The right column: the profile, its numbers and sentences, and what lies behind them. */
+/** The right column: what comes first, the profile, and everything else in lines that open. */
 export const Readings = memo(function Readings({ core, profile, judged, deeper, s, moveTo, edits }: Props) {
   const place = useDeferredValue(s);
   if (!profile || !judged || !deeper) return null;
+  const { report } = judged.good;
   return (
     <>
-      <Headline report={judged.good.report} />
-      {!profile.good.report.hold && (
-        <div>
-          <Profile {...profile} s={s} moveTo={moveTo} edits={edits} />
-          <Figures good={judged.good} uncertainty={judged.uncertainty} equal={judged.equal} score={judged.score} />
-        </div>
-      )}
+      <Headline report={report} />
       <Judged good={judged.good} suggestions={judged.suggestions} settings={judged.settings} edits={edits} />
-      <Deeper core={core} {...deeper} s={place} set={edits.set} />
-      {!judged.good.report.hold && (
-        <div>
-          <h2>One step of each setting, change in score</h2>
-          <Steps steps={judged.steps} turn={edits.turn} />
-        </div>
-      )}
+      {!profile.good.report.hold && <Profile {...profile} s={s} moveTo={moveTo} edits={edits} />}
+      <div className="parts">
+        <Behind {...judged} edits={edits} />
+        <Deeper core={core} {...deeper} s={place} set={edits.set} />
+        {!report.hold && (
+          <Disclosure title="One step of each setting" line={stepsLine(judged.steps)}>
+            <Steps steps={judged.steps} turn={edits.turn} />
+          </Disclosure>
+        )}
+      </div>
       <div className="caution">
         <StatusIcon tone="caution" />
         <p>
@@ -70,6 +71,12 @@ export const Readings = memo(function Readings({ core, profile, judged, deeper, 
     </>
   );
 });
+
+/** What matters most among the steps. */
+function stepsLine(steps: Model["steps"]): string {
+  const first = steps?.find((s) => s.score != null);
+  return first ? `${first.label.toLowerCase()} matters most` : "";
+}
 
 type ProfileProps = {
   good: Good;
@@ -119,49 +126,66 @@ const Profile = memo(function Profile({ good, uncertainty, s, moveTo, edits }: P
   );
 });
 
-/** The verdicts with the changes that would mend them, and the cautions. */
-const Judged = memo(function Judged(props: {
-  good: Good;
-  suggestions: Suggestion[];
-  settings: Setting[];
-  edits: Edits;
-}) {
-  const { edits } = props;
-  const { report, document } = props.good;
-  const apply = (m: Suggestion) => (m.document ? edits.change(m.document) : edits.turn(m.key ?? "", m.to, false));
+type JudgedProps = { good: Good; suggestions: Suggestion[]; settings: Setting[]; edits: Edits };
+
+/** How the verdicts stand, and the worst of them in words. */
+const Judged = memo(function Judged({ good, suggestions, settings, edits }: JudgedProps) {
   return (
     <>
-      <div>
-        <Hint name="mend">
-          The blue line below a verdict is the smallest change that fixes it. Press it to make the change.
-        </Hint>
-        <Verdicts report={report} suggestions={props.suggestions} settings={props.settings} apply={apply} />
-      </div>
-      {report.cautions.length > 0 && (
-        <div>
-          <h2>Cautions</h2>
-          <Cautions
-            report={report}
-            dismissed={document.acknowledged ?? []}
-            setDismissed={(seen) => edits.set("acknowledged", seen)}
-          />
-        </div>
-      )}
+      <Hint name="mend">
+        The blue line beside a verdict is the smallest change that fixes it. Press it to make the change.
+      </Hint>
+      <Foremost
+        report={good.report}
+        suggestions={suggestions}
+        settings={settings}
+        apply={applied(edits)}
+        seen={good.document.acknowledged ?? []}
+        setSeen={(seen) => edits.set("acknowledged", seen)}
+      />
     </>
   );
 });
 
-type FiguresProps = { good: Good; uncertainty: Model["uncertainty"]; equal: Model["equal"]; score: Model["score"] };
+/** Makes the change that a suggestion proposes. */
+const applied = (edits: Edits) => (m: Suggestion) =>
+  m.document ? edits.change(m.document) : edits.turn(m.key ?? "", m.to, false);
 
-/** The numbers below the profile. */
-const Figures = memo(function Figures({ good, uncertainty, equal, score }: FiguresProps) {
+type BehindProps = JudgedProps & { uncertainty: Model["uncertainty"]; equal: Model["equal"]; score: Model["score"] };
+
+/** The numbers, the loads and all verdicts and cautions in words. */
+const Behind = memo(function Behind(props: BehindProps) {
+  const { good, uncertainty, equal, score, edits } = props;
   const { report, document } = good;
+  const units = useUnits();
+  const seen = document.acknowledged ?? [];
+  const open = worstOf(report).filter((v) => v.tone !== "ok").length;
+  const end = report.profile.total.endShare.value;
+  const numbers = [
+    score?.score.value != null && `score ${score.score.value.toFixed(0)}`,
+    end != null && `${units.text(100 * end, "percent")} of peak at the end`,
+  ];
   return (
     <>
-      <Summary report={report} uncertainty={uncertainty} score={score} />
-      <Prescribe document={document} limit={report.profile.loadFactor.value} />
-      <PinByPin report={report} />
-      {equal && <Equal equal={equal} document={document} />}
+      {!report.hold && (
+        <>
+          <Disclosure title="Load and reps" line={loadLine(report, document, units)}>
+            <LoadTable report={report} document={document} />
+            {equal && <Equal equal={equal} document={document} />}
+          </Disclosure>
+          <Disclosure title="Numbers" line={numbers.filter(Boolean).join(", ")}>
+            <Summary report={report} uncertainty={uncertainty} score={score} />
+          </Disclosure>
+        </>
+      )}
+      <Disclosure title="Verdicts in words" line={open === 0 ? "all good" : `${open} to look at`}>
+        <Verdicts {...props} report={report} apply={applied(edits)} />
+      </Disclosure>
+      {report.cautions.length > 0 && (
+        <Disclosure title="Cautions" line={`${report.cautions.length}, ${seen.length} seen`}>
+          <Cautions report={report} dismissed={seen} setDismissed={(keys) => edits.set("acknowledged", keys)} />
+        </Disclosure>
+      )}
     </>
   );
 });
@@ -181,7 +205,7 @@ const Deeper = memo(function Deeper({ core, good, motion, s, set }: DeeperProps)
   const { name } = good.document;
   return (
     <>
-      <div>
+      <Disclosure title="Muscles over the range" line={musclesLine(report, units)}>
         <ChartFrame
           title={
             <>
@@ -198,23 +222,54 @@ const Deeper = memo(function Deeper({ core, good, motion, s, set }: DeeperProps)
         >
           <WorkChart report={report} s={s} />
         </ChartFrame>
-      </div>
-      <div>
+      </Disclosure>
+      <Disclosure title="Pull and torque" line={pullLine(report, units)}>
         <ChartFrame
-          title="Pull and torque"
+          title="Each as a share of its peak"
           name={`${name}, pull`}
           caption={["Thin: pull. Thick: torque. Each as a share of its peak."]}
           table={() => pullTable(report, units)}
         >
           <ReadingChart report={report} s={s} />
         </ChartFrame>
-      </div>
-      <div>
-        <h2>Joint load</h2>
+      </Disclosure>
+      <Disclosure title="Joint load" line={jointLine(report, units)}>
         <Joints report={report} s={s} limit={(which, v) => set(`lifter.${which}`, v)} />
         {good.document.loads.some(movable) && <Elsewhere core={core} text={good.text} />}
-      </div>
-      {!report.hold && <div>{motion && <MotionChart motion={motion} name={`${name}, in motion`} />}</div>}
+      </Disclosure>
+      {!report.hold && (
+        <Disclosure title="In motion" line={tempoLine(good.document.tempo)}>
+          {motion && <MotionChart motion={motion} name={`${name}, in motion`} />}
+        </Disclosure>
+      )}
     </>
   );
 });
+
+/** Between what the target's contribution lies over the range. */
+function musclesLine(report: Report, units: Units): string {
+  const { target } = report.muscles;
+  const known = (target?.share ?? []).filter((v): v is number => v != null);
+  if (!target || known.length === 0) return "not known";
+  const [low, high] = [Math.min(...known), Math.max(...known)].map((v) => units.text(100 * v, "percent"));
+  return `${target.label.toLowerCase()} ${low === high ? low : `${low} to ${high}`}`;
+}
+
+/** The largest pull of the first load that has one, and how far from the joint it acts at most. */
+function pullLine(report: Report, units: Units): string {
+  const part = report.parts.find((p) => p.kind !== "bodyweight");
+  const most = (curve: (number | null)[] | undefined) => Math.max(0, ...(curve ?? []).map((v) => Math.abs(v ?? 0)));
+  if (!part) return "";
+  return `up to ${units.text(most(part.tension), "force")}, moment arm up to ${units.text(most(part.momentArm), "length")}`;
+}
+
+/** How much of what low back and grip are to hold at most is asked of them. */
+function jointLine(report: Report, units: Units): string {
+  const share = (curve: (number | null)[], limit: number) => Math.max(0, ...curve.map((v) => v ?? 0)) / limit;
+  const parts: [string, number][] = [
+    ["low back", share(report.curves.lowBack, report.bearable.lowBack)],
+    ["grip", share(report.curves.grip, report.bearable.grip)],
+  ];
+  const told = parts.filter(([, v]) => v > 0.005).map(([what, v]) => `${what} ${units.text(100 * v, "percent")}`);
+  return told.length > 0 ? `${told.join(", ")} of the limit` : "nothing on low back or grip";
+}

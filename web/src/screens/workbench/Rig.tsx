@@ -1,16 +1,20 @@
 import { useQuery } from "@tanstack/react-query";
 import { Copy, FlipHorizontal2, X } from "lucide-react";
-import { memo, useId, useMemo, useState } from "react";
+import { memo, useMemo } from "react";
 import styled from "styled-components";
 import { type Core, core as startedCore } from "../../engine/core";
 import type { Sweeps } from "../../engine/sweeps";
 import type { Problem, Setting, SetupDocument } from "../../engine/types";
+import { useRooms } from "../../state/rooms";
+import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Dial } from "../../ui/Dial";
+import { Disclosure } from "../../ui/Disclosure";
 import { Hint } from "../../ui/Hint";
 import { Segments, Select } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { Tick } from "../../ui/Tick";
+import { Poses } from "./Poses";
 import { RoomPart, TakeAnother } from "./RoomPart";
 import type { Edits } from "./useDocument";
 import { Words } from "./Words";
@@ -21,30 +25,13 @@ const Column = styled.div`
   .paint, .best { transition: opacity 120ms; }
   &[data-fresh="false"] .paint, &[data-fresh="false"] .best { opacity: 0.45; }
   .off { display: flex; gap: 8px; padding: 6px 0 0; }
-  .add { display: flex; gap: 12px; padding: 8px 0; border-bottom: 1px solid var(--line); color: var(--quiet); }
-`;
-
-const Section = styled.section`
-  border-bottom: 1px solid var(--line);
-  padding: 4px 0 8px;
-  &:last-child { border: 0; }
-  > h2 > button {
-    width: 100%;
-    display: flex;
-    justify-content: space-between;
-    padding: 7px 0 5px;
-    border: 0;
-    background: none;
-    color: var(--quiet);
-    font-size: 12px;
-    font-weight: 600;
-    cursor: pointer;
-  }
-  .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
-  .load { display: grid; justify-items: start; gap: 4px; padding: 2px 0 4px; }
+  .add { display: flex; flex-wrap: wrap; gap: 4px 12px; padding: 8px 0; color: var(--quiet); }
+  .pair { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; padding: 6px 0; }
+  .load { display: grid; justify-items: start; gap: 4px; padding: 8px 0 4px; }
+  .load > span { color: var(--quiet); font-size: 12px; line-height: 15px; }
   .kinds { display: flex; align-items: center; width: 100%; justify-content: space-between; }
   .tools { display: flex; }
-  .load > span { color: var(--quiet); font-size: 12px; line-height: 15px; }
+  .more { padding: 12px 0 6px; font-size: 13px; }
 `;
 
 const targetProfiles = [
@@ -66,6 +53,8 @@ type Props = {
   problems: Problem[];
   warnings: Problem[];
   edits: Edits;
+  /** Shows a place on the path in the picture. */
+  show: (s: number) => void;
 };
 
 /** The left column: what the setup is for and everything that can be turned on it. */
@@ -73,9 +62,9 @@ export const Rig = memo(function Rig(props: Props) {
   const { core, rested, document, settings, sweeps, fresh, problems, warnings, edits } = props;
   const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
   const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
-  const dials = (group: string, index?: number) =>
+  const dials = (which: (s: Setting) => boolean) =>
     settings
-      .filter((s) => s.group === group && (index === undefined || s.key.endsWith(`/${index}`)))
+      .filter(which)
       .map((s) => (
         <Dial
           key={s.key}
@@ -88,9 +77,12 @@ export const Rig = memo(function Rig(props: Props) {
           onLock={(key, locked) => edits.restructure(locked ? "lock" : "unlock", key)}
         />
       ));
-  const path = dials("path");
+  const of = (load: number) => (s: Setting) => s.group === "loads" && s.key.endsWith(`/${load}`);
+  const rest = (group: string) => (s: Setting) => s.group === group && !s.main;
   const choices = useMemo(() => core.choices(rested.text).ok, [core, rested.text]);
+  const units = useUnits();
   const { posture } = document;
+  const loads = document.loads ?? [];
   return (
     <Column data-fresh={fresh}>
       {homeless.map((p) => (
@@ -105,14 +97,9 @@ export const Rig = memo(function Rig(props: Props) {
         The track of a dial shows the score at every value: darker is better, the mark is the best, hatched is ruled
         out.
       </Hint>
-      <Disclosure title="Gym">
-        <RoomPart core={core} {...rested} change={edits.change} />
-      </Disclosure>
-      <Disclosure title="Target">
-        <Target target={document.target} set={edits.set} />
-      </Disclosure>
-      {(document.loads ?? []).map((load, i) => (
-        <Disclosure key={load.id} title={loadTitle(document, load)}>
+      <Target target={document.target} set={edits.set} />
+      {loads.map((load, i) => (
+        <div key={load.id}>
           <div className="load">
             <div className="kinds">
               {loadKinds.some((k) => k.key === load.kind) ? (
@@ -134,15 +121,27 @@ export const Rig = memo(function Rig(props: Props) {
                 <Tool label={`Duplicate: ${load.id}`} press={() => edits.restructure("copy", "", i)}>
                   <Copy size={14} aria-hidden />
                 </Tool>
-                {document.loads.length > 1 && (
+                {loads.length > 1 && (
                   <Tool label={`Remove: ${load.id}`} press={() => edits.dropLoad(i)}>
                     <X size={14} aria-hidden />
                   </Tool>
                 )}
               </span>
             </div>
-            <span>{describeLoad(load)}</span>
+            <span>{loadTitle(document, load)}</span>
           </div>
+          {dials((s) => of(i)(s) && s.main)}
+        </div>
+      ))}
+      {dials((s) => s.group !== "loads" && s.main)}
+      <h2 className="more">More</h2>
+      {loads.map((load, i) => (
+        <Disclosure
+          key={load.id}
+          name={`Attachment ${i}`}
+          title={loads.length > 1 ? `Attachment: ${load.id}` : "Attachment"}
+          line={choices?.holds[i]?.find((h) => h.key === choices.hold[i])?.label.toLowerCase()}
+        >
           <TakeAnother core={core} document={document} change={edits.change} index={i} />
           {(choices?.holds[i]?.length ?? 0) > 1 && (
             <Select
@@ -152,7 +151,7 @@ export const Rig = memo(function Rig(props: Props) {
               onChange={(key) => edits.restructure("hold", key, i)}
             />
           )}
-          {dials("loads", i)}
+          {dials((s) => of(i)(s) && !s.main)}
           {load.kind === "bar" && (
             <Select
               label="If the rep fails, the bar is caught by"
@@ -164,20 +163,7 @@ export const Rig = memo(function Rig(props: Props) {
           {load.kind === "band" && <BandMarks load={load} set={(mark, on) => edits.set(`loads[${i}].${mark}`, on)} />}
         </Disclosure>
       ))}
-      <div className="add">
-        <span>Add a load:</span>
-        {loadKinds.map((k) => (
-          <Button
-            key={k.key}
-            look="link"
-            aria-label={`Add a ${k.label.toLowerCase()}`}
-            onPress={() => edits.addLoad(k.key)}
-          >
-            {k.label.toLowerCase()}
-          </Button>
-        ))}
-      </div>
-      <Disclosure title="Body">
+      <Disclosure title="Body" line={choices?.positions.find((p) => p.key === choices.position)?.label.toLowerCase()}>
         {choices && (
           <Select
             label="Posture"
@@ -203,10 +189,10 @@ export const Rig = memo(function Rig(props: Props) {
             onChange={(key) => edits.restructure("hand", key)}
           />
         )}
-        {dials("body")}
+        {dials(rest("body"))}
         <Supports posture={posture} set={(part, value) => edits.set(`posture.${part}`, value)} />
       </Disclosure>
-      <Disclosure title="Movement">
+      <Disclosure title="Movement" line={movementLine(document, settings.filter(rest("path")), units)}>
         <Segments
           label="Working side"
           options={sides}
@@ -221,10 +207,38 @@ export const Rig = memo(function Rig(props: Props) {
             onChange={(key) => key !== "keep" && edits.restructure("way", key)}
           />
         )}
-        {path}
+        {dials(rest("path"))}
+        {document.movement.keyframes?.length ? (
+          <Poses core={core} frames={document.movement.keyframes} edits={edits} problems={problems} show={props.show} />
+        ) : (
+          canPose(document) && (
+            <Button look="link" onPress={() => edits.restructure("poses", "")}>
+              Set the path pose by pose
+            </Button>
+          )
+        )}
       </Disclosure>
-      <Disclosure title="Tempo">{dials("tempo")}</Disclosure>
-      <Disclosure title="Cues and notes">
+      <Disclosure title="Tempo" line={tempoLine(document.tempo)}>
+        {dials(rest("tempo"))}
+      </Disclosure>
+      <Disclosure title="Gym" line={<GymName id={document.gym} />}>
+        <RoomPart core={core} {...rested} change={edits.change} />
+      </Disclosure>
+      <Disclosure title="Add a load" line="cable, dumbbell or band">
+        <div className="add">
+          {loadKinds.map((k) => (
+            <Button
+              key={k.key}
+              look="link"
+              aria-label={`Add a ${k.label.toLowerCase()}`}
+              onPress={() => edits.addLoad(k.key)}
+            >
+              {k.label.toLowerCase()}
+            </Button>
+          ))}
+        </div>
+      </Disclosure>
+      <Disclosure title="Cues and notes" line={wordsLine(document)}>
         <Words document={document} set={edits.set} />
       </Disclosure>
     </Column>
@@ -343,10 +357,49 @@ const otherKinds: Record<string, string> = {
   bodyweight: "Body weight",
 };
 
-function loadTitle(document: SetupDocument, load: SetupDocument["loads"][number]): string {
-  const name = document.loads.length > 1 ? `Load: ${load.id}` : "Load";
-  const apiece = document.movement.side === "both" && apart(load);
-  return apiece ? `${name}, each side` : name;
+/** What a load is, above its dials. */
+function loadTitle(document: SetupDocument, load: Load): string {
+  const parts = [describeLoad(load)];
+  if (document.loads.length > 1) parts.unshift(load.id);
+  if (document.movement.side === "both" && apart(load)) parts.push("each side");
+  return parts.filter(Boolean).join(", ");
+}
+
+/** How the movement is set beside its main dials: the side, and the angles that are held. */
+function movementLine(document: SetupDocument, held: Setting[], units: Units): string {
+  const side = document.movement.side === "both" ? "both sides" : `${document.movement.side} side`;
+  const angles = held.filter((s) => s.kind === "angle" && Math.abs(s.value) > 0.5);
+  return [side, ...angles.slice(0, 2).map((s) => `${s.label.toLowerCase()} ${units.text(s.value, s.kind)}`)].join(", ");
+}
+
+/** Whether a path can be taken down pose by pose: not what a cable or a machine leads, and not a hold. */
+const canPose = ({ movement, loads }: SetupDocument) =>
+  movement.kind !== "hold" && !movement.inLine && !loads.some((l) => l.handleRadius);
+
+/** A tempo in words, without what takes no time. */
+export function tempoLine(t: SetupDocument["tempo"]): string {
+  const phases: [number, string][] = [
+    [t.up, "up"],
+    [t.top, "hold"],
+    [t.down, "down"],
+    [t.bottom, "rest"],
+  ];
+  return phases
+    .filter(([s]) => s > 0)
+    .map(([s, what]) => `${s} s ${what}`)
+    .join(", ");
+}
+
+function wordsLine(d: SetupDocument): string {
+  const cues = d.cues?.length ?? 0;
+  return (
+    [cues > 0 && `${cues} ${cues === 1 ? "cue" : "cues"}`, d.notes && "notes"].filter(Boolean).join(", ") || "none"
+  );
+}
+
+function GymName({ id }: { id?: string }) {
+  const rooms = useRooms().data?.items ?? [];
+  return <>{id ? (rooms.find((r) => r.id === id)?.name ?? "not on this list") : "any gym"}</>;
 }
 
 /** Whether each side has a load like this of its own, rather than one for both. */
@@ -384,23 +437,4 @@ function describeCable(load: SetupDocument["loads"][number]): string {
   const ratio = load.ratio ?? 1;
   const share = ratio === 1 ? "" : ratio === 0.5 ? ", half the stack" : `, ${ratio} of the stack`;
   return (column ? `${column} column, ${crossed ? "crossed" : "same side"}` : "free pulley") + share;
-}
-
-/** A section that folds. */
-function Disclosure({ title, children }: { title: string; children: React.ReactNode }) {
-  const [open, setOpen] = useState(true);
-  const id = useId();
-  return (
-    <Section>
-      <h2>
-        <button type="button" aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
-          {title}
-          <span aria-hidden>{open ? "−" : "+"}</span>
-        </button>
-      </h2>
-      <div id={id} hidden={!open}>
-        {children}
-      </div>
-    </Section>
-  );
 }

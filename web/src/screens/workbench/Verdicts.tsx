@@ -46,43 +46,59 @@ type Props = {
   apply: (m: Suggestion) => void;
 };
 
+type Verdict = Report["verdicts"][number];
+
+const order = { error: 0, warning: 1, ok: 2 };
+
+/** How a tone is told. */
+export const toneWords = { error: "a problem", warning: "could be better", ok: "good" };
+
+/** The sentence of each verdict that counts, the worst of several, and the verdicts in that order. */
+export function worstOf(report: Report): Verdict[] {
+  const worst = new Map<string, Verdict>();
+  for (const v of report.verdicts) {
+    const before = worst.get(v.key);
+    if (!before || order[v.tone] < order[before.tone]) worst.set(v.key, v);
+  }
+  return [...worst.values()].sort((a, b) => order[a.tone] - order[b.tone]);
+}
+
 /** One short sentence each, with the smallest change that would mend it. */
-export const Verdicts = memo(function Verdicts({ report, suggestions, settings, apply }: Props) {
-  const units = useUnits();
-  // Of several sentences about one thing the worst is the one that a mend speaks to.
-  const worst = (key: string) =>
-    report.verdicts.findIndex((v) => v.key === key && v.tone === "error") === -1
-      ? report.verdicts.findIndex((v) => v.key === key && (v.tone !== "ok" || key === "profile"))
-      : report.verdicts.findIndex((v) => v.key === key && v.tone === "error");
+export const Verdicts = memo(function Verdicts(props: Props) {
   return (
     <List aria-label="Verdicts">
-      {report.verdicts.map((v, i) => {
-        const mend = worst(v.key) === i ? suggestions.find((m) => m.verdict === v.key) : undefined;
-        return (
-          <li key={`${v.key}${i}`} data-verdict={v.key} tabIndex={-1}>
-            <StatusIcon tone={v.tone} />
-            <b>{names[v.key] ?? v.key}</b>
-            <span>
-              {units.sentence(v.text, v.values)}
-              {v.doubt && <small> Shares are rough here. {v.doubt}</small>}
-              {mend && (
-                <>
-                  {" "}
-                  <Button look="link" onPress={() => apply(mend)}>
-                    {mendText(mend, settings, units)}
-                  </Button>
-                </>
-              )}
-              {v.key === "start" && report.pickup && !report.verdicts.slice(0, i).some((w) => w.key === "start") && (
-                <PickingUp entry={report.pickup} />
-              )}
-            </span>
-          </li>
-        );
-      })}
+      {props.report.verdicts.map((v, i) => (
+        <li key={`${v.key}${i}`} data-verdict={v.key}>
+          <StatusIcon tone={v.tone} />
+          <b>{names[v.key] ?? v.key}</b>
+          <VerdictText {...props} verdict={v} />
+        </li>
+      ))}
     </List>
   );
 });
+
+/** A verdict's sentence, what would mend it, and what belongs to it. */
+export function VerdictText({ report, suggestions, settings, apply, verdict: v }: Props & { verdict: Verdict }) {
+  const units = useUnits();
+  const speaks = worstOf(report).find((w) => w.key === v.key) === v;
+  const mend = speaks ? suggestions.find((m) => m.verdict === v.key) : undefined;
+  return (
+    <span>
+      {units.sentence(v.text, v.values)}
+      {v.doubt && <small> Shares are rough here. {v.doubt}</small>}
+      {mend && (
+        <>
+          {" "}
+          <Button look="link" onPress={() => apply(mend)}>
+            {mendText(mend, settings, units)}
+          </Button>
+        </>
+      )}
+      {v.key === "start" && speaks && report.pickup && <PickingUp entry={report.pickup} />}
+    </span>
+  );
+}
 
 /** The order in which two handles are picked up and put back. */
 function PickingUp({ entry }: { entry: NonNullable<Report["pickup"]> }) {

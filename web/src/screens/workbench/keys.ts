@@ -15,6 +15,7 @@ export type KeyActions = {
   help(): void;
   dialIn(): void;
   pick(): void;
+  print(): void;
 };
 
 export const keyHelp: [string, string][] = [
@@ -38,6 +39,7 @@ export const keyHelp: [string, string][] = [
   ["M", "add to comparison, as it stands"],
   ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
   ["Ctrl S", "save"],
+  ["Ctrl P", "setup card, to print or send"],
   ["?", "this list"],
 ];
 
@@ -110,6 +112,7 @@ export function useKeys(actions: KeyActions): void {
       if ((e.ctrlKey || e.metaKey) && !e.altKey) {
         const key = e.key.toLowerCase();
         if (key === "s") act.save();
+        else if (key === "p") act.print();
         else if (takesKeys(e.target)) return;
         else if (key === "z" && e.shiftKey) act.redo();
         else if (key === "z") act.undo();

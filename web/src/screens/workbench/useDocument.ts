@@ -18,9 +18,11 @@ export type Edits = {
   change(document: SetupDocument): void;
   /** Sets a plain part of the document, by its path; undefined takes it out. */
   set(path: string, value: unknown, drag?: boolean): void;
+  /** Changes a pose of the path, adds or drops one; says why where that is refused. */
+  pose(index: number, what: string, value: number): string | null;
   /** Changes what the setup consists of: its position, way, side, or a load's hold, copy or mirror. */
   restructure(
-    what: "position" | "way" | "side" | "hold" | "hand" | "feet" | "copy" | "mirror" | "lock" | "unlock",
+    what: "position" | "way" | "side" | "hold" | "hand" | "feet" | "copy" | "mirror" | "poses" | "lock" | "unlock",
     key: string,
     index?: number,
   ): void;
@@ -55,6 +57,12 @@ export function useDocument(core: Core, stored: StoredSetup) {
     addLoad: useStable((kind) => take(core.addLoad(text, kind))),
     dropLoad: useStable((index) => take(core.dropLoad(text, index))),
     change: useStable((document) => take({ ok: document })),
+    pose: useStable((index, what, value) => {
+      const answer = core.pose(text, index, what, value);
+      take(answer);
+      const why = answer.problems?.[0];
+      return why ? `${why.what} ${why.hint ?? ""}` : null;
+    }),
     restructure: useStable((what, key, index = 0) => take(core.change(text, what, key, index))),
     set: useStable((path, value, drag = false) =>
       take(core.set(text, path, JSON.stringify(value ?? null)), drag ? "beside" : null),

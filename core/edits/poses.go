@@ -1,0 +1,150 @@
+package edits
+
+import (
+	"fmt"
+	"maps"
+	"math"
+	"slices"
+
+	"dialarc/core/body"
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+)
+
+// nearestPoses is how near to each other two poses of a path may come, as a share of it (own).
+const nearestPoses = 0.02
+
+// WithPose is the document with one pose of its path changed: put at another place on the path (s, 0 to 1; the first and the last stay at
+// its ends), taken out (drop), set beside one that is added (add, at a place s, as the path has it there), or with one of its coordinates
+// at another angle, degrees, by its key in poses.
+func WithPose(d *setup.Document, index int, what string, value float64) (setup.Document, setup.Problems) {
+	c := d.Clone()
+	frames := c.Movement.Keyframes
+	last := len(frames) - 1
+	at := fmt.Sprintf("movement.keyframes[%d]", index)
+	refused := func(why, hint string) (setup.Document, setup.Problems) {
+		return d.Clone(), setup.Problems{{Path: at, What: why, Hint: hint}}
+	}
+	switch {
+	case c.Movement.Kind != "keyframes" || len(frames) < 2:
+		return refused("The path is not given by poses.", "Set it pose by pose first.")
+	case math.IsNaN(value) || math.IsInf(value, 0):
+		return refused("That is not a number.", "Give a finite number.")
+	case what == "add":
+		return withPoseAt(d, value)
+	case index < 0 || index > last:
+		return refused(fmt.Sprintf("There is no pose %d.", index+1), "Count from the start of the lift.")
+	case (what == "drop" || what == "s") && (index == 0 || index == last):
+		return refused("The path needs its first and its last pose, at its ends.", "Change their angles instead.")
+	case what == "drop":
+		c.Movement.Keyframes = slices.Delete(frames, index, index+1)
+		return c, nil
+	case what == "s":
+		low, high := frames[index-1].S+nearestPoses, frames[index+1].S-nearestPoses
+		if value < low || value > high {
+			return refused("A pose lies between its neighbours on the path.", fmt.Sprintf("Give %.0f to %.0f %%.", 100*low, 100*high))
+		}
+		frames[index].S = value
+		return c, nil
+	}
+	if _, named := frames[index].Pose[what]; !named {
+		if _, known := setup.CoordinateOf(what); !known {
+			return refused("There is no joint coordinate "+setup.Clip(what)+".", "")
+		}
+		for i := range frames { // every pose names the same coordinates: at first as they are held
+			frames[i].Pose[what] = c.Movement.Hold[what]
+		}
+		delete(c.Movement.Hold, what)
+	}
+	frames[index].Pose[what] = value
+	return c, nil
+}
+
+// withPoseAt adds a pose at a place on the path, as the path has it there.
+func withPoseAt(d *setup.Document, s float64) (setup.Document, setup.Problems) {
+	c := d.Clone()
+	for _, f := range c.Movement.Keyframes {
+		if math.Abs(f.S-s) < nearestPoses || s <= 0 || s >= 1 {
+			return c, setup.Problems{{Path: "movement.keyframes", What: fmt.Sprintf("There is a pose near %.0f %% of the path already.", 100*s),
+				Hint: "Choose a place between two poses."}}
+		}
+	}
+	keys := slices.Sorted(maps.Keys(c.Movement.Keyframes[0].Pose))
+	c.Movement.Keyframes = append(c.Movement.Keyframes, setup.Keyframe{S: s, Pose: posed(d, keys, s)[0]})
+	slices.SortFunc(c.Movement.Keyframes, func(a, b setup.Keyframe) int {
+		if a.S < b.S {
+			return -1
+		}
+		return 1
+	})
+	return c, nil
+}
+
+// startPoses are the places on a path at which it is taken down when it is to be set pose by pose (own).
+var startPoses = []float64{0, 0.15, 0.3, 0.5, 0.7, 0.85, 1}
+
+// asPoses is the document with its path given pose by pose: what a sweep, a line or an arc comes to at a few places.
+func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
+	c := d.Clone()
+	m := &c.Movement
+	switch {
+	case m.Kind == "keyframes":
+		return c, nil
+	case m.Kind == "hold":
+		return c, setup.Problems{{Path: "movement.kind", What: "One pose is held.", Hint: "Change the angles that are held."}}
+	case slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.HandleRadius > 0 }):
+		return c, setup.Problems{{Path: "movement.kind", What: "The machine's handle leads the hand.", Hint: "Move the lifter or the machine instead."}}
+	case m.InLine != "":
+		return c, setup.Problems{{Path: "movement.inLine", What: "The forearm follows the cable all along.", Hint: "Change the line of pull instead."}}
+	}
+	keys := coordinatesOf(d)
+	poses := posed(d, keys, startPoses...)
+	m.Kind, m.Primary, m.FromDeg, m.ToDeg, m.StartPlane, m.Guide = "keyframes", "", 0, 0, nil, nil
+	m.NoSpin, m.Natural, m.Keyframes = false, false, nil
+	for i, s := range startPoses {
+		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: s, Pose: poses[i]})
+	}
+	for _, key := range keys {
+		delete(m.Hold, key)
+	}
+	return c, nil
+}
+
+// coordinatesOf are the keys of what a path moves: the coordinate that sweeps and those of the arm that differ along it.
+func coordinatesOf(d *setup.Document) []string {
+	var all []string
+	for _, info := range setup.Coordinates {
+		all = append(all, info.Key+"Deg")
+	}
+	poses := posed(d, all, startPoses...)
+	var keys []string
+	for _, key := range all {
+		for _, p := range poses {
+			if math.Abs(p[key]-poses[0][key]) > 0.5 {
+				keys = append(keys, key)
+				break
+			}
+		}
+	}
+	return keys
+}
+
+// posed are the angles of some coordinates of the moving side at places on a path, degrees, to a tenth.
+func posed(d *setup.Document, keys []string, places ...float64) []map[string]float64 {
+	b := body.New(&d.Lifter)
+	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
+	path := movement.New(d, &b, &st)
+	var f body.Frames
+	out := make([]map[string]float64, len(places))
+	for i, s := range places {
+		path.Place(s, &f)
+		out[i] = map[string]float64{}
+		for _, key := range keys {
+			if k, known := setup.CoordinateOf(key); known {
+				out[i][key] = math.Round(10*space.Deg(f.Pose[path.Lead()][k])) / 10
+			}
+		}
+	}
+	return out
+}
