@@ -59,7 +59,8 @@ func TestPoses(t *testing.T) {
 		t.Fatalf("%v, %+v", problems, more.Movement.Keyframes)
 	}
 	between := more.Movement.Keyframes[3].Pose["shoulder.elevationDeg"]
-	if low, high := d.Movement.Keyframes[2].Pose["shoulder.elevationDeg"], d.Movement.Keyframes[3].Pose["shoulder.elevationDeg"]; between <= low || between >= high {
+	if low, high := d.Movement.Keyframes[2].Pose["shoulder.elevationDeg"],
+		d.Movement.Keyframes[3].Pose["shoulder.elevationDeg"]; between <= low || between >= high {
 		t.Errorf("between %v and %v it adds %v", low, high, between)
 	}
 	moved, problems := edits.WithPose(&more, 3, "s", 0.35)
@@ -67,7 +68,8 @@ func TestPoses(t *testing.T) {
 		t.Errorf("%v, %+v", problems, moved.Movement.Keyframes)
 	}
 	bent, problems := edits.WithPose(&more, 3, "elbow.flexionDeg", 30)
-	if len(problems) > 0 || bent.Movement.Keyframes[3].Pose["elbow.flexionDeg"] != 30 || len(bent.Movement.Keyframes[0].Pose) != len(bent.Movement.Keyframes[3].Pose) {
+	if len(problems) > 0 || bent.Movement.Keyframes[3].Pose["elbow.flexionDeg"] != 30 ||
+		len(bent.Movement.Keyframes[0].Pose) != len(bent.Movement.Keyframes[3].Pose) {
 		t.Errorf("%v, %+v", problems, bent.Movement.Keyframes)
 	}
 	if _, problems := evaluate.Document(&bent); len(problems) > 0 {
@@ -80,7 +82,8 @@ func TestPoses(t *testing.T) {
 	for what, c := range map[string]struct {
 		index int
 		value float64
-	}{"drop": {0, 0}, "s": {2, 0.9}, "add": {0, 0.5}, "elbow.bend": {1, 3}, "elbow.flexionDeg": {9, 3}, "shoulder.elevationDeg": {1, math.NaN()}} {
+	}{"drop": {0, 0}, "s": {2, 0.9}, "add": {0, 0.5}, "elbow.bend": {1, 3}, "elbow.flexionDeg": {9, 3},
+		"shoulder.elevationDeg": {1, math.NaN()}} {
 		if got, problems := edits.WithPose(&d, c.index, what, c.value); len(problems) != 1 || text(&got) != text(&d) {
 			t.Errorf("%s of pose %d: %v", what, c.index, problems)
 		}

@@ -76,8 +76,9 @@ func TestUncertaintyHoldsTheDocument(t *testing.T) {
 	double := report.UsualErrors
 	double.Stance, double.AngleDeg = 2*double.Stance, 2*double.AngleDeg
 	more := uncertain(t, &d, double, 1)
-	if m, u := check.Value(t, "h", more.PeakAngleDeg.High)-check.Value(t, "l", more.PeakAngleDeg.Low), check.Value(t, "h", usual.PeakAngleDeg.High)-check.Value(t, "l",
-		usual.PeakAngleDeg.Low); m <= u {
+	if m, u := check.Value(t, "h", more.PeakAngleDeg.High)-check.Value(t, "l", more.PeakAngleDeg.Low),
+		check.Value(t, "h", usual.PeakAngleDeg.High)-check.Value(t, "l",
+			usual.PeakAngleDeg.Low); m <= u {
 		t.Errorf("with twice the errors the peak's place spreads over %v degrees, before over %v", m, u)
 	}
 }

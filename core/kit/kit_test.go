@@ -85,6 +85,15 @@ func TestUnknownFieldsAndWrongTypesAreTold(t *testing.T) {
 	}
 }
 
+// The machines of a gym that an earlier version wrote turn with the coordinate that they named.
+func TestMachinesOfEarlierVersions(t *testing.T) {
+	var c kit.Cam
+	if err := json.Unmarshal([]byte(`{"key":"fly","coordinate":"shoulder.plane","padTo":0.4}`), &c); err != nil ||
+		c.Coordinate != "shoulder.planeOfElevation" || c.PadTo != 0.4 {
+		t.Errorf("%v, %+v", err, c)
+	}
+}
+
 // A bar of 10 kg with one pair of 1.25 and two pairs of 5 kg plates, by hand.
 func TestLoadable(t *testing.T) {
 	bar := kit.Weights{Kind: "bar", Bar: 10, Plates: []float64{5, 1.25, 5}}

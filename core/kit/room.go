@@ -2,7 +2,11 @@
 // what is held, machines and what keeps a lifter in place. Lengths are metres, masses kilograms, angles degrees.
 package kit
 
-import "dialarc/core/setup"
+import (
+	"encoding/json"
+
+	"dialarc/core/setup"
+)
 
 // Schema is the version of a room's document.
 const Schema = "dialarc.room/1"
@@ -98,6 +102,16 @@ type Cam struct {
 	Lightest   float64          `json:"lightest" doc:"Lightest pin, kg."`
 	Step       float64          `json:"step" doc:"From pin to pin, kg."`
 	Heaviest   float64          `json:"heaviest" doc:"Heaviest pin, kg."`
+}
+
+// UnmarshalJSON reads a machine in the words of any version.
+func (c *Cam) UnmarshalJSON(raw []byte) error {
+	type plain Cam
+	var p plain
+	err := json.Unmarshal(raw, &p)
+	*c = Cam(p)
+	c.Coordinate = setup.PresentCoordinate(c.Coordinate)
+	return err
 }
 
 // Lever is a machine whose handle turns about a pivot against plates.

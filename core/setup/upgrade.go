@@ -28,7 +28,7 @@ func upgraded(d map[string]any) {
 		renamed(posture, "handAt", "supportHand")
 	}
 	if movement, ok := d["movement"].(map[string]any); ok {
-		movement["primary"] = coordinate2(movement["primary"])
+		movement["primary"] = presentCoordinate(movement["primary"])
 		if movement["primary"] == nil {
 			delete(movement, "primary")
 		}
@@ -63,7 +63,7 @@ func upgradedLoad(l map[string]any) {
 		l["kind"] = string(Bodyweight)
 	}
 	if _, given := l["coordinate"]; given {
-		l["coordinate"] = coordinate2(l["coordinate"])
+		l["coordinate"] = presentCoordinate(l["coordinate"])
 	}
 	if kit, ok := l["kit"].(map[string]any); ok {
 		renamed(kit, "held", "attachment")
@@ -78,9 +78,17 @@ func upgradedPose(v any) {
 	}
 }
 
-func coordinate2(v any) any {
-	if v == "shoulder.plane" {
+// PresentCoordinate is what a coordinate of an earlier version is called now.
+func PresentCoordinate(key string) string {
+	if key == "shoulder.plane" {
 		return "shoulder.planeOfElevation"
+	}
+	return key
+}
+
+func presentCoordinate(v any) any {
+	if key, ok := v.(string); ok {
+		return PresentCoordinate(key)
 	}
 	return v
 }

@@ -9,7 +9,6 @@ import (
 	"net/http"
 	"path"
 	"strconv"
-	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -98,23 +97,27 @@ func TestJointsOnThePage(t *testing.T) {
 	p := openRaise(t, prog)
 	want := surfaces(t, prog, path.Base(read[string](p, "location.pathname")))
 	shown := read[string](p, `[...document.querySelectorAll('table tr')].find((r) => r.cells[0].innerText === "shoulder").cells[4].innerText`)
-	got, err := strconv.ParseFloat(strings.TrimSuffix(shown, " N"), 64)
-	if err != nil || math.Abs(got-want) > 1 {
-		t.Errorf("the page shows %q, the server computes %.0f N", shown, want)
+	got, err := strconv.ParseFloat(shown, 64)
+	if err != nil || math.Abs(got-want) > 0.051 {
+		t.Errorf("the page shows %q, the server computes %.2f body weights", shown, want)
 	}
 	p.press("Attach it elsewhere on the arm?")
 	p.says(`[aria-label="Attached elsewhere on the arm, at the same peak torque"]`, "just above the elbow")
 	p.says(`[aria-label="Attached elsewhere on the arm, at the same peak torque"]`, "× 1.00")
 }
 
-// surfaces is the force between the shoulder's surfaces in the middle of the range, by the server.
+// surfaces is the force between the shoulder's surfaces in the middle of the range, in weights of the lifter, by the server.
 func surfaces(t *testing.T, prog *program, id string) float64 {
 	t.Helper()
 	var stored struct{ Document json.RawMessage }
 	fetch(t, "GET", prog.url("/api/setups/"+id), nil, &stored)
+	var d struct{ Lifter struct{ BodyMass float64 } }
+	if err := json.Unmarshal(stored.Document, &d); err != nil {
+		t.Fatal(err)
+	}
 	var report struct{ Muscles struct{ Shoulder []float64 } }
 	fetch(t, "POST", prog.url("/api/evaluate"), stored.Document, &report)
-	return report.Muscles.Shoulder[len(report.Muscles.Shoulder)/2]
+	return report.Muscles.Shoulder[len(report.Muscles.Shoulder)/2] / (d.Lifter.BodyMass * 9.80665)
 }
 
 func fetch(t *testing.T, method, url string, body []byte, into any) {

@@ -18,7 +18,8 @@ import (
 func (p *page) printed(width, height float64) (pages int, text string) {
 	p.t.Helper()
 	background := true
-	out, err := chromedp.Call(p.ctx, cdppage.PrintToPDF, cdppage.PrintToPDFParams{PaperWidth: width, PaperHeight: height, PrintBackground: &background})
+	out, err := chromedp.Call(p.ctx, cdppage.PrintToPDF, cdppage.PrintToPDFParams{PaperWidth: width, PaperHeight: height,
+		PrintBackground: &background})
 	if err != nil {
 		p.t.Fatal(err)
 	}
@@ -77,5 +78,24 @@ func TestSetupCard(t *testing.T) {
 	defer file.Close()
 	if size, err := png.DecodeConfig(file); err != nil || size.Width != 1080 || size.Height != 1350 {
 		t.Errorf("the picture: %v, %d by %d", err, size.Width, size.Height)
+	}
+}
+
+// A comparison prints whole: its setups, curves and differences, on two sheets at most.
+func TestComparisonPrints(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/compare"))
+	p.press("Three raises")
+	p.until("differences", `document.querySelectorAll('[data-difference]').length > 9`)
+	for paper, size := range map[string][2]float64{"A4": {8.27, 11.69}, "Letter": {8.5, 11}} {
+		pages, text := p.printed(size[0], size[1])
+		if pages > 2 {
+			t.Errorf("%s takes %d pages", paper, pages)
+		}
+		for _, want := range []string{"Three raises", "Cross-behind cable lateral raise", "Peak torque", "In words", "Low back"} {
+			if !strings.Contains(text, want) {
+				t.Errorf("%s does not say %q: %.600s", paper, want, text)
+			}
+		}
 	}
 }

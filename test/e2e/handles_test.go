@@ -187,7 +187,7 @@ func TestPosesOfAPath(t *testing.T) {
 	p.until("seven poses", poses+" === 7")
 	p.press("Pose 4, at 50% of the path")
 	p.until("the picture goes there", `[...document.querySelectorAll('[role="radio"]')].find(b => b.innerText === '4').getAttribute('aria-checked') === 'true'`)
-	p.fill("arm raise angle, °", "40")
+	p.fill("Arm raise angle, °", "40")
 	keyframe := func(i int) map[string]any {
 		return p.on(prog)["movement"].(map[string]any)["keyframes"].([]any)[i].(map[string]any)
 	}

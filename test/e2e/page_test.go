@@ -45,7 +45,8 @@ func openFirst(t *testing.T, url, script string) *page {
 	p := &page{t, ctx}
 	p.answerQuestions()
 	p.do(chromedp.EmulateViewport(1280, 800))
-	if _, err := chromedp.Call(p.ctx, cdppage.AddScriptToEvaluateOnNewDocument, cdppage.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
+	if _, err := chromedp.Call(p.ctx, cdppage.AddScriptToEvaluateOnNewDocument,
+		cdppage.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
 		t.Fatal(err)
 	}
 	p.do(chromedp.Navigate(url))

@@ -56,10 +56,13 @@ export const Column = memo(function Column({ view, column, numbered }: ColumnPro
 /** How high a column can be seen, m. */
 function seenUp(view: View, x: number, z: number): number {
   const [, floor] = project(view, vec(x, 0, z));
-  return (floor - belowEdge) / (view.scale * Math.max(0.4, Math.abs(view.up.y)));
+  return (
+    (floor - (view.size[0] < narrow ? underButtons : belowEdge)) / (view.scale * Math.max(0.4, Math.abs(view.up.y)))
+  );
 }
 
 const belowEdge = 22; // px
+const [narrow, underButtons] = [560, 66]; // px: on a phone the views are chosen by buttons on the picture
 
 /** The mark of a drawing that goes on: the column is longer than the picture shows. */
 function Break({ at: [x, y], half }: { at: Vec2; half: number }) {

@@ -4,7 +4,10 @@ import { sweptArm } from "./sweep";
 import { add, mul, type Vec, vec } from "./vector";
 import type { Extent } from "./view";
 
-/** What has to be in the picture; columns are broken off above it. It grows in steps, so that the picture stands still during most of a drag. */
+/**
+ * What has to be in the picture; columns are broken off above it. It grows in steps, so that the picture stands still during
+ * most of a drag.
+ */
 export function extentOf(scene: Scene, report: Report): Extent {
   const out = (x: number) => Math.ceil(x / 0.1 - 1e-9) * 0.1;
   const hip = scene.segments[0]?.origin ?? vec(0, 0.93, 0);

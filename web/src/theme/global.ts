@@ -55,6 +55,12 @@ const dark = css`
 /** Tokens of both themes and the few rules that belong to no component. */
 export const GlobalStyle = createGlobalStyle`
   :root { ${light} color-scheme: light; }
+  @media print {
+    html, body, #root { height: auto; }
+    #root { zoom: 0.66; }
+    #root * { overflow: visible !important; contain: none !important; max-height: none !important; }
+    nav, aside { display: none !important; }
+  }
   .printed { ${light} color: var(--ink); }
   @media (prefers-color-scheme: dark) { :root:not([data-theme="light"]) { ${dark} color-scheme: dark; } }
   :root[data-theme="dark"] { ${dark} color-scheme: dark; }

@@ -235,7 +235,7 @@ function propsEqual(a: Props, b: Props): boolean {
 
 function Paint({ setting, sweep }: { setting: Setting; sweep?: Sweep }) {
   const cells = useMemo(() => (sweep ? paintCells(sweep, setting) : []), [sweep, setting]);
-  const best = sweep && sweep.best >= 0 ? sweep.values[sweep.best] : null;
+  const best = sweep && sweep.best >= 0 && matters(sweep) ? sweep.values[sweep.best] : null;
   return (
     <>
       <span className="paint" aria-hidden>
@@ -252,18 +252,29 @@ function Paint({ setting, sweep }: { setting: Setting; sweep?: Sweep }) {
   );
 }
 
+/** Whether any value of a dial scores otherwise than another by a point. */
+function matters(sweep: Sweep): boolean {
+  const open = openOf(sweep);
+  return Math.max(...open) - Math.min(...open) >= 1;
+}
+
+const openOf = (sweep: Sweep) => sweep.scores.filter((s, i): s is number => s != null && !sweep.why[i]);
+
+const neutral = "color-mix(in oklab, var(--slate) 18%, var(--line))";
+
 type Cell = { left: number; width: number; colour?: string; closed: boolean };
 
 /**
  * The cells of a track: poor is the hairline colour, good is slate; the span of scores is stretched to at least 12
- * points, so that a dial that hardly matters looks even.
+ * points, so that a dial that hardly matters looks even; where nothing changes it is neutral.
  */
 function paintCells(sweep: Sweep, setting: Setting): Cell[] {
   const { paint } = setting;
   const places = sweep.values.map((v) => 100 * placeOn(setting, v as number));
   const between = (i: number) => ((places[i - 1] as number) + (places[i] as number)) / 2;
   const n = sweep.values.length;
-  const open = sweep.scores.filter((s, i): s is number => s != null && !sweep.why[i]);
+  const open = openOf(sweep);
+  const flat = paint !== "effort" && !matters(sweep);
   const high = paint === "effort" ? 1 : Math.max(...open);
   const low = paint === "effort" ? 0 : Math.min(...open, high - 12);
   return sweep.values.map((_, i) => {
@@ -272,6 +283,7 @@ function paintCells(sweep: Sweep, setting: Setting): Cell[] {
     const score = sweep.scores[i];
     const cell = { left, width: right - left };
     if (score == null || sweep.why[i]) return { ...cell, closed: true };
+    if (flat) return { ...cell, closed: false, colour: neutral };
     const share = Math.max(0, Math.min(1, (score - low) / (high - low)));
     const hue = paint === "effort" ? "var(--ember)" : "var(--slate)";
     return { ...cell, closed: false, colour: `color-mix(in oklab, ${hue} ${Math.round(share * 100)}%, var(--line))` };

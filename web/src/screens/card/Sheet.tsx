@@ -46,7 +46,11 @@ export type CardProps = {
 /** What has to be set: the dials that matter most, and whatever else is not left as it comes. */
 export function toSet(settings: Setting[], units: Units): [string, string][] {
   return settings
-    .filter((s) => s.group !== "tempo" && (s.main || (s.kind === "angle" && Math.abs(s.value) > 0.5) || s.stops))
+    .filter(
+      (s) =>
+        s.group !== "tempo" &&
+        (s.main || (s.kind === "angle" && Math.abs(s.value) > 0.5) || (s.stops && s.value !== 0)),
+    )
     .map((s) => [s.label, formatSettingValue(s, units)]);
 }
 
@@ -81,7 +85,7 @@ export function CardSheet({ document: d, report, scene, settings, lifter, gym, l
           viewName={firstView(d)}
           units={units}
           width={460}
-          height={400}
+          height={440}
         />
       </div>
       <section>

@@ -22,14 +22,17 @@ const Limits = styled.div`
   span[role="alert"] { color: var(--brick); }
 `;
 
+const gravity = 9.80665; // m/s²
+
 type Props = {
   report: Report;
+  bodyMass: number; // kg
   s: number;
   limit: (which: "lowBackLimit" | "gripLimit", v: number) => void;
 };
 
 /** What the place on the range asks of all joints, of the hand and of the low back, against the lifter's own limits. */
-export function Joints({ report, s, limit }: Props) {
+export function Joints({ report, bodyMass, s, limit }: Props) {
   const units = useUnits();
   const here = (curve: (number | null)[], kind: string) => {
     const v = valueAt(curve, s);
@@ -39,22 +42,26 @@ export function Joints({ report, s, limit }: Props) {
     const v = valueAt(curve, s);
     return v === null ? "–" : units.number(v, kind);
   };
+  const weights = (curve: (number | null)[] | undefined) => {
+    const v = curve ? valueAt(curve, s) : null;
+    return v === null ? "–" : (v / (bodyMass * gravity)).toFixed(1);
+  };
   const { curves, muscles } = report;
   const surface: Record<string, (number | null)[]> = { shoulder: muscles.shoulder, elbow: muscles.elbow };
   const target = {
     name: report.joint,
     torque: bare(report.hold ? curves.size : curves.torque, "torque"),
     effort: valueAt(curves.effort, s),
-    along: bare(curves.axial, "force"),
-    across: bare(curves.shear, "force"),
+    axial: valueAt(curves.axial, s),
+    shear: bare(curves.shear, "force"),
     surface: surface[report.joint],
   };
   const rows = report.joints.map((j) => ({
     name: j.joint,
     torque: valueAt(j.torque, s) === null ? `${bare(j.size, "torque")} held` : bare(j.torque, "torque"),
     effort: valueAt(j.effort, s),
-    along: bare(j.axial, "force"),
-    across: bare(j.shear, "force"),
+    axial: valueAt(j.axial, s),
+    shear: bare(j.shear, "force"),
     surface: surface[j.joint],
   }));
   return (
@@ -64,9 +71,9 @@ export function Joints({ report, s, limit }: Props) {
           <tr>
             <th scope="col">here</th>
             <th scope="col">torque {units.unit("torque").name}</th>
-            <th scope="col">along {units.unit("force").name}</th>
-            <th scope="col">across {units.unit("force").name}</th>
-            <th scope="col">surfaces {units.unit("force").name}</th>
+            <th scope="col">compression {units.unit("force").name}</th>
+            <th scope="col">shear {units.unit("force").name}</th>
+            <th scope="col">on the joint, body weights</th>
           </tr>
         </thead>
         <tbody>
@@ -77,9 +84,12 @@ export function Joints({ report, s, limit }: Props) {
                 {r.torque}
                 {r.effort !== null && <small> {units.text(100 * r.effort, "percent")}</small>}
               </td>
-              <td className="mono">{r.along}</td>
-              <td className="mono">{r.across}</td>
-              <td className="mono">{r.surface ? bare(r.surface, "force") : "–"}</td>
+              <td className="mono">
+                {r.axial === null ? "–" : units.number(Math.abs(r.axial), "force")}
+                {r.axial !== null && r.axial > 0.5 && <small> traction</small>}
+              </td>
+              <td className="mono">{r.shear}</td>
+              <td className="mono">{weights(r.surface)}</td>
             </tr>
           ))}
         </tbody>

@@ -35,6 +35,8 @@ const Box = styled.div`
   [role="alert"] { color: var(--brick); }
 `;
 
+const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
+
 type Frame = NonNullable<SetupDocument["movement"]["keyframes"]>[number];
 
 type Props = {
@@ -71,7 +73,7 @@ export function Poses({ core, frames, edits, problems, show }: Props) {
     choose(last ? at : at + 1);
     show(s);
   };
-  const label = (key: string) => list.data?.find((c) => `${c.key}Deg` === key)?.label ?? key;
+  const label = (key: string) => capital(list.data?.find((c) => `${c.key}Deg` === key)?.label ?? key);
   const others = (list.data ?? []).filter((c) => !(`${c.key}Deg` in frame.pose));
   const wrong = problems.find((p) => p.path.startsWith("movement.keyframes"));
   return (
@@ -150,7 +152,7 @@ export function Poses({ core, frames, edits, problems, show }: Props) {
           label="Turn something else too"
           options={[
             { key: "none", label: "Nothing else" },
-            ...others.map((c) => ({ key: `${c.key}Deg`, label: c.label })),
+            ...others.map((c) => ({ key: `${c.key}Deg`, label: capital(c.label) })),
           ]}
           value="none"
           onChange={(key) => key !== "none" && change(key, 0)}

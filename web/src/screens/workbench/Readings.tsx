@@ -234,7 +234,12 @@ const Deeper = memo(function Deeper({ core, good, motion, s, set }: DeeperProps)
         </ChartFrame>
       </Disclosure>
       <Disclosure title="Joint load" line={jointLine(report, units)}>
-        <Joints report={report} s={s} limit={(which, v) => set(`lifter.${which}`, v)} />
+        <Joints
+          report={report}
+          bodyMass={good.document.lifter.bodyMass}
+          s={s}
+          limit={(which, v) => set(`lifter.${which}`, v)}
+        />
         {good.document.loads.some(movable) && <Elsewhere core={core} text={good.text} />}
       </Disclosure>
       {!report.hold && (

@@ -201,7 +201,7 @@ export const Rig = memo(function Rig(props: Props) {
         />
         {choices && (
           <Select
-            label="Change to"
+            label="Change to another movement"
             options={[{ key: "keep", label: "As it is" }, ...choices.ways]}
             value="keep"
             onChange={(key) => key !== "keep" && edits.restructure("way", key)}
