@@ -155,11 +155,12 @@ func (e *Evaluator) fillVariable(m *model) {
 		if !l.Variable {
 			continue
 		}
-		if l.Kind == setup.Lever && l.LeverMass > 0 && half == nil {
+		dead := load.Of(l).Dead
+		if dead != nil && dead(l) > 0 && half == nil {
 			half = e.halfOf(m)
 		}
 		for i, t := range e.rep.Parts[k].Torque {
-			if l.Kind == setup.Lever && half != nil {
+			if dead != nil && half != nil {
 				t = 2 * (t - half.Parts[k].Torque[i])
 			}
 			e.variable[i] += t

@@ -14,7 +14,7 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-var cam = Kind{Name: setup.Cam, With: "with a cam", Counted: "the pin", Needs: "machine", OwnSeat: true,
+var cam = Kind{Name: setup.Cam, With: "with a cam", Counted: "the pin", Needs: "machine", OwnSeat: func(*setup.Load) bool { return true },
 	Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Check: checkCam, Fit: fitCam, source: newCam, Dials: []dial.Dial{stackDial}}
 
 func checkCam(v *setup.Checks, path string, l *setup.Load) {

@@ -36,14 +36,16 @@ type Kind struct {
 	Simple   bool     // whether it needs nothing but itself, so that it can be added to any arm or stand in for another
 	OneThing bool     // whether both hands have one of it, not one each
 	Shares   bool     // whether a bar on it can be shared by both hands
-	OwnSeat  bool     // whether it is a machine with a seat of its own
+	Circle   bool     // whether its handle moves on a circle about its pivot
 
 	Mass   func(l *setup.Load) *float64        // where its kilograms are
 	Scale  func(l *setup.Load, factor float64) // makes it pull so many times as hard
 	AtHand func(l *setup.Load) float64         // the mass, kg, that weighs as much as it pulls with
 	// gives it what it lacks, pulling as hard as a mass weighs; a line starts across the body
 	Complete func(l *setup.Load, mass, across float64)
-	Alone    func(l *setup.Load) // makes what both hands hold a thing for one hand, which holds its half
+	OwnSeat  func(l *setup.Load) bool    // whether it is a machine that brings its own seat
+	Dead     func(l *setup.Load) float64 // kg of it that stay when what may be changed of it does
+	Alone    func(l *setup.Load)         // makes what both hands hold a thing for one hand, which holds its half
 	Check    func(v *setup.Checks, path string, l *setup.Load)
 	Fit      func(f *kit.Fitting, path string, l *setup.Load) // takes what is most alike from a gym
 	Dials    []dial.Dial
@@ -116,7 +118,10 @@ func ForBothHands(l *setup.Load) bool { return l.Shared || Of(l).OneThing }
 
 // HasOwnSeat says whether a setup is done on a machine that brings its own seat.
 func HasOwnSeat(d *setup.Document) bool {
-	return slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return Of(&l).OwnSeat && (l.Kind != setup.Lever || l.PivotAlong != nil) })
+	return slices.ContainsFunc(d.Loads, func(l setup.Load) bool {
+		seat := Of(&l).OwnSeat
+		return seat != nil && seat(&l)
+	})
 }
 
 // simple lists the kinds that can be added to any arm.

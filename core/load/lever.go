@@ -14,8 +14,9 @@ import (
 )
 
 var lever = Kind{Name: setup.Lever, From: FromPivot, With: "with a lever", Counted: "the plates", Needs: "machine", Shares: true,
-	OwnSeat: true,
-	Mass:    func(l *setup.Load) *float64 { return &l.PlateMass }, Scale: func(l *setup.Load, factor float64) { l.PlateMass *= factor },
+	Circle:  true,
+	OwnSeat: func(l *setup.Load) bool { return l.PivotAlong != nil }, Dead: func(l *setup.Load) float64 { return l.LeverMass },
+	Mass: func(l *setup.Load) *float64 { return &l.PlateMass }, Scale: func(l *setup.Load, factor float64) { l.PlateMass *= factor },
 	AtHand: func(l *setup.Load) float64 { return l.PlateMass }, Alone: halfLever, Check: checkLever, Fit: fitLever, source: newLever,
 	Dials: []dial.Dial{{Name: dial.LeverPlates, Applies: placed, Read: plateMass, Write: func(d *setup.Document, i int,
 		v float64) {

@@ -62,7 +62,7 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		return append(found, p)
 	}
 	for k := range items {
-		if it := &items[k]; it.Def.Kind == setup.Lever && !it.Mirror {
+		if it := &items[k]; load.Of(it.Def).Circle && !it.Mirror {
 			if p, off := offCircle(it, path); off {
 				found = append(found, p)
 			}

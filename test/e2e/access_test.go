@@ -165,25 +165,26 @@ const crossings = `(() => {
 // wide are the parts of the page that are wider than they show.
 const wide = `[document.scrollingElement, ...document.querySelectorAll('.rig, .arc, main, header')].filter(e => e && e.scrollWidth > e.clientWidth + 1).map(e => (e.className || e.tagName) + ' ' + e.scrollWidth + ' in ' + e.clientWidth)`
 
-// Nothing scrolls sideways and no text lies on another, at the sizes of a laptop, a tablet and a phone, in both units, with
-// the longest name that is allowed.
+// Nothing scrolls sideways and no text lies on another, at the sizes of a laptop, a tablet and a phone, with the longest name that
+// is allowed; the longer words of the other units at the widest and the narrowest.
 func TestLayoutHolds(t *testing.T) {
-	for _, units := range []string{"metric", "imperial"} {
-		for _, size := range [][2]int64{{1280, 800}, {820, 1180}, {390, 844}} {
-			t.Run(fmt.Sprintf("%s %d wide", units, size[0]), func(t *testing.T) {
-				prog := startProgram(t)
-				p := openPage(t, prog.url("/"))
-				p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(units) + `}))`)
-				p.do(chromedp.EmulateViewport(size[0], size[1]))
-				for what, url := range prog.views() {
-					p.do(chromedp.Navigate(url))
-					p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg')`)
-					for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
-						t.Errorf("%s: %s", what, bad)
-					}
+	for _, c := range []struct {
+		units         string
+		width, height int64
+	}{{"metric", 1280, 800}, {"imperial", 1280, 800}, {"metric", 820, 1180}, {"imperial", 390, 844}} {
+		t.Run(fmt.Sprintf("%s %d wide", c.units, c.width), func(t *testing.T) {
+			prog := startProgram(t)
+			p := openPage(t, prog.url("/"))
+			p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({units: ` + quoted(c.units) + `}))`)
+			p.do(chromedp.EmulateViewport(c.width, c.height))
+			for what, url := range prog.views() {
+				p.do(chromedp.Navigate(url))
+				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg')`)
+				for _, bad := range append(read[[]string](p, wide), read[[]string](p, crossings)...) {
+					t.Errorf("%s: %s", what, bad)
 				}
-			})
-		}
+			}
+		})
 	}
 }
 

@@ -31,7 +31,7 @@ export const EditBar = styled.header`
   .status[data-kind="waiting"], .status[data-kind="refused"] { color: var(--brick); }
   .push { flex: 1 100 0; }
   .away { display: inline-flex; align-items: center; gap: 6px; color: var(--ochre); white-space: nowrap; }
-  @media (max-width: 700px) {
+  @media (max-width: 900px) {
     flex-wrap: wrap;
     gap: 4px 8px;
     .slash, .push { display: none; }
