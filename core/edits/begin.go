@@ -63,7 +63,7 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	if !d.Movement.LegsMove() || position != "standing" {
 		d, _ = WithPosition(&d, position)
 	}
-	d.Name = "New setup"
+	d.Name = begunName(region, kind, position)
 	of := setup.LoadKind(kind)
 	if of == setup.Bar {
 		if position == "side-lying" {
@@ -88,14 +88,14 @@ func machined(l *setup.Lifter, region, position string) (setup.Document, setup.P
 	for _, r := range catalogue.All(l) {
 		d := &r.Document
 		of, _, _ := strings.Cut(d.Target.Region, ".")
-		if of != muscle || (d.Loads[0].Kind != setup.Lever && d.Loads[0].Kind != setup.Cam) {
+		if of != muscle || !onMachine(d) {
 			continue
 		}
 		if now := PositionOf(d); now != position {
 			return *d, setup.Problems{{Path: "posture.kind", What: "The machine that is known for this region is not used in this posture.",
 				Hint: "Choose " + positionLabel(now) + "."}}
 		}
-		d.Target.Region, d.Name = region, "New setup"
+		d.Target.Region, d.Name = region, begunName(region, "machine", position)
 		return settle(d)
 	}
 	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.",
@@ -143,14 +143,14 @@ func pulled(d *setup.Document, kind setup.LoadKind) (setup.Document, setup.Probl
 	for _, aside := range asides {
 		c := d.Clone()
 		off := heading.Apply(space.Vec{X: -aside[0], Z: aside[1]})
-		p := &setup.Point{X: milli(from.X + off.X), Y: milli(max(0.1, min(2.3, from.Y))), Z: milli(from.Z + off.Z)}
+		p := &setup.Point{X: centi(from.X + off.X), Y: centi(max(0.1, min(2.3, from.Y))), Z: centi(from.Z + off.Z)}
 		l := &c.Loads[0]
 		l.Mass = 0
 		if kind == setup.Cable {
 			l.Pulley, l.StackMass, l.Friction, l.ParkedGap, l.Travel = p, 5, setup.DefaultFriction, setup.DefaultParkedGap, 2*setup.DefaultTravel
 		} else {
 			l.Anchor, l.Section, l.Strands, l.Hysteresis = p, 5*load.Gravity/kit.RubberAtDouble, 1, setup.DefaultHysteresis
-			l.RestLength = milli(restFor(&c, p))
+			l.RestLength = centi(restFor(&c, p))
 		}
 		turned, found := settle(&c)
 		if len(found) > 0 {

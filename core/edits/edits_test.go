@@ -3,11 +3,13 @@ package edits_test
 import (
 	"encoding/json"
 	"math"
+	"strings"
 	"testing"
 
 	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/internal/sample"
+	"dialarc/core/load"
 	"dialarc/core/report"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
@@ -183,6 +185,35 @@ func TestBegin(t *testing.T) {
 	}
 	if _, problems := edits.Begin(&lifter, "obliques", "cable", "standing"); len(problems) == 0 || problems[0].Hint == "" {
 		t.Error("the obliques have a path")
+	}
+}
+
+// Everything that is offered to begin with begins, is named after the answers, and has whole centimetres.
+func TestEveryBeginningBegins(t *testing.T) {
+	count := 0
+	for _, b := range edits.Beginnings(&lifter) {
+		for _, k := range b.Kinds {
+			for _, p := range k.Positions {
+				count++
+				if testing.Short() && count%7 > 0 {
+					continue
+				}
+				d, problems := edits.Begin(&lifter, b.Region.Key, k.Kind, p.Key)
+				if len(problems) > 0 {
+					t.Errorf("%s %s %s: %v", b.Region.Key, k.Kind, p.Key, problems)
+					continue
+				}
+				if !strings.HasPrefix(d.Name, b.Region.Label+", ") || !strings.HasSuffix(d.Name, strings.ToLower(p.Label)) {
+					t.Errorf("%s %s %s is called %q", b.Region.Key, k.Kind, p.Key, d.Name)
+				}
+				if at := load.Start(&d.Loads[0]); at != nil && k.Kind != "machine" && math.Abs(100*at.Y-math.Round(100*at.Y)) > 1e-6 {
+					t.Errorf("%s %s %s: from %v", b.Region.Key, k.Kind, p.Key, *at)
+				}
+			}
+		}
+	}
+	if count < 300 {
+		t.Errorf("only %d are offered", count)
 	}
 }
 

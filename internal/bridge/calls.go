@@ -46,6 +46,7 @@ func (c *Core) Calls() []Call {
 		{"set", "The document with a plain part of it set to a value, given as JSON.", []string{"document", "path", "value"}, edits.Set},
 		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"},
 			edits.Begin},
+		{"beginnings", "What setups for a lifter can be begun with.", []string{"lifter"}, edits.Beginnings},
 		{"fit", "The document moved into a gym that has an id.", []string{"document", "room", "id"}, edits.Fit},
 		{"effect", "What tells two setups apart at a glance: fit, torque, effort.", []string{"document"}, edits.EffectOf},
 		{"sweep", "How well every value of one setting would fit.", []string{"document", "key"}, c.sweep},

@@ -6,6 +6,7 @@ import (
 	"os"
 	"path/filepath"
 	"slices"
+	"strings"
 	"testing"
 
 	"dialarc/core/kit"
@@ -186,6 +187,10 @@ func TestFilesOfLiftersAndRooms(t *testing.T) {
 	p.press("More about the list")
 	p.pick("Import lifters")
 	p.until("the dialog", `document.querySelector('input[type="file"]')`)
+	if template, err := os.ReadFile(p.keeps("Download an empty table to fill in", ".csv")); err != nil ||
+		!strings.HasPrefix(string(template), "name,height (cm),bodyMass (kg)") {
+		t.Errorf("the empty table: %v, %s", err, template)
+	}
 	give(table, "name;stature;mass\nWen Tarrow;1,66;tall\n")
 	p.says(`[role="dialog"]`, "row 2, column bodyMass")
 	give(filepath.Join(dir, "more.csv"), "name;stature;mass\nWen Tarrow;1,66;58,5\nIda Pell;1,80;81\n")

@@ -1697,6 +1697,16 @@ export interface components {
        */
       turnDeg?: number;
     };
+    EditsBeginning: {
+      kinds: components["schemas"]["EditsBegunKind"][];
+      region: components["schemas"]["DocumentRegion"];
+    };
+    EditsBegunKind: {
+      /** @enum {string} */
+      kind: "cable" | "dumbbell" | "bar" | "band" | "machine";
+      label: string;
+      positions: components["schemas"]["EditsPosition"][];
+    };
     EditsChoices: {
       /** @description How the feet can be set; empty where something else decides. */
       feet: components["schemas"]["EditsNamed"][];

@@ -70,6 +70,7 @@ export type RawCalls = {
   pose(document: string, index: number, what: string, value: number): string;
   set(document: string, path: string, value: string): string;
   begin(lifter: string, region: string, kind: string, position: string): string;
+  beginnings(lifter: string): string;
   fit(document: string, room: string, id: string): string;
   effect(document: string): string;
   sweep(document: string, key: string): string;
@@ -155,6 +156,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     position: string,
   ): Answer<Schemas["Document"]> {
     return JSON.parse(this.raw.begin(JSON.stringify(lifter), region, kind, position));
+  }
+  /** What setups for a lifter can be begun with. */
+  beginnings(lifter: Schemas["DocumentLifter"]): Answer<Schemas["EditsBeginning"][]> {
+    return JSON.parse(this.raw.beginnings(JSON.stringify(lifter)));
   }
   /** The document moved into a gym that has an id. */
   fit(document: string, room: string, id: string): Answer<Schemas["EditsFitted"]> {

@@ -3,7 +3,8 @@ import { useState } from "react";
 import styled from "styled-components";
 import { isOutage, Refused } from "../../api/client";
 import type { Failure, ImportAnswer, Problem } from "../../engine/types";
-import { useUnits } from "../../state/units";
+import { download } from "../../share/file";
+import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Modal } from "../../ui/Modal";
 import { notify } from "../../ui/Notices";
@@ -32,6 +33,12 @@ async function send(file: Blob, write: boolean): Promise<ImportAnswer> {
   if (!response.ok) throw new Refused({ ...(answer as Failure), status: response.status });
   return answer as ImportAnswer;
 }
+
+/** The first row of a table of lifters, in the coach's units. */
+const template = (units: Units) => {
+  const [length, mass] = [units.unit("length").name, units.unit("mass").name];
+  return `name,height (${length}),bodyMass (${mass}),upperArm (${length}),forearm (${length}),notes\n`;
+};
 
 /** Lifters from a file: first a look at what it holds, then all of them or none. */
 export function ImportLifters({ close }: { close: () => void }) {
@@ -79,6 +86,14 @@ export function ImportLifters({ close }: { close: () => void }) {
             }}
           />
         </label>
+        <p>
+          <Button
+            look="link"
+            onPress={() => download("lifters.csv", new Blob([template(units)], { type: "text/csv" }))}
+          >
+            Download an empty table to fill in
+          </Button>
+        </p>
         {busy && <p role="status">Reading …</p>}
         {problems.length > 0 && (
           <>
