@@ -1,4 +1,4 @@
-import { memo, useEffect, useState } from "react";
+import { memo, useState } from "react";
 import styled from "styled-components";
 import type { Report, Setting, Suggestion } from "../../engine/types";
 import { useUnits } from "../../state/units";
@@ -59,7 +59,6 @@ export const Foremost = memo(function Foremost(props: Props) {
   const [chosen, choose] = useState<string | null>(null);
   const known = (key: string | null) => key !== null && (list.includes(key) || good.some((v) => v.key === key));
   const now = known(chosen) ? (chosen as string) : (list[0] ?? null);
-  useEffect(() => choose(null), []);
   const at = now === null ? -1 : list.indexOf(now);
   const next = () => choose(list[(at + 1) % list.length] ?? null);
   const button = (v: (typeof verdicts)[number]) => (
