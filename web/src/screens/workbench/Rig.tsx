@@ -80,6 +80,13 @@ export const Rig = memo(function Rig(props: Props) {
   const of = (load: number) => (s: Setting) => s.group === "loads" && s.key.endsWith(`/${load}`);
   const rest = (group: string) => (s: Setting) => s.group === group && !s.main;
   const choices = useMemo(() => core.choices(rested.text).ok, [core, rested.text]);
+  /** Whether there is anything to say about how a load is held: not of a body, nor of a machine that has nothing to set. */
+  const attaches = (load: Load, i: number) =>
+    load.kind === "bar" ||
+    load.kind === "band" ||
+    (choices?.holds[i]?.length ?? 0) > 1 ||
+    settings.some((s) => of(i)(s) && !s.main) ||
+    (document.gym !== undefined && load.kind !== "bodyweight");
   const units = useUnits();
   const { posture } = document;
   const loads = document.loads ?? [];
@@ -135,34 +142,36 @@ export const Rig = memo(function Rig(props: Props) {
       ))}
       {dials((s) => s.group !== "loads" && s.main)}
       <h2 className="more">More</h2>
-      {loads.map((load, i) => (
-        <Disclosure
-          key={load.id}
-          name={`Attachment ${i}`}
-          title={loads.length > 1 ? `Attachment: ${load.id}` : "Attachment"}
-          line={choices?.holds[i]?.find((h) => h.key === choices.hold[i])?.label.toLowerCase()}
-        >
-          <TakeAnother core={core} document={document} change={edits.change} index={i} />
-          {(choices?.holds[i]?.length ?? 0) > 1 && (
-            <Select
-              label="Attached"
-              options={choices?.holds[i] ?? []}
-              value={choices?.hold[i] ?? ""}
-              onChange={(key) => edits.restructure("hold", key, i)}
-            />
-          )}
-          {dials((s) => of(i)(s) && !s.main)}
-          {load.kind === "bar" && (
-            <Select
-              label="If the rep fails, the bar is caught by"
-              options={catches}
-              value={load.catch ?? ""}
-              onChange={(key) => edits.set(`loads[${i}].catch`, key || undefined)}
-            />
-          )}
-          {load.kind === "band" && <BandMarks load={load} set={(mark, on) => edits.set(`loads[${i}].${mark}`, on)} />}
-        </Disclosure>
-      ))}
+      {loads.map((load, i) =>
+        !attaches(load, i) ? null : (
+          <Disclosure
+            key={load.id}
+            name={`Attachment ${i}`}
+            title={loads.length > 1 ? `Attachment: ${load.id}` : "Attachment"}
+            line={choices?.holds[i]?.find((h) => h.key === choices.hold[i])?.label.toLowerCase()}
+          >
+            <TakeAnother core={core} document={document} change={edits.change} index={i} />
+            {(choices?.holds[i]?.length ?? 0) > 1 && (
+              <Select
+                label="Attached"
+                options={choices?.holds[i] ?? []}
+                value={choices?.hold[i] ?? ""}
+                onChange={(key) => edits.restructure("hold", key, i)}
+              />
+            )}
+            {dials((s) => of(i)(s) && !s.main)}
+            {load.kind === "bar" && (
+              <Select
+                label="If the rep fails, the bar is caught by"
+                options={catches}
+                value={load.catch ?? ""}
+                onChange={(key) => edits.set(`loads[${i}].catch`, key || undefined)}
+              />
+            )}
+            {load.kind === "band" && <BandMarks load={load} set={(mark, on) => edits.set(`loads[${i}].${mark}`, on)} />}
+          </Disclosure>
+        ),
+      )}
       <Disclosure title="Body" line={choices?.positions.find((p) => p.key === choices.position)?.label.toLowerCase()}>
         {choices && (
           <Select
