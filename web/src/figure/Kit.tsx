@@ -18,7 +18,7 @@ type ColumnProps = { view: View; column: SceneColumn; numbered: boolean };
 export const Column = memo(function Column({ view, column, numbered }: ColumnProps) {
   const { x, z, halfWidth, height } = column;
   const upright = Math.abs(view.up.y) > 0.4;
-  const seen = seenUp(view, x, z);
+  const seen = seenUp(view, x, z, numbered);
   const broken = upright && height > seen;
   const top = broken ? seen : height;
   const holes = [];
@@ -54,10 +54,11 @@ export const Column = memo(function Column({ view, column, numbered }: ColumnPro
 }, sameColumn);
 
 /** How high a column can be seen, m. */
-function seenUp(view: View, x: number, z: number): number {
+function seenUp(view: View, x: number, z: number, onStage: boolean): number {
   const [, floor] = project(view, vec(x, 0, z));
   return (
-    (floor - (view.size[0] < narrow ? underButtons : belowEdge)) / (view.scale * Math.max(0.4, Math.abs(view.up.y)))
+    (floor - (onStage && view.size[0] < narrow ? underButtons : belowEdge)) /
+    (view.scale * Math.max(0.4, Math.abs(view.up.y)))
   );
 }
 
