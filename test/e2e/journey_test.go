@@ -5,6 +5,8 @@ import (
 	"encoding/json"
 	"fmt"
 	"net/http"
+	"os"
+	"path"
 	"slices"
 	"strings"
 	"testing"
@@ -345,4 +347,27 @@ func TestWhoWorksAndADrawnTarget(t *testing.T) {
 	p.drag(handle("wanted4"), 0, 25, 6)
 	p.until("another match", `document.querySelector('dl dd').innerText !== `+quoted(before))
 	p.says(`[data-testid="equal"]`, "for the same peak")
+}
+
+// What a browser kept unsaved with an earlier version of the page opens in the words of the present one, and can be saved.
+func TestDraftOfAnEarlierVersion(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	url := prog.ready("raise.dumbbell")
+	old, err := os.ReadFile("../../core/testdata/v1/raise.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	kept, _ := json.Marshal(map[string]any{"document": string(old), "version": 1})
+	p.act(`localStorage.setItem('dialarc.draft.` + path.Base(url) + `', ` + quoted(string(kept)) + `)`)
+	p.open(url)
+	p.untilDial("load.stack/0", 7.5)
+	p.until("it is kept in the present words", draft+`.includes('dialarc.setup/2')`)
+	p.says(saveState, "not saved")
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	d := p.on(prog)
+	if d["schema"] != "dialarc.setup/2" || d["lifter"].(map[string]any)["height"] != 1.75 || d["target"].(map[string]any)["profile"] != "match" {
+		t.Errorf("saved as %v", d)
+	}
 }
