@@ -52,11 +52,10 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 		d.Target.Joint = keep(r.Joints, d.TargetJoint())
 	}
 	d.Acknowledged, d.Posture.SupportHand, d.Movement.BarWidth, d.Movement.InLine = nil, nil, 0, ""
+	if problems := refused(region, kind, position, d.Movement.LegsMove()); len(problems) > 0 {
+		return setup.Document{}, problems
+	}
 	if d.Movement.LegsMove() && position != "standing" {
-		if region != "quadriceps" || (position != "seated" && position != "seated/bench") {
-			return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "The legs cannot be begun with in this posture.",
-				Why: "They work standing, the quadriceps seated too.", Hint: "Choose standing."}}
-		}
 		w, _ = wayOf("knee")
 		d.Movement, d.Target.Joint = w.model(l).Movement, "knee"
 	}
@@ -66,10 +65,6 @@ func Begin(l *setup.Lifter, region, kind, position string) (setup.Document, setu
 	d.Name = begunName(region, kind, position)
 	of := setup.LoadKind(kind)
 	if of == setup.Bar {
-		if position == "side-lying" {
-			return d, setup.Problems{{Path: "posture.kind", What: "Lying on the side, one arm lifts.", Why: "A bar is held in both hands.",
-				Hint: "Choose a dumbbell, or another posture."}}
-		}
 		d.Movement.Side = "both"
 	}
 	d.Loads = []setup.Load{{ID: kind, Kind: of, Variable: true, Side: movingSide(&d), Contact: contactOf(&d), Ratio: 1, Mass: 1}}
@@ -84,22 +79,17 @@ func machined(l *setup.Lifter, region, position string) (setup.Document, setup.P
 	if !hasPosition(position) {
 		return setup.Document{}, setup.Problems{{Path: "posture.kind", What: "There is no such posture.", Hint: "Give one of the list."}}
 	}
-	muscle, _, _ := strings.Cut(region, ".")
-	for _, r := range catalogue.All(l) {
-		d := &r.Document
-		of, _, _ := strings.Cut(d.Target.Region, ".")
-		if of != muscle || !onMachine(d) {
-			continue
-		}
-		if now := PositionOf(d); now != position {
-			return *d, setup.Problems{{Path: "posture.kind", What: "The machine that is known for this region is not used in this posture.",
-				Hint: "Choose " + positionLabel(now) + "."}}
-		}
-		d.Target.Region, d.Name = region, begunName(region, "machine", position)
-		return settle(d)
+	d := machineFor(catalogue.All(l), region)
+	if d == nil {
+		return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.",
+			Hint: "Choose a cable, or start from an exercise."}}
 	}
-	return setup.Document{}, setup.Problems{{Path: "target.region", What: "No machine is known for this region.",
-		Hint: "Choose a cable, or start from an exercise."}}
+	if now := PositionOf(d); now != position {
+		return *d, setup.Problems{{Path: "posture.kind", What: "The machine that is known for this region is not used in this posture.",
+			Hint: "Choose " + positionLabel(now) + "."}}
+	}
+	d.Target.Region, d.Name = region, begunName(region, "machine", position)
+	return settle(d)
 }
 
 func positionLabel(key string) string {

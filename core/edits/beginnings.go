@@ -27,14 +27,21 @@ var begun = []BegunKind{{Kind: "cable", Label: "Cable"}, {Kind: "dumbbell", Labe
 
 // Beginnings lists what Begin can make something of for a lifter: only what exists is offered.
 func Beginnings(l *setup.Lifter) []Beginning {
-	machines := machinePostures(l)
+	all := catalogue.All(l)
 	var out []Beginning
 	for _, r := range setup.Regions {
+		way, known := wayFor[r.Key]
+		w, _ := wayOf(way)
+		model := w.among(all)
+		machine := machineFor(all, r.Key)
 		b := Beginning{Region: r}
 		for _, k := range begun {
-			muscle, _, _ := strings.Cut(r.Key, ".")
 			for _, p := range Positions {
-				if k.Kind == "machine" && machines[muscle] == p.Key || k.Kind != "machine" && begins(l, r.Key, k.Kind, p.Key) {
+				begins := known && len(refused(r.Key, k.Kind, p.Key, model.Movement.LegsMove())) == 0
+				if k.Kind == "machine" {
+					begins = machine != nil && PositionOf(machine) == p.Key
+				}
+				if begins {
 					k.Positions = append(k.Positions, p)
 				}
 			}
@@ -49,31 +56,29 @@ func Beginnings(l *setup.Lifter) []Beginning {
 	return out
 }
 
-// begins says whether there is a movement for a region that goes with a load and a posture.
-func begins(l *setup.Lifter, region, kind, position string) bool {
-	way, known := wayFor[region]
-	if !known || kind == "bar" && position == "side-lying" {
-		return false
+// refused says why a movement for a region, which may be one of the legs, does not go with a load and a posture; nothing where it does.
+func refused(region, kind, position string, legs bool) setup.Problems {
+	if legs && position != "standing" && (region != "quadriceps" || (position != "seated" && position != "seated/bench")) {
+		return setup.Problems{{Path: "posture.kind", What: "The legs cannot be begun with in this posture.",
+			Why: "They work standing, the quadriceps seated too.", Hint: "Choose standing."}}
 	}
-	w, _ := wayOf(way)
-	d := w.model(l)
-	if !d.Movement.LegsMove() || position == "standing" {
-		return true
+	if kind == string(setup.Bar) && position == "side-lying" {
+		return setup.Problems{{Path: "posture.kind", What: "Lying on the side, one arm lifts.", Why: "A bar is held in both hands.",
+			Hint: "Choose a dumbbell, or another posture."}}
 	}
-	return region == "quadriceps" && (position == "seated" || position == "seated/bench")
+	return nil
 }
 
-// machinePostures are the postures in which the machines that are known are used, by their muscle.
-func machinePostures(l *setup.Lifter) map[string]string {
-	out := map[string]string{}
-	for _, r := range catalogue.All(l) {
-		d := &r.Document
-		muscle, _, _ := strings.Cut(d.Target.Region, ".")
-		if _, there := out[muscle]; !there && onMachine(d) {
-			out[muscle] = PositionOf(d)
+// machineFor is the first exercise on a machine for a region or its neighbour of the same muscle; nil where none is known.
+func machineFor(all []catalogue.Ready, region string) *setup.Document {
+	muscle, _, _ := strings.Cut(region, ".")
+	for i := range all {
+		d := &all[i].Document
+		if of, _, _ := strings.Cut(d.Target.Region, "."); of == muscle && onMachine(d) {
+			return d
 		}
 	}
-	return out
+	return nil
 }
 
 // onMachine says whether a setup's first load is a machine's.

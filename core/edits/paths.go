@@ -44,8 +44,11 @@ func wayOf(key string) (Way, bool) {
 }
 
 // model is the ready setup that a way is taken from, made for a lifter.
-func (w *Way) model(l *setup.Lifter) setup.Document {
-	for _, r := range catalogue.All(l) {
+func (w *Way) model(l *setup.Lifter) setup.Document { return w.among(catalogue.All(l)) }
+
+// among is the same among ready setups that are made already.
+func (w *Way) among(all []catalogue.Ready) setup.Document {
+	for _, r := range all {
 		if r.Key == w.ready {
 			return r.Document
 		}

@@ -1,6 +1,7 @@
 package edits
 
 import (
+	"cmp"
 	"fmt"
 	"maps"
 	"math"
@@ -64,20 +65,14 @@ func WithPose(d *setup.Document, index int, what string, value float64) (setup.D
 // withPoseAt adds a pose at a place on the path, as the path has it there.
 func withPoseAt(d *setup.Document, s float64) (setup.Document, setup.Problems) {
 	c := d.Clone()
-	for _, f := range c.Movement.Keyframes {
-		if math.Abs(f.S-s) < nearestPoses || s <= 0 || s >= 1 {
-			return c, setup.Problems{{Path: "movement.keyframes", What: fmt.Sprintf("There is a pose near %.0f %% of the path already.", 100*s),
-				Hint: "Choose a place between two poses."}}
-		}
+	near := func(f setup.Keyframe) bool { return math.Abs(f.S-s) < nearestPoses }
+	if s <= 0 || s >= 1 || slices.ContainsFunc(c.Movement.Keyframes, near) {
+		return c, setup.Problems{{Path: "movement.keyframes", What: fmt.Sprintf("There is a pose near %.0f %% of the path already.", 100*s),
+			Hint: "Choose a place between two poses."}}
 	}
-	keys := slices.Sorted(maps.Keys(c.Movement.Keyframes[0].Pose))
-	c.Movement.Keyframes = append(c.Movement.Keyframes, setup.Keyframe{S: s, Pose: posed(d, keys, s)[0]})
-	slices.SortFunc(c.Movement.Keyframes, func(a, b setup.Keyframe) int {
-		if a.S < b.S {
-			return -1
-		}
-		return 1
-	})
+	keys := slices.Collect(maps.Keys(c.Movement.Keyframes[0].Pose))
+	c.Movement.Keyframes = append(c.Movement.Keyframes, setup.Keyframe{S: s, Pose: only(posed(d, s)[0], keys)})
+	slices.SortFunc(c.Movement.Keyframes, func(a, b setup.Keyframe) int { return cmp.Compare(a.S, b.S) })
 	return c, nil
 }
 
@@ -98,12 +93,12 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 	case m.InLine != "":
 		return c, setup.Problems{{Path: "movement.inLine", What: "The forearm follows the cable all along.", Hint: "Change the line of pull instead."}}
 	}
-	keys := coordinatesOf(d)
-	poses := posed(d, keys, startPoses...)
+	poses := posed(d, startPoses...)
 	m.Kind, m.Primary, m.FromDeg, m.ToDeg, m.StartPlane, m.Guide = "keyframes", "", 0, 0, nil, nil
 	m.NoSpin, m.Natural, m.Keyframes = false, false, nil
+	keys := moved(poses)
 	for i, s := range startPoses {
-		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: s, Pose: poses[i]})
+		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: s, Pose: only(poses[i], keys)})
 	}
 	for _, key := range keys {
 		delete(m.Hold, key)
@@ -111,27 +106,28 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 	return c, nil
 }
 
-// coordinatesOf are the keys of what a path moves: the coordinate that sweeps and those of the arm that differ along it.
-func coordinatesOf(d *setup.Document) []string {
-	var all []string
-	for _, info := range setup.Coordinates {
-		all = append(all, info.Key+"Deg")
-	}
-	poses := posed(d, all, startPoses...)
+// moved are the keys of the coordinates that differ between poses.
+func moved(poses []map[string]float64) []string {
 	var keys []string
-	for _, key := range all {
-		for _, p := range poses {
-			if math.Abs(p[key]-poses[0][key]) > 0.5 {
-				keys = append(keys, key)
-				break
-			}
+	for key, first := range poses[0] {
+		if slices.ContainsFunc(poses, func(p map[string]float64) bool { return math.Abs(p[key]-first) > 0.5 }) {
+			keys = append(keys, key)
 		}
 	}
 	return keys
 }
 
-// posed are the angles of some coordinates of the moving side at places on a path, degrees, to a tenth.
-func posed(d *setup.Document, keys []string, places ...float64) []map[string]float64 {
+// only is a pose of some of its coordinates.
+func only(pose map[string]float64, keys []string) map[string]float64 {
+	out := map[string]float64{}
+	for _, key := range keys {
+		out[key] = pose[key]
+	}
+	return out
+}
+
+// posed are the poses of the moving side at places on a path, degrees, to a tenth.
+func posed(d *setup.Document, places ...float64) []map[string]float64 {
 	b := body.New(&d.Lifter)
 	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
 	path := movement.New(d, &b, &st)
@@ -140,10 +136,8 @@ func posed(d *setup.Document, keys []string, places ...float64) []map[string]flo
 	for i, s := range places {
 		path.Place(s, &f)
 		out[i] = map[string]float64{}
-		for _, key := range keys {
-			if k, known := setup.CoordinateOf(key); known {
-				out[i][key] = math.Round(10*space.Deg(f.Pose[path.Lead()][k])) / 10
-			}
+		for k, info := range setup.Coordinates {
+			out[i][info.Key+"Deg"] = math.Round(10*space.Deg(f.Pose[path.Lead()][k])) / 10
 		}
 	}
 	return out

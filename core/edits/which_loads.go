@@ -34,11 +34,7 @@ func WithLoadKind(d *setup.Document, index int, kind setup.LoadKind) (setup.Docu
 // WithLoad is the document with one more load of a kind on the lead arm, light and complete.
 func WithLoad(d *setup.Document, kind setup.LoadKind) (setup.Document, setup.Problems) {
 	c := d.Clone()
-	side := "right"
-	if d.Movement.Side == "left" {
-		side = "left"
-	}
-	l := setup.Load{ID: freeID(d.Loads, string(kind)), Kind: kind, Variable: true, Side: side,
+	l := setup.Load{ID: freeID(d.Loads, string(kind)), Kind: kind, Variable: true, Side: movingSide(d),
 		Contact: setup.Contact{Segment: "hand", At: "grip"},
 		Ratio:   1, Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Hysteresis: setup.DefaultHysteresis}
 	if k := load.KindOf(kind); k == nil || !k.Simple {
