@@ -33,8 +33,7 @@ var Shapes = map[string]Shape{
 }
 
 // trainingFactors are the strength of people who have trained for less than half a year, for one to four years and for longer, over a
-// trained
-// man's (own).
+// trained man's (own).
 var trainingFactors = map[string]float64{"novice": 0.65, "trained": 1, "advanced": 1.25}
 
 // Women's strength over men's of the same body mass: of the arm 52 and of the leg 66 of a hundred in all, at 79 of a hundred of the mass

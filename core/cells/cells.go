@@ -4,8 +4,7 @@ package cells
 import "strings"
 
 // Write is a text as it stands in a table. Programs that show tables take a cell that begins with one of = + - @ for a formula and run it;
-// an
-// apostrophe before it keeps them from that.
+// an apostrophe before it keeps them from that.
 func Write(text string) string {
 	if formula(text) {
 		return "'" + text

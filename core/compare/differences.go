@@ -171,8 +171,7 @@ func leastLift(s *side) metric.Metric {
 }
 
 // leading are the measures that come first, in this order: where it is loaded, what is left at its ends, who does it at what length, and
-// how
-// hard it is.
+// how hard it is.
 var leading = []string{"centroid", "peakAngle", "start", "end", "target", "lengthened", "effort"}
 
 // differences are all measures that any setup has: those that lead in their order, then the others with the largest difference first.

@@ -29,9 +29,8 @@ func place(list []compare.RankedReady, key string) int {
 }
 
 // What every coach would put before what (common practice, no source): lying on the side, and a cable at hand height, load the middle of
-// the deltoid long,
-// leaning forward on the feet loads it shorter; a row with the elbows wide serves the rear of the deltoid, a
-// press none of it; an overhead extension loads the triceps longer than one beside the body.
+// the deltoid long, leaning forward on the feet loads it shorter; a row with the elbows wide serves the rear of the deltoid, a press none
+// of it; an overhead extension loads the triceps longer than one beside the body.
 func TestRankedAsCoachesWould(t *testing.T) {
 	for _, c := range []struct{ region, how, before, after string }{
 		{"deltoid.middle", "long", "raise.dumbbell.lying", "raise.dumbbell"},

@@ -1,6 +1,5 @@
 // Package dial says what a dial is: one thing of a setup that can be turned, read from the document and written to it. Which dials there
-// are is
-// said by the kinds of load (core/load) and, for what belongs to no load, by core/dialin.
+// are is said by the kinds of load (core/load) and, for what belongs to no load, by core/dialin.
 package dial
 
 import (

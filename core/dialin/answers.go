@@ -59,8 +59,7 @@ type end struct {
 }
 
 // answers picks from the ends those that hold, differ and gain, and says what each is: the best, the best fit, the best for the target, the
-// most
-// robust, and the best with one and two changes.
+// most robust, and the best with one and two changes.
 func (s *search) answers(ctx context.Context, ends, front []choice) (*Search, error) {
 	start := s.known[s.at.key()]
 	out := &Search{Answers: []Found{}, Front: s.told2D(front)}

@@ -170,8 +170,7 @@ func valuesOf(d *setup.Document, keys []string) []float64 {
 }
 
 // usableScore is the score of what was made of a document, whether it can be used as an answer; what scores less than the best is not
-// looked
-// at any further.
+// looked at any further.
 func usableScore(t *testing.T, e *evaluate.Evaluator, d, turned *setup.Document, best float64, told []string) (float64, bool) {
 	t.Helper()
 	before, _ := e.Rate(d, dialin.Samples)

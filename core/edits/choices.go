@@ -28,8 +28,8 @@ func ChoicesOf(d *setup.Document) Choices {
 }
 
 // Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, or, for the load
-// at an index, of
-// its hold, by a copy or by mirroring where it comes from; with its path pose by pose; or with the setting of a key locked or free again.
+// at an index, of its hold, by a copy or by mirroring where it comes from; with its path pose by pose; or with the setting of a key locked
+// or free again.
 func Change(d *setup.Document, what, key string, index int) (setup.Document, setup.Problems) {
 	switch what {
 	case "position":

@@ -11,8 +11,7 @@ import (
 )
 
 // plain are the parts of a document that are set to a value as they stand, by their paths with the load's place left out; tidy is what is
-// done
-// to a value before, nil for nothing. Everything else is changed by a rule of its own.
+// done to a value before, nil for nothing. Everything else is changed by a rule of its own.
 var plain = map[string]func(d *setup.Document){
 	"name":                nil,
 	"notes":               func(d *setup.Document) { d.Notes = strings.TrimSpace(d.Notes) },

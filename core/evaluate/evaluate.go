@@ -1,6 +1,5 @@
 // Package evaluate turns documents into reports: the same document gives the same report, whether it is evaluated in the server, in the
-// page
-// or on the command line.
+// page or on the command line.
 //
 // The flow is straight: document, body, movement, loads, torque, muscles, profile, verdicts.
 package evaluate

@@ -213,9 +213,8 @@ func repetitions(factor float64) (m metric.Metric, light bool) {
 }
 
 // firstMuscle is the muscle that the model asks more of than there is before the loads have grown by a factor, with the place and the
-// factor
-// at which it does; nil when the joints give out first. Only the target's muscle counts, and what carries most of the torque there, so that
-// nobody is told that a helper ends the set; and neither small ones, nor those whose share is rough everywhere, nor places that
+// factor at which it does; nil when the joints give out first. Only the target's muscle counts, and what carries most of the torque there,
+// so that nobody is told that a helper ends the set; and neither small ones, nor those whose share is rough everywhere, nor places that
 // something speaks against.
 func (w *work) firstMuscle(most float64) (*report.RegionPart, int, float64) {
 	place, now := w.busiestNow()

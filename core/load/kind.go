@@ -22,8 +22,7 @@ const (
 )
 
 // Kind is everything that is true of the loads of one kind: what they are called, what they can be asked, how they pull, what can be turned
-// on
-// them and what they take from a gym. Each stands in a file of its own. Functions that are nil do not apply to a kind.
+// on them and what they take from a gym. Each stands in a file of its own. Functions that are nil do not apply to a kind.
 type Kind struct {
 	Name     setup.LoadKind
 	From     Origin
@@ -54,8 +53,7 @@ type Kind struct {
 }
 
 // kinds are all kinds of load, in the order in which they are listed. They are filled in when the program starts, since what a kind does
-// may
-// ask what is true of its kind.
+// may ask what is true of its kind.
 var kinds []*Kind
 
 func init() { kinds = []*Kind{&dumbbell, &bar, &cable, &rope, &band, &cam, &lever, &ownBody} }
@@ -147,8 +145,7 @@ func Complete(l *setup.Load, mass float64) {
 }
 
 // Times is a document with what may be changed of its variable loads multiplied: the mass in the hands, on the pin or of the plates, and
-// how
-// hard a band pulls.
+// how hard a band pulls.
 func Times(d *setup.Document, factor float64) setup.Document {
 	c := d.Clone()
 	for i := range c.Loads {

@@ -1,6 +1,5 @@
 // Package load turns the loads of a document into forces on the body. Each kind is one file, which says everything that is true of it;
-// kinds is
-// their registry.
+// kinds is their registry.
 package load
 
 import (

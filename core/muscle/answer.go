@@ -9,8 +9,7 @@ type Need struct {
 	OnArm                   space.Vec // force of loads and weights on the arm beyond the shoulder, N
 	Hip, Knee               float64
 	// Strength is that of the lifter over a trained man's of 75 kg at the same stature; 0 counts as 1. The need is shared out as if it were
-	// that
-	// much smaller, and what comes out is multiplied again: shares do not depend on it, activations do.
+	// that much smaller, and what comes out is multiplied again: shares do not depend on it, activations do.
 	Strength    float64
 	GirdleMoves bool // the girdle is what is trained, so that it is off its stop
 	HipRests    bool // the thigh lies on something, which takes whatever the hip would have to

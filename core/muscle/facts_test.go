@@ -125,8 +125,7 @@ func shareOfHip(hip, knee, needHip, needKnee float64, more, less string) (bool, 
 }
 
 // Every line of the table belongs to a head, every head to a region that setups or reports name, and every region that a setup can be for
-// is
-// in the table, but those that are told as held or without muscles.
+// is in the table, but those that are told as held or without muscles.
 func TestEveryLineHasAPart(t *testing.T) {
 	for i := range regions.Regions {
 		r := &regions.Regions[i]

@@ -17,8 +17,7 @@ import (
 )
 
 // column is one kind of column of the table: its name in the first row, what else people call it, what it measures (empty for words), and
-// how
-// a cell is read, in a unit that is so much in SI, and written.
+// how a cell is read, in a unit that is so much in SI, and written.
 type column struct {
 	name   string
 	others []string

@@ -1,6 +1,5 @@
 // Package quantity reads numbers as people type them: with a decimal point or comma, with units or without, in feet and inches, and as
-// small
-// sums like 60/2.2.
+// small sums like 60/2.2.
 package quantity
 
 import (

@@ -104,8 +104,7 @@ func renamed(m map[string]any, from, to string) {
 }
 
 // UpgradedText is the text of a document, or of anything that holds documents and lifters, in the words of the present version; texts of
-// the
-// present version, and such as are no JSON, come back as they are.
+// the present version, and such as are no JSON, come back as they are.
 func UpgradedText(raw []byte) []byte {
 	if !bytes.Contains(raw, []byte(schema1)) && !bytes.Contains(raw, []byte(`"stature"`)) {
 		return raw

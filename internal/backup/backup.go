@@ -1,6 +1,5 @@
 // Package backup takes everything out of the database and puts it back: as one file of PostgreSQL's own, with all history, or as a folder
-// of
-// open files that any program can read.
+// of open files that any program can read.
 package backup
 
 import (
@@ -23,8 +22,7 @@ import (
 const sum = ".sha256"
 
 // Dump writes the whole database to a file in pg_dump's custom format, with its SHA-256 beside it. A file that is there is not overwritten;
-// one
-// that is there afterwards is whole. Bin is the folder of PostgreSQL's programs.
+// one that is there afterwards is whole. Bin is the folder of PostgreSQL's programs.
 func Dump(ctx context.Context, bin, url, file string) error {
 	if _, err := os.Lstat(file); !errors.Is(err, fs.ErrNotExist) {
 		return fmt.Errorf("%s is there already; give another name", file)

@@ -34,8 +34,7 @@ const (
 )
 
 // Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each,
-// named by
-// its id.
+// named by its id.
 func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error) {
 	if old, err := os.ReadDir(dir); err == nil && len(old) > 0 {
 		return 0, fmt.Errorf("%s is not empty; give a new folder", dir)

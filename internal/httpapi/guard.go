@@ -17,9 +17,8 @@ import (
 
 // Guard lets through what comes from the program's own page, or from no page at all. A page of another place can make a browser send
 // requests here; so a host that is not expected is refused, which keeps a name that was bent to this machine from reading anything, and so
-// is
-// what a browser sends across origins to change something, or with a body that is not declared as what it has to be. Hosts are names beside
-// those of this machine itself under which the program is called.
+// is what a browser sends across origins to change something, or with a body that is not declared as what it has to be. Hosts are names
+// beside those of this machine itself under which the program is called.
 func Guard(next http.Handler, hosts ...string) http.Handler {
 	origins := http.NewCrossOriginProtection()
 	origins.SetDenyHandler(refusing(http.StatusForbidden, "This request comes from a page of another place. Use the program's own page."))

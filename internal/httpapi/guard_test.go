@@ -17,8 +17,7 @@ import (
 )
 
 // Only the program's own page, under the program's own names, gets in: a name that was bent to this machine reads nothing, a page of
-// another
-// place changes nothing, and a body that a form could send is refused.
+// another place changes nothing, and a body that a form could send is refused.
 func TestGuard(t *testing.T) {
 	reached := http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) { w.WriteHeader(http.StatusNoContent) })
 	guard := httpapi.Guard(reached, "bench.example")
@@ -115,8 +114,7 @@ func TestCalculationsTakeTurns(t *testing.T) {
 }
 
 // What the database cannot hold is told as that, and a row that something else has spoiled is one row that cannot be read, not the end of
-// the
-// list.
+// the list.
 func TestErrorsAreToldAsWhatTheyAre(t *testing.T) {
 	c, db := serveWith(t)
 	_, st := c.first("Suvi Brandt")

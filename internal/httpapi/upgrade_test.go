@@ -13,8 +13,7 @@ import (
 )
 
 // A database that was filled by an earlier program opens: setups, their saved states, lifters and comparisons in the words of version 1
-// come
-// out in those of the present one, are evaluated to the same, and can be saved on.
+// come out in those of the present one, are evaluated to the same, and can be saved on.
 func TestRowsOfVersionOneOpen(t *testing.T) {
 	old, err := os.ReadFile("../../core/testdata/v1/curved.json")
 	if err != nil {

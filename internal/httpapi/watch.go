@@ -15,8 +15,8 @@ import (
 )
 
 // Watch numbers requests, notes each in the log without anything that says whose it is, and counts them; and it answers to those who look
-// after
-// the server: /healthz whether the program runs, /readyz whether it can store, /metrics with numbers for Prometheus. Ready says why not.
+// after the server: /healthz whether the program runs, /readyz whether it can store, /metrics with numbers for Prometheus. Ready says why
+// not.
 func Watch(next http.Handler, log *slog.Logger, ready func(context.Context) error) http.Handler {
 	registry := prometheus.NewRegistry()
 	requests := prometheus.NewCounterVec(prometheus.CounterOpts{Name: "dialarc_requests_total",

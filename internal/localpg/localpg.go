@@ -47,8 +47,7 @@ type Server struct {
 var ErrRunning = errors.New("the database in this folder is already in use by another running demo")
 
 // Start brings the server up, creating its cluster the first time. An error says in which folder, what its log says and what to do; no
-// other
-// folder is tried, since what is saved there would be lost to this one.
+// other folder is tried, since what is saved there would be lost to this one.
 func Start(ctx context.Context, opt Options) (*Server, error) {
 	bin, err := Binaries()
 	if err != nil {

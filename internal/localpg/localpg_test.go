@@ -101,8 +101,7 @@ func TestFindsARunningServer(t *testing.T) {
 }
 
 // Whatever is wrong with a folder that holds a database is told, with the folder, and no other one is begun: a password file that is gone,
-// a
-// damaged cluster, a folder that is none.
+// a damaged cluster, a folder that is none.
 func TestAFolderWithADatabaseIsNeverLeft(t *testing.T) {
 	ctx := context.Background()
 	file := filepath.Join(t.TempDir(), "a file")

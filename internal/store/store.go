@@ -167,8 +167,7 @@ func (s *Store) Together(ctx context.Context, do func(*Store) error) error {
 }
 
 // Once runs fill in one transaction when the database holds nothing of any coach, deleted rows included, and does nothing otherwise.
-// Programs
-// that start together do not fill twice.
+// Programs that start together do not fill twice.
 func (s *Store) Once(ctx context.Context, coach string, fill func(*Store) error) error {
 	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		if err := tx.Exec("select from coaches where id = ? for update", coach).Error; err != nil {

@@ -95,8 +95,7 @@ func TestMigrateAgainKeepsTheData(t *testing.T) {
 }
 
 // Of what is older than a year the last state of each day stays, and what has a title; what is newer, and the newest, stays as it is.
-// Lifters
-// and rooms keep their history too.
+// Lifters and rooms keep their history too.
 func TestHistoryIsThinned(t *testing.T) {
 	url := database.New(t)
 	s := open(t, url)

@@ -33,8 +33,7 @@ func (s *Store) SetupVersions(ctx context.Context, coach, setup string, page Pag
 }
 
 // Thin takes out of the history of setups, lifters and rooms what is older than a year, but for the last state of each day and those that
-// have
-// a title; it says how many states that were. The newest state of everything stays.
+// have a title; it says how many states that were. The newest state of everything stays.
 func (s *Store) Thin(ctx context.Context) (int64, error) {
 	var gone int64
 	err := s.pool.QueryRow(ctx, "select thin_history()").Scan(&gone)

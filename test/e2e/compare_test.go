@@ -16,8 +16,7 @@ func drawn(n int) string {
 }
 
 // Two setups are kept from the bench by a key and a button, and a third is found by the region it loads; their loads are made equal, which
-// is what
-// the peaks then are; kept under a name they are there after a reload, and the loads go back to what they were.
+// is what the peaks then are; kept under a name they are there after a reload, and the loads go back to what they were.
 func TestCompareThree(t *testing.T) {
 	prog := startProgram(t)
 	p := openRaise(t, prog)

@@ -10,8 +10,7 @@ import (
 )
 
 // The pulley is locked on its dial, the strap in the dialog, others freed: the answers leave it where it is; the second one is taken,
-// undone in one step, and a
-// search is stopped half way.
+// undone in one step, and a search is stopped half way.
 func TestDialIn(t *testing.T) {
 	prog := startProgram(t)
 	p := openRaise(t, prog)

@@ -322,8 +322,7 @@ func answered(t *testing.T, trials []trial) (torques [][]float64, nanoseconds []
 }
 
 // The torques at shoulder and elbow, hip, knee and ankle, at rest and in motion, in three dimensions, with weights, stacks and springs, are
-// those
-// of MuJoCo's inverse dynamics for the same masses, angles, rates and accelerations: within 1e-9 N·m.
+// those of MuJoCo's inverse dynamics for the same masses, angles, rates and accelerations: within 1e-9 N·m.
 func TestDynamicsAgainstMuJoCo(t *testing.T) {
 	r := rand.New(rand.NewPCG(81, 82))
 	var trials []trial
