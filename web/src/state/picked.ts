@@ -1,5 +1,5 @@
-import { useSyncExternalStore } from "react";
 import type { Kept, Member, SetupDocument } from "../engine/types";
+import { kept } from "./kept";
 
 /** What was picked for comparing and is not kept under a name yet. This browser remembers it. */
 const key = "dialarc.compare";
@@ -11,44 +11,16 @@ export const mostDrawn = 6;
 
 export const nothingPicked: Kept = { schema: "dialarc.comparison/1", name: "Comparison", setups: [] };
 
-const listeners = new Set<() => void>();
-let current: Kept = read();
-
-function read(): Kept {
-  try {
-    const kept = JSON.parse(localStorage.getItem(key) ?? "null");
-    return Array.isArray(kept?.setups) && kept.schema === nothingPicked.schema ? kept : nothingPicked;
-  } catch {
-    return nothingPicked; // unreadable or forbidden storage: begin with none
-  }
-}
-
-window.addEventListener("storage", (e) => {
-  if (e.key !== key) return;
-  current = read();
-  for (const listener of listeners) listener();
+const store = kept(key, (stored): Kept => {
+  const list = stored as Kept | null;
+  return Array.isArray(list?.setups) && list.schema === nothingPicked.schema ? list : nothingPicked;
 });
 
-export const picked = (): Kept => current;
+window.addEventListener("storage", (e) => e.key === key && store.again());
 
-export function setPicked(kept: Kept): void {
-  current = kept;
-  try {
-    localStorage.setItem(key, JSON.stringify(kept));
-  } catch {
-    // without storage it lasts as long as the page
-  }
-  for (const listener of listeners) listener();
-}
-
-export const usePicked = (): Kept =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => current,
-  );
+export const picked = store.now;
+export const setPicked = store.set;
+export const usePicked = store.use;
 
 /** What a setup is called in a comparison. */
 export const letter = (index: number): string => String.fromCharCode(65 + index);
@@ -65,7 +37,7 @@ export function withMember(kept: Kept, member: Member): { kept: Kept } | { why: 
 
 /** Picks a setup for comparing, and says what came of it. */
 export function pick(document: SetupDocument, setupId: string): string {
-  const answer = withMember(current, { document, setupId });
+  const answer = withMember(picked(), { document, setupId });
   if ("why" in answer) return answer.why;
   setPicked(answer.kept);
   return `${document.name} was added to the comparison as ${letter(answer.kept.setups.length - 1)}.`;
@@ -74,10 +46,10 @@ export function pick(document: SetupDocument, setupId: string): string {
 /** Puts several setups among those that are compared, all of them or none: then it says why. What is among them already stays. */
 export function pickAll(members: Member[]): string | null {
   const fresh = members.filter(
-    (m) => !current.setups.some((x) => JSON.stringify(x.document) === JSON.stringify(m.document)),
+    (m) => !picked().setups.some((x) => JSON.stringify(x.document) === JSON.stringify(m.document)),
   );
-  if (current.setups.length + fresh.length > mostCompared)
+  if (picked().setups.length + fresh.length > mostCompared)
     return `${mostCompared} setups are compared at most. Remove some from Compare first.`;
-  setPicked({ ...current, setups: [...current.setups, ...fresh] });
+  setPicked({ ...picked(), setups: [...picked().setups, ...fresh] });
   return null;
 }

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from "react";
+import { kept } from "./kept";
 
 export type Preferences = {
   units: "metric" | "imperial";
@@ -8,35 +8,10 @@ export type Preferences = {
   room: string | null; // id of the room that was worked in last, empty for any place, null before there was a choice
 };
 
-const key = "dialarc.preferences";
 const usual: Preferences = { units: "metric", theme: "system", letterKeys: true, seen: [], room: null };
-const listeners = new Set<() => void>();
-let current: Preferences = read();
+const preferences = kept("dialarc.preferences", (stored): Preferences => ({ ...usual, ...(stored as object | null) }));
 
-function read(): Preferences {
-  try {
-    return { ...usual, ...JSON.parse(localStorage.getItem(key) ?? "{}") };
-  } catch {
-    return usual; // unreadable or forbidden storage: the usual ones serve
-  }
-}
+export const setPreferences = (change: Partial<Preferences>): void =>
+  preferences.set({ ...preferences.now(), ...change });
 
-export function setPreferences(change: Partial<Preferences>): void {
-  current = { ...current, ...change };
-  try {
-    localStorage.setItem(key, JSON.stringify(current));
-  } catch {
-    // without storage the choice lasts as long as the page
-  }
-  for (const listener of listeners) listener();
-}
-
-export function usePreferences(): Preferences {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => current,
-  );
-}
+export const usePreferences = preferences.use;
