@@ -29,9 +29,37 @@ function packed(): Plugin {
   };
 }
 
+/** Tells the service worker what was built; names in assets hold a hash, so that none of them needs a version. */
+function listed(): Plugin {
+  return {
+    name: "listed",
+    apply: "build",
+    generateBundle(_, bundle) {
+      const worker = bundle[offline];
+      if (worker?.type !== "chunk") throw new Error(`there is no ${offline} to fill in`);
+      const files = Object.keys(bundle)
+        .filter((name) => name.startsWith("assets/"))
+        .map((name) => ({ url: `/${name}`, revision: null }));
+      worker.code = worker.code.replace("__BUILT_FILES__", JSON.stringify(files));
+    },
+  };
+}
+
+/** The service worker's file: its name stays, so that browsers find the next one. */
+const offline = "offline.js";
+
 export default defineConfig({
-  plugins: [react(), packed()],
-  build: { outDir, emptyOutDir: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 1500 },
+  plugins: [react(), listed(), packed()],
+  build: {
+    outDir,
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 1500,
+    rolldownOptions: {
+      input: { page: "index.html", offline: "src/offline/worker.ts" },
+      output: { entryFileNames: ({ name }) => (name === "offline" ? offline : "assets/[name]-[hash].js") },
+    },
+  },
   worker: { format: "es" },
   server: { proxy: { "/api": "http://127.0.0.1:4380" } },
 });

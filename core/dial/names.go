@@ -21,6 +21,9 @@ const (
 	Cuff           Name = "cuff"
 	LoadMass       Name = "load.mass"
 	LeverPlates    Name = "lever.plates"
+	PadRadius      Name = "pad.radius"
+	AxisForward    Name = "axis.forward"
+	AxisUp         Name = "axis.up"
 	StanceOut      Name = "stance.out"
 	StanceAside    Name = "stance.aside"
 	Heading        Name = "heading"
@@ -35,6 +38,8 @@ const (
 	BenchAngle     Name = "bench.angle"
 	BenchMass      Name = "bench.mass"
 	TrunkLean      Name = "trunk.lean"
+	TrunkBend      Name = "trunk.bend"
+	TrunkTurn      Name = "trunk.turn"
 	PathPlane      Name = "path.plane"
 	PathStartPlane Name = "path.startPlane"
 	PathElbow      Name = "path.elbow"
@@ -43,9 +48,24 @@ const (
 	HoldPlane      Name = "hold.plane"
 	HoldRotation   Name = "hold.rotation"
 	HoldElbow      Name = "hold.elbow"
+	HoldPronation  Name = "hold.pronation"
+	HoldWrist      Name = "hold.wrist"
+	BladesUp       Name = "blades.up"
+	BladesForward  Name = "blades.forward"
+	GripWidth      Name = "grip.width"
 	GuideSwivel    Name = "guide.swivel"
 	GuideTravel    Name = "guide.travel"
 	GuideTurn      Name = "guide.turn"
+	GuideBegins    Name = "guide.begins"
+	GuideStartX    Name = "guide.startX"
+	GuideStartY    Name = "guide.startY"
+	GuideStartZ    Name = "guide.startZ"
+	GuideEndX      Name = "guide.endX"
+	GuideEndY      Name = "guide.endY"
+	GuideEndZ      Name = "guide.endZ"
+	GuideCentreX   Name = "guide.centreX"
+	GuideCentreY   Name = "guide.centreY"
+	GuideCentreZ   Name = "guide.centreZ"
 	PoseFrom       Name = "pose.from"
 	PoseTo         Name = "pose.to"
 	RangeFrom      Name = "range.from"
@@ -74,6 +94,9 @@ var Names = []Name{
 	Cuff,
 	LoadMass,
 	LeverPlates,
+	PadRadius,
+	AxisForward,
+	AxisUp,
 	StanceOut,
 	StanceAside,
 	Heading,
@@ -88,6 +111,8 @@ var Names = []Name{
 	BenchAngle,
 	BenchMass,
 	TrunkLean,
+	TrunkBend,
+	TrunkTurn,
 	PathPlane,
 	PathStartPlane,
 	PathElbow,
@@ -96,9 +121,24 @@ var Names = []Name{
 	HoldPlane,
 	HoldRotation,
 	HoldElbow,
+	HoldPronation,
+	HoldWrist,
+	BladesUp,
+	BladesForward,
+	GripWidth,
 	GuideSwivel,
 	GuideTravel,
 	GuideTurn,
+	GuideBegins,
+	GuideStartX,
+	GuideStartY,
+	GuideStartZ,
+	GuideEndX,
+	GuideEndY,
+	GuideEndZ,
+	GuideCentreX,
+	GuideCentreY,
+	GuideCentreZ,
 	PoseFrom,
 	PoseTo,
 	RangeFrom,

@@ -44,7 +44,7 @@ func TestSettingsOfACableRaise(t *testing.T) {
 	want := map[string]float64{"pulley.height/0": 9, "columns.apart/0": 1.10, "load.stack/0": 7.5, "stance.out": 0.30,
 		"strap/0": 0, "heading": 0, "feet.apart": 0.30, "path.plane": 45, "path.startPlane": 45, "path.elbow": 0, "path.rotation": 0,
 		"range.from": 5, "range.to": 95,
-		"tempo.up": 2, "tempo.top": 1, "tempo.down": 3, "tempo.bottom": 0}
+		"trunk.bend": 0, "trunk.turn": 0, "hold.pronation": 0, "hold.wrist": 0, "blades.up": 0, "blades.forward": 0, "tempo.up": 2, "tempo.top": 1, "tempo.down": 3, "tempo.bottom": 0}
 	got := dialin.Settings(&d)
 	if len(got) != len(want) {
 		t.Errorf("%d settings, want %d", len(got), len(want))

@@ -3,6 +3,7 @@ package dialin
 import (
 	"cmp"
 	"math"
+	"slices"
 
 	"dialarc/core/dial"
 	"dialarc/core/setup"
@@ -64,6 +65,67 @@ func holds(key string) func(*setup.Document, int) bool {
 		_, held := d.Movement.Hold[key]
 		return held && d.Movement.Kind != "shoulder-raise"
 	}
+}
+
+// freely is holds, and no strand decides the coordinate instead.
+func freely(key string) func(*setup.Document, int) bool {
+	return func(d *setup.Document, _ int) bool { return d.Movement.InLine == "" && holds(key)(d, -1) }
+}
+
+// upright says whether the trunk can be bent and turned: not where a bench or the arms carry it, nor where it follows from the legs.
+func upright(d *setup.Document, _ int) bool {
+	return d.Bench == nil && slices.Contains([]string{"standing", "hinged", "kneeling", "half-kneeling", "seated"}, d.Posture.Kind) &&
+		d.Posture.RootOf() != "hands" && !(d.Posture.RootOf() == "feet" && d.Movement.LegsMove())
+}
+
+// trunkTurned is a dial of the trunk's bend or turn. It is not painted, so that no advice twists a loaded back.
+func trunkTurned(label, field string, most float64, of func(*setup.Trunk) *float64) func(*setup.Document, int) dial.Setting {
+	return func(d *setup.Document, _ int) dial.Setting {
+		return dial.Setting{Group: "body", Label: label, Kind: "angle", From: -most, To: most, Step: 5, Value: *of(&d.Posture.Trunk),
+			Paint: "none", Paths: []string{"posture.trunk." + field}}
+	}
+}
+
+// armWorks says whether a coordinate of the shoulder blades can be held: the arm works, and the path does not move it.
+func armWorks(key string) func(*setup.Document, int) bool {
+	return func(d *setup.Document, _ int) bool {
+		return slices.Contains([]string{"girdle", "shoulder", "elbow"}, d.TargetJoint()) && !moved(&d.Movement, key)
+	}
+}
+
+// inHand says whether a coordinate of forearm or wrist can be held: something is in the hand, and the path does not move it.
+func inHand(key string) func(*setup.Document, int) bool {
+	return func(d *setup.Document, _ int) bool {
+		held := slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.Contact.Segment == "hand" })
+		return held && armWorks(key)(d, -1)
+	}
+}
+
+// moved says whether a path names a coordinate itself.
+func moved(m *setup.Movement, key string) bool {
+	if m.Primary+"Deg" == key {
+		return true
+	}
+	if len(m.Keyframes) == 0 {
+		return false
+	}
+	_, named := m.Keyframes[0].Pose[key]
+	return named
+}
+
+// owned is a dial of a held coordinate over what the lifter owns of it. It is not painted: it is a matter of comfort.
+func owned(label string, c setup.Coordinate) func(*setup.Document, int) dial.Setting {
+	return func(d *setup.Document, _ int) dial.Setting {
+		r := d.Lifter.Owned(c)
+		s := held(label, setup.Coordinates[c].Key+"Deg", r.FromDeg, r.ToDeg)(d, -1)
+		s.From, s.To, s.Paint = min(s.From, s.Value), max(s.To, s.Value), "none"
+		return s
+	}
+}
+
+func gripWidth(d *setup.Document, _ int) dial.Setting {
+	return dial.Setting{Group: "path", Label: "Grip width", Kind: "length", From: 0.1, To: max(1, d.Movement.BarWidth), Step: 0.02,
+		Value: d.Movement.BarWidth, Paths: []string{"movement.barWidth"}}
 }
 
 // seconds is a dial of one phase of the tempo. It is not painted: the match is that of the torque at rest.

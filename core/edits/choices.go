@@ -13,13 +13,16 @@ type Choices struct {
 	Hand      string     `json:"hand" doc:"Key of what it does."`
 	Feet      []Named    `json:"feet" doc:"How the feet can be set; empty where something else decides."`
 	Foot      string     `json:"foot" doc:"Key of how they are."`
+	Turns     []Named    `json:"turns" doc:"How the upper arm turns about itself along its path; empty where that is not a matter of choice."`
+	Turn      string     `json:"turn" doc:"Key of how it does."`
 }
 
 // ChoicesOf lists the choices of a document.
 func ChoicesOf(d *setup.Document) Choices {
 	c := Choices{Positions: Positions, Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)),
 		Hold:  make([]string, len(d.Loads)),
-		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d)}
+		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d),
+		Turns: turnsOf(d), Turn: turnOf(d)}
 	for i := range d.Loads {
 		l := &d.Loads[i]
 		c.Holds[i], c.Hold[i] = HoldsOf(l), HoldOf(l)
@@ -27,7 +30,7 @@ func ChoicesOf(d *setup.Document) Choices {
 	return c
 }
 
-// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, or, for the load
+// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, how the upper arm turns, or, for the load
 // at an index, of its hold, by a copy or by mirroring where it comes from; with its path pose by pose; or with the setting of a key locked
 // or free again.
 func Change(d *setup.Document, what, key string, index int) (setup.Document, setup.Problems) {
@@ -44,6 +47,8 @@ func Change(d *setup.Document, what, key string, index int) (setup.Document, set
 		return WithHand(d, key)
 	case "feet":
 		return WithFeet(d, key)
+	case "turn":
+		return WithTurn(d, key)
 	case "copy":
 		return WithCopy(d, index)
 	case "mirror":
@@ -54,5 +59,5 @@ func Change(d *setup.Document, what, key string, index int) (setup.Document, set
 		return withLock(d, key, what == "lock"), nil
 	}
 	return d.Clone(), setup.Problems{{What: "There is no such change.",
-		Hint: "Give position, way, side, hold, hand, feet, copy, mirror, poses, lock or unlock."}}
+		Hint: "Give position, way, side, hold, hand, feet, turn, copy, mirror, poses, lock or unlock."}}
 }

@@ -49,18 +49,66 @@ func WithPose(d *setup.Document, index int, what string, value float64) (setup.D
 		frames[index].S = value
 		return c, nil
 	}
-	if _, named := frames[index].Pose[what]; !named {
-		if _, known := setup.CoordinateOf(what); !known {
-			return refused("There is no joint coordinate "+setup.Clip(what)+".", "")
-		}
-		for i := range frames { // every pose names the same coordinates: at first as they are held
-			frames[i].Pose[what] = c.Movement.Hold[what]
-		}
-		delete(c.Movement.Hold, what)
+	if _, known := setup.CoordinateOf(what); !known {
+		return refused("There is no joint coordinate "+setup.Clip(what)+".", "")
 	}
+	name(&c.Movement, what)
 	frames[index].Pose[what] = value
 	return c, nil
 }
+
+// name has every pose of a path name a coordinate, which is at first as it was held.
+func name(m *setup.Movement, what string) {
+	if _, named := m.Keyframes[0].Pose[what]; named {
+		return
+	}
+	for i := range m.Keyframes {
+		m.Keyframes[i].Pose[what] = m.Hold[what]
+	}
+	delete(m.Hold, what)
+}
+
+// armKeys are the coordinates of shoulder and elbow in poses.
+var armKeys = []string{"shoulder.planeOfElevationDeg", "shoulder.elevationDeg", "shoulder.rotationDeg", "elbow.flexionDeg"}
+
+// WithPoseLed is the document with the arm in one pose of its path led to a place in the room, m: by the hand, so that shoulder and elbow
+// follow, or by the elbow, about the shoulder. What cannot be reached is pointed at.
+func WithPoseLed(d *setup.Document, index int, by string, x, y, z float64) (setup.Document, setup.Problems) {
+	c := d.Clone()
+	m := &c.Movement
+	refused := func(what, hint string) (setup.Document, setup.Problems) {
+		return d.Clone(), setup.Problems{{Path: fmt.Sprintf("movement.keyframes[%d]", index), What: what, Hint: hint}}
+	}
+	switch place := []float64{x, y, z}; {
+	case m.Kind != "keyframes" || index < 0 || index >= len(m.Keyframes):
+		return refused(fmt.Sprintf("There is no pose %d.", index+1), "Set the path pose by pose first.")
+	case by != "hand" && by != "elbow":
+		return refused("An arm is led by hand or elbow.", "Give hand or elbow.")
+	case slices.ContainsFunc(place, func(v float64) bool { return math.IsNaN(v) || math.Abs(v) > 10 }):
+		return refused("That place is not in the room.", "Give metres, within 10 of the middle.")
+	case d.Posture.RootOf() == "hands":
+		return refused("The hands stay in place and the body moves.", "Turn its angles instead.")
+	}
+	b := body.New(&c.Lifter)
+	st := b.Settle(&c.Posture, c.Bench, m)
+	path := movement.New(&c, &b, &st)
+	at, s := space.Vec{X: x, Y: y, Z: z}, m.Keyframes[index].S
+	var q body.Pose
+	if by == "hand" {
+		q, _ = path.Reaching(s, at)
+	} else {
+		q = path.Pointing(s, at)
+	}
+	for _, key := range armKeys {
+		name(m, key)
+		k, _ := setup.CoordinateOf(key)
+		info := &setup.Coordinates[k]
+		m.Keyframes[index].Pose[key] = max(info.Least, min(info.Most, tenth(space.Deg(q[k]))))
+	}
+	return c, nil
+}
+
+func tenth(x float64) float64 { return math.Round(10*x) / 10 }
 
 // withPoseAt adds a pose at a place on the path, as the path has it there.
 func withPoseAt(d *setup.Document, s float64) (setup.Document, setup.Problems) {
@@ -137,7 +185,7 @@ func posed(d *setup.Document, places ...float64) []map[string]float64 {
 		path.Place(s, &f)
 		out[i] = map[string]float64{}
 		for k, info := range setup.Coordinates {
-			out[i][info.Key+"Deg"] = math.Round(10*space.Deg(f.Pose[path.Lead()][k])) / 10
+			out[i][info.Key+"Deg"] = tenth(space.Deg(f.Pose[path.Lead()][k]))
 		}
 	}
 	return out

@@ -39,6 +39,15 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 		Sizes: map[string]float64{"height": b.Height, "upperArm": b.UpperArm, "forearm": b.Forearm, "hand": b.Hand, "grip": b.Grip,
 			"shoulderHeight": b.ShoulderHeight, "shoulderHalf": b.ShoulderHalf, "hipHeight": b.HipHeight, "hipHalf": b.HipHalf,
 			"kneeHeight": b.KneeHeight, "ankleHeight": b.AnkleH, "footLength": b.FootLength, "chinHeight": b.ChinHeight}}
+	if g := d.Movement.Guide; g != nil {
+		start, other := m.path.GuidePoints(g)
+		frame := "room"
+		if g.Relative {
+			frame = "lifter"
+		}
+		sc.Guide = &report.SceneGuide{Kind: g.Kind, Start: report.PointOf(start), Other: report.PointOf(other), Frame: frame}
+	}
+	sc.Arm = armHandles(d, f, lead)
 	for seg, name := range body.SegmentNames {
 		sc.Segments = append(sc.Segments, report.SceneSegment{Name: name, Origin: report.PointOf(f.Origin[seg]), Turn: flat(&f.Turn[seg])})
 	}
@@ -61,6 +70,19 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 		sc.Pads = append(sc.Pads, report.ScenePad{Middle: report.PointOf(p.Middle), Turn: flat(&p.Turn), Half: report.PointOf(p.Half)})
 	}
 	return sc, nil
+}
+
+// armHandles are the elbow and, unless something decides how the upper arm turns, the hand of an arm whose path is given pose by pose.
+func armHandles(d *setup.Document, f *body.Frames, lead body.Side) []report.SceneHandle {
+	v := &d.Movement
+	if v.Kind != "keyframes" || d.Posture.RootOf() == "hands" || v.LegsMove() {
+		return nil
+	}
+	out := []report.SceneHandle{{By: "elbow", At: report.PointOf(f.Joint[lead.Joint(body.ElbowR)])}}
+	if v.InLine == "" && v.BarWidth == 0 && !v.NoSpin && !v.Natural {
+		out = append(out, report.SceneHandle{By: "hand", At: report.PointOf(f.Grip[lead])})
+	}
+	return out
 }
 
 func flat(m *space.Mat) [9]float64 {

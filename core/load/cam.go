@@ -15,7 +15,36 @@ import (
 )
 
 var cam = Kind{Name: setup.Cam, With: "with a cam", Counted: "the pin", Needs: "machine", OwnSeat: func(*setup.Load) bool { return true },
-	Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Check: checkCam, Fit: fitCam, source: newCam, Dials: []dial.Dial{stackDial}}
+	Mass: onPin, Scale: scalePin, AtHand: pinAtHand, Check: checkCam, Fit: fitCam, source: newCam, Dials: []dial.Dial{stackDial,
+		{Name: dial.PadRadius, Read: padRadius, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].PadRadius = v }},
+		offAxis(dial.AxisForward, "Machine axis, ahead of the joint", "x", func(o *setup.Point) *float64 { return &o.X }),
+		offAxis(dial.AxisUp, "Machine axis, above the joint", "y", func(o *setup.Point) *float64 { return &o.Y })}}
+
+// padRadius is where the pad is on the machine's arm.
+func padRadius(d *setup.Document, i int) dial.Setting {
+	return dial.Setting{Group: "loads", Label: "Pad, from the machine's axis", Kind: "length", From: 0.1, To: max(0.6, d.Loads[i].PadRadius),
+		Step: 0.01, Value: d.Loads[i].PadRadius, Paint: "none", Paths: []string{dial.LoadPath(i, "padRadius")}}
+}
+
+// offAxis is a dial of how far the machine's axis is off the joint, one way. It is not painted: the best is no offset, whatever the fit.
+func offAxis(name dial.Name, label, axis string, part func(*setup.Point) *float64) dial.Dial {
+	return dial.Dial{Name: name,
+		Read: func(d *setup.Document, i int) dial.Setting {
+			s := dial.Setting{Group: "loads", Label: label, Kind: "length", From: -0.15, To: 0.15, Step: 0.01, Paint: "none",
+				Paths: []string{dial.LoadPath(i, "axisOffset."+axis)}}
+			if o := d.Loads[i].AxisOffset; o != nil {
+				s.Value = *part(o)
+			}
+			return s
+		},
+		Write: func(d *setup.Document, i int, v float64) {
+			l := &d.Loads[i]
+			if l.AxisOffset == nil {
+				l.AxisOffset = &setup.Point{}
+			}
+			*part(l.AxisOffset) = v
+		}}
+}
 
 func checkCam(v *setup.Checks, path string, l *setup.Load) {
 	v.OneOf(path+".coordinate", "coordinate that the machine turns with", l.Coordinate, setup.CamJoints...)

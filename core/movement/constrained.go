@@ -118,23 +118,13 @@ func (p *Path) reach(target space.Vec, swivel, plane float64, q *body.Pose) floa
 	q[setup.ElbowFlexion] = flexion
 
 	g := r3.Scale(1/max(distance, 1e-9), line)
-	elbow := space.Vec{Y: -1}
-	if axis := r3.Cross(space.X, g); space.Norm(axis) > 1e-9 {
-		carry := space.Rot(r3.Unit(axis), math.Atan2(space.Norm(axis), g.X))
-		elbow = carry.Apply(elbow)
-	}
-	out := r3.Cross(elbow, g)
+	elbow, out := elbowZero(g)
 	s, c := math.Sincos(swivel)
 	elbow = r3.Add(r3.Scale(c, elbow), r3.Scale(s, out))
 
 	// The humerus turns its own frame, built from the line to the grip and the elbow's side of it, onto that of the trunk.
-	hand := r3.Add(space.Vec{Y: -upper}, r3.Scale(fore, forearmIn(flexion, b.CarryingAngle)))
-	h := r3.Unit(hand)
-	side := space.Reject(space.Vec{Y: -1}, h)
-	if space.Norm(side) < 1e-7 {
-		side = space.Reject(space.Vec{X: -1}, h)
-	}
-	humerus := onto(h, r3.Unit(side), g, r3.Unit(elbow))
+	h := r3.Unit(p.handFrom(q))
+	humerus := onto(h, elbowSide(h), g, r3.Unit(elbow))
 	setShoulder(&humerus, plane, q)
 	return miss
 }
@@ -276,13 +266,6 @@ func lean(free *body.Pose, out, turn float64, q *body.Pose) {
 
 // handAside is how far the right grip is from the middle of the body, m.
 func (p *Path) handAside(q *body.Pose) float64 {
-	b := p.body
-	var none body.Pose
-	shoulder, _, _ := b.Girdle(q, &none)
-	sp, cp := math.Sincos(q[setup.ShoulderPlane])
-	swing := space.Rot(space.Vec{X: -cp, Z: sp}, q[setup.ShoulderElevation])
-	twist := space.RotY(q[setup.ShoulderRotation])
-	humerus := swing.Mul(&twist)
-	hand := r3.Add(space.Vec{Y: -b.UpperArm}, r3.Scale(b.Forearm+b.Grip, forearmIn(q[setup.ElbowFlexion], b.CarryingAngle)))
-	return r3.Add(shoulder, humerus.Apply(hand)).Z
+	shoulder, humerus := p.upperArm(q)
+	return r3.Add(shoulder, humerus.Apply(p.handFrom(q))).Z
 }

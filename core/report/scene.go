@@ -17,6 +17,22 @@ type Scene struct {
 	Pressure *Point             `json:"pressure,omitempty" doc:"Where the floor would have to push, m."`
 	Joint    string             `json:"joint" doc:"The target joint."`
 	Posture  string             `json:"posture" doc:"Kind of posture."`
+	Arm      []SceneHandle      `json:"arm,omitempty" doc:"By what the arm can be led where the path is given pose by pose."`
+	Guide    *SceneGuide        `json:"guide,omitempty" doc:"The line or arc that leads the hand."`
+}
+
+// SceneHandle is a place of the lead side's arm by which it can be led.
+type SceneHandle struct {
+	By string `json:"by" enum:"hand,elbow"`
+	At Point  `json:"at" doc:"m."`
+}
+
+// SceneGuide is a line or arc that leads the hand of the lead side, as it would if the shoulder blades stood still.
+type SceneGuide struct {
+	Kind  string `json:"kind" enum:"line,arc"`
+	Start Point  `json:"start" doc:"Where the hand starts, m."`
+	Other Point  `json:"other" doc:"Where a line ends, or the centre of an arc, m."`
+	Frame string `json:"frame" doc:"What its places are counted in: the room, or the lifter's own directions." enum:"room,lifter"`
 }
 
 // ScenePad is a flat cushion.

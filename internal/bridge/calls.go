@@ -43,6 +43,8 @@ func (c *Core) Calls() []Call {
 		{"choices", "What the setup consists of, and what else it could.", []string{"document"}, edits.ChoicesOf},
 		{"change", "The document with something else of what it could consist of.", []string{"document", "what", "key", "index"}, edits.Change},
 		{"pose", "The document with a pose of its path changed, added or dropped.", []string{"document", "index", "what", "value"}, edits.WithPose},
+		{"poseLed", "The document with the arm in one pose of its path led by hand or elbow to a place in the room.", []string{"document", "index", "by", "x", "y",
+			"z"}, edits.WithPoseLed},
 		{"set", "The document with a plain part of it set to a value, given as JSON.", []string{"document", "path", "value"}, edits.Set},
 		{"begin", "A setup for a lifter from a region, a kind of load and a position.", []string{"lifter", "region", "kind", "position"},
 			edits.Begin},

@@ -54,6 +54,7 @@ func (p *page) fromNothing(region, kind, position string) {
 	p.choose("What is it for?", region)
 	p.choose("With what?", kind)
 	p.choose("In what position?", position)
+	p.until("it is dialled in", `[...document.querySelectorAll('[role="dialog"] button')].some(b => b.innerText === "Start" && !b.disabled)`)
 	p.press("Start")
 	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)
 }
@@ -212,6 +213,13 @@ func TestBuildALeverPullDown(t *testing.T) {
 	if kinds := p.offers("With what?"); slices.Contains(kinds, "Machine") || !slices.Contains(kinds, "Cable") {
 		t.Errorf("for the triceps it offers %v", kinds)
 	}
+	p.press("Cancel")
+	p.press("New setup")
+	p.press("From scratch")
+	p.choose("What is it for?", "Deltoid, middle")
+	p.choose("With what?", "Cable")
+	p.says(`[role="dialog"]`, "Dialled in: fit")
+	p.says(`[role="dialog"]`, "instead of")
 	p.press("Cancel")
 	p.fromNothing("Latissimus, lower", "Machine", "Seated")
 	before := p.dial("lever.plates/0")

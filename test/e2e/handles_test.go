@@ -71,6 +71,8 @@ func TestEveryHandle(t *testing.T) {
 		{"press.bench.60", "1", "notch", 50, -10, "bench.angle", true},        // the head end upright and forward
 		{"press.bench.60", "1", "bench", 0, -30, "bench.height", true},
 		{"press.bench.60", "2", "swivel", -30, -10, "guide.swivel", true}, // the right elbow outward
+		{"press.bench.60", "1", "guide.start", 0, -30, "guide.startY", true},
+		{"press.bench.60", "1", "guide.end", 30, 0, "guide.endX", true},
 		{"lever.far", "1", "seat", 0, -30, "seat.height", true},
 		{"lever.far", "1", "lean", 60, 10, "trunk.lean", true},
 		{"curl.behind", "1", "pulley", 0, -40, "pulley.height/0", true},
@@ -207,4 +209,23 @@ func TestPosesOfAPath(t *testing.T) {
 		p.press("Undo")
 	}
 	p.until("as it was", poses+" === 7")
+}
+
+// The arm of a pose is led in the picture by its hand and by its elbow, in the plane of the view; what is led stays in that pose.
+func TestArmIsLedInThePicture(t *testing.T) {
+	p := openRaise(t, startProgram(t))
+	p.press("Set the path pose by pose")
+	p.press("Pose 3, at 30% of the path")
+	for _, by := range []string{"hand", "elbow"} {
+		grip := handle("pose." + by)
+		p.until("the "+by, grip)
+		x, y := p.middle(grip)
+		p.drag(grip, 30, -25, 6)
+		p.until("the "+by+" follows", fmt.Sprintf(`(() => { const b = document.querySelector('[data-handle="pose.%s"]')?.getBoundingClientRect();
+			return b && Math.hypot(b.x + b.width / 2 - %f, b.y + b.height / 2 - %f) > 15 })()`, by, x, y))
+	}
+	p.press("Undo")
+	p.press("Undo")
+	p.press("Pose 4, at 50% of the path")
+	p.until("the handles of another pose", handle("pose.hand"))
 }

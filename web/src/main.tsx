@@ -2,6 +2,7 @@ import "./engine/module"; // first: the core loads while the rest of the page st
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
+import { registerOffline } from "./offline/register";
 import { makeKeptPresent } from "./state/present";
 
 const root = document.getElementById("root");
@@ -13,3 +14,4 @@ const show = () =>
     </StrictMode>,
   );
 makeKeptPresent().then(show, show);
+registerOffline();

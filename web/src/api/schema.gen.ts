@@ -1723,6 +1723,10 @@ export interface components {
       /** @description Key of the present one. */
       position: string;
       positions: components["schemas"]["EditsPosition"][];
+      /** @description Key of how it does. */
+      turn: string;
+      /** @description How the upper arm turns about itself along its path; empty where that is not a matter of choice. */
+      turns: components["schemas"]["EditsNamed"][];
       ways: components["schemas"]["EditsWay"][];
     };
     EditsEffect: {
@@ -3544,11 +3548,15 @@ export interface components {
        * @description The coordinate that names the target joint's sweep, degrees.
        */
       angleDeg: number;
+      /** @description By what the arm can be led where the path is given pose by pose. */
+      arm?: components["schemas"]["SceneHandle"][];
       /** @description Outline of what stands on the floor, m; empty where a seat or bench carries too. */
       base: components["schemas"]["ReportPoint"][];
       columns: components["schemas"]["SceneColumn"][];
       /** @description What the surroundings push with to hold the lifter here. */
       contacts: components["schemas"]["ReportContact"][];
+      /** @description The line or arc that leads the hand. */
+      guide?: components["schemas"]["SceneGuide"];
       /**
        * Format: double
        * @description Where the lifter faces, degrees.
@@ -3613,6 +3621,25 @@ export interface components {
       x: number;
       /** Format: double */
       z: number;
+    };
+    SceneGuide: {
+      /**
+       * @description What its places are counted in: the room, or the lifter's own directions.
+       * @enum {string}
+       */
+      frame: "room" | "lifter";
+      /** @enum {string} */
+      kind: "line" | "arc";
+      /** @description Where a line ends, or the centre of an arc, m. */
+      other: components["schemas"]["ReportPoint"];
+      /** @description Where the hand starts, m. */
+      start: components["schemas"]["ReportPoint"];
+    };
+    SceneHandle: {
+      /** @description m. */
+      at: components["schemas"]["ReportPoint"];
+      /** @enum {string} */
+      by: "hand" | "elbow";
     };
     SceneLoad: {
       contact: components["schemas"]["ReportPoint"];

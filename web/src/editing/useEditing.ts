@@ -3,20 +3,21 @@ import type { Problem } from "../engine/types";
 import { useStable } from "../ui/useStable";
 import { opened } from "./draft";
 import { history } from "./history";
-import { type Put, type Stored, useSaving } from "./useSaving";
+import type { Stored } from "./send";
+import { type ToSave, useSaving } from "./useSaving";
 
 /**
  * A document that is open with its history: the saved one, or the draft that this browser kept. Problems are told as it changes,
  * and one with problems is not sent to the server.
  */
-export function useEditing<D>(stored: Stored<D>, put: Put<D>, check: (text: string, document: D) => Problem[]) {
+export function useEditing<D>(stored: Stored<D>, toSave: ToSave<D>, check: (text: string, document: D) => Problem[]) {
   const [start] = useState(() => opened(stored));
   const [state, dispatch] = useReducer(history, { past: [], now: start.text, future: [], dragging: null });
   const text = state.now;
   const document = useMemo(() => JSON.parse(text) as D, [text]);
   const judge = useStable(check);
   const problems = useMemo(() => judge(text, document), [judge, text, document]);
-  const saving = useSaving<D>(stored.id, text, start.saved, start.version, put);
+  const saving = useSaving<D>(stored.id, text, start.saved, start.version, toSave);
   const save = useStable(() => {
     if (problems.length === 0) void saving.save();
   });

@@ -2,13 +2,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { isOutage, Refused } from "../api/client";
 import { useStable } from "../ui/useStable";
-import { dropDraft, writeDraft } from "./draft";
+import { draftSaved, dropDraft, readDraft, writeDraft } from "./draft";
+import { useOwnSaves } from "./outbox";
+import { type Save, type Stored, send } from "./send";
 
-/** A document as the server keeps it. */
-export type Stored<D> = { id: string; version: number; updatedAt: string; document: D };
-
-/** Sends a document that is based on a version to the server. */
-export type Put<D> = (basedOn: number, document: D) => Promise<Stored<D>>;
+/** How a document that is based on a version goes to the server. */
+export type ToSave<D> = (basedOn: number, document: D) => Save;
 
 export type SaveState<D> =
   | { kind: "saved" }
@@ -26,32 +25,41 @@ const retryAfter = 2500; // ms
  * Saves the document to the server. The draft is kept in the browser at every change and dropped when the server has
  * it. While the server is away a save that was asked for waits and is tried again.
  */
-export function useSaving<D>(id: string, document: string, savedText: string, startVersion: number, send: Put<D>) {
-  const put = useStable(send);
+export function useSaving<D>(id: string, document: string, savedText: string, startVersion: number, asSave: ToSave<D>) {
+  const toSave = useStable(asSave);
   const cache = useQueryClient();
+  const [asked] = useState(() => readDraft(id)?.waiting); // and not answered before the screen was left
   const [version, setVersion] = useState(startVersion);
   const [saved, setSaved] = useState(savedText);
-  const [state, setState] = useState<SaveKind>("saved");
+  const [state, setState] = useState<SaveKind>(asked ? "waiting" : "saved");
   const [problem, setProblem] = useState<{ why?: string; theirs?: Stored<D> }>({});
+  const waiting = useRef<Save>(asked);
   const latest = useRef({ document, version });
   latest.current = { document, version };
 
+  useOwnSaves(id);
   useEffect(() => {
     if (document === saved) dropDraft(id);
-    else writeDraft(id, { document, version });
+    else writeDraft(id, { document, version, waiting: waiting.current });
   }, [document, saved, id, version]);
 
   const keep = useCallback(
     async (basedOn: number) => {
       const text = latest.current.document;
+      const request = toSave(basedOn, JSON.parse(text) as D);
       setState("saving");
       try {
-        const row = await put(basedOn, JSON.parse(text) as D);
+        const row = (await send(request)) as Stored<D>;
+        waiting.current = undefined;
+        draftSaved(id, text, row.version); // also when the screen was left meanwhile
         setVersion(row.version);
         setSaved(text);
         setState("saved");
         void cache.invalidateQueries();
       } catch (error) {
+        waiting.current = isOutage(error) ? request : undefined;
+        const draft = readDraft(id);
+        if (draft) writeDraft(id, { ...draft, waiting: waiting.current });
         if (error instanceof Refused && error.failure.status === 409) {
           setProblem({ theirs: error.failure.current as Stored<D> });
           setState("conflict");
@@ -63,7 +71,7 @@ export function useSaving<D>(id: string, document: string, savedText: string, st
         }
       }
     },
-    [cache, put],
+    [cache, toSave, id],
   );
   const save = useCallback(() => keep(latest.current.version), [keep]);
 

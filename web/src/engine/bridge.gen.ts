@@ -23,6 +23,9 @@ export type DialName =
   | "cuff"
   | "load.mass"
   | "lever.plates"
+  | "pad.radius"
+  | "axis.forward"
+  | "axis.up"
   | "stance.out"
   | "stance.aside"
   | "heading"
@@ -37,6 +40,8 @@ export type DialName =
   | "bench.angle"
   | "bench.mass"
   | "trunk.lean"
+  | "trunk.bend"
+  | "trunk.turn"
   | "path.plane"
   | "path.startPlane"
   | "path.elbow"
@@ -45,9 +50,24 @@ export type DialName =
   | "hold.plane"
   | "hold.rotation"
   | "hold.elbow"
+  | "hold.pronation"
+  | "hold.wrist"
+  | "blades.up"
+  | "blades.forward"
+  | "grip.width"
   | "guide.swivel"
   | "guide.travel"
   | "guide.turn"
+  | "guide.begins"
+  | "guide.startX"
+  | "guide.startY"
+  | "guide.startZ"
+  | "guide.endX"
+  | "guide.endY"
+  | "guide.endZ"
+  | "guide.centreX"
+  | "guide.centreY"
+  | "guide.centreZ"
   | "pose.from"
   | "pose.to"
   | "range.from"
@@ -68,6 +88,7 @@ export type RawCalls = {
   choices(document: string): string;
   change(document: string, what: string, key: string, index: number): string;
   pose(document: string, index: number, what: string, value: number): string;
+  poseLed(document: string, index: number, by: string, x: number, y: number, z: number): string;
   set(document: string, path: string, value: string): string;
   begin(lifter: string, region: string, kind: string, position: string): string;
   beginnings(lifter: string): string;
@@ -143,6 +164,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** The document with a pose of its path changed, added or dropped. */
   pose(document: string, index: number, what: string, value: number): Answer<Schemas["Document"]> {
     return JSON.parse(this.raw.pose(document, index, what, value));
+  }
+  /** The document with the arm in one pose of its path led by hand or elbow to a place in the room. */
+  poseLed(document: string, index: number, by: string, x: number, y: number, z: number): Answer<Schemas["Document"]> {
+    return JSON.parse(this.raw.poseLed(document, index, by, x, y, z));
   }
   /** The document with a plain part of it set to a value, given as JSON. */
   set(document: string, path: string, value: string): Answer<Schemas["Document"]> {

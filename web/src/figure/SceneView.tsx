@@ -11,8 +11,10 @@ import { extentOf } from "./extent";
 import { Hatch } from "./Hatch";
 import type { Turned } from "./handles/follow";
 import { Handles, type StartDrag } from "./handles/Handles";
+import { PoseHandles } from "./handles/PoseHandles";
 import { Scales } from "./Scales";
 import { sweptArm } from "./sweep";
+import type { Vec } from "./vector";
 import { fit, type Turn, type View, type ViewName } from "./view";
 
 const Picture = styled.svg`
@@ -30,6 +32,8 @@ export type SceneActions = {
   dragCancelled(): void;
   moveTo(s: number): void;
   turnView(turn: Turn): void;
+  /** Leads the arm of a pose of the path by hand or elbow to a place in the room. */
+  leadArm(pose: number, by: "hand" | "elbow", to: Vec): void;
 };
 
 type Props = {
@@ -123,6 +127,11 @@ export function SceneView(props: Props) {
             sweeps={props.sweeps}
             turn={turn}
           />
+          <PoseHandles
+            {...{ view, scene, held, start, place }}
+            frames={props.document.movement.keyframes ?? none}
+            lead={actions.leadArm}
+          />
           {setting("range.to") && <Ends view={view} report={report} ring={ring} drag={dragEnd} />}
           {now && (
             <RingHandle
@@ -141,6 +150,8 @@ export function SceneView(props: Props) {
     </Frame>
   );
 }
+
+const none: never[] = [];
 
 const Frame = styled.div`
   position: absolute;

@@ -2,6 +2,7 @@ import { Moon, Ruler, Sun } from "lucide-react";
 import { Suspense } from "react";
 import { NavLink, Outlet, useLocation } from "react-router";
 import styled from "styled-components";
+import { useOutbox } from "../editing/outbox";
 import { usePicked } from "../state/picked";
 import { setPreferences, usePreferences } from "../state/preferences";
 import { ErrorBoundary } from "../ui/ErrorBoundary";
@@ -61,6 +62,7 @@ const Frame = styled.div`
 
 /** The rail and the room for a screen. */
 export function Shell() {
+  useOutbox();
   const { units, theme } = usePreferences();
   const { pathname } = useLocation();
   const count = usePicked().setups.length;

@@ -32,6 +32,7 @@ export function gripsOf(scene: Scene, report: Report, settings: Setting[]): Grip
     ...floorGrips(scene, find),
     ...benchGrips(scene, find),
     ...bodyGrips(scene, find),
+    ...guideGrips(scene, report, find),
     ...planeGrip(report, find),
   ];
 }
@@ -186,6 +187,26 @@ function bodyGrips(scene: Scene, find: Found): Grip[] {
     out.push({ name: "swivel", at: elbow, look: "turn", swing: { setting: swivel, centre, axis, sign } });
   }
   return out;
+}
+
+/** The ends of a line, or the start and the centre of an arc, that lead the hand. */
+function guideGrips(scene: Scene, report: Report, find: Found): Grip[] {
+  const { guide } = scene;
+  if (!guide) return [];
+  const left = report.lead === "left" ? -1 : 1;
+  const [x, y, z] = guide.frame === "room" ? [X, Y, Z] : [forwardOf(scene), Y, mul(rightOf(scene), left)];
+  const other = guide.kind === "arc" ? "centre" : "end";
+  const grip = (name: "start" | "end" | "centre", at: Vec): Grip => ({
+    name: `guide.${name}`,
+    at,
+    look: "turn",
+    slides: slides(
+      slide(find(`guide.${name}X`), x),
+      slide(find(`guide.${name}Y`), y),
+      slide(find(`guide.${name}Z`), z),
+    ),
+  });
+  return [grip("start", guide.start), grip(other, guide.other)].filter((g) => g.slides?.length);
 }
 
 /** The way the arm points at the end of its path, from above. */

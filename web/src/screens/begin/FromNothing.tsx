@@ -1,18 +1,19 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { core } from "../../engine/core";
-import type { Problem } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
+import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Select } from "../../ui/Select";
-import { fitted } from "./fitted";
+import { written } from "../../ui/written";
 import { type Props, Questions, Told } from "./parts";
+import { useBegun } from "./useBegun";
 
-/** Three questions, each with the answers that exist after the ones before it, and a setup that answers them. */
+/** Three questions, each with the answers that exist after the ones before it, and a setup that answers them, dialled in. */
 export function FromNothing(props: Props) {
   const [wanted, setRegion] = useState("deltoid.middle");
   const [kindWanted, setKind] = useState("cable");
   const [positionWanted, setPosition] = useState("standing");
-  const [problems, setProblems] = useState<Problem[]>([]);
   const { body } = props.lifter;
   const offered = useQuery({
     queryKey: ["beginnings", body],
@@ -22,24 +23,64 @@ export function FromNothing(props: Props) {
   const of = list.find((b) => b.region.key === wanted) ?? list[0];
   const of2 = of?.kinds.find((k) => k.kind === kindWanted) ?? of?.kinds[0];
   const at = of2?.positions.find((p) => p.key === positionWanted) ?? of2?.positions[0];
-  const [region, kind, position] = [of?.region.key ?? wanted, of2?.kind ?? kindWanted, at?.key ?? positionWanted];
-  const begin = async () => {
-    const answer = (await core()).begin(body, region, kind, position);
-    setProblems(answer.problems ?? []);
-    if (answer.ok) await fitted(answer.ok, props.room).then(props.pick).then(props.close);
-  };
+  const asked = of && of2 && at ? { region: of.region.key, kind: of2.kind, position: at.key } : null;
+  const begun = useBegun(props.lifter, props.room, asked);
+  const units = useUnits();
+  const { document, found, share } = begun;
   return (
     <Questions>
-      <Select label="What is it for?" options={list.map((b) => b.region)} value={region} onChange={setRegion} />
-      <Select
-        label="With what?"
-        options={of?.kinds.map((k) => ({ key: k.kind, label: k.label })) ?? []}
-        value={kind}
-        onChange={setKind}
-      />
-      <Select label="In what position?" options={of2?.positions ?? []} value={position} onChange={setPosition} />
-      <Told problems={problems} />
-      <Button onPress={() => void begin()}>Start</Button>
+      <div className="asked">
+        <Select
+          label="What is it for?"
+          options={list.map((b) => b.region)}
+          value={asked?.region ?? wanted}
+          onChange={setRegion}
+        />
+        <Select
+          label="With what?"
+          options={of?.kinds.map((k) => ({ key: k.kind, label: k.label })) ?? []}
+          value={asked?.kind ?? kindWanted}
+          onChange={setKind}
+        />
+        <Select
+          label="In what position?"
+          options={of2?.positions ?? []}
+          value={asked?.position ?? positionWanted}
+          onChange={setPosition}
+        />
+      </div>
+      <Told problems={begun.problems} />
+      {document && (
+        <div className="begun">
+          <SetupPicture document={found?.document ?? document} width={280} height={210} line />
+          <div role="status">
+            {share !== null && <p>Dialling it in: {Math.round(100 * share)}%</p>}
+            {share === null && found && (
+              <>
+                <p>
+                  Dialled in: fit {Math.round(found.fit)}
+                  {begun.before && `, ${Math.round(begun.before.fit)} as it came`}.
+                </p>
+                <ul>
+                  {found.changes.map((c) => (
+                    <li key={c.key}>
+                      {c.label} {written(c.to, c.kind, units)}, instead of {written(c.from, c.kind, units)}
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+            {share === null && !found && <p>{begun.why}</p>}
+          </div>
+        </div>
+      )}
+      <Button
+        look="strong"
+        isDisabled={!document || share !== null}
+        onPress={() => document && void props.pick(found?.document ?? document).then(props.close)}
+      >
+        Start
+      </Button>
     </Questions>
   );
 }

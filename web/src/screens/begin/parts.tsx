@@ -33,6 +33,9 @@ export const Questions = styled.div`
   > button { min-width: 0; }
   label { display: grid; gap: 4px; color: var(--quiet); font-size: 12px; }
   p[role="alert"] { color: var(--brick); }
+  .asked { display: grid; grid-template-columns: repeat(auto-fit, minmax(200px, 1fr)); gap: 12px; width: 100%; }
+  .begun { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: start; }
+  .begun ul { padding-left: 16px; margin: 4px 0; }
 `;
 
 /** Whether a text holds every word that is looked for. */

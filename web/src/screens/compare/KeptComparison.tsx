@@ -12,10 +12,7 @@ import { CompareSheet } from "./CompareSheet";
 export function KeptComparison({ core, stored }: { core: Core; stored: StoredComparison }) {
   const editing = useEditing<Kept>(
     stored,
-    (version, document) =>
-      settled(
-        client.PUT("/api/comparisons/{id}", { params: { path: { id: stored.id } }, body: { version, document } }),
-      ),
+    (version, document) => ({ path: "/api/comparisons/{id}", id: stored.id, body: { version, document } }),
     (text) => core.comparison(text).problems ?? [],
   );
   const { document: kept, problems, saving, save, change, undo, redo, canUndo, canRedo } = editing;

@@ -5,7 +5,7 @@ import type { Kept, Member } from "../../engine/types";
 import { mostCompared } from "../../state/picked";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { written } from "../workbench/written";
+import { written } from "../../ui/written";
 
 const Box = styled.section`
   small { display: block; color: var(--quiet); font-size: 12px; line-height: 16px; }

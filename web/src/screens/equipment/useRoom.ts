@@ -1,4 +1,3 @@
-import { client, settled } from "../../api/client";
 import { useEditing } from "../../editing/useEditing";
 import type { Core } from "../../engine/core";
 import type { Room, StoredRoom } from "../../engine/types";
@@ -22,8 +21,7 @@ export type RoomEdits = {
 export function useRoom(core: Core, stored: StoredRoom) {
   const editing = useEditing<Room>(
     stored,
-    (version, document) =>
-      settled(client.PUT("/api/rooms/{id}", { params: { path: { id: stored.id } }, body: { version, document } })),
+    (version, document) => ({ path: "/api/rooms/{id}", id: stored.id, body: { version, document } }),
     (text) => core.room(text).problems ?? [],
   );
   const { document: room, problems, saving, save, change, dragDone, undo, redo, canUndo, canRedo, replace } = editing;

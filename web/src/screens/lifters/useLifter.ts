@@ -1,6 +1,5 @@
-import { client, Refused, settled } from "../../api/client";
+import type { Stored } from "../../editing/send";
 import { useEditing } from "../../editing/useEditing";
-import type { Stored } from "../../editing/useSaving";
 import type { Core } from "../../engine/core";
 import type { Lifter, Problem, StoredLifter } from "../../engine/types";
 
@@ -18,17 +17,7 @@ const asStored = (l: StoredLifter): Stored<Person> => ({
 export function useLifter(core: Core, stored: StoredLifter) {
   return useEditing<Person>(
     asStored(stored),
-    async (version, document) => {
-      try {
-        const path = { id: stored.id };
-        return asStored(
-          await settled(client.PUT("/api/lifters/{id}", { params: { path }, body: { version, ...document } })),
-        );
-      } catch (error) {
-        const now = error instanceof Refused ? (error.failure.current as StoredLifter | undefined) : undefined;
-        throw now ? new Refused({ ...(error as Refused).failure, current: asStored(now) }) : error;
-      }
-    },
+    (version, document) => ({ path: "/api/lifters/{id}", id: stored.id, body: { version, ...document } }),
     (_, document) => check(core, document),
   );
 }

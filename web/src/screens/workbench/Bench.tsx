@@ -86,14 +86,11 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   const [tab, setTab] = useState("rig");
   const units = useUnits();
   const navigate = useNavigate();
-  const saving = useSaving<SetupDocument>(stored.id, text, start.saved, start.version, (version, document) =>
-    settled(
-      client.PUT("/api/setups/{id}", {
-        params: { path: { id: stored.id } },
-        body: { version, lifterId: stored.lifterId, document },
-      }),
-    ),
-  );
+  const saving = useSaving<SetupDocument>(stored.id, text, start.saved, start.version, (version, document) => ({
+    path: "/api/setups/{id}",
+    id: stored.id,
+    body: { version, lifterId: stored.lifterId, document },
+  }));
   const model = useModel(core, text, saving.saved, s, dragged !== null);
   const [playing, play] = usePlay(model.document.tempo, moveTo);
   const away = useServerAway();

@@ -12,11 +12,11 @@ import { Modal } from "../../ui/Modal";
 import { Segments, Select } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { Tick } from "../../ui/Tick";
+import { written } from "../../ui/written";
 import { Aims } from "./Aims";
 import { Front } from "./Front";
 import { MapOfTwo } from "./MapOfTwo";
 import { Scoring } from "./Scoring";
-import { written } from "./written";
 
 const Body = styled.div`
   &:not([hidden]) { display: grid; }

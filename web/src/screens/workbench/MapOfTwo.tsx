@@ -7,7 +7,7 @@ import { isDial } from "../../state/dials";
 import { useUnits } from "../../state/units";
 import { Select } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
-import { written } from "./written";
+import { written } from "../../ui/written";
 
 const Box = styled.div`
   display: grid;

@@ -104,7 +104,8 @@ export function Poses({ core, frames, edits, problems, show }: Props) {
         ))}
       </div>
       <p>
-        Pose {at + 1} of {frames.length}: the path goes evenly from one to the next.
+        Pose {at + 1} of {frames.length}: the path goes evenly from one to the next. Type angles, or drag the elbow or
+        the hand in the picture.
       </p>
       <div className="angles">
         {Object.keys(frame.pose)

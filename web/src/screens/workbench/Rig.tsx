@@ -216,6 +216,14 @@ export const Rig = memo(function Rig(props: Props) {
             onChange={(key) => key !== "keep" && edits.restructure("way", key)}
           />
         )}
+        {choices && choices.turns.length > 0 && (
+          <Select
+            label="Upper arm rotates"
+            options={choices.turns}
+            value={choices.turn}
+            onChange={(key) => edits.restructure("turn", key)}
+          />
+        )}
         {dials(rest("path"))}
         {document.movement.keyframes?.length ? (
           <Poses core={core} frames={document.movement.keyframes} edits={edits} problems={problems} show={props.show} />

@@ -64,6 +64,7 @@ export const Stage = memo(function Stage(props: Props) {
               dragCancelled: edits.dragCancelled,
               moveTo,
               turnView,
+              leadArm: edits.leadArm,
             }}
           />
         ) : (

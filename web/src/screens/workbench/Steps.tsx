@@ -4,7 +4,7 @@ import type { Step } from "../../engine/types";
 import { partsOf, signed } from "../../state/scoring";
 import { type Units, useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
-import { written } from "./written";
+import { written } from "../../ui/written";
 
 const List = styled.ul`
   list-style: none;

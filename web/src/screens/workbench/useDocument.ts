@@ -20,9 +20,23 @@ export type Edits = {
   set(path: string, value: unknown, drag?: boolean): void;
   /** Changes a pose of the path, adds or drops one; says why where that is refused. */
   pose(index: number, what: string, value: number): string | null;
+  /** Leads the arm in one pose of the path by hand or elbow to a place in the room. */
+  leadArm(pose: number, by: "hand" | "elbow", to: { x: number; y: number; z: number }): void;
   /** Changes what the setup consists of: its position, way, side, or a load's hold, copy or mirror. */
   restructure(
-    what: "position" | "way" | "side" | "hold" | "hand" | "feet" | "copy" | "mirror" | "poses" | "lock" | "unlock",
+    what:
+      | "position"
+      | "way"
+      | "side"
+      | "hold"
+      | "hand"
+      | "feet"
+      | "turn"
+      | "copy"
+      | "mirror"
+      | "poses"
+      | "lock"
+      | "unlock",
     key: string,
     index?: number,
   ): void;
@@ -63,6 +77,7 @@ export function useDocument(core: Core, stored: StoredSetup) {
       const why = answer.problems?.[0];
       return why ? `${why.what} ${why.hint ?? ""}` : null;
     }),
+    leadArm: useStable((pose, by, { x, y, z }) => take(core.poseLed(text, pose, by, x, y, z), "picture")),
     restructure: useStable((what, key, index = 0) => take(core.change(text, what, key, index))),
     set: useStable((path, value, drag = false) =>
       take(core.set(text, path, JSON.stringify(value ?? null)), drag ? "beside" : null),

@@ -1,4 +1,4 @@
-import type { Units } from "../../state/units";
+import type { Units } from "../state/units";
 
 /** A value of a setting in words: a hole by its number, anything else with its unit. */
 export const written = (v: number, kind: string, units: Units) =>
