@@ -134,7 +134,7 @@ func (o *outcome) profile() report.Profile {
 	r := &o.result
 	return report.Profile{
 		Loads: shape(&r.Loads), Total: shape(&r.Total),
-		PeakEffort: r.PeakEffort, LimitingAngleDeg: r.LimitingAngle.Times(space.Deg(1)),
+		PeakEffort: r.PeakEffort, LimitingAngleDeg: r.LimitingAngle.Times(space.Deg(1)), PeakPlace: o.peakPlace(),
 		Fit: r.Fit, LoadFactor: r.LoadFactor, Reps: r.Reps,
 		DeadSpots: spans(r.DeadSpots), Cliffs: cliffs(r.Cliffs),
 	}

@@ -1,9 +1,6 @@
 package evaluate
 
 import (
-	"math"
-
-	"dialarc/core/body"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -19,7 +16,7 @@ func (w *work) workVerdict() []report.Verdict {
 	}
 	at := floats.MaxIdx(w.rep.Total)
 	m := &w.out
-	in := verdict.WorkInput{Where: w.where(at), Doubt: w.doubtAt(at), None: w.nobody()}
+	in := verdict.WorkInput{Where: w.o.placeOf(at), Doubt: w.doubtAt(at), None: w.nobody()}
 	shares := map[string]int{}
 	for i := range m.Regions {
 		p := &m.Regions[i]
@@ -85,34 +82,6 @@ func (w *work) nobody() string {
 		return "The model knows the strength of hip abduction but not its muscles: gluteus medius and minimus do it."
 	}
 	return "None of the muscles in the model does this."
-}
-
-// Places along the path that have words (own).
-const (
-	nearEnd = 0.1  // of the path
-	level   = 0.22 // sine of how far from level a limb counts as level
-)
-
-// where is the place at which the torque is largest, in a coach's words.
-func (w *work) where(at int) string {
-	d := w.rep.Direction[at]
-	both, s := w.o.path.Both(), w.rep.S[at]
-	limb := map[body.Joint]string{body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin"}[w.joint]
-	moves := map[body.Joint]bool{body.HipR: !w.stands, body.KneeR: !w.stands, body.ShoulderR: true, body.ElbowR: true}[w.joint]
-	switch {
-	case limb != "" && moves && math.Abs(d.Y) < level && both:
-		return "with the " + limb + "s level"
-	case limb != "" && moves && math.Abs(d.Y) < level:
-		return "with the " + limb + " level"
-	case s <= nearEnd && w.stands && legJoint(w.joint):
-		return "at the bottom"
-	case s <= nearEnd:
-		return "at the start"
-	case s >= 1-nearEnd:
-		return "at the end"
-	}
-	swept := w.rep.Swept[at] / w.rep.Swept[len(w.rep.Swept)-1]
-	return [3]string{"in the first third", "in the middle", "in the last third"}[min(2, int(3*swept))]
 }
 
 // doubtAt is the first reason why shares are rough at a place; empty when they are firm.

@@ -133,6 +133,7 @@ type Profile struct {
 	Total            Shape         `json:"total" doc:"With the arm's own weight."`
 	PeakEffort       metric.Metric `json:"peakEffort" doc:"Largest torque over capacity."`
 	LimitingAngleDeg metric.Metric `json:"limitingAngleDeg" doc:"Where that is, degrees."`
+	PeakPlace        string        `json:"peakPlace" doc:"Where the largest torque is, in a coach's words, like with the arms level; empty without a peak."`
 	Fit              metric.Metric `json:"fit" doc:"How well the profile fits the school, 0 to 100."`
 	LoadFactor       metric.Metric `json:"loadFactor" doc:"Factor on the variable loads for a peak effort of 1."`
 	Reps             metric.Metric `json:"reps" doc:"Repetitions possible with this load by the model."`

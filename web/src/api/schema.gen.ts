@@ -3233,6 +3233,8 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+      /** @description Where the largest torque is, in a coach's words, like with the arms level; empty without a peak. */
+      peakPlace: string;
       /** @description Repetitions possible with this load by the model. */
       reps: {
         value: number | null;

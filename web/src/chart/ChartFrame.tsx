@@ -9,7 +9,7 @@ import { notify } from "../ui/Notices";
 
 const Box = styled.div`
   > header { display: flex; align-items: center; justify-content: space-between; gap: 8px; min-height: 28px; }
-  > header button { min-height: 26px; padding: 2px 6px; color: var(--quiet); }
+  > header button { min-height: max(26px, var(--target)); padding: 2px 6px; color: var(--quiet); }
   .table { max-height: 260px; overflow: auto; border: 1px solid var(--line); margin: 4px 0; }
   table { border-collapse: collapse; width: 100%; font-size: 12px; }
   th { position: sticky; top: 0; background: var(--sheet); text-align: right; font-weight: 600; color: var(--quiet); }

@@ -9,7 +9,8 @@ export const EditBar = styled.header`
   padding: 8px 14px;
   border-bottom: 1px solid var(--line);
   min-width: 0;
-  > a { color: var(--quiet); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; max-width: 24ch; }
+  > a { color: var(--quiet); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; max-width: 24ch;
+    min-width: var(--target); min-height: var(--target); line-height: max(18px, var(--target)); }
   > a:hover { text-decoration: underline; }
   .slash { color: var(--quiet); }
   input {

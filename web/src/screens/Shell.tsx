@@ -54,6 +54,8 @@ const Frame = styled.div`
     > main { order: 0; }
     > nav { order: 1; flex-direction: row; padding: 4px 8px; border: 0; border-top: 1px solid var(--line); }
     > nav svg.logo { display: none; }
+    > nav a, > nav button { flex: 1 1 auto; width: auto; padding: 8px 2px; font-size: 11px; }
+    > nav .push { display: none; }
     > nav .count { display: inline-block; margin: 0 0 0 3px; }
     > nav button svg { display: none; }
   }

@@ -77,6 +77,11 @@ export const GlobalStyle = createGlobalStyle`
   @media print { :root:root:root { ${light} color-scheme: light; } }
   @media print { html, body, #root { height: auto; } body { overflow: visible; } }
   button, input, textarea { font: inherit; color: inherit; }
+  /* What can be pressed is as large as a pointer needs, on a phone as a finger does; in a sentence it is as high as the line. */
+  :root { --target: 24px; }
+  @media (max-width: 700px) { :root { --target: 44px; } }
+  p, li > span, .verdict, .problem { --target: 0px; }
+  :where(button, [role="radio"], summary, label:has(> input), nav a) { min-width: var(--target); min-height: var(--target); }
   a { color: inherit; }
   h1, h2, h3 { font-size: inherit; font-weight: 600; }
   .mono { font-family: "Spline Sans Mono Variable", monospace; font-variant-numeric: tabular-nums; }

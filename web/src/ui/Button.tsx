@@ -8,7 +8,7 @@ const Styled = styled(AriaButton)<{ $look: "plain" | "strong" | "quiet" | "link"
   display: inline-flex;
   align-items: center;
   gap: 6px;
-  min-height: 30px;
+  min-height: max(30px, var(--target));
   padding: 4px 12px;
   border-radius: 6px;
   font-weight: 500;
@@ -17,7 +17,7 @@ const Styled = styled(AriaButton)<{ $look: "plain" | "strong" | "quiet" | "link"
   border: 1px solid ${(p) => (p.$look === "plain" ? "var(--line)" : "transparent")};
   background: ${(p) => (p.$look === "strong" ? "var(--ink)" : p.$look === "plain" ? "var(--sheet)" : "transparent")};
   color: ${(p) => (p.$look === "strong" ? "var(--sheet)" : p.$look === "link" ? "var(--slate)" : "var(--ink)")};
-  ${(p) => p.$look === "link" && "padding: 0; min-height: 0; font-weight: 600; text-decoration: underline; white-space: normal; text-align: left;"}
+  ${(p) => p.$look === "link" && "padding: 0; min-height: var(--target); font-weight: 600; text-decoration: underline; white-space: normal; text-align: left;"}
   transition: background 100ms;
   &[data-hovered] { ${(p) => (p.$look === "strong" || p.$look === "link" ? "opacity: 0.88;" : "background: var(--paper);")} }
   &[data-pressed] { transform: translateY(1px); }

@@ -21,8 +21,8 @@ const Box = styled.div`
 `;
 
 const Step = styled(Button)`
-  width: 24px;
-  height: 22px;
+  width: var(--step, 24px);
+  height: var(--step, 24px);
   display: grid;
   place-items: center;
   padding: 0;
@@ -33,7 +33,6 @@ const Step = styled(Button)`
   &:first-of-type { border-radius: 5px 0 0 5px; }
   &:last-of-type { border-radius: 0 5px 5px 0; border-left: 0; }
   &[data-focus-visible] { outline: 2px solid var(--slate); outline-offset: 1px; z-index: 1; }
-  @media (pointer: coarse) { width: 40px; height: 36px; }
 `;
 
 const Keep = styled(ToggleButton)`

@@ -11,7 +11,7 @@ const Section = styled.section`
     grid-template-columns: auto minmax(0, 1fr) 12px;
     gap: 10px;
     align-items: baseline;
-    min-height: 34px;
+    min-height: max(34px, var(--target));
     padding: 7px 0;
     border: 0;
     background: none;

@@ -10,7 +10,7 @@ const Labelled = styled.label`
   > span { color: var(--quiet); font-size: 12px; line-height: 16px; }
   input {
     width: 100%;
-    min-height: 30px;
+    min-height: max(30px, var(--target));
     padding: 3px 8px;
     border: 1px solid var(--line);
     border-radius: 6px;

@@ -8,6 +8,8 @@ const Ask = styled(Button)`
   border: 0;
   background: none;
   padding: 0 2px;
+  display: inline-grid;
+  place-items: center;
   color: var(--quiet);
   cursor: pointer;
   vertical-align: -2px;

@@ -7,7 +7,7 @@ const box = css`
   label { color: var(--quiet); font-size: 12px; }
   input, textarea {
     width: 100%;
-    min-height: 32px;
+    min-height: max(32px, var(--target));
     padding: 5px 9px;
     border: 1px solid var(--line);
     border-radius: 6px;

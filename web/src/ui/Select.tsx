@@ -25,7 +25,7 @@ const Box = styled(AriaSelect)`
     align-items: center;
     justify-content: space-between;
     gap: 3px;
-    min-height: 30px;
+    min-height: max(30px, var(--target));
     padding: 3px 5px 3px 8px;
     border: 1px solid var(--line);
     border-radius: 6px;
@@ -92,7 +92,7 @@ const Row = styled.div`
   button {
     border: 0;
     background: transparent;
-    min-height: 26px;
+    min-height: max(26px, var(--target));
     padding: 2px 10px;
     cursor: pointer;
     color: var(--quiet);

@@ -110,7 +110,7 @@ export function CardSheet({ document: d, report, scene, settings, lifter, gym, l
             <p>
               {peakAngleDeg.value != null &&
                 peak.value != null &&
-                `Hardest at ${units.text(peakAngleDeg.value, "angle")}, ${units.text(peak.value, "torque")}${report.both ? " each side" : ""}.`}
+                `Hardest ${report.profile.peakPlace}, at ${units.text(peakAngleDeg.value, "angle")}: ${units.text(peak.value, "torque")}${report.both ? " each side" : ""}.`}
             </p>
             <ProfileChart report={report} uncertainty={null} s={0} moveTo={() => {}} still />
           </>

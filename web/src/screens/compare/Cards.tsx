@@ -33,7 +33,7 @@ const Row = styled.ol`
   header { display: flex; align-items: center; gap: 6px; }
   header b { font-size: 15px; }
   header > svg { flex: 1; min-width: 20px; }
-  header button { min-height: 24px; padding: 2px 5px; }
+  header button { min-height: var(--target); padding: 2px 5px; }
   .name { font-weight: 600; overflow-wrap: anywhere; }
   small { display: block; color: var(--quiet); font-size: 12px; line-height: 16px; }
   .told { display: flex; gap: 4px; align-items: start; }

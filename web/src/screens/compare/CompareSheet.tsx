@@ -35,7 +35,7 @@ const Sheet = styled.div`
   .two > div { display: grid; gap: 14px; align-content: start; min-width: 0; }
   .caution { display: flex; gap: 8px; color: var(--quiet); font-size: 12px; line-height: 16px; }
   .body[data-stale="true"] .two { opacity: 0.6; }
-  @media (max-width: 999px) { .two { grid-template-columns: minmax(0, 1fr); } .back { display: inline; } }
+  @media (max-width: 999px) { .two { grid-template-columns: minmax(0, 1fr); } .back { display: block; } }
   @media (max-width: 700px) { .body { padding: 12px 14px 40px; } }
   @media print { height: auto; .body { overflow: visible; } header button, .back { display: none; } }
 `;

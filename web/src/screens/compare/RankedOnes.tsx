@@ -39,7 +39,7 @@ const Row = styled(Pictured)`
     overflow: hidden;
     margin: 3px 0;
   }
-  summary { cursor: pointer; font-size: 12px; color: var(--slate); min-height: 24px; }
+  summary { cursor: pointer; font-size: 12px; color: var(--slate); min-height: var(--target); }
   .thirds i { display: block; height: 100%; border-right: 1px solid var(--sheet); }
   @media (max-width: 500px) { && { grid-template-columns: minmax(0, 1fr) auto; } }
 `;

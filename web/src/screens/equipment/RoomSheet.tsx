@@ -28,7 +28,7 @@ const Sheet = styled.div`
   .body { overflow: auto; padding: 12px 24px 40px; }
   .body > * { max-width: 860px; }
   .back { display: none; }
-  @media (max-width: 700px) { .body { padding: 12px 14px 40px; } .back { display: inline; } }
+  @media (max-width: 700px) { .body { padding: 12px 14px 40px; } .back { display: block; } }
 `;
 
 const Part = styled.section`

@@ -31,7 +31,7 @@ const Sheet = styled.div`
   .body { overflow: auto; padding: 14px 24px 40px; }
   .body > * { max-width: 860px; }
   .back { display: none; }
-  @media (max-width: 700px) { .parts, .body { padding-left: 14px; padding-right: 14px; } .back { display: inline; } }
+  @media (max-width: 700px) { .parts, .body { padding-left: 14px; padding-right: 14px; } .back { display: block; } }
 `;
 
 const parts = [

@@ -18,13 +18,14 @@ import { nextValue } from "../../state/steps";
 import { useUnits } from "../../state/units";
 import { notify } from "../../ui/Notices";
 import { Segments } from "../../ui/Select";
+import { useNarrow } from "../../ui/useNarrow";
 import { usePaced } from "../../ui/usePaced";
 import { useStable } from "../../ui/useStable";
 import { BenchHeader } from "./BenchHeader";
 import { DialIn } from "./DialIn";
 import { KeyHelp } from "./KeyHelp";
 import { useKeys } from "./keys";
-import { Readings } from "./Readings";
+import { Glance, Readings } from "./Readings";
 import { Rig } from "./Rig";
 import { Stage } from "./Stage";
 import { useDocument } from "./useDocument";
@@ -67,7 +68,27 @@ const Columns = styled.div`
     .middle { order: 0; }
     .tabs { display: flex; order: 1; justify-content: center; padding: 6px; border-top: 1px solid var(--line); }
     .rig, .arc { order: 2; border: 0; }
-    &[data-tab="rig"] .arc, &[data-tab="arc"] .rig { display: none; }
+    &[data-tab="rig"] .arc:not(.glance), &[data-tab="arc"] .rig { display: none; }
+  }
+  @media (max-width: 700px) {
+    grid-template-rows: minmax(340px, 50%) repeat(3, max-content);
+    overflow: auto;
+    .views { right: 0; padding: 8px; gap: 6px; flex-direction: column; align-items: end; pointer-events: none; }
+    .views > * { pointer-events: auto; }
+    .views > [role="group"] { flex-direction: column; background: var(--sheet); justify-self: end; }
+    .views > [role="group"] button + button { border-left: 0; border-top: 1px solid var(--line); }
+    .views > [data-hint] { display: none; }
+    .middle { order: -1; position: sticky; top: 0; z-index: 3; background: var(--paper); border-bottom: 1px solid var(--line); }
+    .rig, .arc { overflow: visible; contain: none; }
+    .arc.glance { order: 0; }
+    .arc { padding-bottom: 4px; }
+  }
+  /* Too low for all of it: a page zoomed to twice its size, or a phone on its side. */
+  @media (max-width: 999px) and (max-height: 560px) {
+    grid-template-rows: 340px auto auto;
+    overflow: auto;
+    .middle { position: relative; }
+    .rig, .arc { overflow: visible; contain: none; }
   }
 `;
 
@@ -139,7 +160,9 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   });
   useAskBeforeLeaving(saving.state.kind === "saving");
 
+  const narrow = useNarrow();
   const parts = useParts(model, text, dragged === "picture");
+  const glance = <Glance judged={parts.readings.judged} edits={edits} />;
   return (
     <Page>
       <BenchHeader
@@ -168,6 +191,11 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
         <section className="rig" aria-label="Rig">
           <Rig {...parts.rig} core={core} edits={edits} show={moveTo} />
         </section>
+        {narrow && (
+          <section className="arc glance" aria-label="At a glance">
+            {glance}
+          </section>
+        )}
         <div className="tabs">
           <Segments label="Show" options={tabs} value={tab} onChange={setTab} />
         </div>
@@ -179,6 +207,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
           />
         </div>
         <section className="arc" aria-label="Profile">
+          {!narrow && glance}
           <Readings core={core} {...parts.readings} s={s} moveTo={moveTo} edits={edits} />
         </section>
       </Columns>

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { CircleHelp, CloudOff, FileDown, GitCompare, History, Printer } from "lucide-react";
+import { CircleHelp, CloudOff, Ellipsis, FileDown, GitCompare, History, Printer } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
 import { client, settled } from "../../api/client";
@@ -10,6 +10,8 @@ import { SaveStatus } from "../../editing/SaveStatus";
 import type { SaveKind } from "../../editing/useSaving";
 import type { Lifter } from "../../engine/types";
 import { Button } from "../../ui/Button";
+import { Menu } from "../../ui/Menu";
+import { useNarrow } from "../../ui/useNarrow";
 
 type Props = {
   lifterId: string;
@@ -40,6 +42,14 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
     queryKey: ["lifter", lifterId],
     queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: lifterId } } })),
   });
+  const narrow = useNarrow();
+  const actions = [
+    { label: "Add to comparison", run: props.pick, Icon: GitCompare },
+    { label: "Versions", run: props.states, Icon: History },
+    { label: "Setup card", run: props.card, Icon: Printer },
+    { label: "Export the setup", run: props.keepFile, Icon: FileDown },
+    { label: "Keyboard shortcuts", run: props.help, Icon: CircleHelp },
+  ];
   return (
     <EditBar>
       <Link to={`/lifters/${lifterId}`}>{lifter.data?.name ?? "Lifter"}</Link>
@@ -57,23 +67,19 @@ export const BenchHeader = memo(function BenchHeader(props: Props) {
           <CloudOff size={15} aria-hidden /> Server away: your work is kept here
         </span>
       )}
-      <Button onPress={props.dialIn}>Dial in</Button>
-      <Button look="quiet" aria-label="Add to comparison" onPress={props.pick}>
-        <GitCompare size={16} aria-hidden />
-      </Button>
+      {!narrow && <Button onPress={props.dialIn}>Dial in</Button>}
       <UndoRedo {...props} />
-      <Button look="quiet" aria-label="Versions" onPress={props.states}>
-        <History size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" aria-label="Setup card" onPress={props.card}>
-        <Printer size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" aria-label="Export the setup" onPress={props.keepFile}>
-        <FileDown size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" aria-label="Keyboard shortcuts" onPress={props.help}>
-        <CircleHelp size={16} aria-hidden />
-      </Button>
+      {!narrow &&
+        actions.map(({ label, run, Icon }) => (
+          <Button key={label} look="quiet" aria-label={label} onPress={run}>
+            <Icon size={16} aria-hidden />
+          </Button>
+        ))}
+      {narrow && (
+        <Menu label="More" actions={[{ label: "Dial in", run: props.dialIn }, ...actions]}>
+          <Ellipsis size={16} aria-hidden />
+        </Menu>
+      )}
       <SaveButton state={state} save={props.save} />
     </EditBar>
   );

@@ -16,7 +16,7 @@ const Box = styled.section`
     display: flex;
     gap: 4px;
     align-items: center;
-    min-height: 26px;
+    min-height: max(26px, var(--target));
     padding: 2px 7px 2px 4px;
     border: 1px solid transparent;
     border-radius: 6px;

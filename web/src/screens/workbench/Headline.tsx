@@ -58,16 +58,17 @@ export function Headline({ report }: { report: Report }) {
 
 function Hardest({ report }: { report: Report }) {
   const units = useUnits();
-  const { total, loads } = report.profile;
+  const { total, loads, peakPlace } = report.profile;
   if (report.hold || total.peakAngleDeg.value == null || total.peak.value == null)
     return <h2 className="first">{report.hold ? "Static hold" : "No peak"}</h2>;
   const parts = [
+    `at ${units.text(total.peakAngleDeg.value, "angle")}`,
     loads.phase && `loaded ${loads.phase}`,
     `${units.text(total.peak.value, "torque")}${report.both ? " each side" : ""}`,
   ];
   return (
     <h2 className="first">
-      Hardest at {units.text(total.peakAngleDeg.value, "angle")}
+      Hardest {peakPlace}
       <small>{parts.filter(Boolean).join(", ")}</small>
     </h2>
   );
@@ -82,7 +83,7 @@ function Tiles({ report }: { report: Report }) {
   const tiles = [
     fit.value != null && { name: "fit to target", value: fit.value.toFixed(0), of: " of 100" },
     peakEffort.value != null && {
-      name: at == null ? "effort" : `effort, at ${units.text(at, "angle")}`,
+      name: at == null ? "effort" : `effort at ${units.text(at, "angle")}`,
       value: units.text(100 * peakEffort.value, "percent"),
       of: "",
     },

@@ -17,7 +17,8 @@ const Box = styled.div`
     position: absolute;
     bottom: -13px;
     width: 26px;
-    height: 26px;
+    min-width: 0; /* they stand close together where poses do; arrow keys and the angles below reach each of them too */
+    height: max(26px, var(--target));
     margin-left: -13px;
     border: 2px solid var(--slate);
     border-radius: 50%;

@@ -42,15 +42,25 @@ type Props = {
   edits: Edits;
 };
 
-/** The right column: what comes first, the profile, and everything else in lines that open. */
+/** What comes first of what is found: the headline and how the verdicts stand. */
+export const Glance = memo(function Glance({ judged, edits }: Pick<Props, "judged" | "edits">) {
+  if (!judged) return null;
+  const { good, suggestions, settings } = judged;
+  return (
+    <>
+      <Headline report={good.report} />
+      <Judged good={good} suggestions={suggestions} settings={settings} edits={edits} />
+    </>
+  );
+});
+
+/** The right column, below what comes first: the profile, and everything else in lines that open. */
 export const Readings = memo(function Readings({ core, profile, judged, deeper, s, moveTo, edits }: Props) {
   const place = useDeferredValue(s);
   if (!profile || !judged || !deeper) return null;
   const { report } = judged.good;
   return (
     <>
-      <Headline report={report} />
-      <Judged good={judged.good} suggestions={judged.suggestions} settings={judged.settings} edits={edits} />
       {!profile.good.report.hold && <Profile {...profile} s={s} moveTo={moveTo} edits={edits} />}
       <div className="parts">
         <Behind {...judged} edits={edits} />

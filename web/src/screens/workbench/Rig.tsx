@@ -14,6 +14,8 @@ import { Hint } from "../../ui/Hint";
 import { Segments, Select } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { Tick } from "../../ui/Tick";
+import { useNarrow } from "../../ui/useNarrow";
+import { OneDial } from "./OneDial";
 import { Poses } from "./Poses";
 import { RoomPart, TakeAnother } from "./RoomPart";
 import type { Edits } from "./useDocument";
@@ -62,21 +64,20 @@ export const Rig = memo(function Rig(props: Props) {
   const { core, rested, document, settings, sweeps, fresh, problems, warnings, edits } = props;
   const mine = (s: Setting) => (p: Problem) => s.paths.some((path) => p.path === path || p.path.startsWith(`${path}.`));
   const homeless = problems.filter((p) => !settings.some((s) => mine(s)(p)));
-  const dials = (which: (s: Setting) => boolean) =>
-    settings
-      .filter(which)
-      .map((s) => (
-        <Dial
-          key={s.key}
-          setting={s}
-          sweeps={sweeps}
-          problems={problems.filter(mine(s))}
-          warnings={warnings.filter(mine(s))}
-          onTurn={edits.turn}
-          onDone={edits.turnDone}
-          onLock={(key, locked) => edits.restructure(locked ? "lock" : "unlock", key)}
-        />
-      ));
+  const narrow = useNarrow();
+  const draw = (s: Setting) => (
+    <Dial
+      key={s.key}
+      setting={s}
+      sweeps={sweeps}
+      problems={problems.filter(mine(s))}
+      warnings={warnings.filter(mine(s))}
+      onTurn={edits.turn}
+      onDone={edits.turnDone}
+      onLock={(key, locked) => edits.restructure(locked ? "lock" : "unlock", key)}
+    />
+  );
+  const dials = (which: (s: Setting) => boolean) => settings.filter(which).map(draw);
   const of = (load: number) => (s: Setting) => s.group === "loads" && s.key.endsWith(`/${load}`);
   const rest = (group: string) => (s: Setting) => s.group === group && !s.main;
   const choices = useMemo(() => core.choices(rested.text).ok, [core, rested.text]);
@@ -104,6 +105,7 @@ export const Rig = memo(function Rig(props: Props) {
         The track of a dial shows the score at every value: darker is better, the mark is the best, hatched is ruled
         out.
       </Hint>
+      {narrow && <OneDial settings={settings.filter((s) => s.main)} draw={draw} />}
       <Target target={document.target} set={edits.set} />
       {loads.map((load, i) => (
         <div key={load.id}>
@@ -137,10 +139,10 @@ export const Rig = memo(function Rig(props: Props) {
             </div>
             <span>{loadTitle(document, load)}</span>
           </div>
-          {dials((s) => of(i)(s) && s.main)}
+          {!narrow && dials((s) => of(i)(s) && s.main)}
         </div>
       ))}
-      {dials((s) => s.group !== "loads" && s.main)}
+      {!narrow && dials((s) => s.group !== "loads" && s.main)}
       <h2 className="more">More</h2>
       {loads.map((load, i) =>
         !attaches(load, i) ? null : (

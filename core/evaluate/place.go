@@ -1,0 +1,54 @@
+package evaluate
+
+import (
+	"math"
+
+	"dialarc/core/body"
+)
+
+// Places along the path that have words (own).
+const (
+	nearEnd = 0.1  // of the path
+	level   = 0.22 // sine of how far from level a limb counts as level
+)
+
+// limbs are what each joint moves.
+var limbs = map[body.Joint]string{body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin"}
+
+// placeOf says in a coach's words where on the path a sample lies: by the limb where that is level, else by how far the lift is.
+func (o *outcome) placeOf(at int) string {
+	s, stands := o.rep.S[at], o.station.Root == body.OnFeet
+	limb := limbs[o.joint]
+	moves := limb != "" && !(stands && legJoint(o.joint))
+	switch {
+	case moves && math.Abs(o.rep.Direction[at].Y) < level && o.path.Both():
+		return "with the " + limb + "s level"
+	case moves && math.Abs(o.rep.Direction[at].Y) < level:
+		return "with the " + limb + " level"
+	case s <= nearEnd && stands && legJoint(o.joint):
+		return "at the bottom"
+	case s <= nearEnd:
+		return "at the start"
+	case s >= 1-nearEnd:
+		return "at the end"
+	}
+	swept := o.rep.Swept[at] / o.rep.Swept[len(o.rep.Swept)-1]
+	return [3]string{"in the first third", "in the middle", "in the last third"}[min(2, int(3*swept))]
+}
+
+// peakPlace says where the torque is largest; empty where there is no peak.
+func (o *outcome) peakPlace() string {
+	if !o.result.Total.Peak.Known() {
+		return ""
+	}
+	most := -1
+	for i, t := range o.rep.Total {
+		if !o.inGap(i) && !math.IsNaN(t) && (most < 0 || t > o.rep.Total[most]) {
+			most = i
+		}
+	}
+	if most < 0 {
+		return ""
+	}
+	return o.placeOf(most)
+}
