@@ -9,6 +9,7 @@ import (
 	"dialarc/core/muscle"
 	"dialarc/core/profile"
 	"dialarc/core/report"
+	"dialarc/core/reps"
 	"dialarc/core/space"
 )
 
@@ -198,10 +199,9 @@ func follow(l *report.Limit, o *outcome, list demands, factor float64) {
 	l.RepsHigh, _ = repetitions(factor * wide)
 }
 
-// repetitions are those that are possible with a load that a factor more of would go once: Epley 1985 (from memory), 1RM = w (1 + n/30),
-// for n of at least 2. More than 30 are no longer a test of strength.
+// repetitions are those that are possible with a load that a factor more of would go once. More than 30 are no longer a test of strength.
 func repetitions(factor float64) (m metric.Metric, light bool) {
-	switch n := 30 * (factor - 1); {
+	switch n := reps.At(factor); {
 	case n > mostReps:
 		return metric.Missing("More than 30 repetitions: light."), true
 	case n >= 2:

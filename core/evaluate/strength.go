@@ -10,6 +10,7 @@ import (
 	"dialarc/core/metric"
 	"dialarc/core/profile"
 	"dialarc/core/report"
+	"dialarc/core/reps"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
@@ -40,30 +41,41 @@ func told(l *setup.Lifter) []profile.Told {
 	return out
 }
 
-// onceFactor is how much more somebody lifts once than so often, by Epley 1985 (Boyd Epley Workout, from memory): 1 + n/30 from two
-// repetitions on.
-func onceFactor(reps int) float64 {
-	if reps < 2 {
-		return 1
-	}
-	return 1 + float64(reps)/30
-}
-
 // tellSet evaluates one set for a lifter whose strength is the estimate: the joint that asks most of it with the load that goes once gave
 // out, so the lifter is as much stronger there as it asks more than there is.
 func tellSet(plain *setup.Lifter, set *setup.KnownSet) (profile.Told, setup.Problems) {
 	none := profile.Told{}
+	if set.Factor > 0 {
+		return profile.Told{Factor: set.Factor, Actions: map[string]float64{set.Action: 1}}, nil
+	}
 	ready, ok := catalogue.Find(plain, set.Exercise)
 	if !ok {
 		return none, setup.Problems{{Path: "exercise", What: "There is no exercise " + set.Exercise + ".", Hint: "Choose one of the list."}}
 	}
-	d := ready.Document
+	return tellDone(ready.Document, set.Load, set.Reps+set.Left)
+}
+
+// Tell is what a set in a setup says of a lifter whose strength is the estimate: the action that gave out, and how many times as strong as
+// estimated the lifter was there. The setup's own lifter is taken, without tests and known sets.
+func Tell(d *setup.Document, kg float64, n int) (action string, factor float64, problems setup.Problems) {
+	c := d.Clone()
+	c.Lifter = untested(&c.Lifter)
+	t, problems := tellDone(c, kg, n)
+	if len(problems) > 0 {
+		return "", 0, problems
+	}
+	return largestOf(t.Actions), t.Factor, nil
+}
+
+// tellDone evaluates a setup with the load that goes once, by a load that went n times, those in reserve counted.
+func tellDone(d setup.Document, kg float64, n int) (profile.Told, setup.Problems) {
+	none := profile.Told{}
 	counted := Counted(&d)
 	if counted < 0 {
 		return none, setup.Problems{{Path: "exercise", What: "In " + d.Name + " no load is counted in kilograms.",
 			Hint: "Choose an exercise with dumbbells, a bar, a stack or plates."}}
 	}
-	*load.MassField(&d.Loads[counted]) = set.Load * onceFactor(set.Reps+set.Left)
+	*load.MassField(&d.Loads[counted]) = kg * reps.Once(float64(n))
 	if problems := rules.Validate(&d); len(problems) > 0 {
 		return none, problems
 	}
@@ -135,7 +147,7 @@ func KnownOf(l *setup.Lifter) *report.Known {
 	out.Usual.LowBack, out.Usual.Grip = usual.Bearable()
 	for i := range l.Sets {
 		set := &l.Sets[i]
-		one := report.SetTold{Once: number(math.Round(2*set.Load*onceFactor(set.Reps+set.Left)) / 2)}
+		one := report.SetTold{Once: number(math.Round(2*set.Load*reps.Once(float64(set.Reps+set.Left))) / 2)}
 		t, problems := tellSet(&plain, set)
 		if len(problems) > 0 {
 			one.Factor = metric.Missing(problems[0].What)

@@ -237,7 +237,12 @@ func (v *checks) sets(sets []setup.KnownSet) {
 	}
 	for i, s := range sets {
 		path := fmt.Sprintf("lifter.sets[%d]", i)
-		if s.Exercise == "" || len(s.Exercise) > 60 {
+		switch {
+		case s.Factor > 0:
+			v.OneOf(path+".action", "action that gave out", s.Action, setup.Actions...)
+			v.Field(knownSetRows, path+".factor", "factor on the estimate", s.Factor, "", "")
+			v.Name(path+".setup", s.Setup)
+		case s.Exercise == "" || len(s.Exercise) > 60:
 			v.Add(path+".exercise", "The set names no exercise.", "A load says something about strength only in a known exercise.",
 				"Choose the exercise that it was done in.")
 		}

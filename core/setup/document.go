@@ -91,9 +91,13 @@ type StrengthTest struct {
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
 }
 
-// KnownSet is a set that the lifter has done: so much, so often, with so many repetitions left.
+// KnownSet is a set that the lifter has done: so much, so often, with so many repetitions left. It names an exercise of the library, or,
+// taken over from what was logged, what it says of an action.
 type KnownSet struct {
-	Exercise string  `json:"exercise" doc:"Key of the exercise, as it comes for this lifter." example:"curl.dumbbell"`
+	Exercise string  `json:"exercise,omitempty" doc:"Key of the exercise, as it comes for this lifter." example:"curl.dumbbell"`
+	Setup    string  `json:"setup,omitempty" doc:"Logged: name of the setup." maxLength:"200"`
+	Action   string  `json:"action,omitempty" doc:"Logged: the joint action that gave out, as in strength tests."`
+	Factor   float64 `json:"factor,omitempty" doc:"Logged: how many times as strong as the estimate the lifter was there." minimum:"0" maximum:"10"`
 	Load     float64 `json:"load" doc:"kg, as it is counted there: each dumbbell, the whole bar, the pin of the stack, the plates of a lever." minimum:"0.5" maximum:"500"`
 	Reps     int     `json:"reps" doc:"Repetitions done." minimum:"1" maximum:"30"`
 	Left     int     `json:"left,omitempty" doc:"Repetitions that were left in reserve." minimum:"0" maximum:"10"`

@@ -47,7 +47,7 @@ export function KnownSets({ core, body, actionLabel, problemAt, change }: Props)
   const text = JSON.stringify(body);
   const known = useMemo(() => core.strength(JSON.parse(text)).ok ?? null, [core, text]);
   const sets = body.sets ?? [];
-  const nameOf = (key: string) => exercises.find((e) => e.key === key)?.name ?? key;
+  const nameOf = (set: KnownSet) => set.setup ?? exercises.find((e) => e.key === set.exercise)?.name ?? set.exercise ?? "";
   return (
     <Sets aria-label="Known sets">
       <h2>Known sets</h2>
@@ -58,15 +58,15 @@ export function KnownSets({ core, body, actionLabel, problemAt, change }: Props)
       {sets.length > 0 && (
         <ul>
           {sets.map((set, i) => (
-            <li key={`${set.exercise}${set.load}${set.reps}${set.left ?? 0}${set.date ?? ""}`}>
+            <li key={`${set.exercise}${set.setup}${set.load}${set.reps}${set.left ?? 0}${set.date ?? ""}`}>
               <span>
-                {nameOf(set.exercise)}: {units.text(set.load, "mass")} for {set.reps}
+                {nameOf(set)}: {units.text(set.load, "mass")} for {set.reps}
                 {set.left ? ` with ${set.left} left` : ""}
                 <Says told={known?.sets[i]} actionLabel={actionLabel} problem={problemAt(`sets[${i}]`)} />
               </span>
               <Button
                 look="quiet"
-                aria-label={`Remove the set of ${nameOf(set.exercise)}`}
+                aria-label={`Remove the set of ${nameOf(set)}`}
                 onPress={() => change(sets.filter((_, k) => k !== i))}
               >
                 <Trash2 size={16} aria-hidden />
