@@ -13,18 +13,19 @@ const Schema = "dialarc.block/1"
 
 // Block is weeks with the same plan for one lifter.
 type Block struct {
-	Schema  string   `json:"schema" doc:"Version of the block." example:"dialarc.block/1"`
-	Name    string   `json:"name" doc:"What the coach calls it."`
-	Start   string   `json:"start" doc:"First day." example:"2026-11-30"`
-	Weeks   int      `json:"weeks" doc:"How many." minimum:"1" maximum:"16"`
-	Deload  int      `json:"deload,omitempty" doc:"The week with half the sets and two more in reserve, from 1; none unless given." minimum:"0" maximum:"16"`
-	Days    []Day    `json:"days" doc:"The sessions of a week, in their order." maxItems:"14"`
-	Lags    []string `json:"lags,omitempty" doc:"Keys of regions that come first because they lag." maxItems:"10"`
-	Low     *float64 `json:"low,omitempty" doc:"Hard sets a week below which a trained region has too few; 6 unless given." minimum:"0" maximum:"60"`
-	High    *float64 `json:"high,omitempty" doc:"Hard sets a week above which it has too many; 20 unless given." minimum:"0" maximum:"60"`
-	Seconds *float64 `json:"seconds,omitempty" doc:"What a change between exercises takes, s; 45 unless given." minimum:"0" maximum:"600"`
-	Gym     string   `json:"gym,omitempty" doc:"Id of the gym that it is for."`
-	Notes   string   `json:"notes,omitempty" doc:"What the coach wants to remember about it." maxLength:"4000"`
+	Schema   string   `json:"schema" doc:"Version of the block." example:"dialarc.block/1"`
+	LifterID string   `json:"lifterId,omitempty" doc:"Id of the lifter whose it is."`
+	Name     string   `json:"name" doc:"What the coach calls it."`
+	Start    string   `json:"start" doc:"First day." example:"2026-11-30"`
+	Weeks    int      `json:"weeks" doc:"How many." minimum:"1" maximum:"16"`
+	Deload   int      `json:"deload,omitempty" doc:"The week with half the sets and two more in reserve, from 1; none unless given." minimum:"0" maximum:"16"`
+	Days     []Day    `json:"days" doc:"The sessions of a week, in their order." maxItems:"14"`
+	Lags     []string `json:"lags,omitempty" doc:"Keys of regions that come first because they lag." maxItems:"10"`
+	Low      *float64 `json:"low,omitempty" doc:"Hard sets a week below which a trained region has too few; 6 unless given." minimum:"0" maximum:"60"`
+	High     *float64 `json:"high,omitempty" doc:"Hard sets a week above which it has too many; 20 unless given." minimum:"0" maximum:"60"`
+	Seconds  *float64 `json:"seconds,omitempty" doc:"What a change between exercises takes, s; 45 unless given." minimum:"0" maximum:"600"`
+	Gym      string   `json:"gym,omitempty" doc:"Id of the gym that it is for."`
+	Notes    string   `json:"notes,omitempty" doc:"What the coach wants to remember about it." maxLength:"4000"`
 }
 
 // Day is one session of a week.

@@ -11,9 +11,9 @@ import (
 
 // Done is a set that was done of an entry.
 type Done struct {
-	Load float64
-	Reps int
-	RIR  int // 4 stands for four or more
+	Load float64 `json:"load" doc:"kg."`
+	Reps int     `json:"reps"`
+	RIR  int     `json:"rir" doc:"4 stands for four or more."`
 }
 
 // Proposal is what comes after the sets of an entry that were done last.

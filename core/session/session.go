@@ -19,16 +19,17 @@ const Schema = "dialarc.session/1"
 
 // Session is one day at the gym.
 type Session struct {
-	Schema  string       `json:"schema" doc:"Version of the session." example:"dialarc.session/1"`
-	Rev     int          `json:"rev" doc:"How often what stands beside the sets was changed." minimum:"0" maximum:"1000000"`
-	Name    string       `json:"name" doc:"What it is called, like A."`
-	Date    string       `json:"date" doc:"Day." example:"2026-11-30"`
-	BlockID string       `json:"blockId,omitempty" doc:"Id of the block that it was planned in."`
-	Week    int          `json:"week,omitempty" doc:"Week of the block, from 1." minimum:"0" maximum:"16"`
-	Entries []plan.Entry `json:"entries" doc:"What was planned, and what was added or swapped on the day." maxItems:"40"`
-	Planned []Planned    `json:"planned,omitempty" doc:"What each entry was planned with." maxItems:"40"`
-	Notes   string       `json:"notes,omitempty" maxLength:"4000"`
-	Sets    []Set        `json:"sets" doc:"What was done, in time." maxItems:"400"`
+	Schema   string       `json:"schema" doc:"Version of the session." example:"dialarc.session/1"`
+	Rev      int          `json:"rev" doc:"How often what stands beside the sets was changed." minimum:"0" maximum:"1000000"`
+	LifterID string       `json:"lifterId,omitempty" doc:"Id of the lifter whose it is."`
+	Name     string       `json:"name" doc:"What it is called, like A."`
+	Date     string       `json:"date" doc:"Day." example:"2026-11-30"`
+	BlockID  string       `json:"blockId,omitempty" doc:"Id of the block that it was planned in."`
+	Week     int          `json:"week,omitempty" doc:"Week of the block, from 1." minimum:"0" maximum:"16"`
+	Entries  []plan.Entry `json:"entries" doc:"What was planned, and what was added or swapped on the day." maxItems:"40"`
+	Planned  []Planned    `json:"planned,omitempty" doc:"What each entry was planned with." maxItems:"40"`
+	Notes    string       `json:"notes,omitempty" maxLength:"4000"`
+	Sets     []Set        `json:"sets" doc:"What was done, in time." maxItems:"400"`
 }
 
 // Planned is what an entry was planned with on the day.

@@ -8,6 +8,7 @@ import (
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/plan"
 	"dialarc/core/report"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
@@ -19,6 +20,7 @@ type Core struct {
 	evaluator evaluate.Evaluator
 	sweeper   dialin.Sweeper
 	last      memo
+	keeper    plan.Keeper
 	rooms     roomMemo
 	swept     struct { // the sweeps of the document that was swept last
 		text   string

@@ -6,9 +6,11 @@ import (
 	"net/http"
 	"reflect"
 	"runtime"
+	"sync"
 	"time"
 
 	"dialarc/core/metric"
+	"dialarc/core/plan"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 	"dialarc/internal/store"
@@ -23,7 +25,9 @@ type Server struct {
 	Store *store.Store
 	Coach store.Coach
 
-	turns *turns
+	turns   *turns
+	keeping sync.Mutex  // one at a time asks the keeper
+	keeper  plan.Keeper // of what logged setups come to
 }
 
 // patience is how long a calculation waits for its turn.
@@ -67,6 +71,8 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerRooms(api)
 	s.registerPeople(api)
 	s.registerComparisons(api)
+	s.registerBlocks(api)
+	s.registerSessions(api, engine)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

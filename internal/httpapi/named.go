@@ -43,6 +43,7 @@ type named[R, D any, P store.Of[R]] struct {
 	shelf             func() store.Shelf[R, P] // asked at each request, since the description is made without a store
 	name              func(*D) *string
 	check             func(*D) setup.Problems
+	fill              func(*R, *D) // columns of the row beside the name; nil for none
 }
 
 // registerNamed offers everything that is done with such documents.
@@ -82,6 +83,9 @@ func (n *named[R, D, P]) row(s *Server, w *Write[D], id string) (R, error) {
 		id = w.ID
 	}
 	*P(&row).Base() = store.Named{Row: store.Row{ID: id, CoachID: s.Coach.ID, Version: w.Version, Name: *name}, Document: raw}
+	if n.fill != nil {
+		n.fill(&row, &w.Document)
+	}
 	return row, err
 }
 

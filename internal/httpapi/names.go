@@ -9,7 +9,10 @@ import (
 	"dialarc/core/edits"
 	"dialarc/core/kit"
 	"dialarc/core/people"
+	"dialarc/core/plan"
+	"dialarc/core/progress"
 	"dialarc/core/report"
+	"dialarc/core/session"
 	"dialarc/core/setup"
 	"dialarc/internal/bridge"
 
@@ -24,6 +27,9 @@ var prefixes = map[string]string{
 	reflect.TypeFor[kit.Room]().PkgPath():       "Kit",
 	reflect.TypeFor[people.Person]().PkgPath():  "People",
 	reflect.TypeFor[compare.Kept]().PkgPath():   "Compare",
+	reflect.TypeFor[plan.Block]().PkgPath():     "Plan",
+	reflect.TypeFor[session.Set]().PkgPath():    "Session",
+	reflect.TypeFor[progress.Point]().PkgPath(): "Progress",
 }
 
 // SchemaName is the name of a Go type in the description.

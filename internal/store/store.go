@@ -174,7 +174,7 @@ func (s *Store) Once(ctx context.Context, coach string, fill func(*Store) error)
 			return err
 		}
 		var any bool
-		holds := "select exists (select from lifters) or exists (select from setups) or exists (select from rooms) or exists (select from comparisons)"
+		holds := "select exists (select from lifters) or exists (select from setups) or exists (select from rooms) or exists (select from comparisons) or exists (select from blocks)"
 		if err := tx.Raw(holds).Scan(&any).Error; err != nil || any {
 			return err
 		}

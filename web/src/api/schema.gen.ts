@@ -4,6 +4,60 @@
  */
 
 export interface paths {
+  "/api/blocks": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List blocks */
+    get: operations["listBlocks"];
+    put?: never;
+    /** Create a block */
+    post: operations["createBlock"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/blocks/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Read a block */
+    get: operations["readBlock"];
+    /** Replace a block */
+    put: operations["updateBlock"];
+    post?: never;
+    /** Delete a block; restore undoes it */
+    delete: operations["deleteBlock"];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/blocks/{id}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted block back */
+    post: operations["restoreBlock"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/compare": {
     parameters: {
       query?: never;
@@ -333,6 +387,40 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/lifters/{id}/blocks": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List a lifter's blocks, changed most lately first */
+    get: operations["listBlocksOf"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/lifters/{id}/progress": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What a lifter's sessions come to */
+    get: operations["progressOf"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/lifters/{id}/restore": {
     parameters: {
       query?: never;
@@ -361,6 +449,23 @@ export interface paths {
     put?: never;
     /** How well every pair of values of two settings of a setup document would fit */
     post: operations["mapTwo"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/plan/week": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a block comes to in one of its weeks */
+    post: operations["planWeek"];
     delete?: never;
     options?: never;
     head?: never;
@@ -449,6 +554,41 @@ export interface paths {
     put?: never;
     /** Bring a deleted room back */
     post: operations["restoreRoom"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/sessions": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List a lifter's sessions, the latest first */
+    get: operations["listSessions"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/sessions/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Read a session */
+    get: operations["readSession"];
+    /** Bring what a phone has of a session together with what is there; sending it again changes nothing */
+    put: operations["mergeSession"];
+    post?: never;
     delete?: never;
     options?: never;
     head?: never;
@@ -1124,6 +1264,8 @@ export interface components {
       station?: string;
     };
     DocumentKnownSet: {
+      /** @description Logged: the joint action that gave out, as in strength tests. */
+      action?: string;
       /**
        * @description Day of the set.
        * @example 2026-11-25
@@ -1133,7 +1275,12 @@ export interface components {
        * @description Key of the exercise, as it comes for this lifter.
        * @example curl.dumbbell
        */
-      exercise: string;
+      exercise?: string;
+      /**
+       * Format: double
+       * @description Logged: how many times as strong as the estimate the lifter was there.
+       */
+      factor?: number;
       /**
        * Format: int64
        * @description Repetitions that were left in reserve.
@@ -1149,6 +1296,8 @@ export interface components {
        * @description Repetitions done.
        */
       reps: number;
+      /** @description Logged: name of the setup. */
+      setup?: string;
     };
     DocumentLength: {
       /**
@@ -2349,6 +2498,10 @@ export interface components {
       /** @description What is lacking. */
       why: string;
     };
+    Next: {
+      /** @description Null where nothing can be said. */
+      proposal: components["schemas"]["PlanProposal"];
+    };
     NotYet: {
       items: components["schemas"]["Missing"][];
     };
@@ -2372,6 +2525,452 @@ export interface components {
       name: string;
       /** @description The coach's notes. */
       notes?: string;
+    };
+    PlanBlock: {
+      /** @description The sessions of a week, in their order. */
+      days: components["schemas"]["PlanDay"][];
+      /**
+       * Format: int64
+       * @description The week with half the sets and two more in reserve, from 1; none unless given.
+       */
+      deload?: number;
+      /** @description Id of the gym that it is for. */
+      gym?: string;
+      /**
+       * Format: double
+       * @description Hard sets a week above which it has too many; 20 unless given.
+       */
+      high?: number;
+      /** @description Keys of regions that come first because they lag. */
+      lags?: string[];
+      /** @description Id of the lifter whose it is. */
+      lifterId?: string;
+      /**
+       * Format: double
+       * @description Hard sets a week below which a trained region has too few; 6 unless given.
+       */
+      low?: number;
+      /** @description What the coach calls it. */
+      name: string;
+      /** @description What the coach wants to remember about it. */
+      notes?: string;
+      /**
+       * @description Version of the block.
+       * @example dialarc.block/1
+       */
+      schema: string;
+      /**
+       * Format: double
+       * @description What a change between exercises takes, s; 45 unless given.
+       */
+      seconds?: number;
+      /**
+       * @description First day.
+       * @example 2026-11-30
+       */
+      start: string;
+      /**
+       * Format: int64
+       * @description How many.
+       */
+      weeks: number;
+    };
+    PlanChoice: {
+      /**
+       * Format: double
+       * @description kg.
+       */
+      load: number;
+      /** @description Repetitions at the reserve asked for. */
+      reps: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    PlanDay: {
+      /** @description What is done, in its order. */
+      entries: components["schemas"]["PlanEntry"][];
+      /** @description What it is called: A, or push. */
+      name: string;
+      /**
+       * Format: int64
+       * @description 1 is Monday, 7 Sunday; any day unless given.
+       */
+      weekday?: number;
+    };
+    PlanDayTold: {
+      /** @description A better order; null where there is none. */
+      better: components["schemas"]["PlanOrder"];
+      /** Format: int64 */
+      changes: number;
+      /**
+       * Format: double
+       * @description Of that setting up and walking, min.
+       */
+      changing: number;
+      entries: components["schemas"]["PlanEntryTold"][];
+      /**
+       * Format: double
+       * @description Of that under load, min.
+       */
+      lifting: number;
+      /**
+       * Format: double
+       * @description How long it takes.
+       */
+      minutes: number;
+      /** @description Why each entry stands where it does. */
+      reasons: string[];
+      /**
+       * Format: double
+       * @description Of that at rest, min.
+       */
+      resting: number;
+    };
+    PlanDigest: {
+      /** @description The joint whose torque it is. */
+      action: string;
+      /** @description What its kilograms are counted by, like each dumbbell; empty where it is not counted in them. */
+      counted: string;
+      /**
+       * Format: double
+       * @description What the hand holds over what it can be asked to.
+       */
+      grip: number;
+      /**
+       * Format: int64
+       * @description How many joints work through a range: one is a small exercise.
+       */
+      joints: number;
+      /** @description The same in words. */
+      label: string;
+      /**
+       * Format: double
+       * @description The load of the setup as it was saved, kg; 0 where it is not counted.
+       */
+      load: number;
+      /** @description Force at each joint with that load. */
+      loading: components["schemas"]["PlanJointLoad"][];
+      /** @description What the kit has, rising, kg; empty where any load can be had. */
+      loads: number[];
+      /** @description The same in the half of the range in which the target is longest. */
+      longHalf: components["schemas"]["PlanWorked"][];
+      /**
+       * Format: double
+       * @description What the low back holds over what it can be asked to; 0 where a pad carries it.
+       */
+      lowBack: number;
+      name: string;
+      /** @description What goes once, kg. */
+      once: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What one of ten exceeds, kg. */
+      onceHigh: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What nine of ten lifters like this exceed, kg. */
+      onceLow: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Whether it is done one side at a time. */
+      oneSided: boolean;
+      /**
+       * Format: double
+       * @description Torque at the hardest place with that load, N·m.
+       */
+      peak: number;
+      /** @description Where over the range it is loaded: early, mid or late; empty in a hold. */
+      phase: string;
+      /** @description Where that is, in words. */
+      place: string;
+      /**
+       * Format: double
+       * @description What a repetition takes, s.
+       */
+      seconds: number;
+      /** @description What has to be set in the gym. */
+      spot: components["schemas"]["PlanSpot"];
+      /** @description Key of the region that it is for. */
+      target: string;
+      /** @description What that rests on, in words. */
+      trust: string;
+      /**
+       * Format: double
+       * @description The part of it that grows with the load, N·m.
+       */
+      varies: number;
+      /** @description The regions that work, the hardest first. */
+      work: components["schemas"]["PlanWorked"][];
+    };
+    PlanEntry: {
+      document: components["schemas"]["Document"];
+      /**
+       * Format: uuid
+       * @description Unique in the block; logged sets name it.
+       */
+      id: string;
+      /**
+       * Format: double
+       * @description load: kg, as the setup counts it.
+       */
+      load?: number;
+      /**
+       * @description What sets the load: the repetitions in reserve, the load itself, or a share of what goes once; the reserve unless given.
+       * @enum {string}
+       */
+      loadBy?: "load" | "percent";
+      /**
+       * @description Straight sets unless given; longPartials: partial repetitions in the lengthened part after the last full one; partials: in that part alone.
+       * @enum {string}
+       */
+      method?: "longPartials" | "restPause" | "drop" | "partials";
+      note?: string;
+      /**
+       * Format: double
+       * @description percent: of what goes once.
+       */
+      percent?: number;
+      /**
+       * @description What comes next: repetitions up to the top of the range and then load, load every week, or nothing; repetitions then load unless given.
+       * @enum {string}
+       */
+      progression?: "load" | "none";
+      /**
+       * Format: int64
+       * @description Fewest repetitions of a set.
+       */
+      repsFrom: number;
+      /**
+       * Format: int64
+       * @description Most.
+       */
+      repsTo: number;
+      /**
+       * Format: double
+       * @description After a set, s.
+       */
+      rest: number;
+      /**
+       * Format: int64
+       * @description Fewest repetitions left in reserve.
+       */
+      rirFrom: number;
+      /**
+       * Format: int64
+       * @description Most.
+       */
+      rirTo: number;
+      /**
+       * Format: int64
+       * @description How many.
+       */
+      sets: number;
+      /** @description Id of the saved setup that it is a copy of. */
+      setupId?: string;
+      /**
+       * Format: int64
+       * @description The version that it is a copy of.
+       */
+      setupVersion?: number;
+      /**
+       * @description Of a setup for one side: one side after the other, or that side alone; one after the other unless given.
+       * @enum {string}
+       */
+      sides?: "alternating" | "one";
+    };
+    PlanEntryTold: {
+      digest: components["schemas"]["PlanDigest"];
+      id: string;
+      loading: components["schemas"]["PlanLoading"];
+      /** Format: double */
+      minutes: number;
+      /** @description What has to be set before it. */
+      move: components["schemas"]["PlanMove"];
+      /** Format: int64 */
+      rirFrom: number;
+      /** Format: int64 */
+      rirTo: number;
+      /** Format: int64 */
+      sets: number;
+      /**
+       * Format: double
+       * @description With that load at the hardest place, N·m.
+       */
+      torque: number;
+    };
+    PlanFiller: {
+      /**
+       * Format: double
+       * @description Hard sets in that third of the region's length for every three sets.
+       */
+      adds: number;
+      document: components["schemas"]["Document"];
+      key: string;
+      /**
+       * Format: double
+       * @description What three sets of ten take with two minutes of rest.
+       */
+      minutes: number;
+      name: string;
+    };
+    PlanFinding: {
+      /**
+       * Format: int64
+       * @description close, crowded: place of the day; else -1.
+       */
+      day: number;
+      /** @enum {string} */
+      kind: "little" | "much" | "gap" | "close" | "crowded";
+      region?: string;
+      text: string;
+      /**
+       * Format: int64
+       * @description gap: 0 long, 1 mid length, 2 short; else -1.
+       */
+      third: number;
+    };
+    PlanJointLoad: {
+      /**
+       * Format: double
+       * @description Largest resultant, N.
+       */
+      force: number;
+      joint: string;
+    };
+    PlanLine: {
+      /**
+       * @description What is wrong with it.
+       * @enum {string}
+       */
+      finding?: "little" | "much" | "gap" | "close";
+      label: string;
+      region: string;
+      /**
+       * Format: double
+       * @description Hard sets, each counted by how hard the region works in it.
+       */
+      sets: number;
+      /** @description Whether something in the week is for it. */
+      target: boolean;
+      /** @description The same while it is long, at mid length and short. */
+      thirds: number[];
+    };
+    PlanLoading: {
+      /** @description The next heavier; null for none. */
+      heavier: components["schemas"]["PlanChoice"];
+      /** @description The next lighter; null for none. */
+      lighter: components["schemas"]["PlanChoice"];
+      /** @description kg, as the setup counts it: what the kit has nearest to what is asked. */
+      load: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Repetitions that it should give at that reserve. */
+      reps: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Why it is rougher than for straight sets. */
+      rough?: string;
+    };
+    PlanMove: {
+      /**
+       * Format: int64
+       * @description How many things have to be set or walked to.
+       */
+      changes: number;
+      /** @description In words. */
+      what: string[];
+    };
+    PlanOrder: {
+      /** Format: int64 */
+      changes: number;
+      /** Format: double */
+      minutes: number;
+      /** @description Places in the present order. */
+      order: number[];
+      reasons: string[];
+    };
+    PlanProposal: {
+      /** @description What bridges a step that is too big. */
+      bridges: string[];
+      /**
+       * Format: double
+       * @description kg for the next time.
+       */
+      load: number;
+      /**
+       * Format: double
+       * @description kg of the last time.
+       */
+      now: number;
+      /** @description Repetitions that it should give at the planned reserve. */
+      reps: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      rises: boolean;
+      /** @description Whether the next step of the kit is too big to take. */
+      tooBig: boolean;
+      why: string;
+    };
+    PlanSetCount: {
+      deload: boolean;
+      /** Format: int64 */
+      sets: number;
+      /** Format: int64 */
+      week: number;
+    };
+    PlanSpot: {
+      bench?: string;
+      /** @description What each is held by. */
+      held?: string[];
+      /** Format: double */
+      notch?: number;
+      /** @description Station, machine, weights or band that it takes first; empty for none. */
+      place: string;
+      /** @description How the lifter is placed. */
+      position: string;
+      /** @description Hole of each cable, or its height. */
+      pulleys?: number[];
+      /** Format: double */
+      seat?: number;
+    };
+    PlanWeek: {
+      days: components["schemas"]["PlanDayTold"][];
+      findings: components["schemas"]["PlanFinding"][];
+      /** Format: double */
+      high: number;
+      /** @description Every region that works, what is trained first. */
+      ledger: components["schemas"]["PlanLine"][];
+      /** Format: double */
+      low: number;
+      /** @description Sets of every week of the block. */
+      sets: components["schemas"]["PlanSetCount"][];
+      /** Format: int64 */
+      week: number;
+    };
+    PlanWorked: {
+      /**
+       * Format: double
+       * @description Activation over that of the busiest region, over the range, 0 to 1.
+       */
+      hard: number;
+      label: string;
+      region: string;
+      /** @description Share of its torque while it is long, at mid length and short. */
+      thirds: number[];
     };
     Point: {
       /**
@@ -2444,6 +3043,181 @@ export interface components {
       what: string;
       /** @description Why it cannot be used. */
       why?: string;
+    };
+    Progress: {
+      /** @description The latest first. */
+      pain: components["schemas"]["ProgressPain"][];
+      plan: components["schemas"]["ProgressKept"];
+      /** @description What got most first. */
+      regions: components["schemas"]["ProgressRegionWeeks"][];
+      /** @description What was done most lately first. */
+      series: components["schemas"]["ProgressSeries"][];
+      strength: components["schemas"]["ProgressStronger"][];
+    };
+    ProgressKept: {
+      /** Format: int64 */
+      done: number;
+      /**
+       * Format: int64
+       * @description Sets whose load was off by more than a step.
+       */
+      offLoad: number;
+      /**
+       * Format: int64
+       * @description Sets planned on the days that were logged.
+       */
+      planned: number;
+      /** Format: int64 */
+      sessions: number;
+      /**
+       * Format: int64
+       * @description Sets after which pain should end the exercise.
+       */
+      stopped: number;
+      /** Format: int64 */
+      thrown: number;
+    };
+    ProgressPain: {
+      date: string;
+      /** @enum {string} */
+      joint: "neck" | "shoulder" | "elbow" | "wrist" | "back" | "hip" | "knee" | "ankle";
+      /**
+       * Format: int64
+       * @description 0 to 10.
+       */
+      level: number;
+      setup: string;
+      sharp?: boolean;
+    };
+    ProgressPlateau: {
+      /** @description What did. */
+      changed: string[];
+      /** @description First of the days. */
+      from: string;
+      /**
+       * Format: double
+       * @description N·m.
+       */
+      limit: number;
+      /** @description What did not change over them. */
+      same: string[];
+      /**
+       * Format: int64
+       * @description Days on which the best set was thrown.
+       */
+      thrown: number;
+    };
+    ProgressPoint: {
+      date: string;
+      /** @description With one more, N·m. */
+      high: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description What would go once, N·m at that place. */
+      limit: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description kg.
+       */
+      load: number;
+      /** @description With one repetition fewer in it, N·m. */
+      low: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** Format: int64 */
+      reps: number;
+      /**
+       * Format: int64
+       * @description 4 stands for four or more.
+       */
+      rir: number;
+      /** @description Id of the set. */
+      set: string;
+      /**
+       * Format: int64
+       * @description Sets of it on that day.
+       */
+      sets: number;
+      thrown: boolean;
+      /**
+       * Format: double
+       * @description At the hardest place with that load, N·m.
+       */
+      torque: number;
+    };
+    ProgressRegionWeek: {
+      /**
+       * Format: double
+       * @description Hard sets, counted as in a plan.
+       */
+      sets: number;
+      /** @description While it is long, at mid length and short. */
+      thirds: number[];
+      /** @description Its Monday. */
+      week: string;
+    };
+    ProgressRegionWeeks: {
+      label: string;
+      region: string;
+      weeks: components["schemas"]["ProgressRegionWeek"][];
+    };
+    ProgressSeries: {
+      /** @description As it was last. */
+      document: components["schemas"]["Document"];
+      /** @description Joint whose torque it is. */
+      joint: string;
+      /** @description Id of the saved setup, or its name. */
+      key: string;
+      /** @description The same in words. */
+      label: string;
+      /**
+       * Format: double
+       * @description Share of the target's torque in the long third of its length.
+       */
+      long: number;
+      name: string;
+      /** @description Null where it rises, or is too young to tell. */
+      plateau: components["schemas"]["ProgressPlateau"];
+      /** @description By day. */
+      points: components["schemas"]["ProgressPoint"][];
+      /** @description What it is for. */
+      region: string;
+      /** @description Limit of the last day over that of the first, less one. */
+      rise: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ProgressStronger: {
+      action: string;
+      /**
+       * Format: double
+       * @description Times the estimate for this lifter.
+       */
+      factor: number;
+      /** @description By these sets, N·m. */
+      now: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description As the lifter's sheet takes them. */
+      sets: components["schemas"]["DocumentKnownSet"][];
+      /** @description Best torque by what is known so far, N·m. */
+      was: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
     };
     Quantity: {
       /** @enum {string} */
@@ -3726,6 +4500,112 @@ export interface components {
       goal: components["schemas"]["Goal"];
       setup: components["schemas"]["Document"];
     };
+    Session: {
+      /** @description Id of the block that it was planned in. */
+      blockId?: string;
+      /**
+       * @description Day.
+       * @example 2026-11-30
+       */
+      date: string;
+      /** @description What was planned, and what was added or swapped on the day. */
+      entries: components["schemas"]["PlanEntry"][];
+      /** @description Id of the lifter whose it is. */
+      lifterId?: string;
+      /** @description What it is called, like A. */
+      name: string;
+      notes?: string;
+      /** @description What each entry was planned with. */
+      planned?: components["schemas"]["SessionPlanned"][];
+      /**
+       * Format: int64
+       * @description How often what stands beside the sets was changed.
+       */
+      rev: number;
+      /**
+       * @description Version of the session.
+       * @example dialarc.session/1
+       */
+      schema: string;
+      /** @description What was done, in time. */
+      sets: components["schemas"]["SessionSet"][];
+      /**
+       * Format: int64
+       * @description Week of the block, from 1.
+       */
+      week?: number;
+    };
+    SessionListBody: {
+      items: components["schemas"]["StoredSession"][];
+    };
+    SessionPain: {
+      /** @enum {string} */
+      joint: "neck" | "shoulder" | "elbow" | "wrist" | "back" | "hip" | "knee" | "ankle";
+      /**
+       * Format: int64
+       * @description 0 to 10.
+       */
+      level: number;
+      sharp?: boolean;
+    };
+    SessionPlanned: {
+      entry: string;
+      /**
+       * Format: double
+       * @description kg; 0 where it is not counted.
+       */
+      load: number;
+      /**
+       * Format: double
+       * @description Repetitions that it should give; 0 where that is not known.
+       */
+      reps: number;
+      /** Format: double */
+      rir: number;
+      /** Format: int64 */
+      sets: number;
+      /** @description Id of the entry that it stands in for. */
+      swap?: string;
+    };
+    SessionSet: {
+      /**
+       * Format: date-time
+       * @description When it ended, by the phone's clock.
+       */
+      at: string;
+      /** @description Whether it was taken back. */
+      dropped?: boolean;
+      /** @description Id of the entry. */
+      entry: string;
+      /** @description Keys of the regions in which it was felt. */
+      felt?: string[];
+      /** Format: uuid */
+      id: string;
+      /**
+       * Format: double
+       * @description kg, as the setup counts it; 0 where it is not counted.
+       */
+      load: number;
+      note?: string;
+      pain?: components["schemas"]["SessionPain"];
+      /**
+       * Format: int64
+       * @description Full repetitions.
+       */
+      reps: number;
+      /**
+       * Format: int64
+       * @description How often it was changed; of two the larger counts.
+       */
+      rev: number;
+      /**
+       * Format: int64
+       * @description Left in reserve; 4 stands for four or more.
+       */
+      rir: number;
+      /** @description Whether the tempo was not kept. */
+      thrown?: boolean;
+    };
     Setting: {
       /**
        * Format: double
@@ -3864,6 +4744,18 @@ export interface components {
       /** @description Why it cannot be turned there. */
       why?: string;
     };
+    StoredBlock: {
+      document: components["schemas"]["PlanBlock"];
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** @description Why its document cannot be read; then the document here is empty. */
+      unreadable?: string;
+      /** Format: date-time */
+      updatedAt: string;
+      /** Format: int64 */
+      version: number;
+    };
     StoredKept: {
       document: components["schemas"]["CompareKept"];
       /** Format: uuid */
@@ -3875,6 +4767,14 @@ export interface components {
       updatedAt: string;
       /** Format: int64 */
       version: number;
+    };
+    StoredListBlockBody: {
+      items: components["schemas"]["StoredBlock"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
     };
     StoredListKeptBody: {
       items: components["schemas"]["StoredKept"][];
@@ -3903,6 +4803,17 @@ export interface components {
       updatedAt: string;
       /** Format: int64 */
       version: number;
+    };
+    StoredSession: {
+      document: components["schemas"]["Session"];
+      /** Format: uuid */
+      id: string;
+      /** Format: uuid */
+      lifterId: string;
+      /** @description Why it cannot be read; then the document here is empty. */
+      unreadable?: string;
+      /** Format: date-time */
+      updatedAt: string;
     };
     Suggestion: {
       /** @description The setup with the change, where that is not one setting. */
@@ -3967,6 +4878,28 @@ export interface components {
        */
       total: number;
     };
+    WeekQuestion: {
+      block: components["schemas"]["PlanBlock"];
+      /**
+       * Format: int64
+       * @description From 1.
+       */
+      week: number;
+    };
+    WriteBlock: {
+      /** @description The document; its name is the name of the whole. */
+      document: components["schemas"]["PlanBlock"];
+      /**
+       * Format: uuid
+       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
+       */
+      id?: string;
+      /**
+       * Format: int64
+       * @description The version that the change is based on; not needed when creating.
+       */
+      version?: number;
+    };
     WriteKept: {
       /** @description The document; its name is the name of the whole. */
       document: components["schemas"]["CompareKept"];
@@ -4004,6 +4937,400 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+  listBlocks: {
+    parameters: {
+      query?: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredListBlockBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  createBlock: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["WriteBlock"];
+      };
+    };
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredBlock"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  readBlock: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredBlock"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  updateBlock: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["WriteBlock"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredBlock"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  deleteBlock: {
+    parameters: {
+      query: {
+        /** @description The version that was looked at. */
+        version: number;
+      };
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  restoreBlock: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredBlock"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
   compareSetups: {
     parameters: {
       query?: never;
@@ -5421,6 +6748,113 @@ export interface operations {
       };
     };
   };
+  listBlocksOf: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredListBlockBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  progressOf: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Progress"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
   restoreLifter: {
     parameters: {
       query?: never;
@@ -5499,6 +6933,57 @@ export interface operations {
         };
         content: {
           "application/json": components["schemas"]["Grid"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  planWeek: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["WeekQuestion"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["PlanWeek"];
         };
       };
       /** @description Request Entity Too Large */
@@ -5977,6 +7462,202 @@ export interface operations {
       };
       /** @description Not Found */
       404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listSessions: {
+    parameters: {
+      query: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
+        /** @description Whose. */
+        lifterId: string;
+        /** @description First day; a year back unless given. */
+        from?: string;
+        /** @description Last day; any unless given. */
+        to?: string;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["SessionListBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  readSession: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredSession"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  mergeSession: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["Session"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredSession"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
         headers: {
           [name: string]: unknown;
         };

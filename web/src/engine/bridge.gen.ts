@@ -116,6 +116,11 @@ export type RawCalls = {
   lifter(lifter: string): string;
   strength(lifter: string): string;
   counted(): string;
+  block(block: string): string;
+  week(block: string, week: number): string;
+  nextLoad(entry: string, sets: string): string;
+  digest(document: string): string;
+  fillers(lifter: string, room: string, id: string, region: string, third: number, progress: Progress): string;
   find(text: string): string;
   notYet(text: string): string;
   quantity(text: string, kind: string, unit: number): string;
@@ -301,6 +306,33 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** The exercises in which a set says something about strength. */
   counted(): Answer<Schemas["ReportCountedExercise"][]> {
     return JSON.parse(this.raw.counted());
+  }
+  /** A block given as text, or what is wrong with it. */
+  block(block: string): Answer<Schemas["PlanBlock"]> {
+    return JSON.parse(this.raw.block(block));
+  }
+  /** What a block comes to in one of its weeks, from 1. */
+  week(block: string, week: number): Answer<Schemas["PlanWeek"]> {
+    return JSON.parse(this.raw.week(block, week));
+  }
+  /** What comes after sets of an entry, as load, repetitions and reserve. */
+  nextLoad(entry: string, sets: string): Answer<Schemas["Next"]> {
+    return JSON.parse(this.raw.nextLoad(entry, sets));
+  }
+  /** What a plan has to know of a setup. */
+  digest(document: string): Answer<Schemas["PlanDigest"]> {
+    return JSON.parse(this.raw.digest(document));
+  }
+  /** The exercises that fill a gap of a region best in one third of its length (0 long, 1 middle, 2 short). */
+  fillers(
+    lifter: Schemas["DocumentLifter"],
+    room: string,
+    id: string,
+    region: string,
+    third: number,
+    progress: Progress,
+  ): Answer<Schemas["PlanFiller"][]> {
+    return JSON.parse(this.raw.fillers(JSON.stringify(lifter), room, id, region, third, progress));
   }
   /** The exercises that a search for a text means, the best first. */
   find(text: string): Answer<Schemas["Hits"]> {

@@ -1,0 +1,57 @@
+package bridge
+
+import (
+	"encoding/json"
+
+	"dialarc/core/edits"
+	"dialarc/core/kit"
+	"dialarc/core/plan"
+	"dialarc/core/setup"
+)
+
+func block(text string) (plan.Block, setup.Problems) { return plan.Parse([]byte(text)) }
+
+// week judges a block that may have problems as long as its setups have none.
+func (c *Core) week(text string, week int) (*plan.Week, setup.Problems) {
+	b, problems := plan.Parse([]byte(text))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return c.keeper.WeekOf(&b, week)
+}
+
+func (c *Core) digest(d *setup.Document) (*plan.Digest, setup.Problems) {
+	raw, err := json.Marshal(d)
+	if err != nil {
+		return nil, setup.Problems{{What: "The setup cannot be written."}}
+	}
+	return c.keeper.Of(string(raw), d)
+}
+
+// Next is what comes after sets, when anything does.
+type Next struct {
+	Proposal *plan.Proposal `json:"proposal" doc:"Null where nothing can be said."`
+}
+
+func (c *Core) nextLoad(entry, sets string) (*Next, setup.Problems) {
+	var e plan.Entry
+	var done []plan.Done
+	if err := json.Unmarshal([]byte(entry), &e); err != nil {
+		return nil, setup.Problems{{Path: "entry", What: "The entry cannot be read: " + err.Error() + "."}}
+	}
+	if err := json.Unmarshal([]byte(sets), &done); err != nil {
+		return nil, setup.Problems{{Path: "sets", What: "The sets cannot be read: " + err.Error() + "."}}
+	}
+	d, problems := c.digest(&e.Document)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	if p, ok := plan.Next(&e, d, done); ok {
+		return &Next{&p}, nil
+	}
+	return &Next{}, nil
+}
+
+func (c *Core) fillers(l *setup.Lifter, r *kit.Room, id, region string, third int, progress Progress) ([]plan.Filler, setup.Problems) {
+	return c.keeper.Fillers(edits.ReadyIn(l, r, id), region, third, progress)
+}
