@@ -102,13 +102,16 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 	if err != nil {
 		return err
 	}
+	api := &httpapi.Server{Store: st, Coach: coach}
 	if withDemo {
 		if err := demo.Load(ctx, st, coach); err != nil {
 			return err
 		}
+		if err := demo.Train(ctx, api.Handler(), time.Now()); err != nil {
+			return err
+		}
 	}
 	go thinDaily(ctx, st)
-	api := &httpapi.Server{Store: st, Coach: coach}
 	mux := http.NewServeMux()
 	mux.Handle("/api/", api.Handler())
 	mux.Handle("/", webui.Handler())

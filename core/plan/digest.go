@@ -8,7 +8,6 @@ import (
 	"dialarc/core/kit"
 	"dialarc/core/load"
 	"dialarc/core/metric"
-	"dialarc/core/muscle"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 )
@@ -213,9 +212,9 @@ func meanOf(c, s report.Curve, from, to float64) float64 {
 // fine is by how much the pieces between two places are divided, so that a piece counts in the third in which it lies.
 const fine = 8
 
-// thirds is how a region's torque lies over the thirds of the lengths that people usually own of it: long, middle, short.
+// thirds is how a region's torque lies over the thirds of the lengths that training reaches of it: long, middle, short.
 func thirds(p *report.RegionPart, s report.Curve, from, to float64) (out [3]float64) {
-	low, high, known := muscle.RangeOf(p.Key)
+	low, high, known := Reach(p.Key)
 	if !known || !(high > low) {
 		return out
 	}

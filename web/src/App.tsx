@@ -12,6 +12,7 @@ const LiftersScreen = lazy(() => import("./screens/lifters/LiftersScreen").then(
 const KitScreen = lazy(() => import("./screens/equipment/KitScreen").then((m) => ({ default: m.KitScreen })));
 const BenchScreen = lazy(() => import("./screens/workbench/BenchScreen").then((m) => ({ default: m.BenchScreen })));
 const EmptyBench = lazy(() => import("./screens/workbench/EmptyBench").then((m) => ({ default: m.EmptyBench })));
+const PlanScreen = lazy(() => import("./screens/plan/PlanScreen").then((m) => ({ default: m.PlanScreen })));
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -35,6 +36,8 @@ export function App() {
             <Route path="/kit/:id" element={<KitScreen />} />
             <Route path="/bench" element={<EmptyBench />} />
             <Route path="/bench/:id" element={<BenchScreen />} />
+            <Route path="/plan" element={<PlanScreen />} />
+            <Route path="/plan/:id" element={<PlanScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

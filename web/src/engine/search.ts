@@ -1,6 +1,6 @@
 import { compiled } from "./module";
 import type { LongCall, SearchJob, SearchNews } from "./searchWorker";
-import type { Answer, Goal, Grid, Lifter, Partner, Ranked, Search, StoredRoom } from "./types";
+import type { Answer, Filler, Goal, Grid, Lifter, Partner, Ranked, Search, StoredRoom } from "./types";
 
 type Progress = (share: number) => void;
 
@@ -43,6 +43,15 @@ export const rankFor = (
 export const partners = (document: string, who: Who, progress: Progress, done: (answer: Answer<Partner[]>) => void) =>
   run("partners", [document, ...told(who)], progress, done);
 
+/** Looks for the exercises that fill a gap of a region in one third of its length. */
+export const fillers = (
+  who: Who,
+  region: string,
+  third: number,
+  progress: Progress,
+  done: (answer: Answer<Filler[]>) => void,
+) => run("fillers", [...told(who), region, third], progress, done);
+
 /** For whom, and in which room. */
 export type Who = { lifter: Lifter; room: StoredRoom | null };
 
@@ -52,7 +61,12 @@ const told = ({ lifter, room }: Who): string[] => [
   room?.id ?? "",
 ];
 
-function run<T>(call: LongCall, args: string[], progress: Progress, done: (answer: Answer<T>) => void): () => void {
+function run<T>(
+  call: LongCall,
+  args: (string | number)[],
+  progress: Progress,
+  done: (answer: Answer<T>) => void,
+): () => void {
   const worker = new Worker(new URL("./searchWorker.ts", import.meta.url), { type: "module" });
   const fail = (what: string) => done({ problems: [{ path: "", what }] });
   worker.onmessage = (event: MessageEvent<SearchNews>) => {

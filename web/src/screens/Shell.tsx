@@ -87,6 +87,7 @@ export function Shell() {
           Compare
           {count > 0 && <span className="count">{count}</span>}
         </NavLink>
+        <NavLink to="/plan">Plan</NavLink>
         <span className="push" />
         <button
           type="button"

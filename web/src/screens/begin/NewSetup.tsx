@@ -17,10 +17,15 @@ const ways = [
   { key: "file", label: "File" },
 ];
 
-type Props = { lifter: StoredLifter; close: () => void; pick: (d: SetupDocument) => Promise<void> };
+type Props = {
+  lifter: StoredLifter;
+  close: () => void;
+  pick: (d: SetupDocument, from?: { id: string; version: number }) => Promise<void>;
+  title?: string;
+};
 
 /** The four ways to begin a setup for a lifter, in the room that was worked in last. */
-export function NewSetup({ lifter, close, pick }: Props) {
+export function NewSetup({ lifter, close, pick, title = "New setup" }: Props) {
   const [way, setWay] = useState("ready");
   const { data, isPending } = useRooms();
   const rooms = data?.items ?? [];
@@ -29,7 +34,7 @@ export function NewSetup({ lifter, close, pick }: Props) {
   const options = [{ key: "", label: "Any gym" }, ...rooms.map((r) => ({ key: r.id, label: r.name }))];
   const props = { lifter, room, close, pick };
   return (
-    <Modal title="New setup" open onClose={close} wide>
+    <Modal title={title} open onClose={close} wide>
       <div className="pair">
         <Segments label="Start from" options={ways} value={way} onChange={setWay} />
         {/* Shown before the rooms are known too, so that nothing moves under the hand when they come. */}

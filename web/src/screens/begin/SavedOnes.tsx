@@ -11,7 +11,7 @@ export const beginning =
       aria-label={`Start from: ${s.name}, ${whose}`}
       onPress={() =>
         void fitted({ ...s.document, lifter: lifter.body }, room)
-          .then(pick)
+          .then((d) => pick(d, s.lifterId === lifter.id ? { id: s.id, version: s.version } : undefined))
           .then(close)
       }
     >

@@ -6,7 +6,8 @@ export type Props = {
   lifter: StoredLifter;
   room: StoredRoom | null;
   close: () => void;
-  pick: (d: SetupDocument) => Promise<void>;
+  /** Takes a document; from is the saved setup of this lifter that it is. */
+  pick: (d: SetupDocument, from?: { id: string; version: number }) => Promise<void>;
 };
 
 export const List = styled.div`

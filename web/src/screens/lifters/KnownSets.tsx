@@ -47,7 +47,8 @@ export function KnownSets({ core, body, actionLabel, problemAt, change }: Props)
   const text = JSON.stringify(body);
   const known = useMemo(() => core.strength(JSON.parse(text)).ok ?? null, [core, text]);
   const sets = body.sets ?? [];
-  const nameOf = (set: KnownSet) => set.setup ?? exercises.find((e) => e.key === set.exercise)?.name ?? set.exercise ?? "";
+  const nameOf = (set: KnownSet) =>
+    set.setup ?? exercises.find((e) => e.key === set.exercise)?.name ?? set.exercise ?? "";
   return (
     <Sets aria-label="Known sets">
       <h2>Known sets</h2>

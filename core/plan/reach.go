@@ -1,0 +1,36 @@
+package plan
+
+// reach are the least and the largest length, over the optimal one, that each region has in the library's exercises that work it hard: what
+// training can reach of it. Thirds of the whole length that anatomy allows would have a long end that no exercise ever loads. A test makes
+// the table again and holds it against this one.
+var reach = map[string][2]float64{
+	"adductor.magnus":       {0.44, 1.15},
+	"biceps":                {0.45, 1.26},
+	"brachialis":            {0.66, 1.25},
+	"brachioradialis":       {0.64, 1.27},
+	"coracobrachialis":      {0.85, 1.28},
+	"deltoid.anterior":      {0.54, 1.06},
+	"deltoid.middle":        {0.63, 1.10},
+	"deltoid.posterior":     {0.79, 1.21},
+	"gluteus.maximus":       {0.50, 1.33},
+	"hamstrings":            {0.41, 1.42},
+	"latissimus.lower":      {0.73, 1.09},
+	"latissimus.upper":      {0.76, 1.06},
+	"pectoralis.clavicular": {0.72, 1.36},
+	"pectoralis.costal":     {0.58, 1.11},
+	"pectoralis.sternal":    {0.66, 1.20},
+	"pectoralisMinor":       {0.93, 0.98},
+	"pronators":             {0.76, 1.07},
+	"quadriceps":            {0.49, 1.28},
+	"supinator":             {1.00, 1.00},
+	"teres.major":           {0.66, 1.15},
+	"trapezius.lower":       {0.88, 0.88},
+	"trapezius.upper":       {0.64, 1.06},
+	"triceps":               {0.64, 1.13},
+}
+
+// Reach is the range of lengths that training reaches of a region, over the optimal one; false where no exercise works it hard.
+func Reach(region string) (low, high float64, known bool) {
+	r, known := reach[region]
+	return r[0], r[1], known
+}

@@ -1,0 +1,78 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, Refused, settled } from "../../api/client";
+import type { Block, StoredBlock } from "../../engine/types";
+import { Button } from "../../ui/Button";
+import { QuantityEntry } from "../../ui/Entry";
+import { TextInput } from "../../ui/Field";
+import { Modal } from "../../ui/Modal";
+import { Select } from "../../ui/Select";
+import { useLifters } from "../begin/useSaved";
+import { dayLater, today } from "./planEdits";
+
+/** The next Monday, or today where it is one. */
+function monday(): string {
+  const day = new Date(`${today()}T12:00:00Z`).getUTCDay();
+  return dayLater(today(), (8 - day) % 7);
+}
+
+type Props = { close: () => void; done: (b: StoredBlock) => void; lifterId?: string };
+
+/** A new block for a lifter: six weeks with three empty days. */
+export function AddBlock({ close, done, lifterId }: Props) {
+  const cache = useQueryClient();
+  const lifters = useLifters().data?.items ?? [];
+  const [chosen, choose] = useState(lifterId ?? "");
+  const [name, setName] = useState("");
+  const [start, setStart] = useState(monday());
+  const [weeks, setWeeks] = useState(6);
+  const [problem, setProblem] = useState("");
+  const whose = chosen || lifters[0]?.id || "";
+  const add = async () => {
+    const document: Block = {
+      schema: "dialarc.block/1",
+      lifterId: whose,
+      name: name.trim() || "New block",
+      start,
+      weeks: Math.round(weeks),
+      days: ["A", "B", "C"].map((d, i) => ({ name: d, weekday: 1 + 2 * i, entries: [] })),
+    };
+    try {
+      const row = await settled(client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document } }));
+      await cache.invalidateQueries({ queryKey: ["blocks"] });
+      close();
+      done(row);
+    } catch (error) {
+      const told = error instanceof Refused ? error.failure.problems?.[0] : undefined;
+      setProblem(told ? `${told.what} ${told.hint ?? ""}` : "The plan was not added: the server does not answer.");
+    }
+  };
+  return (
+    <Modal title="Add a plan" open onClose={close}>
+      {lifters.length === 0 ? (
+        <p>A plan belongs to a lifter: add one first, under Lifters.</p>
+      ) : (
+        <Select
+          label="Lifter"
+          options={lifters.map((l) => ({ key: l.id, label: l.name }))}
+          value={whose}
+          onChange={choose}
+        />
+      )}
+      <TextInput label="Name" value={name} onChange={setName} />
+      <label className="date">
+        First day <input type="date" value={start} onChange={(e) => setStart(e.target.value)} />
+      </label>
+      <QuantityEntry label="Weeks" kind="count" digits={0} value={weeks} set={(v) => v !== undefined && setWeeks(v)} />
+      {problem && <p role="alert">{problem}</p>}
+      <div className="actions">
+        <Button look="quiet" onPress={close}>
+          Cancel
+        </Button>
+        <Button look="strong" isDisabled={!whose} onPress={() => void add()}>
+          Add
+        </Button>
+      </div>
+    </Modal>
+  );
+}

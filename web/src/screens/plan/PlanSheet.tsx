@@ -1,0 +1,161 @@
+import { Copy, FileDown, Trash2 } from "lucide-react";
+import { useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
+import styled from "styled-components";
+import { client, settled } from "../../api/client";
+import { Conflict } from "../../editing/Conflict";
+import { EditBar } from "../../editing/EditBar";
+import { SaveButton, UndoRedo } from "../../editing/EditTools";
+import { NameField } from "../../editing/NameField";
+import { SaveStatus } from "../../editing/SaveStatus";
+import { Unsound } from "../../editing/Unsound";
+import { useEditing } from "../../editing/useEditing";
+import { useWhole } from "../../editing/useWhole";
+import type { Core } from "../../engine/core";
+import type { Block, PlanWeek, StoredBlock } from "../../engine/types";
+import { download, fileName } from "../../share/file";
+import { Button } from "../../ui/Button";
+import { AddEntry } from "./AddEntry";
+import { DayRow } from "./DayRow";
+import { EntryPanel } from "./EntryPanel";
+import { Ledger } from "./Ledger";
+import { newEntry, type Spot, today, weekOf, withEntry, withNewDay } from "./planEdits";
+import { Ribbon } from "./Ribbon";
+
+const Sheet = styled.div`
+  height: 100%;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  .back { display: none; }
+  .two { display: grid; grid-template-columns: minmax(0, 1fr) 380px; min-height: 0; }
+  .days { overflow: auto; min-width: 0; }
+  .beside { overflow: auto; background: var(--sheet); border-left: 1px solid var(--line); padding: 12px 16px 24px; }
+  .more { padding: 14px 20px 32px; }
+  @media (max-width: 999px) {
+    .two { grid-template-columns: minmax(0, 1fr); overflow: auto; }
+    .days, .beside { overflow: visible; }
+    .beside { border: 0; border-top: 1px solid var(--line); }
+    .back { display: block; }
+  }
+`;
+
+/** One block, open for changes: its weeks, the days of one of them, and beside them what the week asks, or the chosen exercise. */
+export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredBlock; whose: string }) {
+  const editing = useEditing<Block>(
+    stored,
+    (version, document) => ({ path: "/api/blocks/{id}", id: stored.id, body: { version, document } }),
+    (text) => core.block(text).problems ?? [],
+  );
+  const { document: b, problems, saving, save, change, undo, redo, canUndo, canRedo } = editing;
+  const { state } = saving;
+  const [week, setWeek] = useState(() => Math.max(1, Math.min(b.weeks, weekOf(b, today()))));
+  const [chosen, choose] = useState<string | null>(null); // id of an entry
+  const [adding, setAdding] = useState<number | null>(null); // place of a day
+  const text = useMemo(() => JSON.stringify(b), [b]);
+  const shown = Math.min(week, b.weeks);
+  const told = useMemo(
+    () => (problems.length === 0 ? (core.week(text, shown).ok ?? null) : null),
+    [core, text, shown, problems],
+  );
+  const last = useRef<PlanWeek | null>(null);
+  if (told) last.current = told;
+  const weekTold = told ?? last.current;
+  const spot = spotOf(b, chosen);
+  const path = { id: stored.id };
+  const whole = useWhole({
+    name: b.name,
+    home: "/plan",
+    copyAs: (name) =>
+      settled(client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document: { ...b, name } } })),
+    remove: () => settled(client.DELETE("/api/blocks/{id}", { params: { path, query: { version: saving.version } } })),
+    restore: () => settled(client.POST("/api/blocks/{id}/restore", { params: { path } })),
+  });
+  const keepFile = () =>
+    download(fileName(b.name, "json"), new Blob([`${JSON.stringify(b, null, 2)}\n`], { type: "application/json" }));
+  return (
+    <Sheet>
+      <EditBar>
+        <Link className="back" to="/plan">
+          Plan
+        </Link>
+        <Link to={`/lifters/${b.lifterId}`}>{whose || "Lifter"}</Link>
+        <span className="slash">/</span>
+        <NameField key={b.name} label="Name of the plan" name={b.name} rename={(name) => change({ ...b, name })} />
+        <SaveStatus state={state.kind} refusal={state.kind === "refused" ? state.why : ""} version={saving.version} />
+        <span className="push" />
+        <UndoRedo canUndo={canUndo} canRedo={canRedo} undo={undo} redo={redo} />
+        <Button look="quiet" aria-label="Duplicate the plan" onPress={() => void whole.copy()}>
+          <Copy size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Export the plan" onPress={keepFile}>
+          <FileDown size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Delete the plan" onPress={() => void whole.remove()}>
+          <Trash2 size={16} aria-hidden />
+        </Button>
+        <SaveButton state={state.kind} blocked={problems.length > 0} save={save} />
+      </EditBar>
+      <div className="two">
+        <div className="days">
+          <Unsound what="plan" problems={problems} />
+          <Ribbon block={b} week={shown} setWeek={setWeek} counts={weekTold?.sets ?? []} change={change} />
+          {b.days.map((_, i) => (
+            <DayRow
+              key={i}
+              block={b}
+              day={i}
+              told={weekTold?.days[i] ?? null}
+              chosen={chosen}
+              choose={choose}
+              change={change}
+              add={() => setAdding(i)}
+              lifterId={b.lifterId ?? ""}
+              blockId={stored.id}
+              week={shown}
+            />
+          ))}
+          <div className="more">
+            <Button look="link" onPress={() => change(withNewDay(b))}>
+              Add a day
+            </Button>
+          </div>
+        </div>
+        <aside className="beside">
+          {spot ? (
+            <EntryPanel
+              core={core}
+              block={b}
+              spot={spot}
+              told={weekTold?.days[spot.day]?.entries.find((e) => e.id === chosen) ?? null}
+              change={change}
+              close={() => choose(null)}
+            />
+          ) : (
+            weekTold && <Ledger core={core} block={b} week={weekTold} change={change} />
+          )}
+        </aside>
+      </div>
+      {adding !== null && (
+        <AddEntry
+          lifterId={b.lifterId ?? ""}
+          close={() => setAdding(null)}
+          pick={(document, from) => {
+            const entry = newEntry(document, from);
+            change(withEntry(b, adding, entry));
+            choose(entry.id);
+            setAdding(null);
+          }}
+        />
+      )}
+      <Conflict what="plan" mine={b} saving={saving} replace={editing.replace} />
+    </Sheet>
+  );
+}
+
+function spotOf(b: Block, id: string | null): Spot | null {
+  for (const [day, d] of b.days.entries()) {
+    const at = d.entries.findIndex((e) => e.id === id);
+    if (at >= 0) return { day, at };
+  }
+  return null;
+}
