@@ -8,6 +8,7 @@ import (
 	"dialarc/core/kit"
 	"dialarc/core/load"
 	"dialarc/core/metric"
+	"dialarc/core/muscle"
 	"dialarc/core/report"
 	"dialarc/core/setup"
 )
@@ -182,6 +183,7 @@ func worked(r *report.Report, from, to float64) []Worked {
 	for k := range out {
 		out[k].Hard /= busiest
 	}
+	besideTarget(out, m, from, to)
 	out = slices.DeleteFunc(out, func(w Worked) bool { return !(w.Hard >= counts) })
 	slices.SortStableFunc(out, func(a, b Worked) int {
 		switch {
@@ -193,6 +195,25 @@ func worked(r *report.Report, from, to float64) []Worked {
 		return 0
 	})
 	return out
+}
+
+// besideTarget lets the other parts of the target's muscle count by what they give beside it too: parts that pull alike are all active, but
+// what is a set for one of them is less for the others.
+func besideTarget(list []Worked, m *report.Muscles, from, to float64) {
+	torque := func(p *report.RegionPart) float64 { return max(0, meanOf(p.Torque, m.S, from, to)) }
+	most, whole := 0.0, ""
+	for k := range m.Regions {
+		if p := &m.Regions[k]; p.Target && torque(p) > most {
+			most, whole = torque(p), muscle.Whole(p.Key)
+		}
+	}
+	for k := range m.Regions {
+		p := &m.Regions[k]
+		i := slices.IndexFunc(list, func(w Worked) bool { return w.Region == p.Key })
+		if i >= 0 && most > 0 && !p.Target && muscle.Whole(p.Key) == whole {
+			list[i].Hard = min(list[i].Hard, torque(p)/most)
+		}
+	}
 }
 
 // meanOf is the mean of a curve between two places, by the trapezoidal rule; 0 where nothing is known.

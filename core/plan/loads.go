@@ -21,14 +21,16 @@ type Loading struct {
 	Lighter *Choice       `json:"lighter" doc:"The next lighter; null for none."`
 	Heavier *Choice       `json:"heavier" doc:"The next heavier; null for none."`
 	Rough   string        `json:"rough,omitempty" doc:"Why it is rougher than for straight sets."`
+	Logged  bool          `json:"logged" doc:"Whether it follows what was logged last, rather than the model alone."`
 }
 
 // half is the step of loads where the kit says nothing, kg (own).
 const half = 0.5
 
 // LoadingOf is the load of an entry with so much more in reserve than it says: by the reserve what the model predicts for the middle of the
-// range, by load or by percentage what was given, each as the kit has it.
-func LoadingOf(e *Entry, d *Digest, more float64) Loading {
+// range, or, once sets of it were logged, what comes after the last of them; by load or by percentage what was given; each as the kit has
+// it.
+func LoadingOf(e *Entry, d *Digest, more float64, last []Done) Loading {
 	out := Loading{Rough: map[string]string{"partials": "Half the range is done: loads and repetitions are rougher.",
 		"restPause": "Repetitions after the pauses are not predicted.", "drop": "Repetitions after the drop are not predicted."}[e.Method]}
 	n, rir := e.Middle()
@@ -49,19 +51,42 @@ func LoadingOf(e *Entry, d *Digest, more float64) Loading {
 		want = once * e.Percent / 100
 	default:
 		want = once / reps.Once(n+rir)
+		if next, ok := Next(e, d, last); ok {
+			out.Logged = true
+			once = onceBy(last)
+			want = next.Load
+			if more > 0 {
+				want *= reps.Once(n+rir-more) / reps.Once(n+rir)
+			}
+		}
 	}
 	if e.LoadBy == "load" && more > 0 { // a deload eases what was set by hand too
 		want *= reps.Once(n+rir-more) / reps.Once(n+rir)
 	}
 	at := nearest(d, want)
-	out.Load, out.Reps = metric.Known(at), predicted(d, at, rir)
+	predict := func(load float64) metric.Metric {
+		if once > 0 && (known || out.Logged) {
+			return repsAt(once, load, rir)
+		}
+		return metric.Missing(d.Once.Why())
+	}
+	out.Load, out.Reps = metric.Known(at), predict(at)
 	if lighter, ok := beside(d, at, -1); ok {
-		out.Lighter = &Choice{lighter, predicted(d, lighter, rir)}
+		out.Lighter = &Choice{lighter, predict(lighter)}
 	}
 	if heavier, ok := beside(d, at, 1); ok {
-		out.Heavier = &Choice{heavier, predicted(d, heavier, rir)}
+		out.Heavier = &Choice{heavier, predict(heavier)}
 	}
 	return out
+}
+
+// onceBy is what goes once by the set that says least, kg.
+func onceBy(sets []Done) float64 {
+	least := math.Inf(1)
+	for _, s := range sets {
+		least = min(least, s.Load*reps.Once(float64(s.Reps+s.RIR)))
+	}
+	return least
 }
 
 // nearest is what the kit has nearest to a load.
@@ -83,22 +108,6 @@ func beside(d *Digest, at float64, way int) (float64, bool) {
 		return 0, false
 	}
 	return d.Loads[i], true
-}
-
-// predicted is how often a load goes with so many left in reserve.
-func predicted(d *Digest, load, rir float64) metric.Metric {
-	once, known := d.Once.Get()
-	if !known {
-		return metric.Missing(d.Once.Why())
-	}
-	n := reps.At(once / load)
-	switch {
-	case n > reps.Most:
-		return metric.Missing("More than 20 repetitions: not predicted.")
-	case n-rir < 1:
-		return metric.Missing("Not once with so much in reserve.")
-	}
-	return metric.Known(n - rir)
 }
 
 // TorqueWith is the torque at the hardest place with a load, N·m.

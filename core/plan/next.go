@@ -37,7 +37,6 @@ func Next(e *Entry, d *Digest, sets []Done) (Proposal, bool) {
 	p := Proposal{Bridges: []string{}}
 	counts := make([]string, len(sets))
 	least, reserve := sets[0], math.Inf(1)
-	factor := math.Inf(1) // of what goes once, by the set that says least
 	for i, s := range sets {
 		p.Now = max(p.Now, s.Load)
 		counts[i] = fmt.Sprint(s.Reps)
@@ -45,9 +44,8 @@ func Next(e *Entry, d *Digest, sets []Done) (Proposal, bool) {
 			least = s
 		}
 		reserve = min(reserve, float64(s.RIR))
-		factor = min(factor, s.Load*reps.Once(float64(s.Reps+s.RIR)))
 	}
-	once := factor
+	once := onceBy(sets)
 	_, rir := e.Middle()
 	done := fmt.Sprintf("%s at %s with %s in reserve", strings.Join(counts, ", "), kilograms(p.Now), left(reserve))
 	stay := func(why string) (Proposal, bool) {

@@ -80,18 +80,22 @@ func TestNext(t *testing.T) {
 func TestLoading(t *testing.T) {
 	d := plan.Digest{Counted: "the pin", Loads: pins(), Load: 20, Peak: 50, Varies: 40, Once: metric.Known(33)}
 	e := entry("1", "raise.dumbbell", t)
-	if l := plan.LoadingOf(&e, &d, 0); l.Load.Or(0) != 25 || l.Lighter.Load != 22.5 || l.Heavier.Load != 27.5 || math.Abs(l.Reps.Or(0)-8.1) > 1e-9 {
+	if l := plan.LoadingOf(&e, &d, 0, nil); l.Load.Or(0) != 25 || l.Lighter.Load != 22.5 || l.Heavier.Load != 27.5 || math.Abs(l.Reps.Or(0)-8.1) > 1e-9 {
 		t.Errorf("by the reserve: %v for %v, %+v, %+v", l.Load, l.Reps, l.Lighter, l.Heavier)
 	}
-	if l := plan.LoadingOf(&e, &d, 2); l.Load.Or(0) != 22.5 {
+	if l := plan.LoadingOf(&e, &d, 2, nil); l.Load.Or(0) != 22.5 {
 		t.Errorf("in a deload %v", l.Load)
 	}
+	done := []plan.Done{{Load: 22.5, Reps: 12, RIR: 2}, {Load: 22.5, Reps: 12, RIR: 2}}
+	if l := plan.LoadingOf(&e, &d, 0, done); l.Load.Or(0) != 25 || !l.Logged || math.Abs(l.Reps.Or(0)-8.1) > 0.01 {
+		t.Errorf("after sets: %v for %v", l.Load, l.Reps)
+	}
 	e.LoadBy, e.Percent = "percent", 70
-	if l := plan.LoadingOf(&e, &d, 0); l.Load.Or(0) != 22.5 {
+	if l := plan.LoadingOf(&e, &d, 0, nil); l.Load.Or(0) != 22.5 {
 		t.Errorf("70 percent: %v", l.Load)
 	}
 	e.LoadBy, e.Load = "load", 10
-	if l := plan.LoadingOf(&e, &d, 0); l.Load.Or(0) != 10 || l.Reps.Known() || !strings.Contains(l.Reps.Why(), "More than 20") {
+	if l := plan.LoadingOf(&e, &d, 0, nil); l.Load.Or(0) != 10 || l.Reps.Known() || !strings.Contains(l.Reps.Why(), "More than 20") {
 		t.Errorf("10 kg: %v for %v", l.Load, l.Reps)
 	}
 	if got := d.TorqueWith(30); math.Abs(got-70) > 1e-9 { // 10 of the body, 40 for 20 kg
@@ -138,7 +142,7 @@ func TestWeek(t *testing.T) {
 		t.Fatal(problems)
 	}
 	var k plan.Keeper
-	w, problems := k.WeekOf(&b, 1)
+	w, problems := k.WeekOf(&b, 1, nil)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -161,7 +165,7 @@ func TestWeek(t *testing.T) {
 	if day.Better == nil || day.Better.Order[0] != 2 {
 		t.Errorf("what lags does not come first: %+v", day.Better)
 	}
-	again, _ := k.WeekOf(&b, 1)
+	again, _ := k.WeekOf(&b, 1, nil)
 	first, _ := json.Marshal(w)
 	second, _ := json.Marshal(again)
 	if string(first) != string(second) {

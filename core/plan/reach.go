@@ -15,7 +15,7 @@ var reach = map[string][2]float64{
 	"gluteus.maximus":       {0.50, 1.33},
 	"hamstrings":            {0.41, 1.42},
 	"latissimus.lower":      {0.73, 1.09},
-	"latissimus.upper":      {0.76, 1.06},
+	"latissimus.upper":      {0.79, 1.06},
 	"pectoralis.clavicular": {0.72, 1.36},
 	"pectoralis.costal":     {0.58, 1.11},
 	"pectoralis.sternal":    {0.66, 1.20},

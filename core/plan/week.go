@@ -79,8 +79,9 @@ func (k *Keeper) Of(text string, d *setup.Document) (*Digest, setup.Problems) {
 	return &digest, problems
 }
 
-// WeekOf is what a block that has been checked comes to in a week, from 1.
-func (k *Keeper) WeekOf(b *Block, week int) (*Week, setup.Problems) {
+// WeekOf is what a block that has been checked comes to in a week, from 1; last are the sets that were logged last of each entry, by its
+// id.
+func (k *Keeper) WeekOf(b *Block, week int, last map[string][]Done) (*Week, setup.Problems) {
 	digests := map[string]*Digest{}
 	for i := range b.Days {
 		for j := range b.Days[i].Entries {
@@ -95,7 +96,7 @@ func (k *Keeper) WeekOf(b *Block, week int) (*Week, setup.Problems) {
 	out := &Week{Week: week, Days: make([]DayTold, len(b.Days)), Sets: []SetCount{}}
 	out.Low, out.High = b.Bounds()
 	for i := range b.Days {
-		out.Days[i] = b.dayTold(&b.Days[i], digests, week)
+		out.Days[i] = b.dayTold(&b.Days[i], digests, week, last)
 	}
 	out.Ledger, out.Findings = LedgerOf(b, digests, week)
 	for w := 1; w <= b.Weeks; w++ {
@@ -111,7 +112,7 @@ func (k *Keeper) WeekOf(b *Block, week int) (*Week, setup.Problems) {
 }
 
 // dayTold is what a day comes to in a week.
-func (b *Block) dayTold(day *Day, digests map[string]*Digest, week int) DayTold {
+func (b *Block) dayTold(day *Day, digests map[string]*Digest, week int, last map[string][]Done) DayTold {
 	t := DayTold{Entries: make([]EntryTold, len(day.Entries)), Reasons: []string{}}
 	steps := make([]step, len(day.Entries))
 	for i := range day.Entries {
@@ -119,7 +120,7 @@ func (b *Block) dayTold(day *Day, digests map[string]*Digest, week int) DayTold 
 		d := digests[e.ID]
 		more := b.More(week)
 		x := EntryTold{ID: e.ID, Digest: *d, Sets: b.SetsIn(e, week), RIRFrom: e.RIRFrom + int(more), RIRTo: e.RIRTo + int(more),
-			Loading: LoadingOf(e, d, more)}
+			Loading: LoadingOf(e, d, more, last[e.ID])}
 		x.Torque = d.TorqueWith(x.Loading.Load.Or(d.Load))
 		lifting, resting := seconds(e, d, x.Sets)
 		x.Minutes = (lifting + resting) / 60

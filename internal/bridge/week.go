@@ -6,18 +6,23 @@ import (
 	"dialarc/core/edits"
 	"dialarc/core/kit"
 	"dialarc/core/plan"
+	"dialarc/core/session"
 	"dialarc/core/setup"
 )
 
 func block(text string) (plan.Block, setup.Problems) { return plan.Parse([]byte(text)) }
 
 // week judges a block that may have problems as long as its setups have none.
-func (c *Core) week(text string, week int) (*plan.Week, setup.Problems) {
+func (c *Core) week(text string, week int, last string) (*plan.Week, setup.Problems) {
+	var done map[string][]plan.Done
+	if err := json.Unmarshal([]byte(last), &done); err != nil {
+		return nil, setup.Problems{{Path: "last", What: "The sets cannot be read: " + err.Error() + "."}}
+	}
 	b, problems := plan.Parse([]byte(text))
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	return c.keeper.WeekOf(&b, week)
+	return c.keeper.WeekOf(&b, week, done)
 }
 
 func (c *Core) digest(d *setup.Document) (*plan.Digest, setup.Problems) {
@@ -54,4 +59,20 @@ func (c *Core) nextLoad(entry, sets string) (*Next, setup.Problems) {
 
 func (c *Core) fillers(l *setup.Lifter, r *kit.Room, id, region string, third int, progress Progress) ([]plan.Filler, setup.Problems) {
 	return c.keeper.Fillers(edits.ReadyIn(l, r, id), region, third, progress)
+}
+
+func (c *Core) instead(d *setup.Document, l *setup.Lifter, r *kit.Room, id, joint string) ([]plan.Swap, setup.Problems) {
+	return c.keeper.Instead(d, edits.ReadyIn(l, r, id), joint)
+}
+
+// mergeSessions brings two states of a session together, as the server does.
+func mergeSessions(a, b string) (session.Session, setup.Problems) {
+	var one, other session.Session
+	if err := json.Unmarshal([]byte(a), &one); err != nil {
+		return one, setup.Problems{{What: "The session cannot be read: " + err.Error() + "."}}
+	}
+	if err := json.Unmarshal([]byte(b), &other); err != nil {
+		return one, setup.Problems{{What: "The session cannot be read: " + err.Error() + "."}}
+	}
+	return session.Merge(&one, &other), nil
 }

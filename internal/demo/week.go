@@ -204,11 +204,8 @@ func (a *actor) session(week, place int, at time.Time) (session.Session, error) 
 			return s, problems
 		}
 		more := a.block.More(week)
-		loading := plan.LoadingOf(e, d, more)
+		loading := plan.LoadingOf(e, d, more, a.last[e.SetupID])
 		load := loading.Load.Or(0)
-		if next, ok := plan.Next(e, d, a.last[e.SetupID]); ok && more == 0 {
-			load = next.Load
-		}
 		n, rir := e.Middle()
 		sets := a.block.SetsIn(e, week)
 		s.Planned = append(s.Planned, session.Planned{Entry: e.ID, Sets: sets, Load: load, Reps: loading.Reps.Or(n), RIR: rir + more})

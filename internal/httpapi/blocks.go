@@ -36,7 +36,7 @@ func (s *Server) registerBlocks(api huma.API) {
 				return nil, problems, nil
 			}
 			var k plan.Keeper
-			out, problems := k.WeekOf(&in.Block, in.Week)
+			out, problems := k.WeekOf(&in.Block, in.Week, in.Last)
 			return out, problems, nil
 		})
 }
@@ -49,6 +49,7 @@ func checkBlock(b *plan.Block) setup.Problems {
 }
 
 type weekQuestion struct {
-	Block plan.Block `json:"block"`
-	Week  int        `json:"week" doc:"From 1." minimum:"1" maximum:"16"`
+	Block plan.Block             `json:"block"`
+	Week  int                    `json:"week" doc:"From 1." minimum:"1" maximum:"16"`
+	Last  map[string][]plan.Done `json:"last,omitempty" doc:"The sets that were logged last of each entry, by its id."`
 }

@@ -13,6 +13,8 @@ const KitScreen = lazy(() => import("./screens/equipment/KitScreen").then((m) =>
 const BenchScreen = lazy(() => import("./screens/workbench/BenchScreen").then((m) => ({ default: m.BenchScreen })));
 const EmptyBench = lazy(() => import("./screens/workbench/EmptyBench").then((m) => ({ default: m.EmptyBench })));
 const PlanScreen = lazy(() => import("./screens/plan/PlanScreen").then((m) => ({ default: m.PlanScreen })));
+const LogScreen = lazy(() => import("./screens/log/LogScreen").then((m) => ({ default: m.LogScreen })));
+const SessionScreen = lazy(() => import("./screens/log/SessionScreen").then((m) => ({ default: m.SessionScreen })));
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -38,6 +40,8 @@ export function App() {
             <Route path="/bench/:id" element={<BenchScreen />} />
             <Route path="/plan" element={<PlanScreen />} />
             <Route path="/plan/:id" element={<PlanScreen />} />
+            <Route path="/log" element={<LogScreen />} />
+            <Route path="/log/:lifterId/:blockId/:week/:day" element={<SessionScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

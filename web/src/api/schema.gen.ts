@@ -2710,6 +2710,20 @@ export interface components {
       /** @description The regions that work, the hardest first. */
       work: components["schemas"]["PlanWorked"][];
     };
+    PlanDone: {
+      /**
+       * Format: double
+       * @description kg.
+       */
+      load: number;
+      /** Format: int64 */
+      reps: number;
+      /**
+       * Format: int64
+       * @description 4 stands for four or more.
+       */
+      rir: number;
+    };
     PlanEntry: {
       document: components["schemas"]["Document"];
       /**
@@ -2874,6 +2888,8 @@ export interface components {
         /** @description Why there is none. */
         why?: string;
       };
+      /** @description Whether it follows what was logged last, rather than the model alone. */
+      logged: boolean;
       /** @description Repetitions that it should give at that reserve. */
       reps: {
         value: number | null;
@@ -2946,6 +2962,33 @@ export interface components {
       pulleys?: number[];
       /** Format: double */
       seat?: number;
+    };
+    PlanSwap: {
+      document: components["schemas"]["Document"];
+      /**
+       * Format: double
+       * @description How far it is from that one in phase and length, 0 for the same.
+       */
+      far: number;
+      /**
+       * Format: double
+       * @description Force at the joint that was asked about, N.
+       */
+      force: number;
+      key: string;
+      /**
+       * Format: double
+       * @description kg for the same torque at the hardest place, as the kit has it; 0 where its load is not counted.
+       */
+      load: number;
+      name: string;
+      /**
+       * Format: double
+       * @description The same in the exercise that it stands in for, N.
+       */
+      now: number;
+      /** @description Station, machine or weights that it takes. */
+      place: string;
     };
     PlanWeek: {
       days: components["schemas"]["PlanDayTold"][];
@@ -4880,6 +4923,10 @@ export interface components {
     };
     WeekQuestion: {
       block: components["schemas"]["PlanBlock"];
+      /** @description The sets that were logged last of each entry, by its id. */
+      last?: {
+        [key: string]: components["schemas"]["PlanDone"][];
+      };
       /**
        * Format: int64
        * @description From 1.

@@ -117,10 +117,12 @@ export type RawCalls = {
   strength(lifter: string): string;
   counted(): string;
   block(block: string): string;
-  week(block: string, week: number): string;
+  week(block: string, week: number, last: string): string;
   nextLoad(entry: string, sets: string): string;
   digest(document: string): string;
   fillers(lifter: string, room: string, id: string, region: string, third: number, progress: Progress): string;
+  instead(document: string, lifter: string, room: string, id: string, joint: string): string;
+  mergeSessions(a: string, b: string): string;
   find(text: string): string;
   notYet(text: string): string;
   quantity(text: string, kind: string, unit: number): string;
@@ -311,9 +313,9 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   block(block: string): Answer<Schemas["PlanBlock"]> {
     return JSON.parse(this.raw.block(block));
   }
-  /** What a block comes to in one of its weeks, from 1. */
-  week(block: string, week: number): Answer<Schemas["PlanWeek"]> {
-    return JSON.parse(this.raw.week(block, week));
+  /** What a block comes to in one of its weeks, from 1, after the sets that were logged last of each entry. */
+  week(block: string, week: number, last: string): Answer<Schemas["PlanWeek"]> {
+    return JSON.parse(this.raw.week(block, week, last));
   }
   /** What comes after sets of an entry, as load, repetitions and reserve. */
   nextLoad(entry: string, sets: string): Answer<Schemas["Next"]> {
@@ -333,6 +335,20 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     progress: Progress,
   ): Answer<Schemas["PlanFiller"][]> {
     return JSON.parse(this.raw.fillers(JSON.stringify(lifter), room, id, region, third, progress));
+  }
+  /** The exercises that can stand in for a setup at another station, or, with a joint, spare that joint. */
+  instead(
+    document: string,
+    lifter: Schemas["DocumentLifter"],
+    room: string,
+    id: string,
+    joint: string,
+  ): Answer<Schemas["PlanSwap"][]> {
+    return JSON.parse(this.raw.instead(document, JSON.stringify(lifter), room, id, joint));
+  }
+  /** What two states of a session come to. */
+  mergeSessions(a: string, b: string): Answer<Schemas["Session"]> {
+    return JSON.parse(this.raw.mergeSessions(a, b));
   }
   /** The exercises that a search for a text means, the best first. */
   find(text: string): Answer<Schemas["Hits"]> {

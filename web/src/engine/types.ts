@@ -86,3 +86,5 @@ export type StoredSession = Schemas["StoredSession"];
 export type Progress = Schemas["Progress"];
 export type Series = Schemas["ProgressSeries"];
 export type SeriesPoint = Schemas["ProgressPoint"];
+export type PlannedEntry = Schemas["SessionPlanned"];
+export type Swap = Schemas["PlanSwap"];

@@ -7,6 +7,7 @@ import { usePicked } from "../state/picked";
 import { setPreferences, usePreferences } from "../state/preferences";
 import { ErrorBoundary } from "../ui/ErrorBoundary";
 import { Loading } from "../ui/States";
+import { useLogOutbox } from "./log/useLogOutbox";
 
 const Frame = styled.div`
   height: 100dvh;
@@ -52,9 +53,9 @@ const Frame = styled.div`
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: minmax(0, 1fr) auto;
     > main { order: 0; }
-    > nav { order: 1; flex-direction: row; padding: 4px 8px; border: 0; border-top: 1px solid var(--line); }
+    > nav { order: 1; flex-direction: row; padding: 4px 8px; border: 0; border-top: 1px solid var(--line); overflow-x: auto; }
     > nav svg.logo { display: none; }
-    > nav a, > nav button { flex: 1 1 auto; width: auto; padding: 8px 2px; font-size: 11px; }
+    > nav a, > nav button { flex: 1 0 auto; width: auto; padding: 8px 6px; font-size: 12px; display: grid; place-content: center; }
     > nav .push { display: none; }
     > nav .count { display: inline-block; margin: 0 0 0 3px; }
     > nav button svg { display: none; }
@@ -65,6 +66,7 @@ const Frame = styled.div`
 /** The rail and the room for a screen. */
 export function Shell() {
   useOutbox();
+  useLogOutbox();
   const { units, theme } = usePreferences();
   const { pathname } = useLocation();
   const count = usePicked().setups.length;
@@ -88,6 +90,7 @@ export function Shell() {
           {count > 0 && <span className="count">{count}</span>}
         </NavLink>
         <NavLink to="/plan">Plan</NavLink>
+        <NavLink to="/log">Log</NavLink>
         <span className="push" />
         <button
           type="button"

@@ -227,7 +227,7 @@ function Entry({ entry, told, longest, chosen, choose, spot, move, onKey }: Entr
       </button>
       {told && told.move.changes > 0 && (
         <span className="changes" title={told.move.what.join(", ")}>
-          before it: {told.move.what.join(", ")}
+          {told.move.changes} {told.move.changes === 1 ? "change" : "changes"} first
         </span>
       )}
     </Card>

@@ -15,12 +15,14 @@ import { changed, moved, type Spot, without } from "./planEdits";
 
 const Box = styled.section`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  .three, .duo, .load { min-width: 0; }
   gap: 12px;
   .head { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 12px; }
   .head h2 { font-size: 15px; line-height: 19px; }
   .head p { color: var(--quiet); font-size: 12px; line-height: 16px; }
   .three { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; align-items: end; }
-  .two { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; align-items: end; }
+  .duo { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px; align-items: end; }
   h3 { font-size: 13px; border-top: 1px solid var(--line); padding-top: 10px; }
   .row { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; }
   .load { display: flex; gap: 8px; align-items: stretch; }
@@ -143,7 +145,7 @@ export function EntryPanel({ core, block, spot, told, change, close }: Props) {
           />
         ))}
       </div>
-      <div className="two">
+      <div className="duo">
         <Select
           label="Method"
           options={methods}
@@ -196,7 +198,8 @@ export function EntryPanel({ core, block, spot, told, change, close }: Props) {
       {told && <Loads told={told} take={(load) => set({ loadBy: "load", load })} />}
       {told && told.loading.load.value != null && (
         <p className="quiet">
-          {units.text(told.torque, "torque")} at the hardest place. {told.digest.trust}
+          {units.text(told.torque, "torque")} at the hardest place.{" "}
+          {told.loading.logged ? "By what was logged last." : told.digest.trust}
         </p>
       )}
       {told?.loading.rough && <p className="quiet">{told.loading.rough}</p>}

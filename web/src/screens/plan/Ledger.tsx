@@ -30,7 +30,7 @@ const Box = styled.section`
   .finding > div { grid-column: 2; display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 10px; align-items: center; }
   .finding small { display: block; color: var(--quiet); }
   .set { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; }
-  p.quiet { color: var(--quiet); }
+  .quiet { color: var(--quiet); }
 `;
 
 type Props = { core: Core; block: Block; week: PlanWeek; change: (b: Block) => void };
@@ -46,7 +46,8 @@ const words: Record<string, string> = {
 /** What the week asks of every muscle over its length, and what should be looked at. */
 export function Ledger({ core, block, week, change }: Props) {
   const most = Math.max(1, ...week.ledger.flatMap((l) => l.thirds));
-  const trained = week.ledger.filter((l) => l.target || l.sets >= 1);
+  const trained = week.ledger.filter((l) => l.target);
+  const others = week.ledger.filter((l) => !l.target && l.sets >= 1);
   const top = Math.max(week.high, ...trained.map((l) => l.sets));
   if (trained.length === 0)
     return (
@@ -76,35 +77,68 @@ export function Ledger({ core, block, week, change }: Props) {
         </thead>
         <tbody>
           {trained.map((l) => (
-            <tr key={l.region} data-region={l.region}>
-              <td>
-                {l.target ? <b>{l.label}</b> : l.label}
-                {l.finding && <small>{words[l.finding]}</small>}
-              </td>
-              <td>
-                <span className="numbers mono">
-                  {l.thirds.map((n, i) => (
-                    <span key={i} data-none={n < 0.05 || undefined}>
-                      {n < 0.05 ? "none" : n.toFixed(1)}
-                    </span>
-                  ))}
-                </span>
-                <Spindle thirds={l.thirds} most={most} width={150} height={20} />
-              </td>
-              <td className="bounds">
-                <Bounds line={l} low={week.low} high={week.high} top={top} />
-              </td>
-              <td className="mono">{l.sets.toFixed(1)}</td>
-            </tr>
+            <Row key={l.region} line={l} most={most} week={week} top={top} />
           ))}
         </tbody>
       </table>
+      {others.length > 0 && (
+        <Disclosure
+          title="Works along"
+          line={others
+            .slice(0, 3)
+            .map((l) => l.label.toLowerCase())
+            .join(" · ")}
+        >
+          <table>
+            <tbody>
+              {others.map((l) => (
+                <Row key={l.region} line={l} most={most} week={week} top={top} />
+              ))}
+            </tbody>
+          </table>
+        </Disclosure>
+      )}
       {week.findings.map((f) => (
         <Told key={f.kind + f.region + f.third + f.day} core={core} finding={f} block={block} change={change} />
       ))}
       {week.findings.length === 0 && <p className="quiet">Nothing stands against this week.</p>}
       <Rules block={block} week={week} change={change} />
     </Box>
+  );
+}
+
+/** One region: its sets over the thirds of its length, and where they lie between the bounds. */
+function Row({ line: l, most, week, top }: { line: Line; most: number; week: PlanWeek; top: number }) {
+  const known = l.thirds.some((n) => n > 0);
+  const third = (n: number) => (n >= 0.05 ? n.toFixed(1) : l.target ? "none" : "0");
+  const names = ["long", "mid", "short"];
+  return (
+    <tr data-region={l.region}>
+      <td>
+        {l.target ? <b>{l.label}</b> : l.label}
+        {l.finding && <small>{words[l.finding]}</small>}
+      </td>
+      <td>
+        {known ? (
+          <>
+            <span className="numbers mono">
+              {l.thirds.map((n, i) => (
+                <span key={names[i]} data-none={(l.target && n < 0.05) || undefined}>
+                  {third(n)}
+                </span>
+              ))}
+            </span>
+            <Spindle thirds={l.thirds} most={most} width={150} height={20} />
+          </>
+        ) : (
+          <span className="quiet">lengths not known</span>
+        )}
+      </td>
+      <td className="bounds">
+        <Bounds line={l} low={week.low} high={week.high} top={Math.max(top, l.sets)} />
+      </td>
+      <td className="mono">{l.sets.toFixed(1)}</td>
+    </tr>
   );
 }
 

@@ -32,7 +32,8 @@ export function PlanScreen() {
         again={() => void (list.error ? list : started).refetch()}
       />
     );
-  const items = list.data.items ?? [];
+  const named = (b: StoredBlock) => `${whose(b.document.lifterId ?? "")} ${b.name}`;
+  const items = [...(list.data.items ?? [])].sort((a, b) => named(a).localeCompare(named(b)));
   const open = items.find((b) => b.id === id);
   return (
     <ListPage data-open={!!open} data-narrow="true">

@@ -15,6 +15,7 @@ import type { Core } from "../../engine/core";
 import type { Block, PlanWeek, StoredBlock } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
+import { lastOf, usePast } from "../log/useSession";
 import { AddEntry } from "./AddEntry";
 import { DayRow } from "./DayRow";
 import { EntryPanel } from "./EntryPanel";
@@ -53,13 +54,15 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
   const [adding, setAdding] = useState<number | null>(null); // place of a day
   const text = useMemo(() => JSON.stringify(b), [b]);
   const shown = Math.min(week, b.weeks);
+  const past = usePast(b.lifterId ?? "").data;
+  const last = useMemo(() => lastOf(past ?? [], JSON.parse(text) as Block, "9999"), [past, text]);
   const told = useMemo(
-    () => (problems.length === 0 ? (core.week(text, shown).ok ?? null) : null),
-    [core, text, shown, problems],
+    () => (problems.length === 0 ? (core.week(text, shown, last).ok ?? null) : null),
+    [core, text, shown, last, problems],
   );
-  const last = useRef<PlanWeek | null>(null);
-  if (told) last.current = told;
-  const weekTold = told ?? last.current;
+  const sound = useRef<PlanWeek | null>(null);
+  if (told) sound.current = told;
+  const weekTold = told ?? sound.current;
   const spot = spotOf(b, chosen);
   const path = { id: stored.id };
   const whole = useWhole({
@@ -120,7 +123,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
             </Button>
           </div>
         </div>
-        <aside className="beside">
+        <div className="beside">
           {spot ? (
             <EntryPanel
               core={core}
@@ -133,7 +136,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
           ) : (
             weekTold && <Ledger core={core} block={b} week={weekTold} change={change} />
           )}
-        </aside>
+        </div>
       </div>
       {adding !== null && (
         <AddEntry

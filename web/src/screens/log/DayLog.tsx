@@ -1,0 +1,266 @@
+import { CloudOff } from "lucide-react";
+import { useState } from "react";
+import { Link } from "react-router";
+import styled from "styled-components";
+import type { Core } from "../../engine/core";
+import type { Digest, PlannedEntry, PlanWeek, Session, SessionSet } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { Loading } from "../../ui/States";
+import { StatusIcon } from "../../ui/StatusIcon";
+import { PainCaution } from "./PainCaution";
+import { beginRest, RestTimer } from "./RestTimer";
+import { SetForm } from "./SetForm";
+import { SetMarks } from "./SetMarks";
+import { SwapDialog } from "./SwapDialog";
+import { type Day, lastTime, useSession } from "./useSession";
+
+const Page = styled.div`
+  height: 100%;
+  overflow: auto;
+  > div { max-width: 430px; margin: 0 auto; padding: 10px 14px 24px; display: grid; gap: 10px; }
+  .head { display: flex; justify-content: space-between; gap: 10px; }
+  .head h1 { font-size: 16px; line-height: 20px; }
+  .head small, .state { color: var(--quiet); font-size: 12px; line-height: 16px; }
+  .state { display: flex; gap: 6px; text-align: right; }
+  .now { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 12px; }
+  .now h2 { font-size: 15px; line-height: 19px; }
+  .now dl { display: grid; grid-template-columns: auto 1fr; gap: 0 10px; margin: 4px 0 0; align-items: baseline; }
+  .now dt { color: var(--quiet); font-size: 12px; }
+  .now dd { margin: 0; font-size: 17px; font-weight: 600; }
+  svg text { font-size: 12px; fill: var(--ink); }
+  svg text.quiet { fill: var(--quiet); }
+  svg text.now { font-weight: 600; }
+  .rest { display: flex; align-items: center; gap: 10px; border-top: 1px solid var(--line); border-bottom: 1px solid var(--line); padding: 6px 0; }
+  .rest b { font-size: 20px; }
+  .rest span { flex: 1; color: var(--quiet); }
+  .rest b { color: var(--ink); }
+  .todo { border-top: 1px solid var(--line); padding-top: 8px; display: grid; gap: 8px; }
+  .todo ul { list-style: none; padding: 0; margin: 0; display: flex; flex-wrap: wrap; gap: 6px; }
+  .todo li button { display: grid; gap: 3px; padding: 6px 8px; border: 1px solid var(--line); border-radius: 6px; background: none; color: var(--quiet); font-size: 12px; text-align: left; }
+  .todo li button[aria-pressed="true"] { border: 2px solid var(--ink); color: var(--ink); font-weight: 600; }
+  .todo i { display: inline-block; width: 12px; height: 7px; margin-right: 2px; border: 1px solid var(--quiet); }
+  .todo i[data-done="true"] { background: var(--ember); border-color: var(--ember-deep); }
+  .pair { display: flex; gap: 8px; flex-wrap: wrap; }
+  .caution { display: flex; gap: 8px; color: var(--quiet); font-size: 12px; line-height: 16px; }
+`;
+
+type Props = { core: Core; day: Day; told: PlanWeek; whose: string };
+
+/** The screen for the gym floor: one exercise, its sets, and what is pressed after each. */
+export function DayLog({ core, day, told, whose }: Props) {
+  const units = useUnits();
+  const log = useSession(core, day, told);
+  const { session } = log;
+  const [chosen, choose] = useState<string | null>(null);
+  const [editing, edit] = useState<SessionSet | null>(null);
+  const [hurts, setHurts] = useState<SessionSet | null>(null);
+  const [swapping, setSwapping] = useState(false);
+  if (!session) return <Loading what="Opening the day" />;
+  const entries = session.entries;
+  const doneOf = (id: string) => session.sets.filter((s) => s.entry === id && !s.dropped);
+  const plannedOf = (id: string) => session.planned?.find((p) => p.entry === id) ?? fallback(id);
+  const open = entries.find((e) => doneOf(e.id).length < plannedOf(e.id).sets);
+  const entry = entries.find((e) => e.id === chosen) ?? open ?? entries.at(-1);
+  if (!entry)
+    return (
+      <Page>
+        <div>
+          <h1>Day {session.name}</h1>
+          <p>Nothing is planned for this day yet.</p>
+          <Link to={`/plan/${day.blockId}`}>Open the plan</Link>
+        </div>
+      </Page>
+    );
+  const digest = core.digest(JSON.stringify(entry.document)).ok;
+  const planned = plannedOf(entry.id);
+  const done = doneOf(entry.id);
+  const last = lastTime(log.past, entry, session.date);
+  const at = entries.indexOf(entry);
+  const left = entries.reduce((n, e) => n + Math.max(0, plannedOf(e.id).sets - doneOf(e.id).length), 0);
+  const record = (set: SessionSet) => {
+    const fresh = !session.sets.some((s) => s.id === set.id);
+    log.put(set);
+    edit(null);
+    if (fresh && log.id) beginRest(log.id, entry.rest);
+    if (set.pain && (set.pain.sharp || set.pain.level >= 3)) setHurts(set);
+    else if (fresh && done.length + 1 >= planned.sets) choose(null);
+  };
+  return (
+    <Page>
+      <div>
+        <div className="head">
+          <div>
+            <h1>
+              Day {session.name}, exercise {at + 1} of {entries.length}
+            </h1>
+            <small>{whose}</small>
+          </div>
+          <State log={log} />
+        </div>
+        <div className="now">
+          <SetupPicture document={entry.document} width={128} height={104} />
+          <div>
+            <h2>{entry.document.name}</h2>
+            <Settings entry={entry} digest={digest} planned={planned} />
+          </div>
+        </div>
+        {entry.note && <p>{entry.note}</p>}
+        {entry.document.lifter.cautions?.map((c) => (
+          <div className="caution" key={c}>
+            <StatusIcon tone="caution" /> {c}
+          </div>
+        ))}
+        <SetMarks done={done} last={last} planned={planned} from={entry.repsFrom} to={entry.repsTo} edit={edit} />
+        {log.id && <RestTimer session={log.id} />}
+        <SetForm
+          key={`${entry.id}${editing?.id ?? done.length}`}
+          entry={entry}
+          digest={digest ?? null}
+          planned={planned}
+          number={editing ? done.indexOf(editing) + 1 : done.length + 1}
+          before={done.at(-1) ?? null}
+          editing={editing}
+          cancel={() => edit(null)}
+          record={record}
+        />
+        {done.length > 0 && !editing && (
+          <Button look="link" onPress={() => edit(done.at(-1) ?? null)}>
+            Change the last set: {units.text(done.at(-1)?.load ?? 0, "mass")} × {done.at(-1)?.reps}
+          </Button>
+        )}
+        <div className="todo">
+          <b>{left > 0 ? `Still to do: ${left} ${left === 1 ? "set" : "sets"}` : "All sets are done."}</b>
+          <ul>
+            {entries.map((e) => (
+              <li key={e.id}>
+                <button type="button" aria-pressed={e === entry} onClick={() => choose(e.id)}>
+                  <span aria-hidden>
+                    {Array.from({ length: plannedOf(e.id).sets }, (_, i) => (
+                      <i key={i} data-done={i < doneOf(e.id).length} />
+                    ))}
+                  </span>
+                  {e.document.name}
+                </button>
+              </li>
+            ))}
+          </ul>
+          <div className="pair">
+            <Button onPress={() => setSwapping(true)}>Station taken: swap</Button>
+            <Link to={`/plan/${day.blockId}`}>The whole plan</Link>
+          </div>
+        </div>
+        <div className="caution">
+          <StatusIcon tone="caution" /> Gym rules come first. Sharp pain or joint pain: stop.
+        </div>
+      </div>
+      {hurts?.pain && (
+        <PainCaution
+          core={core}
+          pain={hurts.pain}
+          entry={entry}
+          gym={day.block.gym}
+          close={() => setHurts(null)}
+          leave={() => {
+            setHurts(null);
+            setPlanned(session, entry.id, { sets: done.length }, log.change);
+            choose(null);
+          }}
+          swap={(e, p) => {
+            setHurts(null);
+            swap(session, entry.id, done.length, e, p, log.change);
+            choose(e.id);
+          }}
+        />
+      )}
+      {swapping && (
+        <SwapDialog
+          core={core}
+          entry={entry}
+          gym={day.block.gym}
+          close={() => setSwapping(false)}
+          swap={(e, p) => {
+            setSwapping(false);
+            swap(session, entry.id, done.length, e, p, log.change);
+            choose(e.id);
+          }}
+        />
+      )}
+    </Page>
+  );
+}
+
+const fallback = (entry: string): PlannedEntry => ({ entry, sets: 3, load: 0, reps: 10, rir: 2 });
+
+type Change = (to: Partial<Session>) => void;
+
+/** What an entry was planned with, changed. */
+function setPlanned(s: Session, entry: string, to: Partial<PlannedEntry>, change: Change): void {
+  change({ planned: (s.planned ?? []).map((p) => (p.entry === entry ? { ...p, ...to } : p)) });
+}
+
+/** Another exercise in the place of one, for the sets that are left of it. */
+function swap(
+  s: Session,
+  from: string,
+  done: number,
+  entry: Session["entries"][number],
+  load: number,
+  change: Change,
+): void {
+  const was = s.planned?.find((p) => p.entry === from) ?? fallback(from);
+  const at = s.entries.findIndex((e) => e.id === from) + 1;
+  change({
+    entries: s.entries.toSpliced(at, 0, entry),
+    planned: [
+      ...(s.planned ?? []).map((p) => (p.entry === from ? { ...p, sets: done } : p)),
+      { ...was, entry: entry.id, sets: Math.max(1, was.sets - done), load, swap: from },
+    ],
+  });
+}
+
+/** Whether everything that was logged has reached the server. */
+function State({ log }: { log: ReturnType<typeof useSession> }) {
+  if (log.refusal)
+    return (
+      <span className="state" role="alert">
+        Kept on this phone. The server said: {log.refusal}
+      </span>
+    );
+  if (log.away && log.pending)
+    return (
+      <span className="state" role="status">
+        <CloudOff size={14} aria-hidden /> No network: kept on this phone
+      </span>
+    );
+  return (
+    <span className="state" role="status">
+      {log.pending ? "Sending" : log.session?.sets.length ? "Saved" : ""}
+    </span>
+  );
+}
+
+/** The numbers to set before the first set: hole, pin, notch, seat, distance. */
+function Settings(props: { entry: Session["entries"][number]; digest?: Digest; planned: PlannedEntry }) {
+  const units = useUnits();
+  const { entry, digest, planned } = props;
+  const d = entry.document;
+  const rows: [string, string][] = [];
+  const holes = digest?.spot.pulleys ?? [];
+  if (holes.length > 0 && d.loads.some((l) => l.kit?.hole)) rows.push(["Pulley", `hole ${holes.join(", ")}`]);
+  if (planned.load > 0) rows.push([digest?.counted === "the pin" ? "Pin" : "Load", units.text(planned.load, "mass")]);
+  if (d.bench) rows.push(["Bench", units.text(d.bench.angleDeg, "angle")]);
+  if (d.posture.seatHeight) rows.push(["Seat", units.text(d.posture.seatHeight, "length")]);
+  if (d.loads.some((l) => l.pulley)) rows.push(["Stand", `${units.text(d.posture.x, "length")} out`]);
+  return (
+    <dl>
+      {rows.map(([name, value]) => [
+        <dt key={name}>{name}</dt>,
+        <dd key={`${name} is`} className="mono">
+          {value}
+        </dd>,
+      ])}
+    </dl>
+  );
+}

@@ -1,0 +1,74 @@
+import type { Core } from "../../engine/core";
+import type { Pain, Session } from "../../engine/types";
+import { SetupPicture } from "../../figure/SetupPicture";
+import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
+import { Modal } from "../../ui/Modal";
+import { StatusIcon } from "../../ui/StatusIcon";
+import { List, Pictured } from "../begin/parts";
+import { standIn, useInstead } from "./SwapDialog";
+
+type Entry = Session["entries"][number];
+
+type Props = {
+  core: Core;
+  pain: Pain;
+  entry: Entry;
+  gym?: string;
+  close: () => void;
+  leave: () => void;
+  swap: (entry: Entry, load: number) => void;
+};
+
+/** Joints of the model that bear what hurts; the rest has no number. */
+const modelled = ["shoulder", "elbow", "hip", "knee"];
+
+/** A pain that should end the exercise: the caution first, then what is gentler on that joint. Never a diagnosis. */
+export function PainCaution({ core, pain, entry, gym, close, leave, swap }: Props) {
+  const units = useUnits();
+  const joint = modelled.includes(pain.joint) ? pain.joint : "";
+  const found = useInstead(core, entry, gym, joint);
+  return (
+    <Modal title={`Pain at the ${pain.joint}, ${pain.level} of 10${pain.sharp ? ", sharp" : ""}`} open onClose={close}>
+      <p>
+        <StatusIcon tone="error" /> Stop this exercise for today. Pain that is sharp, that stays, or that comes with
+        numbness is for a licensed professional to look at. It is written down for your coach.
+      </p>
+      <div className="actions">
+        <Button look="strong" onPress={leave}>
+          Leave the exercise
+        </Button>
+      </div>
+      {joint && (
+        <>
+          <p>Gentler on the {joint} for the same muscle, by the force across the joint, if it does not hurt there:</p>
+          {found === null && <p role="status">Looking …</p>}
+          {found?.length === 0 && <p>Nothing in this gym loads it less.</p>}
+          <List>
+            <ul>
+              {found?.slice(0, 3).map((s) => (
+                <Pictured key={s.key}>
+                  <span className="picture">
+                    <SetupPicture document={s.document} width={72} height={54} />
+                  </span>
+                  <span>
+                    {s.name}
+                    <small>
+                      {units.text(s.force, "force")} across the {joint}, now {units.text(s.now, "force")}
+                    </small>
+                  </span>
+                  <Button onPress={() => swap(standIn(entry, s), s.load)}>Try it</Button>
+                </Pictured>
+              ))}
+            </ul>
+          </List>
+        </>
+      )}
+      <div className="actions">
+        <Button look="quiet" onPress={close}>
+          Close
+        </Button>
+      </div>
+    </Modal>
+  );
+}
