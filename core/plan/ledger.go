@@ -32,6 +32,7 @@ type Finding struct {
 var thirdWords = [3]string{"lengthened", "at mid length", "shortened"}
 
 const (
+	shownAs      = 0.05 // sets from which a number is shown
 	leastOfThird = 0.05 // share of a region's sets below which a third of its length counts as untrained (own)
 	hoursApart   = 48   // within which the same region should not come again (common practice, no source)
 	hardAgain    = 0.5  // from which a region counts as what a setup trains, when days are held against each other (own)
@@ -130,7 +131,11 @@ func (b *Block) found(lines []Line, perDay []map[string]float64, trained []map[s
 		if l.Target {
 			for k, sets := range l.Thirds {
 				if k != 1 && l.Sets > 0 && sets < leastOfThird*l.Sets {
-					say("gap", l.Label+", "+thirdWords[k]+": none.", k, -1)
+					much := "none"
+					if sets >= shownAs {
+						much = fmt.Sprintf("only %.1f", sets)
+					}
+					say("gap", l.Label+", "+thirdWords[k]+": "+much+".", k, -1)
 				}
 			}
 			if l.Sets < low && week != b.Deload {

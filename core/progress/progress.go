@@ -114,7 +114,7 @@ const lately = 6 * 7 * 24 * time.Hour
 
 // Of is what sessions come to, up to a day; the lifter is who they are now. Digests are remembered by the keeper.
 func Of(k *plan.Keeper, l *setup.Lifter, sessions []session.Session, today time.Time) (*Progress, setup.Problems) {
-	c := collector{keeper: k, series: map[string]*Series{}, digests: map[string]*plan.Digest{}, weeks: map[string]map[string]*RegionWeek{}, labels: map[string]string{}}
+	c := collector{keeper: k, series: map[string]*Series{}, digests: map[string]*plan.Digest{}, weeks: map[string]map[string]*RegionWeek{}, labels: map[string]string{}, pain: []Pain{}}
 	slices.SortStableFunc(sessions, func(a, b session.Session) int { return cmp.Compare(a.Date, b.Date) })
 	for i := range sessions {
 		c.add(&sessions[i])

@@ -174,12 +174,12 @@ type actor struct {
 // misses says whether a week was missed: one of the troupe was on the road.
 func (a *actor) misses(week int) bool { return a.person.name == "Madoc Quill" && week == 4 }
 
-// gain is how much stronger somebody is in a week than in the first: two in a hundred a week for the new, one for the others, and less in
+// gain is how much stronger somebody is in a week than in the first: three in a hundred a week for the new, two for the others, and less in
 // the deload. One setup of one lifter stops rising after the fourth week.
 func (a *actor) gain(setupName string, week int) float64 {
-	perWeek := 0.012
+	perWeek := 0.02
 	if a.person.body.Training == "novice" {
-		perWeek = 0.022
+		perWeek = 0.03
 	}
 	if a.person.name == "Suvi Brandt" && setupName == "Dumbbell lateral raise" {
 		week = min(week, 3)

@@ -15,6 +15,10 @@ const EmptyBench = lazy(() => import("./screens/workbench/EmptyBench").then((m) 
 const PlanScreen = lazy(() => import("./screens/plan/PlanScreen").then((m) => ({ default: m.PlanScreen })));
 const LogScreen = lazy(() => import("./screens/log/LogScreen").then((m) => ({ default: m.LogScreen })));
 const SessionScreen = lazy(() => import("./screens/log/SessionScreen").then((m) => ({ default: m.SessionScreen })));
+const ProgressScreen = lazy(() =>
+  import("./screens/progress/ProgressScreen").then((m) => ({ default: m.ProgressScreen })),
+);
+const CardsScreen = lazy(() => import("./screens/cards/CardsScreen").then((m) => ({ default: m.CardsScreen })));
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -42,6 +46,9 @@ export function App() {
             <Route path="/plan/:id" element={<PlanScreen />} />
             <Route path="/log" element={<LogScreen />} />
             <Route path="/log/:lifterId/:blockId/:week/:day" element={<SessionScreen />} />
+            <Route path="/progress" element={<ProgressScreen />} />
+            <Route path="/progress/:id" element={<ProgressScreen />} />
+            <Route path="/cards/:blockId/:day" element={<CardsScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

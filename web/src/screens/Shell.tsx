@@ -91,6 +91,7 @@ export function Shell() {
         </NavLink>
         <NavLink to="/plan">Plan</NavLink>
         <NavLink to="/log">Log</NavLink>
+        <NavLink to="/progress">Progress</NavLink>
         <span className="push" />
         <button
           type="button"

@@ -159,7 +159,7 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
 }
 
 /** What an action is called on screen. */
-const actionLabel = (key: string) => actions.find((a) => a.key === key)?.label ?? key;
+export const actionLabel = (key: string) => actions.find((a) => a.key === key)?.label ?? key;
 
 /** A test with a force gauge: the force and how far from the joint it was held make the torque. */
 function FromForce({ add }: { add: (angleDeg: number, torque: number) => void }) {

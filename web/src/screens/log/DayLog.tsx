@@ -14,6 +14,7 @@ import { beginRest, RestTimer } from "./RestTimer";
 import { SetForm } from "./SetForm";
 import { SetMarks } from "./SetMarks";
 import { SwapDialog } from "./SwapDialog";
+import { toSet } from "./toSet";
 import { type Day, lastTime, useSession } from "./useSession";
 
 const Page = styled.div`
@@ -241,21 +242,13 @@ function State({ log }: { log: ReturnType<typeof useSession> }) {
   );
 }
 
-/** The numbers to set before the first set: hole, pin, notch, seat, distance. */
+/** The numbers to set before the first set. */
 function Settings(props: { entry: Session["entries"][number]; digest?: Digest; planned: PlannedEntry }) {
   const units = useUnits();
   const { entry, digest, planned } = props;
-  const d = entry.document;
-  const rows: [string, string][] = [];
-  const holes = digest?.spot.pulleys ?? [];
-  if (holes.length > 0 && d.loads.some((l) => l.kit?.hole)) rows.push(["Pulley", `hole ${holes.join(", ")}`]);
-  if (planned.load > 0) rows.push([digest?.counted === "the pin" ? "Pin" : "Load", units.text(planned.load, "mass")]);
-  if (d.bench) rows.push(["Bench", units.text(d.bench.angleDeg, "angle")]);
-  if (d.posture.seatHeight) rows.push(["Seat", units.text(d.posture.seatHeight, "length")]);
-  if (d.loads.some((l) => l.pulley)) rows.push(["Stand", `${units.text(d.posture.x, "length")} out`]);
   return (
     <dl>
-      {rows.map(([name, value]) => [
+      {toSet(entry.document, digest, planned.load, units).map(([name, value]) => [
         <dt key={name}>{name}</dt>,
         <dd key={`${name} is`} className="mono">
           {value}
