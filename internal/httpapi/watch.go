@@ -110,6 +110,9 @@ type teller struct {
 	status, bytes int
 }
 
+// Flush sends what was written so far, as streams need.
+func (t *teller) Flush() { _ = http.NewResponseController(t.ResponseWriter).Flush() }
+
 func (t *teller) WriteHeader(status int) {
 	t.status = status
 	t.ResponseWriter.WriteHeader(status)

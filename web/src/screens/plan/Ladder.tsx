@@ -1,11 +1,10 @@
-import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { BlockEntry, Proposal, SessionSet, StoredSession } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
+import { usePast } from "../log/useSession";
 import { dayWords } from "./planEdits";
 
 const Box = styled.div`
@@ -26,12 +25,8 @@ type Time = { date: string; sets: SessionSet[] };
 /** The last sets of an exercise on the rungs of its loads, and what comes next, with why. */
 export function Ladder({ core, lifterId, entry, take }: Props) {
   const units = useUnits();
-  const done = useQuery({
-    queryKey: ["sessions", lifterId],
-    queryFn: () => settled(client.GET("/api/sessions", { params: { query: { lifterId, limit: 30 } } })),
-    enabled: lifterId !== "",
-  });
-  const times = useMemo(() => timesOf(done.data?.items ?? [], entry), [done.data, entry]);
+  const past = usePast(lifterId).data;
+  const times = useMemo(() => timesOf(past ?? [], entry), [past, entry]);
   const last = times[0];
   const next = useMemo(
     () =>
