@@ -20,3 +20,14 @@ func (s *Server) createDatabase(ctx context.Context, name string) error {
 	_, err = conn.Exec(ctx, "create database "+pgx.Identifier{name}.Sanitize())
 	return err
 }
+
+// copyDatabase makes a database that holds what another one does.
+func (s *Server) copyDatabase(ctx context.Context, name, of string) error {
+	conn, err := pgx.Connect(ctx, s.URLOf("postgres"))
+	if err != nil {
+		return err
+	}
+	defer conn.Close(ctx)
+	_, err = conn.Exec(ctx, "create database "+pgx.Identifier{name}.Sanitize()+" template "+pgx.Identifier{of}.Sanitize())
+	return err
+}

@@ -7,8 +7,8 @@ import (
 )
 
 // kept says whether the browser keeps the page and what was read for it.
-const kept = `navigator.serviceWorker.controller !== null &&
-	(async () => (await caches.match('/', { cacheName: 'page' })) && (await caches.match(location.pathname.replace('/bench/', '/api/setups/'), { cacheName: 'read' })))()`
+const kept = `(async () => navigator.serviceWorker.controller && (await caches.match('/', { cacheName: 'page' })) &&
+	(await caches.match(location.pathname.replace('/bench/', '/api/setups/'), { cacheName: 'read' })))()`
 
 // Without the server what this browser has seen opens, is changed and saved; the save waits, also when its screen is left, and is sent
 // from another one as soon as the server is back.
@@ -17,7 +17,7 @@ func TestWithoutTheServer(t *testing.T) {
 	p := openRaise(t, prog)
 	p.until("the worker", `navigator.serviceWorker.controller`)
 	p.reload() // the first visit came before the worker
-	p.until("it is kept", kept)
+	p.eventually("it is kept", kept)
 	prog.stop()
 	p.reload()
 	p.until("the picture", handle("pulley"))

@@ -114,6 +114,22 @@ func (p *page) until(what, expression string) {
 	p.t.Fatalf("%s did not happen; the page says: %.1500s", what, read[string](p, "document.body.innerText"))
 }
 
+// eventually waits until what a promise comes to holds.
+func (p *page) eventually(what, promise string) {
+	p.t.Helper()
+	for range 200 {
+		ok, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool]("("+promise+").then(Boolean)", chromedp.EvalAwaitPromise))
+		if err != nil {
+			p.t.Fatalf("%s: %v", what, err)
+		}
+		if ok {
+			return
+		}
+		p.do(chromedp.Sleep(100e6))
+	}
+	p.t.Fatalf("%s did not happen", what)
+}
+
 func (p *page) reload() {
 	p.t.Helper()
 	p.do(chromedp.Reload())

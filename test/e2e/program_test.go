@@ -30,7 +30,7 @@ type program struct {
 	cmd      *exec.Cmd
 }
 
-// startProgram starts a program with a database of its own, so that the journey can run beside others.
+// startProgram starts a program with a database of its own that holds the demo, so that the journey can run beside others.
 func startProgram(t *testing.T) *program {
 	t.Helper()
 	t.Parallel()
@@ -39,11 +39,20 @@ func startProgram(t *testing.T) *program {
 	if err != nil {
 		t.Fatal(err)
 	}
-	p := &program{t: t, database: database.New(t), addr: l.Addr().String()}
 	l.Close()
+	p := &program{t: t, addr: l.Addr().String()}
+	p.database = database.Filled(t, p.fill)
 	p.start()
 	t.Cleanup(p.stop)
 	return p
+}
+
+// fill lets a program fill a database with the demo, and stops it.
+func (p *program) fill(url string) error {
+	p.database = url
+	p.start()
+	p.stop()
+	return nil
 }
 
 func (p *program) start() {
