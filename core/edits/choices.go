@@ -30,7 +30,8 @@ func ChoicesOf(d *setup.Document) Choices {
 	return c
 }
 
-// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, how the upper arm turns, or, for the load
+// Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, how the upper arm
+// turns, or, for the load
 // at an index, of its hold, by a copy or by mirroring where it comes from; with its path pose by pose; or with the setting of a key locked
 // or free again.
 func Change(d *setup.Document, what, key string, index int) (setup.Document, setup.Problems) {

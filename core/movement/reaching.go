@@ -11,7 +11,8 @@ import (
 )
 
 // Reaching is the pose of the moving side at s (0 to 1), radians, with the middle of its closed hand led to a place in the room, m. The
-// elbow stays on its side of the line from shoulder to hand. miss is by how many metres the place is out of reach; the arm points at it then.
+// elbow stays on its side of the line from shoulder to hand. miss is by how many metres the place is out of reach; the arm points at it
+// then.
 func (p *Path) Reaching(s float64, hand space.Vec) (q body.Pose, miss float64) {
 	q, _ = p.pose(s)
 	miss = p.reach(p.local(hand), p.swivel(&q), q[setup.ShoulderPlane], &q)

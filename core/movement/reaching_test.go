@@ -59,14 +59,16 @@ func TestArmIsLed(t *testing.T) {
 
 		far := r3.Add(shoulder, r3.Scale(3, r3.Sub(to, shoulder)))
 		_, miss = p.Reaching(0, far)
-		if over := space.Norm(r3.Sub(far, shoulder)) - b.ArmLength(); over > 0 && math.Abs(miss-over) > 0.02 { // a bent elbow's carrying angle shortens the arm
+		// a bent elbow's carrying angle shortens the arm
+		if over := space.Norm(r3.Sub(far, shoulder)) - b.ArmLength(); over > 0 && math.Abs(miss-over) > 0.02 {
 			t.Fatalf("it misses by %v, want about %v", miss, over)
 		}
 
 		q = p.Pointing(0, to)
 		f = placed(q, &st, &b)
 		way := r3.Unit(r3.Sub(f.Joint[lead.Joint(body.ElbowR)], shoulder))
-		if off := space.Norm(r3.Sub(way, r3.Unit(r3.Sub(to, shoulder)))); off > 1e-9 || math.Abs(space.Deg(q[setup.ElbowFlexion])-pose["elbow.flexionDeg"]) > 1e-9 {
+		if off := space.Norm(r3.Sub(way, r3.Unit(r3.Sub(to, shoulder)))); off > 1e-9 ||
+			math.Abs(space.Deg(q[setup.ElbowFlexion])-pose["elbow.flexionDeg"]) > 1e-9 {
 			t.Fatalf("%s %v: the upper arm is off by %v, the elbow bent by %v", side, pose, off, space.Deg(q[setup.ElbowFlexion]))
 		}
 	}

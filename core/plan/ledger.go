@@ -118,44 +118,58 @@ func compareBool(a, b bool) int {
 
 // found judges the lines of a week, marks them, and says what is wrong: gaps and too little first.
 func (b *Block) found(lines []Line, perDay []map[string]float64, trained []map[string]bool, week int) []Finding {
-	low, high := b.Bounds()
 	findings := []Finding{}
 	for i := range lines {
 		l := &lines[i]
-		say := func(kind, text string, third, day int) {
-			findings = append(findings, Finding{Kind: kind, Region: l.Region, Third: third, Day: day, Text: text})
-			if l.Finding == "" {
-				l.Finding = kind
-			}
+		list := append(b.amounts(l, week), b.days(l, perDay, trained)...)
+		if len(list) > 0 {
+			l.Finding = list[0].Kind
 		}
-		if l.Target {
-			for k, sets := range l.Thirds {
-				if k != 1 && l.Sets > 0 && sets < leastOfThird*l.Sets {
-					much := "none"
-					if sets >= shownAs {
-						much = fmt.Sprintf("only %.1f", sets)
-					}
-					say("gap", l.Label+", "+thirdWords[k]+": "+much+".", k, -1)
-				}
-			}
-			if l.Sets < low && week != b.Deload {
-				say("little", fmt.Sprintf("%s: %.1f hard sets, your minimum is %g.", l.Label, l.Sets, low), -1, -1)
-			}
-		}
-		if l.Sets > high {
-			say("much", fmt.Sprintf("%s: %.1f hard sets, your maximum is %g.", l.Label, l.Sets, high), -1, -1)
-		}
-		for k := range b.Days {
-			if perDay[k][l.Region] > mostInDay {
-				say("crowded", fmt.Sprintf("%s: %.1f hard sets in %s.", l.Label, perDay[k][l.Region], b.Days[k].Name), -1, k)
-			}
-			next, hours := b.next(k)
-			if l.Target && next >= 0 && hours < hoursApart && trained[k][l.Region] && trained[next][l.Region] {
-				say("close", fmt.Sprintf("%s again after %d h: %s, then %s.", l.Label, hours, b.Days[k].Name, b.Days[next].Name), -1, next)
-			}
-		}
+		findings = append(findings, list...)
 	}
 	return findings
+}
+
+// amounts says what a region gets too little or too much of.
+func (b *Block) amounts(l *Line, week int) []Finding {
+	var out []Finding
+	say := func(kind, text string, third int) {
+		out = append(out, Finding{Kind: kind, Region: l.Region, Third: third, Day: -1, Text: text})
+	}
+	low, high := b.Bounds()
+	for k, sets := range l.Thirds {
+		if l.Target && k != 1 && l.Sets > 0 && sets < leastOfThird*l.Sets {
+			much := "none"
+			if sets >= shownAs {
+				much = fmt.Sprintf("only %.1f", sets)
+			}
+			say("gap", l.Label+", "+thirdWords[k]+": "+much+".", k)
+		}
+	}
+	if l.Target && l.Sets < low && week != b.Deload {
+		say("little", fmt.Sprintf("%s: %.1f hard sets, your minimum is %g.", l.Label, l.Sets, low), -1)
+	}
+	if l.Sets > high {
+		say("much", fmt.Sprintf("%s: %.1f hard sets, your maximum is %g.", l.Label, l.Sets, high), -1)
+	}
+	return out
+}
+
+// days says on which days a region is crowded, or comes again too soon.
+func (b *Block) days(l *Line, perDay []map[string]float64, trained []map[string]bool) []Finding {
+	var out []Finding
+	for k := range b.Days {
+		if n := perDay[k][l.Region]; n > mostInDay {
+			out = append(out, Finding{Kind: "crowded", Region: l.Region, Third: -1, Day: k,
+				Text: fmt.Sprintf("%s: %.1f hard sets in %s.", l.Label, n, b.Days[k].Name)})
+		}
+		next, hours := b.next(k)
+		if l.Target && next >= 0 && hours < hoursApart && trained[k][l.Region] && trained[next][l.Region] {
+			out = append(out, Finding{Kind: "close", Region: l.Region, Third: -1, Day: next,
+				Text: fmt.Sprintf("%s again after %d h: %s, then %s.", l.Label, hours, b.Days[k].Name, b.Days[next].Name)})
+		}
+	}
+	return out
 }
 
 // next is the day of the week that follows a day by the calendar and the hours to it, over the end of the week too; -1 where days have no

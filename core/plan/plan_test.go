@@ -23,7 +23,8 @@ func pins() []float64 {
 }
 
 func entry(id string, document string, t testing.TB) plan.Entry {
-	return plan.Entry{ID: fmt.Sprintf("00000000-0000-4000-8000-%012s", id), Document: sample.Ready(t, document), Sets: 3, RepsFrom: 8, RepsTo: 12, RIRFrom: 1, RIRTo: 2, Rest: 120}
+	return plan.Entry{ID: fmt.Sprintf("00000000-0000-4000-8000-%012s", id), Document: sample.Ready(t, document), Sets: 3, RepsFrom: 8,
+		RepsTo: 12, RIRFrom: 1, RIRTo: 2, Rest: 120}
 }
 
 func block(t testing.TB, days ...plan.Day) plan.Block {
@@ -53,8 +54,9 @@ func TestNext(t *testing.T) {
 		"top of the range": {pins(), all(22.5, 2, 12, 12, 12), 25, false, "12, 12, 12 at 22.5 kg with 2 in reserve: 25 kg next, about 8.", 8.1},
 		"not yet":          {pins(), all(22.5, 2, 12, 11, 10), 22.5, false, "repetitions first, up to 12", 10.5},
 		"too hard":         {pins(), all(22.5, 0, 12, 12, 12), 22.5, false, "less was left than planned", 10.5},
-		"a step too big":   {[]float64{5, 7.5, 10, 12.5}, all(7.5, 2, 12, 12, 12), 7.5, true, "10 kg would leave about 2 with 1.5 in reserve, so the step is too big", 12.5},
-		"nothing heavier":  {[]float64{5, 7.5}, all(7.5, 2, 12, 12), 7.5, false, "nothing heavier", 12.5},
+		"a step too big": {[]float64{5, 7.5, 10, 12.5}, all(7.5, 2, 12, 12, 12), 7.5, true,
+			"10 kg would leave about 2 with 1.5 in reserve, so the step is too big", 12.5},
+		"nothing heavier": {[]float64{5, 7.5}, all(7.5, 2, 12, 12), 7.5, false, "nothing heavier", 12.5},
 	} {
 		d := stack
 		d.Loads = c.loads
@@ -75,12 +77,14 @@ func TestNext(t *testing.T) {
 	}
 }
 
-// By the reserve: a limit of 33 kg leaves 33 / (1 + 11.5/30) = 23.9 kg for 10 with 1.5 in reserve, which the stack has as 25 kg; by percentage
+// By the reserve: a limit of 33 kg leaves 33 / (1 + 11.5/30) = 23.9 kg for 10 with 1.5 in reserve, which the stack has as 25 kg; by
+// percentage
 // 70 % of it is 23.1, so 22.5; by load what was said. In a deload two more are left.
 func TestLoading(t *testing.T) {
 	d := plan.Digest{Counted: "the pin", Loads: pins(), Load: 20, Peak: 50, Varies: 40, Once: metric.Known(33)}
 	e := entry("1", "raise.dumbbell", t)
-	if l := plan.LoadingOf(&e, &d, 0, nil); l.Load.Or(0) != 25 || l.Lighter.Load != 22.5 || l.Heavier.Load != 27.5 || math.Abs(l.Reps.Or(0)-8.1) > 1e-9 {
+	if l := plan.LoadingOf(&e, &d, 0, nil); l.Load.Or(0) != 25 || l.Lighter.Load != 22.5 || l.Heavier.Load != 27.5 ||
+		math.Abs(l.Reps.Or(0)-8.1) > 1e-9 {
 		t.Errorf("by the reserve: %v for %v, %+v, %+v", l.Load, l.Reps, l.Lighter, l.Heavier)
 	}
 	if l := plan.LoadingOf(&e, &d, 2, nil); l.Load.Or(0) != 22.5 {
@@ -108,8 +112,10 @@ func TestLoading(t *testing.T) {
 func TestLedger(t *testing.T) {
 	e := entry("1", "raise.dumbbell", t)
 	e.Sets = 4
-	b := block(t, plan.Day{Name: "A", Weekday: 1, Entries: []plan.Entry{e}}, plan.Day{Name: "B", Weekday: 2, Entries: []plan.Entry{entry("2", "raise.dumbbell", t)}})
-	d := &plan.Digest{Target: "latissimus.lower", Work: []plan.Worked{{Region: "latissimus.lower", Label: "Lats, lower", Hard: 1, Thirds: [3]float64{0, 0.25, 0.75}},
+	b := block(t, plan.Day{Name: "A", Weekday: 1, Entries: []plan.Entry{e}}, plan.Day{Name: "B", Weekday: 2,
+		Entries: []plan.Entry{entry("2", "raise.dumbbell", t)}})
+	d := &plan.Digest{Target: "latissimus.lower", Work: []plan.Worked{{Region: "latissimus.lower", Label: "Lats, lower", Hard: 1,
+		Thirds: [3]float64{0, 0.25, 0.75}},
 		{Region: "biceps", Label: "Biceps", Hard: 0.5, Thirds: [3]float64{0.2, 0.6, 0.2}}}}
 	other := &plan.Digest{Target: "latissimus.lower", Work: d.Work[:1]}
 	lines, findings := plan.LedgerOf(&b, map[string]*plan.Digest{e.ID: d, b.Days[1].Entries[0].ID: other}, 1)
@@ -136,7 +142,8 @@ func TestLedger(t *testing.T) {
 
 // A week of real setups: what is trained, the length of a day by hand, loads that the kit has, and an order that is never worse.
 func TestWeek(t *testing.T) {
-	b := block(t, plan.Day{Name: "A", Weekday: 1, Entries: []plan.Entry{entry("1", "curl.dumbbell", t), entry("2", "press.flat", t), entry("3", "raise.dumbbell", t)}})
+	b := block(t, plan.Day{Name: "A", Weekday: 1, Entries: []plan.Entry{entry("1", "curl.dumbbell", t), entry("2", "press.flat", t),
+		entry("3", "raise.dumbbell", t)}})
 	b.Lags = []string{"deltoid.middle"}
 	if problems := plan.Validate(&b); len(problems) > 0 {
 		t.Fatal(problems)

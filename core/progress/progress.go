@@ -114,7 +114,8 @@ const lately = 6 * 7 * 24 * time.Hour
 
 // Of is what sessions come to, up to a day; the lifter is who they are now. Digests are remembered by the keeper.
 func Of(k *plan.Keeper, l *setup.Lifter, sessions []session.Session, today time.Time) (*Progress, setup.Problems) {
-	c := collector{keeper: k, series: map[string]*Series{}, digests: map[string]*plan.Digest{}, weeks: map[string]map[string]*RegionWeek{}, labels: map[string]string{}, pain: []Pain{}}
+	c := collector{keeper: k, series: map[string]*Series{}, digests: map[string]*plan.Digest{}, weeks: map[string]map[string]*RegionWeek{},
+		labels: map[string]string{}, pain: []Pain{}}
 	slices.SortStableFunc(sessions, func(a, b session.Session) int { return cmp.Compare(a.Date, b.Date) })
 	for i := range sessions {
 		c.add(&sessions[i])
@@ -410,7 +411,8 @@ func stronger(l *setup.Lifter, series []Series, today time.Time) []Stronger {
 		if len(problems) > 0 || !(factor > 0) || action == "" {
 			continue
 		}
-		known := setup.KnownSet{Setup: s.Name, Action: action, Factor: math.Round(1000*factor) / 1000, Load: best.Load, Reps: best.Reps, Left: best.RIR, Date: best.Date}
+		known := setup.KnownSet{Setup: s.Name, Action: action, Factor: math.Round(1000*factor) / 1000, Load: best.Load, Reps: best.Reps,
+			Left: best.RIR, Date: best.Date}
 		at := by[action]
 		if at == nil {
 			at = &Stronger{Action: action}

@@ -16,11 +16,13 @@ const entryID = "00000000-0000-4000-8000-00000000000a"
 
 // day is a session of one exercise with sets of a load, repetitions and reserve.
 func day(t *testing.T, date string, planned int, load float64, sets ...[2]int) session.Session {
-	e := plan.Entry{ID: entryID, SetupID: "s", Document: sample.Ready(t, "curl.dumbbell"), Sets: 3, RepsFrom: 8, RepsTo: 12, RIRFrom: 1, RIRTo: 2, Rest: 120}
+	e := plan.Entry{ID: entryID, SetupID: "s", Document: sample.Ready(t, "curl.dumbbell"), Sets: 3, RepsFrom: 8, RepsTo: 12, RIRFrom: 1,
+		RIRTo: 2, Rest: 120}
 	s := session.Session{Schema: session.Schema, Name: "A", Date: date, Entries: []plan.Entry{e},
 		Planned: []session.Planned{{Entry: entryID, Sets: planned, Load: load, Reps: 10, RIR: 2}}}
 	for i, x := range sets {
-		s.Sets = append(s.Sets, session.Set{ID: fmt.Sprintf("%s-%d", date, i), Entry: entryID, At: date + "T17:00:00Z", Load: load, Reps: x[0], RIR: x[1]})
+		s.Sets = append(s.Sets, session.Set{ID: fmt.Sprintf("%s-%d", date, i), Entry: entryID, At: date + "T17:00:00Z", Load: load, Reps: x[0],
+			RIR: x[1]})
 	}
 	return s
 }
@@ -34,7 +36,8 @@ func of(t *testing.T, sessions ...session.Session) *progress.Progress {
 	return p
 }
 
-// The best set of a day is the one that says most by Epley 1985 (from memory): 14 kg for 10 with 2 left, 19.6 kg once, before 14 for 11 with
+// The best set of a day is the one that says most by Epley 1985 (from memory): 14 kg for 10 with 2 left, 19.6 kg once, before 14 for 11
+// with
 // none, 19.1. Its limit is the torque with that load, its band one repetition either way.
 func TestBestSetOfADay(t *testing.T) {
 	p := of(t, day(t, "2026-11-23", 3, 14, [2]int{11, 0}, [2]int{10, 2}, [2]int{9, 1}))

@@ -67,12 +67,10 @@ func (c *Core) instead(d *setup.Document, l *setup.Lifter, r *kit.Room, id, join
 
 // mergeSessions brings two states of a session together, as the server does.
 func mergeSessions(a, b string) (session.Session, setup.Problems) {
-	var one, other session.Session
-	if err := json.Unmarshal([]byte(a), &one); err != nil {
-		return one, setup.Problems{{What: "The session cannot be read: " + err.Error() + "."}}
-	}
-	if err := json.Unmarshal([]byte(b), &other); err != nil {
-		return one, setup.Problems{{What: "The session cannot be read: " + err.Error() + "."}}
+	one, problems := session.Parse([]byte(a))
+	other, more := session.Parse([]byte(b))
+	if problems = append(problems, more...); len(problems) > 0 {
+		return one, problems
 	}
 	return session.Merge(&one, &other), nil
 }

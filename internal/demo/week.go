@@ -190,8 +190,9 @@ func (a *actor) gain(setupName string, week int) float64 {
 // session is what the actor did on a day of the plan.
 func (a *actor) session(week, place int, at time.Time) (session.Session, error) {
 	day := &a.block.Days[place]
-	s := session.Session{Schema: session.Schema, LifterID: a.lifter, Name: day.Name, Date: at.Format(time.DateOnly), BlockID: id(a.lifter, "block"),
-		Week: week, Entries: day.Entries, Sets: []session.Set{}}
+	s := session.Session{Schema: session.Schema, LifterID: a.lifter, Name: day.Name, Date: at.Format(time.DateOnly),
+		BlockID: id(a.lifter, "block"),
+		Week:    week, Entries: day.Entries, Sets: []session.Set{}}
 	clock := at.Add(17*time.Hour + 30*time.Minute)
 	for i := range day.Entries {
 		e := &day.Entries[i]
@@ -236,7 +237,8 @@ func (a *actor) sets(e *plan.Entry, d *plan.Digest, week, count int, load, rir f
 			n = max(3, min(e.RepsTo, possible-left))
 			left = max(0, min(4, possible-n)) // whoever stops at the top of the range has more left
 		}
-		x := session.Set{ID: id(a.lifter, e.ID, fmt.Sprint(week), fmt.Sprint(k)), Entry: e.ID, At: clock.Format(time.RFC3339), Load: load, Reps: n, RIR: left,
+		x := session.Set{ID: id(a.lifter, e.ID, fmt.Sprint(week), fmt.Sprint(k)), Entry: e.ID, At: clock.Format(time.RFC3339), Load: load,
+			Reps: n, RIR: left,
 			Thrown: a.random.Float64() < 0.06}
 		if a.sore(week, d) && k > 0 {
 			x.Pain = &session.Pain{Joint: "shoulder", Level: 4}

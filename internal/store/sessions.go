@@ -50,7 +50,8 @@ func (s *Store) Sessions(ctx context.Context, coach, lifter string, from, to tim
 // SessionsSince are the coach's sessions that were changed after a moment, in that order.
 func (s *Store) SessionsSince(ctx context.Context, coach string, since time.Time) ([]Session, error) {
 	var rows []Session
-	err := withSets(s.db.WithContext(ctx)).Where("coach_id = ? and updated_at > ?", coach, since).Order("updated_at").Limit(mostLive).Find(&rows).Error
+	err := withSets(s.db.WithContext(ctx)).Where("coach_id = ? and updated_at > ?", coach,
+		since).Order("updated_at").Limit(mostLive).Find(&rows).Error
 	return rows, err
 }
 
@@ -66,12 +67,14 @@ func (s *Store) MergeSession(ctx context.Context, row *Session, merge func(was *
 			return err
 		}
 		now := tx.NowFunc()
-		empty := Session{ID: row.ID, CoachID: row.CoachID, LifterID: row.LifterID, Day: row.Day, Document: json.RawMessage("null"), CreatedAt: now, UpdatedAt: now}
+		empty := Session{ID: row.ID, CoachID: row.CoachID, LifterID: row.LifterID, Day: row.Day, Document: json.RawMessage("null"),
+			CreatedAt: now, UpdatedAt: now}
 		if err := tx.Omit("Sets").Clauses(clause.OnConflict{DoNothing: true}).Create(&empty).Error; err != nil {
 			return err
 		}
 		var was Session
-		err := withSets(tx).Clauses(clause.Locking{Strength: "UPDATE"}).Where("coach_id = ? and lifter_id = ? and id = ?", row.CoachID, row.LifterID,
+		err := withSets(tx).Clauses(clause.Locking{Strength: "UPDATE"}).Where("coach_id = ? and lifter_id = ? and id = ?", row.CoachID,
+			row.LifterID,
 			row.ID).First(&was).Error
 		if err != nil {
 			return found(err)

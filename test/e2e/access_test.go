@@ -40,7 +40,8 @@ func (p *page) wrong(colours bool) []string {
 // No view has a serious fault by axe-core; in the second theme only colours are other than in the first.
 func TestAccessible(t *testing.T) {
 	parts := map[string]func(prog *program, p *page, check func(what string)){
-		"home and lifters": listsAreAccessible, "gyms": gymsAreAccessible, "setup": setupIsAccessible, "compare": compareIsAccessible}
+		"home and lifters": listsAreAccessible, "gyms": gymsAreAccessible, "setup": setupIsAccessible, "compare": compareIsAccessible,
+		"week": weekIsAccessible}
 	for _, theme := range []string{"light", "dark"} {
 		for name, part := range parts {
 			t.Run(theme+" "+name, func(t *testing.T) {
@@ -84,6 +85,28 @@ func listsAreAccessible(prog *program, p *page, check func(what string)) {
 	p.press("More about the list")
 	p.pick("Import lifters")
 	check("lifters from a file")
+}
+
+func weekIsAccessible(prog *program, p *page, check func(what string)) {
+	views := prog.views()
+	p.do(chromedp.Navigate(views["plan"]))
+	p.until("the ledger", `document.querySelector('[data-region]')`)
+	check("plan")
+	p.act(`document.querySelector('[data-entry] button').click()`)
+	p.until("the exercise", `document.querySelector('section[aria-label="Exercise"]')`)
+	check("exercise of a plan")
+	p.do(chromedp.Navigate(views["cards"]))
+	p.until("cards", `document.querySelector('.exercise-card .code path')`)
+	check("cards")
+	p.do(chromedp.Navigate(prog.url("/log")))
+	p.says("body", "Nobody is logging right now")
+	check("log")
+	p.act(`document.querySelector('a[aria-label*=": log the day of "]').click()`)
+	p.until("the day", `document.querySelector('.go')`)
+	check("day log")
+	p.do(chromedp.Navigate(views["progress"]))
+	p.until("the chart", `document.querySelector('circle.hit')`)
+	check("progress")
 }
 
 func gymsAreAccessible(_ *program, p *page, check func(what string)) {
@@ -168,12 +191,14 @@ const wide = `[document.scrollingElement, ...document.querySelectorAll('.rig, .a
 
 // small are the things to press that are smaller than a finger or a pointer needs, as WCAG 2.2, 2.5.8 has it for pointers (24 CSS px) and
 // 2.5.5 for fingers (44): links within a sentence and what lies behind something else are left out.
-const small = `(least => [...document.querySelectorAll('button, a[href], [role="radio"], [role="tab"], [role="checkbox"], summary, label:has(> input), select')].filter(e => {
+const small = `(least => [...document.querySelectorAll(
+	'button, a[href], [role="radio"], [role="tab"], [role="checkbox"], summary, label:has(> input), select')].filter(e => {
 	const r = e.getBoundingClientRect(), s = getComputedStyle(e);
 	if (r.width === 0 || s.visibility === 'hidden' || e.closest('[inert], [aria-hidden="true"], svg, [aria-label="Poses of the path"]')) return false;
 	if (s.display === 'inline' || e.parentElement.matches('p, .problem, .verdict, li > span')) return false;
 	return Math.min(r.width, r.height) < least - 0.5;
-}).map(e => 'small: ' + (e.ariaLabel ?? e.innerText ?? '').slice(0, 40) + ' ' + Math.round(e.getBoundingClientRect().width) + ' x ' + Math.round(e.getBoundingClientRect().height) + ' ' + e.className))`
+}).map(e => [e.ariaLabel ?? e.innerText ?? '', e.getBoundingClientRect()]).map(([text, r]) =>
+	'small: ' + text.slice(0, 40) + ' ' + Math.round(r.width) + ' x ' + Math.round(r.height)))`
 
 // Nothing scrolls sideways and no text lies on another, at the sizes of a desk, a laptop, a tablet, a laptop at twice the
 // size and a phone, with the longest name that
@@ -190,12 +215,13 @@ func TestLayoutHolds(t *testing.T) {
 			p.do(chromedp.EmulateViewport(c.width, c.height))
 			for what, url := range prog.views() {
 				p.do(chromedp.Navigate(url))
-				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg')`)
+				p.until("after", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg, .exercise-card, a[aria-label*=": log the day of "]')`)
 				finger := 24
 				if c.width < 700 && c.height > c.width {
 					finger = 44
 				}
-				for _, bad := range slices.Concat(read[[]string](p, wide), read[[]string](p, crossings), read[[]string](p, fmt.Sprintf("%s(%d)", small, finger))) {
+				for _, bad := range slices.Concat(read[[]string](p, wide), read[[]string](p, crossings),
+					read[[]string](p, fmt.Sprintf("%s(%d)", small, finger))) {
 					t.Errorf("%s: %s", what, bad)
 				}
 			}
@@ -209,7 +235,16 @@ func (p *program) views() map[string]string {
 	var rooms, kept struct{ Items []struct{ ID string } }
 	p.call("GET", "/api/rooms", nil, &rooms)
 	p.call("GET", "/api/comparisons", nil, &kept)
-	out := map[string]string{"home": p.url("/"), "lifters": p.url("/lifters"), "gym": p.url("/kit/" + rooms.Items[0].ID),
+	var blocks struct {
+		Items []struct {
+			ID       string
+			Document struct{ LifterID string }
+		}
+	}
+	p.call("GET", "/api/blocks", nil, &blocks)
+	first := blocks.Items[0]
+	out := map[string]string{"plan": p.url("/plan/" + first.ID), "log": p.url("/log"),
+		"progress": p.url("/progress/" + first.Document.LifterID), "cards": p.url("/cards/" + first.ID + "/0"), "home": p.url("/"), "lifters": p.url("/lifters"), "gym": p.url("/kit/" + rooms.Items[0].ID),
 		"comparison": p.url("/compare/" + kept.Items[0].ID)}
 	for _, key := range []string{"raise.behind.hand", "lever.far", "squat.goblet"} {
 		out[key] = p.readyAs(key, long)

@@ -1,6 +1,9 @@
 import type { Save } from "./send";
 
-/** What was changed but not saved, kept in this browser so that a reload loses nothing; with the save that waits for the server, if one was asked for. */
+/**
+ * What was changed but not saved, kept in this browser so that a reload loses nothing; with the save that waits for the server, if one
+ * was asked for.
+ */
 export type Draft = { document: string; version: number; waiting?: Save };
 
 const key = (id: string) => `dialarc.draft.${id}`;

@@ -15,6 +15,7 @@ const Page = styled.div`
   height: 100%;
   overflow: auto;
   > header { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; padding: 10px 20px; border-bottom: 1px solid var(--line); }
+  > header a { line-height: max(24px, var(--target)); }
   > header h1 { font-size: 16px; flex: 1; }
   .sheets { display: grid; gap: 14px; padding: 16px; justify-content: center; }
   @media print {

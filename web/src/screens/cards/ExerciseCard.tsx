@@ -156,7 +156,7 @@ export function ExerciseCard({ core, entry, told, title, start, week, link }: Pr
                   {Array.from({ length: sets }, (_, k) => (
                     <td key={k}>
                       {i === 0 && (
-                        <span style={{ color: "#777" }}>
+                        <span style={{ color: "#595959" }}>
                           {words.set} {k + 1}
                         </span>
                       )}

@@ -33,13 +33,30 @@ const Page = styled.div`
   svg text { font-size: 12px; fill: var(--ink); }
   svg text.quiet { fill: var(--quiet); }
   svg text.now { font-weight: 600; }
-  .rest { display: flex; align-items: center; gap: 10px; border-top: 1px solid var(--line); border-bottom: 1px solid var(--line); padding: 6px 0; }
+  .rest {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    border-top: 1px solid var(--line);
+    border-bottom: 1px solid var(--line);
+    padding: 6px 0;
+  }
   .rest b { font-size: 20px; }
   .rest span { flex: 1; color: var(--quiet); }
   .rest b { color: var(--ink); }
   .todo { border-top: 1px solid var(--line); padding-top: 8px; display: grid; gap: 8px; }
   .todo ul { list-style: none; padding: 0; margin: 0; display: flex; flex-wrap: wrap; gap: 6px; }
-  .todo li button { display: grid; gap: 3px; padding: 6px 8px; border: 1px solid var(--line); border-radius: 6px; background: none; color: var(--quiet); font-size: 12px; text-align: left; }
+  .todo li button {
+    display: grid;
+    gap: 3px;
+    padding: 6px 8px;
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: none;
+    color: var(--quiet);
+    font-size: 12px;
+    text-align: left;
+  }
   .todo li button[aria-pressed="true"] { border: 2px solid var(--ink); color: var(--ink); font-weight: 600; }
   .todo i { display: inline-block; width: 12px; height: 7px; margin-right: 2px; border: 1px solid var(--quiet); }
   .todo i[data-done="true"] { background: var(--ember); border-color: var(--ember-deep); }

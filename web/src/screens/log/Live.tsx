@@ -8,7 +8,15 @@ import { useLifterNames } from "../begin/useSaved";
 
 const Board = styled.section`
   .lanes { display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 12px; padding-top: 10px; }
-  article { display: grid; gap: 8px; align-content: start; border: 1px solid var(--line); border-radius: 8px; padding: 10px; background: var(--sheet); }
+  article {
+    display: grid;
+    gap: 8px;
+    align-content: start;
+    border: 1px solid var(--line);
+    border-radius: 8px;
+    padding: 10px;
+    background: var(--sheet);
+  }
   article[data-trouble="true"] { border: 2px solid var(--brick); }
   header { display: flex; justify-content: space-between; gap: 8px; }
   h3 { font-size: 15px; }

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
+import type { BlockDay } from "../../engine/types";
 import { Failed, Loading } from "../../ui/States";
 import { useLifterNames } from "../begin/useSaved";
 import { dayWords, today, weekdays, weekOf } from "../plan/planEdits";
@@ -17,9 +18,25 @@ const Page = styled.div`
   h1 { font-size: 18px; line-height: 24px; }
   h2 { font-size: 14px; padding-bottom: 4px; border-bottom: 1px solid var(--line); }
   ul { list-style: none; padding: 0; margin: 0; display: grid; }
-  li { display: grid; grid-template-columns: minmax(120px, 220px) minmax(0, 1fr); gap: 8px; align-items: baseline; padding: 6px 0; border-bottom: 1px solid var(--line); }
+  li {
+    display: grid;
+    grid-template-columns: minmax(120px, 220px) minmax(0, 1fr);
+    gap: 8px;
+    align-items: baseline;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--line);
+  }
   li span { display: flex; flex-wrap: wrap; gap: 6px; }
-  li a { display: grid; align-content: center; padding: 4px 12px; border: 1px solid var(--line); border-radius: 6px; background: var(--sheet); text-decoration: none; min-height: max(30px, var(--target)); }
+  li a {
+    display: grid;
+    align-content: center;
+    padding: 4px 12px;
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: var(--sheet);
+    text-decoration: none;
+    min-height: max(30px, var(--target));
+  }
   li a[data-today="true"] { border: 2px solid var(--ink); font-weight: 600; }
   small { color: var(--quiet); }
   @media (max-width: 700px) { li { grid-template-columns: minmax(0, 1fr); } }
@@ -77,10 +94,9 @@ export function LogScreen() {
                     key={i}
                     data-today={d.weekday === weekday}
                     to={`/log/${b.document.lifterId}/${b.id}/${week}/${i}`}
-                    aria-label={`Log day ${d.name} of ${name}`}
+                    aria-label={`${dayLabel(d)}: log the day of ${name}`}
                   >
-                    {d.name}
-                    {d.weekday ? `, ${weekdays[d.weekday]?.slice(0, 3)}` : ""}
+                    {dayLabel(d)}
                   </Link>
                 ))}
               </span>
@@ -92,3 +108,6 @@ export function LogScreen() {
     </Page>
   );
 }
+
+/** A day by its name and weekday. */
+const dayLabel = (d: BlockDay): string => `${d.name}${d.weekday ? `, ${weekdays[d.weekday]?.slice(0, 3)}` : ""}`;

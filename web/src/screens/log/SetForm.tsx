@@ -28,7 +28,15 @@ const Box = styled.section`
   .row button[aria-pressed="true"] { background: var(--ink); color: var(--sheet); border-color: var(--ink); }
   .more button { font-size: 13px; font-weight: 500; }
   .reps { display: grid; grid-template-columns: 1fr 1fr 1fr; gap: 8px; align-items: center; }
-  .reps > button { min-height: 68px; border: 1px solid var(--line); border-radius: 8px; background: var(--sheet); color: var(--ink); font-size: 26px; cursor: pointer; }
+  .reps > button {
+    min-height: 68px;
+    border: 1px solid var(--line);
+    border-radius: 8px;
+    background: var(--sheet);
+    color: var(--ink);
+    font-size: 26px;
+    cursor: pointer;
+  }
   .reps > div { text-align: center; color: var(--quiet); font-size: 12px; }
   .reps b { display: block; font-size: 42px; line-height: 46px; color: var(--ink); }
   .go {

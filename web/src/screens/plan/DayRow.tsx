@@ -18,14 +18,28 @@ const Row = styled.section`
   padding: 12px 20px;
   border-bottom: 1px solid var(--line);
   > header { display: grid; gap: 4px; align-content: start; }
-  > header input { font-size: 22px; font-weight: 600; width: 100%; border: 1px solid transparent; border-radius: 5px; background: none; padding: 0 4px; margin-left: -5px; }
+  > header input {
+    font-size: 22px;
+    font-weight: 600;
+    width: 100%;
+    border: 1px solid transparent;
+    border-radius: 5px;
+    background: none;
+    padding: 0 4px;
+    margin-left: -5px;
+  }
   > header input:hover { border-color: var(--line); }
   > header small { color: var(--quiet); font-size: 12px; }
   .line { display: flex; flex-wrap: wrap; gap: 8px 0; align-items: stretch; min-height: 120px; }
   .end { align-self: end; display: grid; gap: 2px; padding: 0 0 34px 12px; }
   .better { grid-column: 2; display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; color: var(--quiet); font-size: 12px; }
   .better b { color: var(--ink); }
-  @media (max-width: 700px) { grid-template-columns: minmax(0, 1fr); .better { grid-column: 1; } > header { grid-template-columns: 1fr 1fr; } }
+  @media (max-width: 700px) {
+    grid-template-columns: minmax(0, 1fr);
+    .better { grid-column: 1;
+    } > header { grid-template-columns: 1fr 1fr;
+    };
+  }
 `;
 
 const Card = styled.div`

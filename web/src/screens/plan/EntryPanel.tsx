@@ -26,7 +26,17 @@ const Box = styled.section`
   h3 { font-size: 13px; border-top: 1px solid var(--line); padding-top: 10px; }
   .row { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; }
   .load { display: flex; gap: 8px; align-items: stretch; }
-  .load button, .load > div { flex: 1; display: grid; justify-items: center; padding: 6px; border-radius: 6px; border: 1px solid var(--line); background: var(--paper); color: inherit; cursor: pointer; }
+  .load button, .load > div {
+    flex: 1;
+    display: grid;
+    justify-items: center;
+    padding: 6px;
+    border-radius: 6px;
+    border: 1px solid var(--line);
+    background: var(--paper);
+    color: inherit;
+    cursor: pointer;
+  }
   .load > div { border: 2px solid var(--ink); cursor: default; }
   .load b { font-size: 16px; }
   .load small { color: var(--quiet); font-size: 12px; text-align: center; }

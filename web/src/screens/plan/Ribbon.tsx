@@ -1,3 +1,4 @@
+import { VisuallyHidden } from "react-aria";
 import styled from "styled-components";
 import type { Block, PlanWeek } from "../../engine/types";
 import { QuantityEntry } from "../../ui/Entry";
@@ -70,16 +71,21 @@ export function Ribbon({ block, week, setWeek, counts, change }: Props) {
             key={c.week}
             type="button"
             aria-pressed={c.week === week}
-            aria-label={`Week ${c.week}${c.deload ? ", deload" : ""}: ${c.sets} sets`}
             data-ahead={c.week >= now}
             onClick={() => setWeek(c.week)}
           >
-            {c.week}
-            {c.deload && ", deload"}
+            <span>
+              <VisuallyHidden>Week </VisuallyHidden>
+              {c.week}
+              {c.deload && ", deload"}
+            </span>
             <i aria-hidden>
               <span style={{ height: `${Math.max(1, (36 * c.sets) / most)}px` }} />
             </i>
-            <span className="mono">{c.sets}</span>
+            <span className="mono">
+              {c.sets}
+              <VisuallyHidden> sets</VisuallyHidden>
+            </span>
           </button>
         ))}
       </div>

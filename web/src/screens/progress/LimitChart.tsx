@@ -12,7 +12,19 @@ const Box = styled.div`
   svg { display: block; }
   text { font-size: 12px; fill: var(--quiet); }
   text.name { font-weight: 600; }
-  .told { position: absolute; left: 50%; top: 0; transform: translateX(-50%); padding: 6px 10px; border: 1px solid var(--ink); border-radius: 6px; background: var(--sheet); font-size: 12px; line-height: 16px; pointer-events: none; }
+  .told {
+    position: absolute;
+    left: 50%;
+    top: 0;
+    transform: translateX(-50%);
+    padding: 6px 10px;
+    border: 1px solid var(--ink);
+    border-radius: 6px;
+    background: var(--sheet);
+    font-size: 12px;
+    line-height: 16px;
+    pointer-events: none;
+  }
   circle.hit { fill: transparent; cursor: pointer; }
   circle.hit:focus-visible { outline: none; stroke: var(--slate); stroke-width: 2; }
 `;
@@ -78,7 +90,7 @@ export function LimitChart({ series }: { series: Series[] }) {
   return (
     <Box ref={ref}>
       {width > 0 && (
-        <svg width={width} height={height} role="img" aria-label={words(series)}>
+        <svg width={width} height={height} role="group" aria-label={words(series)}>
           {y.ticks(5).map((t) => (
             <g key={t}>
               <line x1={44} x2={width - 56} y1={y(t)} y2={y(t)} stroke="var(--line)" />

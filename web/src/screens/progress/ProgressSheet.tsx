@@ -25,13 +25,27 @@ const Sheet = styled.div`
   .back { display: none; }
   .parts { display: grid; grid-template-columns: minmax(0, 1fr) 340px; min-height: 0; }
   .main { overflow: auto; padding: 12px 20px 32px; display: grid; gap: 14px; align-content: start; }
-  .beside { overflow: auto; background: var(--sheet); border-left: 1px solid var(--line); padding: 12px 16px 24px; display: grid; gap: 16px; align-content: start; }
+  .beside {
+    overflow: auto;
+    background: var(--sheet);
+    border-left: 1px solid var(--line);
+    padding: 12px 16px 24px;
+    display: grid;
+    gap: 16px;
+    align-content: start;
+  }
   .keys { display: flex; flex-wrap: wrap; gap: 10px 20px; list-style: none; padding: 0; margin: 0; }
   .keys li { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 8px; align-items: center; max-width: 260px; }
   .keys small { color: var(--quiet); display: block; }
   h2 { font-size: 14px; }
   .row { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: end; }
-  .finding { display: grid; grid-template-columns: 20px minmax(0, 1fr); gap: 2px 6px; border-top: 1px solid var(--line); padding-top: 10px; }
+  .finding {
+    display: grid;
+    grid-template-columns: 20px minmax(0, 1fr);
+    gap: 2px 6px;
+    border-top: 1px solid var(--line);
+    padding-top: 10px;
+  }
   .finding small { color: var(--quiet); grid-column: 2; }
   table { border-collapse: collapse; }
   th { text-align: left; font-weight: 400; padding: 2px 0 2px 12px; }
