@@ -90,6 +90,7 @@ export function LimitChart({ series }: { series: Series[] }) {
   return (
     <Box ref={ref}>
       {width > 0 && (
+        // biome-ignore lint/a11y/useSemanticElements: a drawing whose points can be reached
         <svg width={width} height={height} role="group" aria-label={words(series)}>
           {y.ticks(5).map((t) => (
             <g key={t}>
