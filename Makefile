@@ -40,7 +40,9 @@ bin/dialarc: internal/webui/dist/index.html $(CORE) $(SERVER)
 # What is generated from the Go types; committed, and checked to be current by the tests.
 generate:
 	go run $(GO_TAGS) ./cmd/dialarc openapi > docs/openapi.json.new && mv docs/openapi.json.new docs/openapi.json
-	go run $(GO_TAGS) ./cmd/dialarc schema > docs/setup.schema.json.new && mv docs/setup.schema.json.new docs/setup.schema.json
+	for kind in setup block session; do \
+		go run $(GO_TAGS) ./cmd/dialarc schema $$kind > docs/$$kind.schema.json.new && mv docs/$$kind.schema.json.new docs/$$kind.schema.json || exit 1; \
+	done
 	go run $(GO_TAGS) ./cmd/dialarc bridge > web/src/engine/bridge.gen.ts
 	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts src/engine/bridge.gen.ts >/dev/null
 

@@ -42,7 +42,7 @@ func commands() []command {
 		{"migrate", "migrate", "bring the database named by DATABASE_URL to the newest version", alone("migrate", runMigrate)},
 		{"openapi", "openapi", "print the description of the HTTP interface", alone("openapi", runOpenAPI)},
 		{"bridge", "bridge", "print the page's wrappers of the core's calls as TypeScript", alone("bridge", runBridge)},
-		{"schema", "schema", "print the JSON Schema of the setup document", alone("schema", runSchema)},
+		{"schema", "schema [setup|block|session]", "print the JSON Schema of a document, the setup's unless another is named", runSchema},
 	}
 }
 

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
@@ -15,6 +16,8 @@ import (
 	"syscall"
 	"time"
 
+	"dialarc/core/plan"
+	"dialarc/core/session"
 	"dialarc/core/setup"
 	"dialarc/internal/demo"
 	"dialarc/internal/httpapi"
@@ -177,8 +180,24 @@ func runMigrate(out io.Writer) error {
 
 func runOpenAPI(out io.Writer) error { return printJSON(out, httpapi.OpenAPI()) }
 
-func runSchema(out io.Writer) error {
-	schema, err := httpapi.JSONSchema(reflect.TypeFor[setup.Document](), setup.Schema)
+// described are the documents that have a JSON Schema, by what they are called.
+var described = map[string]struct {
+	of reflect.Type
+	id string
+}{"setup": {reflect.TypeFor[setup.Document](), setup.Schema}, "block": {reflect.TypeFor[plan.Block](), plan.Schema},
+	"session": {reflect.TypeFor[session.Session](), session.Schema}}
+
+func runSchema(args []string, out io.Writer) error {
+	flags, err := options("schema", args, "one kind of document", 0, 1, nil)
+	if err != nil {
+		return err
+	}
+	kind := cmp.Or(flags.Arg(0), "setup")
+	d, known := described[kind]
+	if !known {
+		return fmt.Errorf("there is no schema of a %q: give setup, block or session", kind)
+	}
+	schema, err := httpapi.JSONSchema(d.of, d.id)
 	if err != nil {
 		return err
 	}

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/torque"
 )
 
 // Places along the path that have words (own).
@@ -15,15 +16,16 @@ const (
 // limbs are what each joint moves.
 var limbs = map[body.Joint]string{body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin"}
 
-// placeOf says in a coach's words where on the path a sample lies: by the limb where that is level, else by how far the lift is.
-func (o *outcome) placeOf(at int) string {
-	s, stands := o.rep.S[at], o.station.Root == body.OnFeet
+// placeOf says in a coach's words where on the path a sample of a repetition lies: by the limb where that is level, else by how far the
+// lift is.
+func (o *outcome) placeOf(rep *torque.Repetition, at int) string {
+	s, stands := rep.S[at], o.station.Root == body.OnFeet
 	limb := limbs[o.joint]
 	moves := limb != "" && !(stands && legJoint(o.joint))
 	switch {
-	case moves && math.Abs(o.rep.Direction[at].Y) < level && o.path.Both():
+	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both():
 		return "with the " + limb + "s level"
-	case moves && math.Abs(o.rep.Direction[at].Y) < level:
+	case moves && math.Abs(rep.Direction[at].Y) < level:
 		return "with the " + limb + " level"
 	case s <= nearEnd && stands && legJoint(o.joint):
 		return "at the bottom"
@@ -32,7 +34,7 @@ func (o *outcome) placeOf(at int) string {
 	case s >= 1-nearEnd:
 		return "at the end"
 	}
-	swept := o.rep.Swept[at] / o.rep.Swept[len(o.rep.Swept)-1]
+	swept := rep.Swept[at] / rep.Swept[len(rep.Swept)-1]
 	return [3]string{"in the first third", "in the middle", "in the last third"}[min(2, int(3*swept))]
 }
 
@@ -50,5 +52,5 @@ func (o *outcome) peakPlace() string {
 	if most < 0 {
 		return ""
 	}
-	return o.placeOf(most)
+	return o.placeOf(o.rep, most)
 }

@@ -16,7 +16,7 @@ func (w *work) workVerdict() []report.Verdict {
 	}
 	at := floats.MaxIdx(w.rep.Total)
 	m := &w.out
-	in := verdict.WorkInput{Where: w.o.placeOf(at), Doubt: w.doubtAt(at), None: w.nobody()}
+	in := verdict.WorkInput{Where: w.o.placeOf(w.rep, at), Doubt: w.doubtAt(at), None: w.nobody()}
 	shares := map[string]int{}
 	for i := range m.Regions {
 		p := &m.Regions[i]

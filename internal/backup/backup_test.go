@@ -5,11 +5,14 @@ import (
 	"encoding/json"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"dialarc/internal/backup"
 	"dialarc/internal/demo"
+	"dialarc/internal/httpapi"
 	"dialarc/internal/localpg"
 	"dialarc/internal/store"
 )
@@ -45,7 +48,9 @@ func all(t *testing.T, s *store.Store, coach string) string {
 	setups, _, err2 := s.Setups(ctx, coach, store.Wanted{}, many)
 	rooms, _, err3 := s.Rooms().List(ctx, coach, many)
 	comparisons, _, err4 := s.Comparisons().List(ctx, coach, many)
-	for _, err := range []error{err1, err2, err3, err4} {
+	blocks, _, err5 := s.Blocks().List(ctx, coach, many)
+	sessions, err6 := s.AllSessions(ctx, coach, many)
+	for _, err := range []error{err1, err2, err3, err4, err5, err6} {
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -63,7 +68,31 @@ func all(t *testing.T, s *store.Store, coach string) string {
 	for _, x := range comparisons {
 		out.WriteString(x.ID + x.Name + string(x.Document))
 	}
+	for _, x := range blocks {
+		out.WriteString(x.ID + x.Name + x.LifterID + string(x.Document))
+	}
+	for _, x := range sessions {
+		out.WriteString(x.ID + x.LifterID + x.Day.String() + string(x.Document))
+		sets := make([]string, len(x.Sets))
+		for i, y := range x.Sets {
+			sets[i] = y.ID + string(y.Document)
+		}
+		slices.Sort(sets)
+		out.WriteString(strings.Join(sets, ""))
+	}
 	return out.String()
+}
+
+// filled is the demo with its weeks of training.
+func filled(t *testing.T, s *store.Store, coach store.Coach) {
+	t.Helper()
+	if err := demo.Load(ctx, s, coach); err != nil {
+		t.Fatal(err)
+	}
+	api := &httpapi.Server{Store: s, Coach: coach}
+	if err := demo.Train(ctx, api.Handler(), time.Date(2026, 11, 27, 12, 0, 0, 0, time.UTC)); err != nil {
+		t.Fatal(err)
+	}
 }
 
 // A backup brings everything back into an empty database, with its history; it overwrites no file and no data, and one that is damaged is
@@ -75,9 +104,7 @@ func TestBackupAndRestore(t *testing.T) {
 	}
 	url := database.New(t)
 	s, coach := opened(t, url)
-	if err := demo.Load(ctx, s, coach); err != nil {
-		t.Fatal(err)
-	}
+	filled(t, s, coach)
 	row, _, err := s.Setups(ctx, coach.ID, store.Wanted{}, store.Page{Limit: 1})
 	if err != nil {
 		t.Fatal(err)
@@ -124,9 +151,7 @@ func TestBackupAndRestore(t *testing.T) {
 // Open files bring everything to another coach's database, and once more nothing twice; what is there otherwise ends it with nothing kept.
 func TestExportAndImport(t *testing.T) {
 	s, coach := opened(t, database.New(t))
-	if err := demo.Load(ctx, s, coach); err != nil {
-		t.Fatal(err)
-	}
+	filled(t, s, coach)
 	dir := filepath.Join(t.TempDir(), "out")
 	n, err := backup.Export(ctx, s, coach.ID, dir)
 	if err != nil || n < 20 {

@@ -9,6 +9,7 @@ import (
 	"os"
 	"path/filepath"
 	"slices"
+	"time"
 
 	"dialarc/internal/store"
 )
@@ -23,6 +24,13 @@ type file struct {
 	RoomID   *string         `json:"roomId,omitempty"`
 	Ready    bool            `json:"ready,omitempty"`
 	Document json.RawMessage `json:"document"`
+	Sets     []set           `json:"sets,omitempty"`
+}
+
+// set is one set of a session.
+type set struct {
+	ID       string          `json:"id"`
+	Document json.RawMessage `json:"document"`
 }
 
 // The folders of an export, in the order in which they have to be taken in.
@@ -31,6 +39,8 @@ const (
 	lifters     = "lifters"
 	setups      = "setups"
 	comparisons = "comparisons"
+	blocks      = "blocks"
+	sessions    = "sessions"
 )
 
 // Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each,
@@ -68,6 +78,19 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 		}),
 		each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) },
 			func(c store.Comparison) error { return named(comparisons)(&c.Named) }),
+		each(func(p store.Page) ([]store.Block, int64, error) { return st.Blocks().List(ctx, coach, p) }, func(b store.Block) error {
+			return write(blocks, file{ID: b.ID, Name: b.Name, LifterID: b.LifterID, Document: b.Document})
+		}),
+		each(func(p store.Page) ([]store.Session, int64, error) {
+			rows, err := st.AllSessions(ctx, coach, p)
+			return rows, 0, err
+		}, func(s store.Session) error {
+			f := file{ID: s.ID, Name: s.Day.Format(time.DateOnly), LifterID: s.LifterID, Document: s.Document}
+			for _, x := range s.Sets {
+				f.Sets = append(f.Sets, set{x.ID, x.Document})
+			}
+			return write(sessions, f)
+		}),
 	)
 	return n, err
 }
@@ -98,7 +121,7 @@ func Import(ctx context.Context, st *store.Store, coach, dir string) (int, error
 	n := 0
 	err := st.Together(ctx, func(tx *store.Store) error {
 		n = 0
-		for _, kind := range []string{rooms, lifters, setups, comparisons} {
+		for _, kind := range []string{rooms, lifters, setups, comparisons, blocks, sessions} {
 			names, err := filepath.Glob(filepath.Join(dir, kind, "*.json"))
 			if err != nil {
 				return err
@@ -134,6 +157,10 @@ func takeIn(ctx context.Context, st *store.Store, coach, kind, name string) erro
 		return st.Rooms().Create(ctx, &store.Room{Named: store.Named{Row: row, Document: f.Document}})
 	case comparisons:
 		return st.Comparisons().Create(ctx, &store.Comparison{Named: store.Named{Row: row, Document: f.Document}})
+	case blocks:
+		return st.Blocks().Create(ctx, &store.Block{Named: store.Named{Row: row, Document: f.Document}, LifterID: f.LifterID})
+	case sessions:
+		return takeSession(ctx, st, coach, &f)
 	case lifters:
 		if err := st.CreateLifter(ctx, &store.Lifter{Row: row, Notes: f.Notes, Body: f.Document}); err != nil || !f.Archived {
 			return err
@@ -147,4 +174,23 @@ func takeIn(ctx context.Context, st *store.Store, coach, kind, name string) erro
 	}
 	_, err = st.SetReady(ctx, coach, f.ID, true)
 	return err
+}
+
+// takeSession takes in a session with its sets; one that is there already is left as it is.
+func takeSession(ctx context.Context, st *store.Store, coach string, f *file) error {
+	day, err := time.Parse(time.DateOnly, f.Name)
+	if err != nil {
+		return err
+	}
+	row := store.Session{ID: f.ID, CoachID: coach, LifterID: f.LifterID, Day: day}
+	return st.MergeSession(ctx, &row, func(was *store.Session) error {
+		if was.Document != nil {
+			return nil
+		}
+		was.Document = f.Document
+		for _, x := range f.Sets {
+			was.Sets = append(was.Sets, store.SessionSet{ID: x.ID, Document: x.Document})
+		}
+		return nil
+	})
 }

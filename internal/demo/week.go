@@ -234,8 +234,8 @@ func (a *actor) sets(e *plan.Entry, d *plan.Digest, week, count int, load, rir f
 		if load > 0 {
 			once := a.once[e.SetupID] * a.gain(d.Name, week) * day * (1 - 0.015*float64(k))
 			possible := int(math.Floor(reps.At(once / load)))
-			n = max(3, min(e.RepsTo, possible-left))
-			left = max(0, min(4, possible-n)) // whoever stops at the top of the range has more left
+			n = max(3, min(e.RepsTo+3, possible-left)) // a few more where the next load is too big a step
+			left = max(0, min(4, possible-n))          // whoever stops at the top of the range has more left
 		}
 		x := session.Set{ID: id(a.lifter, e.ID, fmt.Sprint(week), fmt.Sprint(k)), Entry: e.ID, At: clock.Format(time.RFC3339), Load: load,
 			Reps: n, RIR: left,

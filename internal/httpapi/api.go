@@ -72,6 +72,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerPeople(api)
 	s.registerComparisons(api)
 	s.registerBlocks(api)
+	s.registerCalendar(api)
 	s.registerSessions(api, engine)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())

@@ -47,6 +47,13 @@ func (s *Store) Sessions(ctx context.Context, coach, lifter string, from, to tim
 	return rows, err
 }
 
+// AllSessions are the sessions of all of a coach's lifters, by their ids.
+func (s *Store) AllSessions(ctx context.Context, coach string, page Page) ([]Session, error) {
+	var rows []Session
+	err := withSets(s.db.WithContext(ctx)).Where("coach_id = ?", coach).Order("id").Offset(page.Offset).Limit(page.Limit).Find(&rows).Error
+	return rows, err
+}
+
 // SessionsSince are the coach's sessions that were changed after a moment, in that order.
 func (s *Store) SessionsSince(ctx context.Context, coach string, since time.Time) ([]Session, error) {
 	var rows []Session

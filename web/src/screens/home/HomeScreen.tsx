@@ -11,6 +11,7 @@ import { Button } from "../../ui/Button";
 import { notify } from "../../ui/Notices";
 import { useLifterNames } from "../begin/useSaved";
 import { AddLifter } from "../lifters/AddLifter";
+import { useToday } from "../log/useToday";
 import { recentBenches } from "../workbench/lastOpened";
 import { averageBody, openForAverage } from "./average";
 import { FindExercise } from "./FindExercise";
@@ -99,6 +100,7 @@ export function HomeScreen() {
         </div>
         <div className="room">{started.data && example && <LiveRep core={started.data} example={example} />}</div>
       </section>
+      <Today />
       <Waiting />
       <Continue />
       {adding && <AddLifter close={() => setAdding(false)} done={(l) => navigate(`/lifters/${l.id}`)} />}
@@ -147,6 +149,27 @@ function Card({ setup, at }: { setup: StoredSetup; at: number | undefined }) {
         <small>{[name, at === undefined ? "" : `opened ${moment.format(at)}`].filter(Boolean).join(", ")}</small>
       </Link>
     </li>
+  );
+}
+
+/** Whose day it is by their plans, each with the way to log it. */
+function Today() {
+  const days = useToday().filter((t) => t.today);
+  if (days.length === 0) return null;
+  return (
+    <section aria-label="Today">
+      <h2>Today</h2>
+      <ul className="waits">
+        {days.map((t) => (
+          <li key={`${t.blockId}${t.day}`}>
+            <Link to={`/log/${t.lifterId}/${t.blockId}/${t.week}/${t.day}`}>
+              {t.lifter}, day {t.name}
+            </Link>{" "}
+            · {t.sets} sets of {t.exercises} {t.exercises === 1 ? "exercise" : "exercises"}, week {t.week} of {t.weeks}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -1,12 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
-import type { BlockDay } from "../../engine/types";
 import { Failed, Loading } from "../../ui/States";
-import { useLifterNames } from "../begin/useSaved";
-import { dayWords, today, weekdays, weekOf } from "../plan/planEdits";
+import { dayWords, today, weekdays } from "../plan/planEdits";
 import { Live } from "./Live";
+import { useBlocks, useToday } from "./useToday";
 
 const Page = styled.div`
   height: 100%;
@@ -44,11 +41,8 @@ const Page = styled.div`
 
 /** Who trains today, which day to log, and what is being logged now. */
 export function LogScreen() {
-  const list = useQuery({
-    queryKey: ["blocks"],
-    queryFn: () => settled(client.GET("/api/blocks", { params: { query: { limit: 200 } } })),
-  });
-  const whose = useLifterNames();
+  const list = useBlocks();
+  const days = useToday();
   if (list.isPending) return <Loading what="Loading the plans" />;
   if (list.error)
     return (
@@ -58,45 +52,38 @@ export function LogScreen() {
         again={() => void list.refetch()}
       />
     );
-  const date = today();
-  const weekday = new Date(`${date}T12:00:00Z`).getUTCDay() || 7;
-  const running = (list.data.items ?? []).flatMap((b) => {
-    const week = weekOf(b.document, date);
-    return week >= 1 && week <= b.document.weeks && b.document.lifterId
-      ? [{ b, week, name: whose(b.document.lifterId) }]
-      : [];
-  });
-  running.sort((x, y) => x.name.localeCompare(y.name));
+  const weekday = new Date(`${today()}T12:00:00Z`).getUTCDay() || 7;
+  const blocks = [...new Set(days.map((d) => d.blockId))].map((id) => days.filter((d) => d.blockId === id));
   return (
     <Page>
       <section>
         <h1>Log</h1>
         <small>
-          {weekdays[weekday]}, {dayWords(date)}
+          {weekdays[weekday]}, {dayWords(today())}
         </small>
       </section>
       <section>
         <h2>Which day?</h2>
-        {running.length === 0 && (
+        {blocks.length === 0 && (
           <p>
             No plan runs today. <Link to="/plan">Make one</Link> and its days stand here.
           </p>
         )}
         <ul>
-          {running.map(({ b, week, name }) => (
-            <li key={b.id}>
+          {blocks.map((list) => (
+            <li key={list[0]?.blockId}>
               <div>
-                <b>{name}</b> <small>week {week}</small>
+                <b>{list[0]?.lifter}</b> <small>week {list[0]?.week}</small>
               </div>
               <span>
-                {b.document.days.map((d, i) => (
+                {list.map((d) => (
                   <Link
-                    key={i}
-                    data-today={d.weekday === weekday}
-                    to={`/log/${b.document.lifterId}/${b.id}/${week}/${i}`}
-                    aria-label={`${dayLabel(d)}: log the day of ${name}`}
+                    key={d.day}
+                    data-today={d.today}
+                    to={`/log/${d.lifterId}/${d.blockId}/${d.week}/${d.day}`}
+                    aria-label={`${d.label}: log the day of ${d.lifter}`}
                   >
-                    {dayLabel(d)}
+                    {d.label}
                   </Link>
                 ))}
               </span>
@@ -108,6 +95,3 @@ export function LogScreen() {
     </Page>
   );
 }
-
-/** A day by its name and weekday. */
-const dayLabel = (d: BlockDay): string => `${d.name}${d.weekday ? `, ${weekdays[d.weekday]?.slice(0, 3)}` : ""}`;

@@ -1,4 +1,4 @@
-import { Copy, FileDown, Trash2 } from "lucide-react";
+import { CalendarDays, Copy, FileDown, Trash2 } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -15,6 +15,7 @@ import type { Core } from "../../engine/core";
 import type { Block, PlanWeek, StoredBlock } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
+import { notify } from "../../ui/Notices";
 import { lastOf, usePast } from "../log/useSession";
 import { AddEntry } from "./AddEntry";
 import { DayRow } from "./DayRow";
@@ -93,6 +94,14 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
         <Button look="quiet" aria-label="Export the plan" onPress={keepFile}>
           <FileDown size={16} aria-hidden />
         </Button>
+        <Button
+          look="quiet"
+          aria-label="Export the days as a calendar"
+          isDisabled={saving.dirty}
+          onPress={() => void keepCalendar(stored.id, b.name)}
+        >
+          <CalendarDays size={16} aria-hidden />
+        </Button>
         <Button look="quiet" aria-label="Delete the plan" onPress={() => void whole.remove()}>
           <Trash2 size={16} aria-hidden />
         </Button>
@@ -153,6 +162,17 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
       <Conflict what="plan" mine={b} saving={saving} replace={editing.replace} />
     </Sheet>
   );
+}
+
+/** The saved days as iCalendar, which the server makes. */
+async function keepCalendar(id: string, name: string): Promise<void> {
+  try {
+    const answer = await fetch(`/api/blocks/${id}/calendar`);
+    if (!answer.ok) throw new Error(answer.statusText);
+    download(fileName(name, "ics"), await answer.blob());
+  } catch {
+    notify("The calendar was not made: the server does not answer.");
+  }
 }
 
 function spotOf(b: Block, id: string | null): Spot | null {
