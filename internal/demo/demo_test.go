@@ -39,8 +39,8 @@ func TestDemoSetupsAreSound(t *testing.T) {
 	}
 }
 
-// The troupe has trained for eight weeks through the interface: every lifter has a block and sessions, one week was missed, a shoulder hurt,
-// one setup stands still and the others rise; training again adds nothing.
+// The troupe has trained for eight weeks through the interface: every lifter has a block and sessions, one week was missed, a shoulder
+// hurt, one setup stands still and the others rise; training again adds nothing.
 func TestTroupeHasTrained(t *testing.T) {
 	ctx := context.Background()
 	s, err := store.Open(ctx, database.New(t))
