@@ -30,7 +30,8 @@ func grown(b *testing.B, url string) string {
 			from lifters l cross join generate_series(0, 2) k
 			join lateral (select * from sessions where lifter_id = (select lifter_id from sessions order by id limit 1) order by day limit 21) s on true
 			where l.id not in (select lifter_id from sessions)`,
-		`insert into sessions (id, coach_id, lifter_id, day, document) select new, coach_id, lifter, day, jsonb_set(document, '{date}', to_jsonb(day::text)) from made`,
+		`insert into sessions (id, coach_id, lifter_id, day, document)
+			select new, coach_id, lifter, day, jsonb_set(document, '{date}', to_jsonb(day::text)) from made`,
 		`insert into session_sets (id, session_id, document)
 			select id, new, jsonb_set(document, '{id}', to_jsonb(id::text)) from
 			(select gen_random_uuid() as id, m.new, x.document from made m join session_sets x on x.session_id = m.old) copies`,
