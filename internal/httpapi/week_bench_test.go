@@ -28,7 +28,8 @@ func grown(b *testing.B, url string) string {
 		`insert into lifters (coach_id, name, notes, body) select coach_id, name || ' ' || n, notes, body from lifters, generate_series(1, 33) n`,
 		`create temporary table made as select l.id as lifter, s.id as old, gen_random_uuid() as new, s.day - 7 * 52 * k as day, s.coach_id, s.document
 			from lifters l cross join generate_series(0, 2) k
-			join lateral (select * from sessions where lifter_id = (select lifter_id from sessions order by id limit 1) order by day limit 21) s on true
+			join lateral (select * from sessions
+				where lifter_id = (select lifter_id from sessions order by id limit 1) order by day limit 21) s on true
 			where l.id not in (select lifter_id from sessions)`,
 		`insert into sessions (id, coach_id, lifter_id, day, document)
 			select new, coach_id, lifter, day, jsonb_set(document, '{date}', to_jsonb(day::text)) from made`,
