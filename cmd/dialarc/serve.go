@@ -105,7 +105,7 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 	if err != nil {
 		return err
 	}
-	api := &httpapi.Server{Store: st, Coach: coach}
+	api := &httpapi.Server{Store: st, Coach: coach, Ending: ctx.Done()}
 	if withDemo {
 		if err := demo.Load(ctx, st, coach); err != nil {
 			return err

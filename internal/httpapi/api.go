@@ -24,6 +24,8 @@ import (
 type Server struct {
 	Store *store.Store
 	Coach store.Coach
+	// Ending is closed when the program is told to end: streams stop then, so that nothing waits for them. Nil for never.
+	Ending <-chan struct{}
 
 	turns   *turns
 	keeping sync.Mutex  // one at a time asks the keeper

@@ -240,6 +240,8 @@ func (s *Server) live(c *gin.Context) {
 		select {
 		case <-c.Request.Context().Done():
 			return
+		case <-s.Ending:
+			return
 		case <-tick.C:
 		}
 	}

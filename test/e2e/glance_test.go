@@ -13,6 +13,8 @@ func TestSetupAtAGlance(t *testing.T) {
 	p.open(prog.ready("raise.behind.hand"))
 	p.until("painted", `document.querySelector('[data-fresh="true"]')`)
 	p.until("the profile in sight", `document.querySelector('.arc svg[role="img"]').getBoundingClientRect().bottom < innerHeight`)
+	p.until("the best value of a dial is said",
+		`document.querySelector('[data-dial="pulley.height/0"] input[type="range"]').getAttribute('aria-description')?.startsWith('Best alone: hole')`)
 	strip := `[...document.querySelectorAll('section[aria-label="How the verdicts stand"] ul button')].map(b => b.getAttribute('aria-label') ?? b.innerText)`
 	all := strings.Join(read[[]string](p, strip), "; ")
 	for _, name := range []string{"Line of pull", "Profile", "Stability", "Start tension", "Clearance", "Joint load", "Muscles"} {

@@ -86,5 +86,11 @@ export const GlobalStyle = createGlobalStyle`
   h1, h2, h3 { font-size: inherit; font-weight: 600; }
   .mono { font-family: "Spline Sans Mono Variable", monospace; font-variant-numeric: tabular-nums; }
   :focus-visible { outline: 2px solid var(--slate); outline-offset: 2px; }
+  @media (prefers-contrast: more) { :root { --quiet: var(--ink); --line: var(--quiet); } }
+  /* The system's own colours: drawings and painted tracks keep theirs, since they say something by them; what is chosen has an outline. */
+  @media (forced-colors: active) {
+    svg, .paint, .bar i { forced-color-adjust: none; }
+    [aria-pressed="true"], [aria-checked="true"], [aria-current="page"], [data-selected] { outline: 2px solid Highlight; outline-offset: -2px; }
+  }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { transition: none !important; animation: none !important; } }
 `;

@@ -119,6 +119,13 @@ export const Dial = memo(function Dial({ setting: told, sweeps, problems, warnin
   // React Aria reads out the bare number; a hole is better told with its height.
   const thumb = useRef<HTMLInputElement>(null);
   useLayoutEffect(() => thumb.current?.setAttribute("aria-valuetext", formatSettingValue(setting, units)));
+  const best = (sweep && sweep.best >= 0 ? sweep.values[sweep.best] : null) ?? undefined;
+  const bestWords =
+    best === undefined ? "" : `Best alone: ${formatSettingValue({ ...setting, value: best, at: undefined }, units)}`;
+  useLayoutEffect(() => {
+    if (bestWords) thumb.current?.setAttribute("aria-description", bestWords);
+    else thumb.current?.removeAttribute("aria-description");
+  }, [bestWords]);
   const nudge = (direction: number) => {
     const next = nextValue(setting, units, direction);
     if (next !== null) onTurn(setting.key, next, false);

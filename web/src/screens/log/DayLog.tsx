@@ -125,6 +125,7 @@ export function DayLog({ core, day, told, whose }: Props) {
           </div>
         </div>
         {entry.note && <p>{entry.note}</p>}
+        {digest && <Elsewhere sets={[...last, ...done]} digest={digest} />}
         {entry.document.lifter.cautions?.map((c) => (
           <div className="caution" key={c}>
             <StatusIcon tone="caution" /> {c}
@@ -256,6 +257,29 @@ function State({ log }: { log: ReturnType<typeof useSession> }) {
     <span className="state" role="status">
       {log.pending ? "Sending" : log.session?.sets.length ? "Saved" : ""}
     </span>
+  );
+}
+
+/** Where a setup was felt, when that was three times running not where it is meant. */
+function Elsewhere({ sets, digest }: { sets: SessionSet[]; digest: Digest }) {
+  const told = sets.filter((s) => (s.felt?.length ?? 0) > 0).slice(-3);
+  if (
+    told.length < 3 ||
+    told.some((s) => s.felt?.some((k) => k === digest.target || k.startsWith(`${digest.target}.`)))
+  )
+    return null;
+  const label = (key: string) => digest.work.find((w) => w.region === key)?.label ?? key;
+  const names = [...new Set(told.flatMap((s) => s.felt ?? []))].map(label).join(", ");
+  const share = digest.work.find((w) => w.region === digest.target)?.hard;
+  return (
+    <div className="caution">
+      <StatusIcon tone="warning" />
+      <span>
+        Felt in {names} three times running, not in {digest.label}
+        {share !== undefined && `, which works ${Math.round(100 * share)}% as hard as the busiest by the model`}. Tell
+        your coach: the path or the line of pull may have to change.
+      </span>
+    </div>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, Refused, settled } from "../../api/client";
+import { core } from "../../engine/core";
 import type { Block, StoredBlock } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { QuantityEntry } from "../../ui/Entry";
@@ -28,15 +29,25 @@ export function AddBlock({ close, done, lifterId }: Props) {
   const [weeks, setWeeks] = useState(6);
   const [problem, setProblem] = useState("");
   const whose = chosen || lifters[0]?.id || "";
-  const add = async () => {
-    const document: Block = {
+  /** A block of a file for the chosen lifter; what is wrong with it is told with its place. */
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    const { ok, problems } = (await core()).block(await file.text());
+    const first = problems?.[0];
+    if (!ok || first)
+      setProblem(first ? `${first.path} ${first.what} ${first.hint ?? ""}` : "The file cannot be read.");
+    else await store({ ...ok, lifterId: whose });
+  };
+  const add = () =>
+    store({
       schema: "dialarc.block/1",
       lifterId: whose,
       name: name.trim() || "New block",
       start,
       weeks: Math.round(weeks),
       days: ["A", "B", "C"].map((d, i) => ({ name: d, weekday: 1 + 2 * i, entries: [] })),
-    };
+    });
+  const store = async (document: Block) => {
     try {
       const row = await settled(client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document } }));
       await cache.invalidateQueries({ queryKey: ["blocks"] });
@@ -64,6 +75,10 @@ export function AddBlock({ close, done, lifterId }: Props) {
         First day <input type="date" value={start} onChange={(e) => setStart(e.target.value)} />
       </label>
       <QuantityEntry label="Weeks" kind="count" digits={0} value={weeks} set={(v) => v !== undefined && setWeeks(v)} />
+      <label className="date">
+        Or from a file, as the plan exports it{" "}
+        <input type="file" accept=".json,application/json" onChange={(e) => void read(e.target.files?.[0])} />
+      </label>
       {problem && <p role="alert">{problem}</p>}
       <div className="actions">
         <Button look="quiet" onPress={close}>

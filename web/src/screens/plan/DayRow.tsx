@@ -218,13 +218,7 @@ function Entry({ entry, told, longest, chosen, choose, spot, move, onKey }: Entr
       onDrop={dropped(move, spot)}
       style={{ flex: `${told ? Math.max(0.6, told.minutes / longest) : 1} 1 118px` }}
     >
-      <button
-        type="button"
-        aria-pressed={chosen}
-        aria-label={`${entry.document.name}: change`}
-        onClick={choose}
-        onKeyDown={onKey}
-      >
+      <button type="button" aria-pressed={chosen} onClick={choose} onKeyDown={onKey}>
         <SetupPicture document={entry.document} width={118} height={92} />
         <span className="floor" aria-hidden />
         <b>{entry.document.name}</b>

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { VisuallyHidden } from "react-aria";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
@@ -249,8 +250,11 @@ function Loads({ told, take }: { told: EntryTold; take: (load: number) => void }
     reps.value == null ? reps.why : `about ${Math.round(reps.value)}`;
   const other = (c: (typeof loading)["lighter"] | null) =>
     c && (
-      <button type="button" onClick={() => take(c.load)} aria-label={`Use ${units.text(c.load, "mass")}`}>
-        <span className="mono">{units.text(c.load, "mass")}</span>
+      <button type="button" onClick={() => take(c.load)}>
+        <span className="mono">
+          <VisuallyHidden>Use </VisuallyHidden>
+          {units.text(c.load, "mass")}
+        </span>
         <small>{about(c.reps)}</small>
       </button>
     );

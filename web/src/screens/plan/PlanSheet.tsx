@@ -1,4 +1,4 @@
-import { CalendarDays, Copy, FileDown, Trash2 } from "lucide-react";
+import { CalendarDays, Copy, FileDown, Trash2, UserRoundPlus } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -20,6 +20,7 @@ import { lastOf, usePast } from "../log/useSession";
 import { AddEntry } from "./AddEntry";
 import { DayRow } from "./DayRow";
 import { EntryPanel } from "./EntryPanel";
+import { GiveTo } from "./GiveTo";
 import { Ledger } from "./Ledger";
 import { newEntry, type Spot, today, weekOf, withEntry, withNewDay } from "./planEdits";
 import { Ribbon } from "./Ribbon";
@@ -53,6 +54,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
   const [week, setWeek] = useState(() => Math.max(1, Math.min(b.weeks, weekOf(b, today()))));
   const [chosen, choose] = useState<string | null>(null); // id of an entry
   const [adding, setAdding] = useState<number | null>(null); // place of a day
+  const [giving, setGiving] = useState(false);
   const text = useMemo(() => JSON.stringify(b), [b]);
   const shown = Math.min(week, b.weeks);
   const past = usePast(b.lifterId ?? "").data;
@@ -93,6 +95,9 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
         </Button>
         <Button look="quiet" aria-label="Export the plan" onPress={keepFile}>
           <FileDown size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" aria-label="Give the plan to another lifter" onPress={() => setGiving(true)}>
+          <UserRoundPlus size={16} aria-hidden />
         </Button>
         <Button
           look="quiet"
@@ -159,6 +164,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
           }}
         />
       )}
+      {giving && <GiveTo core={core} block={b} close={() => setGiving(false)} />}
       <Conflict what="plan" mine={b} saving={saving} replace={editing.replace} />
     </Sheet>
   );

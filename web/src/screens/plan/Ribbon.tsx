@@ -33,7 +33,7 @@ const Box = styled.section`
   .weeks button[data-ahead="true"] i span {
     background: repeating-linear-gradient(135deg, var(--ember) 0 1.5px, var(--ember-pale) 1.5px 5px);
   }
-  .set { display: flex; gap: 8px; align-items: end; }
+  .set { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; }
   .set label { width: 72px; }
   .set .date { display: grid; gap: 3px; width: 140px; font-size: 12px; color: var(--quiet); }
   .set input[type="date"] {
