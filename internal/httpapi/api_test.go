@@ -45,20 +45,14 @@ func serve(t *testing.T) *client {
 // serveWith is serve, with a way to change what is stored behind its back.
 func serveWith(t *testing.T) (*client, func(t *testing.T, statement string)) {
 	t.Helper()
-	ctx, url := context.Background(), database.New(t)
+	ctx, url := context.Background(), database.Filled(t, filled)
 	s, err := store.Open(ctx, url)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(s.Close)
-	if err := s.Migrate(ctx); err != nil {
-		t.Fatal(err)
-	}
 	coach, err := s.FirstCoach(ctx, demo.CoachName)
 	if err != nil {
-		t.Fatal(err)
-	}
-	if err := demo.Load(ctx, s, coach); err != nil {
 		t.Fatal(err)
 	}
 	server := httptest.NewServer((&httpapi.Server{Store: s, Coach: coach}).Handler())
@@ -74,6 +68,24 @@ func serveWith(t *testing.T) (*client, func(t *testing.T, statement string)) {
 			t.Fatal(err)
 		}
 	}
+}
+
+// filled puts the demo data into an empty database.
+func filled(url string) error {
+	ctx := context.Background()
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	if err := s.Migrate(ctx); err != nil {
+		return err
+	}
+	coach, err := s.FirstCoach(ctx, demo.CoachName)
+	if err != nil {
+		return err
+	}
+	return demo.Load(ctx, s, coach)
 }
 
 // call sends a body (text, or a value as JSON), wants a status and reads the answer into out.

@@ -291,9 +291,7 @@ function Settings(props: { entry: Session["entries"][number]; digest?: Digest; p
     <dl>
       {toSet(entry.document, digest, planned.load, units).map(([name, value]) => [
         <dt key={name}>{name}</dt>,
-        <dd key={`${name} is`} className="mono">
-          {value}
-        </dd>,
+        <dd key={`${name} is`}>{value}</dd>,
       ])}
     </dl>
   );
