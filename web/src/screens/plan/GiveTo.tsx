@@ -14,7 +14,7 @@ import { useLifters } from "../begin/useSaved";
 
 type Props = { core: Core; block: Block; close: () => void };
 
-/** A copy of a plan for another lifter: every setup is made for their body and gym, and what cannot be is told before anything is written. */
+/** A copy of a plan for another lifter: every setup is made for their body and gym; what cannot be is told before anything is written. */
 export function GiveTo({ core, block, close }: Props) {
   const units = useUnits();
   const cache = useQueryClient();
