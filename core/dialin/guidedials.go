@@ -2,7 +2,6 @@ package dialin
 
 import (
 	"math"
-	"slices"
 
 	"dialarc/core/dial"
 	"dialarc/core/setup"
@@ -10,11 +9,6 @@ import (
 
 	"gonum.org/v1/gonum/spatial/r3"
 )
-
-// led says whether a machine's handle leads the hand, so that its path can begin elsewhere but not lie elsewhere.
-func led(d *setup.Document) bool {
-	return slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.HandleRadius > 0 })
-}
 
 // guided is one point of a guide and how its dials speak of it.
 type guided struct {
@@ -24,34 +18,45 @@ type guided struct {
 
 var (
 	startOf  = guided{"Start", "start", func(g *setup.Guide) *setup.Point { return &g.Start }}
-	endOf    = guided{"End", "end", func(g *setup.Guide) *setup.Point { return g.End }}
-	centreOf = guided{"Centre of the arc", "centre", func(g *setup.Guide) *setup.Point { return g.Centre }}
+	endOf    = guided{"End", "end", ofKind("line", func(g *setup.Guide) *setup.Point { return g.End })}
+	centreOf = guided{"Centre of the arc", "centre", ofKind("arc", func(g *setup.Guide) *setup.Point { return g.Centre })}
 )
+
+// ofKind is a point that guides of one kind alone have.
+func ofKind(kind string, point func(*setup.Guide) *setup.Point) func(*setup.Guide) *setup.Point {
+	return func(g *setup.Guide) *setup.Point {
+		if g.Kind != kind {
+			return nil
+		}
+		return point(g)
+	}
+}
 
 // axis is one direction in which a point of a guide is moved: its words from the shoulder and in the room, and how far it goes there, m.
 type axis struct {
 	field          string
 	of             func(*setup.Point) *float64
 	shoulder, room string
-	near, from, to float64
+	from, to       float64
 }
+
+// near is how far from the shoulder a point of a guide is moved, either way, m.
+const near = 1.0
 
 var axes = []axis{
-	{field: "x", of: func(p *setup.Point) *float64 { return &p.X }, shoulder: "ahead of the shoulder", room: "out in the room", near: 1, from: -2, to: 3},
-	{field: "y", of: func(p *setup.Point) *float64 { return &p.Y }, shoulder: "above the shoulder", room: "above the floor", near: 1, from: 0, to: 2.4},
-	{field: "z", of: func(p *setup.Point) *float64 { return &p.Z }, shoulder: "to the right of the shoulder", room: "to the right in the room",
-		near: 1, from: -2, to: 2},
+	{"x", func(p *setup.Point) *float64 { return &p.X }, "ahead of the shoulder", "out in the room", -2, 3},
+	{"y", func(p *setup.Point) *float64 { return &p.Y }, "above the shoulder", "above the floor", 0, 2.4},
+	{"z", func(p *setup.Point) *float64 { return &p.Z }, "to the right of the shoulder", "to the right in the room", -2, 2},
 }
 
-// guidePoint is a dial of one coordinate of one point of a guide that nothing else decides.
+// guidePoint is a dial of one coordinate of one point of a guide that no machine decides.
 func guidePoint(name dial.Name, point guided, along int) dial.Dial {
 	a := &axes[along]
 	place := func(d *setup.Document) *setup.Point {
-		g := d.Movement.Guide
-		if g == nil || led(d) || g.Kind == "line" && point.field == "centre" || g.Kind == "arc" && point.field == "end" {
+		if d.Movement.Guide == nil || d.HandleLeads() {
 			return nil
 		}
-		return point.of(g)
+		return point.of(d.Movement.Guide)
 	}
 	return of(name, func(d *setup.Document, _ int) bool { return place(d) != nil },
 		func(d *setup.Document, _ int) dial.Setting {
@@ -59,7 +64,7 @@ func guidePoint(name dial.Name, point guided, along int) dial.Dial {
 			s := dial.Setting{Group: "path", Label: point.name + ", " + a.room, Kind: "length", From: min(a.from, v), To: max(a.to, v), Step: 0.02,
 				Value: v, Paths: []string{"movement.guide." + point.field + "." + a.field, "movement.guide." + point.field}}
 			if d.Movement.Guide.Relative {
-				s.Label, s.From, s.To = point.name+", "+a.shoulder, min(-a.near, v), max(a.near, v)
+				s.Label, s.From, s.To = point.name+", "+a.shoulder, min(-near, v), max(near, v)
 			}
 			return s
 		},

@@ -76,7 +76,7 @@ var dials = []dial.Dial{
 	of(dial.GuideSwivel, func(d *setup.Document, _ int) bool { return d.Movement.Guide != nil }, swivel, setSwivel),
 	of(dial.GuideTravel, lineGuide, guideTravel, setGuideTravel),
 	of(dial.GuideTurn, arcGuide, guideTurn, setGuideTurn),
-	of(dial.GuideBegins, func(d *setup.Document, i int) bool { return arcGuide(d, i) && led(d) }, guideBegins, setGuideBegins),
+	of(dial.GuideBegins, func(d *setup.Document, i int) bool { return arcGuide(d, i) && d.HandleLeads() }, guideBegins, setGuideBegins),
 	guidePoint(dial.GuideStartX, startOf, 0), guidePoint(dial.GuideStartY, startOf, 1), guidePoint(dial.GuideStartZ, startOf, 2),
 	guidePoint(dial.GuideEndX, endOf, 0), guidePoint(dial.GuideEndY, endOf, 1), guidePoint(dial.GuideEndZ, endOf, 2),
 	guidePoint(dial.GuideCentreX, centreOf, 0), guidePoint(dial.GuideCentreY, centreOf, 1), guidePoint(dial.GuideCentreZ, centreOf, 2),

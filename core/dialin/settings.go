@@ -89,7 +89,7 @@ func trunkTurned(label, field string, most float64, of func(*setup.Trunk) *float
 // armWorks says whether a coordinate of the shoulder blades can be held: the arm works, and the path does not move it.
 func armWorks(key string) func(*setup.Document, int) bool {
 	return func(d *setup.Document, _ int) bool {
-		return slices.Contains([]string{"girdle", "shoulder", "elbow"}, d.TargetJoint()) && !moved(&d.Movement, key)
+		return slices.Contains([]string{"girdle", "shoulder", "elbow"}, d.TargetJoint()) && !d.Movement.Moves(key)
 	}
 }
 
@@ -99,18 +99,6 @@ func inHand(key string) func(*setup.Document, int) bool {
 		held := slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.Contact.Segment == "hand" })
 		return held && armWorks(key)(d, -1)
 	}
-}
-
-// moved says whether a path names a coordinate itself.
-func moved(m *setup.Movement, key string) bool {
-	if m.Primary+"Deg" == key {
-		return true
-	}
-	if len(m.Keyframes) == 0 {
-		return false
-	}
-	_, named := m.Keyframes[0].Pose[key]
-	return named
 }
 
 // owned is a dial of a held coordinate over what the lifter owns of it. It is not painted: it is a matter of comfort.

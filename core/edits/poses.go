@@ -136,7 +136,7 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 		return c, nil
 	case m.Kind == "hold":
 		return c, setup.Problems{{Path: "movement.kind", What: "One pose is held.", Hint: "Change the angles that are held."}}
-	case slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.HandleRadius > 0 }):
+	case d.HandleLeads():
 		return c, setup.Problems{{Path: "movement.kind", What: "The machine's handle leads the hand.", Hint: "Move the lifter or the machine instead."}}
 	case m.InLine != "":
 		return c, setup.Problems{{Path: "movement.inLine", What: "The forearm follows the cable all along.", Hint: "Change the line of pull instead."}}

@@ -14,8 +14,7 @@ const inLine = "inLine:"
 // shoulder stays as it is.
 func turnsOf(d *setup.Document) []Named {
 	m := &d.Movement
-	led := slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.HandleRadius > 0 })
-	if m.Kind == "guided" || m.Kind == "hold" || m.BarWidth != 0 || led || !swings(m) {
+	if m.Kind == "guided" || m.Kind == "hold" || m.BarWidth != 0 || d.HandleLeads() || !swings(m) {
 		return []Named{}
 	}
 	out := []Named{{"set", "As the dials say"}, {"natural", "By itself, as arms do"}, {"noSpin", "Not at all"}}
@@ -29,15 +28,8 @@ func turnsOf(d *setup.Document) []Named {
 
 // swings says whether the upper arm goes anywhere along a path.
 func swings(m *setup.Movement) bool {
-	if m.Kind == "shoulder-raise" || strings.HasPrefix(m.Primary, "shoulder.") {
-		return true
-	}
-	if len(m.Keyframes) == 0 {
-		return false
-	}
-	_, raised := m.Keyframes[0].Pose["shoulder.elevationDeg"]
-	_, led := m.Keyframes[0].Pose["shoulder.planeOfElevationDeg"]
-	return raised || led
+	return m.Kind == "shoulder-raise" || strings.HasPrefix(m.Primary, "shoulder.") || m.Moves("shoulder.elevationDeg") ||
+		m.Moves("shoulder.planeOfElevationDeg")
 }
 
 func turnOf(d *setup.Document) string {

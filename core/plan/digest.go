@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -106,7 +107,7 @@ func DigestOf(d *setup.Document) (Digest, setup.Problems) {
 	out.Joints = 1
 	out.Loading = []JointLoad{{r.Joint, hypot(r.Curves.Axial, r.Curves.Shear)}}
 	for _, j := range r.Joints {
-		if !math.IsNaN(most(j.Torque)) && most(j.Torque) > 0 {
+		if most(j.Torque) > 0 {
 			out.Joints++
 		}
 		out.Loading = append(out.Loading, JointLoad{j.Joint, hypot(j.Axial, j.Shear)})
@@ -185,15 +186,7 @@ func worked(r *report.Report, from, to float64) []Worked {
 	}
 	besideTarget(out, m, from, to)
 	out = slices.DeleteFunc(out, func(w Worked) bool { return !(w.Hard >= counts) })
-	slices.SortStableFunc(out, func(a, b Worked) int {
-		switch {
-		case a.Hard > b.Hard:
-			return -1
-		case a.Hard < b.Hard:
-			return 1
-		}
-		return 0
-	})
+	slices.SortStableFunc(out, func(a, b Worked) int { return cmp.Compare(b.Hard, a.Hard) })
 	return out
 }
 

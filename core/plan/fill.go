@@ -35,7 +35,7 @@ func (k *Keeper) Fillers(list []edits.Here, region string, third int, progress f
 		if len(h.Missing) > 0 {
 			continue
 		}
-		d, problems := k.Of(textOf(&h.Document), &h.Document)
+		d, problems := k.Of(&h.Document)
 		if len(problems) > 0 {
 			continue // it cannot be done by this lifter
 		}

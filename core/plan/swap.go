@@ -31,7 +31,7 @@ var phases = map[string]float64{"early": 0, "mid": 1, "late": 2}
 // nearest in phase and length come first; with one, those come first that load that joint least, and only those that load it less than the
 // setup does with its load.
 func (k *Keeper) Instead(d *setup.Document, list []edits.Here, joint string) ([]Swap, setup.Problems) {
-	own, problems := k.Of(textOf(d), d)
+	own, problems := k.Of(d)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -43,7 +43,7 @@ func (k *Keeper) Instead(d *setup.Document, list []edits.Here, joint string) ([]
 		if len(h.Missing) > 0 || h.Name == d.Name {
 			continue
 		}
-		other, problems := k.Of(textOf(&h.Document), &h.Document)
+		other, problems := k.Of(&h.Document)
 		if len(problems) > 0 || !other.works(own.Target) || other.Action != own.Action {
 			continue
 		}

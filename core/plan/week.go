@@ -1,6 +1,9 @@
 package plan
 
 import (
+	"encoding/json"
+	"slices"
+
 	"dialarc/core/setup"
 )
 
@@ -66,8 +69,13 @@ type kept struct {
 // mostKept is how many setups are remembered.
 const mostKept = 400
 
-// Of is the digest of a setup whose document is given as text too, by which it is remembered.
-func (k *Keeper) Of(text string, d *setup.Document) (*Digest, setup.Problems) {
+// Of is the digest of a setup, remembered by its document's text.
+func (k *Keeper) Of(d *setup.Document) (*Digest, setup.Problems) {
+	raw, err := json.Marshal(d)
+	if err != nil { // a document that was read can be written
+		panic("plan: " + err.Error())
+	}
+	text := string(raw)
 	if found, ok := k.kept[text]; ok {
 		return &found.digest, found.problems
 	}
@@ -86,7 +94,7 @@ func (k *Keeper) WeekOf(b *Block, week int, last map[string][]Done) (*Week, setu
 	for i := range b.Days {
 		for j := range b.Days[i].Entries {
 			e := &b.Days[i].Entries[j]
-			d, problems := k.Of(textOf(&e.Document), &e.Document)
+			d, problems := k.Of(&e.Document)
 			if len(problems) > 0 {
 				return nil, problems
 			}
@@ -126,7 +134,7 @@ func (b *Block) dayTold(day *Day, digests map[string]*Digest, week int, last map
 		x.Minutes = (lifting + resting) / 60
 		t.Lifting, t.Resting = t.Lifting+lifting/60, t.Resting+resting/60
 		t.Entries[i] = x
-		steps[i] = step{name: d.Name, d: d, load: x.Loading.Load.Or(0), lags: b.lagging(d), place: i}
+		steps[i] = step{name: d.Name, d: d, load: x.Loading.Load.Or(0), lags: slices.Contains(b.Lags, d.Target), place: i}
 	}
 	moves := movesOf(steps)
 	for i := range moves {
@@ -147,16 +155,6 @@ func (b *Block) dayTold(day *Day, digests map[string]*Digest, week int, last map
 		t.Better = o
 	}
 	return t
-}
-
-// lagging says whether a setup is for a region that lags.
-func (b *Block) lagging(d *Digest) bool {
-	for _, key := range b.Lags {
-		if key == d.Target {
-			return true
-		}
-	}
-	return false
 }
 
 // seconds are those under load and at rest that the sets of an entry take; one side after the other takes twice as long under load.

@@ -3,9 +3,10 @@ package profile
 import (
 	"math"
 
-	"gonum.org/v1/gonum/floats"
-
 	"dialarc/core/metric"
+	"dialarc/core/reps"
+
+	"gonum.org/v1/gonum/floats"
 )
 
 // Input is one repetition to judge: slices of equal length, from the start of the lift to its end. The long end of the
@@ -233,8 +234,7 @@ func (r *Result) solveLoad(in *Input) {
 	if !r.LoadFactor.Known() {
 		return
 	}
-	// Epley 1985 (from memory): 1RM = w (1 + n/30), for n of at least 2.
-	switch n := 30 * (factor - 1); {
+	switch n := reps.At(factor); {
 	case n >= 2:
 		r.Reps = metric.Known(n)
 	case n >= 0:

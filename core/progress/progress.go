@@ -6,7 +6,6 @@ package progress
 
 import (
 	"cmp"
-	"encoding/json"
 	"math"
 	"slices"
 	"time"
@@ -113,7 +112,7 @@ const exposures = 4
 const lately = 6 * 7 * 24 * time.Hour
 
 // Of is what sessions come to, up to a day; the lifter is who they are now. Digests are remembered by the keeper.
-func Of(k *plan.Keeper, l *setup.Lifter, sessions []session.Session, today time.Time) (*Progress, setup.Problems) {
+func Of(k *plan.Keeper, l *setup.Lifter, sessions []session.Session, today time.Time) *Progress {
 	c := collector{keeper: k, series: map[string]*Series{}, digests: map[string]*plan.Digest{}, weeks: map[string]map[string]*RegionWeek{},
 		labels: map[string]string{}, pain: []Pain{}}
 	slices.SortStableFunc(sessions, func(a, b session.Session) int { return cmp.Compare(a.Date, b.Date) })
@@ -123,7 +122,7 @@ func Of(k *plan.Keeper, l *setup.Lifter, sessions []session.Session, today time.
 	out := &Progress{Series: c.listed(), Regions: c.regions(), Plan: c.kept, Pain: c.pain}
 	slices.Reverse(out.Pain)
 	out.Strength = stronger(l, out.Series, today)
-	return out, nil
+	return out
 }
 
 type collector struct {
@@ -142,11 +141,7 @@ func (c *collector) add(s *session.Session) {
 	entries, digests := map[string]*plan.Entry{}, map[string]*plan.Digest{}
 	for i := range s.Entries {
 		e := &s.Entries[i]
-		raw, err := json.Marshal(&e.Document)
-		if err != nil {
-			continue
-		}
-		if d, problems := c.keeper.Of(string(raw), &e.Document); len(problems) == 0 { // what cannot be evaluated any more says nothing
+		if d, problems := c.keeper.Of(&e.Document); len(problems) == 0 { // what cannot be evaluated any more says nothing
 			entries[e.ID], digests[e.ID] = e, d
 		}
 	}

@@ -3,11 +3,11 @@
 package session
 
 import (
+	"cmp"
 	"encoding/json"
 	"fmt"
 	"reflect"
 	"slices"
-	"strings"
 	"time"
 
 	"dialarc/core/plan"
@@ -171,13 +171,13 @@ func Merge(a, b *Session) Session {
 	for _, x := range by {
 		out.Sets = append(out.Sets, x)
 	}
-	slices.SortFunc(out.Sets, func(x, y Set) int {
-		if c := strings.Compare(x.At, y.At); c != 0 {
-			return c
-		}
-		return strings.Compare(x.ID, y.ID)
-	})
+	InOrder(out.Sets)
 	return out
+}
+
+// InOrder brings sets into the order of time, by the phones' clocks.
+func InOrder(sets []Set) {
+	slices.SortFunc(sets, func(x, y Set) int { return cmp.Or(cmp.Compare(x.At, y.At), cmp.Compare(x.ID, y.ID)) })
 }
 
 // later says whether the second of two states comes after the first.

@@ -1,5 +1,7 @@
 package setup
 
+import "slices"
+
 // PostureKind is a kind of posture: what may be its root, its own first, and whether it needs a bench.
 type PostureKind struct {
 	Kind  string
@@ -36,17 +38,29 @@ func (p *Posture) RootOf() string {
 	return "feet"
 }
 
+// HandleLeads says whether a machine's handle leads the hand, so that its path can begin elsewhere but not lie elsewhere.
+func (d *Document) HandleLeads() bool {
+	return slices.ContainsFunc(d.Loads, func(l Load) bool { return l.HandleRadius > 0 })
+}
+
+// Moves says whether a path itself moves a coordinate, by its key in poses.
+func (m *Movement) Moves(key string) bool {
+	if m.Primary+"Deg" == key {
+		return true
+	}
+	if len(m.Keyframes) == 0 {
+		return false
+	}
+	_, posed := m.Keyframes[0].Pose[key]
+	return posed
+}
+
 // LegsMove says whether a movement names a coordinate of the legs.
 func (m *Movement) LegsMove() bool {
 	for c := HipFlexion; c <= AnkleFlexion; c++ {
-		key := Coordinates[c].Key
-		if _, held := m.Hold[key+"Deg"]; held || m.Primary == key {
+		key := Coordinates[c].Key + "Deg"
+		if _, held := m.Hold[key]; held || m.Moves(key) {
 			return true
-		}
-		if len(m.Keyframes) > 0 {
-			if _, posed := m.Keyframes[0].Pose[key+"Deg"]; posed {
-				return true
-			}
 		}
 	}
 	return false

@@ -7,6 +7,7 @@ import (
 
 	"dialarc/core/metric"
 	"dialarc/core/profile"
+	"dialarc/core/reps"
 	"dialarc/core/space"
 	"dialarc/core/support"
 )
@@ -234,9 +235,8 @@ func Band(slack bool, fromDeg, toDeg, share, stretch float64) Sentence {
 	return s
 }
 
-// heavyPin is the effort of the lightest pin from which fewer than 8 repetitions are left: 1 / (1 + 8/30), Epley 1985 (from
-// memory).
-const heavyPin = 30.0 / 38
+// heavyPin is the effort of the lightest pin from which fewer than 8 repetitions are left.
+var heavyPin = 1 / reps.Once(8)
 
 // Pins says whether even the lightest pin is too much; false when it is not.
 func Pins(lightest, effort float64) (Sentence, bool) {

@@ -26,11 +26,7 @@ func (c *Core) week(text string, week int, last string) (*plan.Week, setup.Probl
 }
 
 func (c *Core) digest(d *setup.Document) (*plan.Digest, setup.Problems) {
-	raw, err := json.Marshal(d)
-	if err != nil {
-		return nil, setup.Problems{{What: "The setup cannot be written."}}
-	}
-	return c.keeper.Of(string(raw), d)
+	return c.keeper.Of(d)
 }
 
 // Next is what comes after sets, when anything does.

@@ -196,11 +196,7 @@ func (a *actor) session(week, place int, at time.Time) (session.Session, error) 
 	clock := at.Add(17*time.Hour + 30*time.Minute)
 	for i := range day.Entries {
 		e := &day.Entries[i]
-		raw, err := json.Marshal(&e.Document)
-		if err != nil {
-			return s, err
-		}
-		d, problems := a.keeper.Of(string(raw), &e.Document)
+		d, problems := a.keeper.Of(&e.Document)
 		if len(problems) > 0 {
 			return s, problems
 		}

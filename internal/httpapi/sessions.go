@@ -51,8 +51,7 @@ func showSession(row *store.Session) StoredSession {
 		}
 		out.Document.Sets = append(out.Document.Sets, x)
 	}
-	empty := session.Session{Rev: -1}
-	out.Document = session.Merge(&out.Document, &empty) // in the order of time
+	session.InOrder(out.Document.Sets)
 	return out
 }
 
@@ -193,11 +192,7 @@ func (s *Server) progressOf(ctx context.Context, in *idInput) (*one[progress.Pro
 	}
 	s.keeping.Lock()
 	defer s.keeping.Unlock()
-	out, problems := progress.Of(&s.keeper, &lifter, sessions, time.Now())
-	if len(problems) > 0 {
-		return nil, refused(problems)
-	}
-	return &one[progress.Progress]{*out}, nil
+	return &one[progress.Progress]{*progress.Of(&s.keeper, &lifter, sessions, time.Now())}, nil
 }
 
 // beat is how often a coach who watches is told what changed.

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"reflect"
 	"time"
 
 	"gorm.io/gorm"
@@ -130,7 +131,5 @@ func sameJSON(a, b string) bool {
 	if errors.Join(json.Unmarshal([]byte(a), &x), json.Unmarshal([]byte(b), &y)) != nil {
 		return false
 	}
-	p, errP := json.Marshal(x)
-	q, errQ := json.Marshal(y)
-	return errP == nil && errQ == nil && string(p) == string(q)
+	return reflect.DeepEqual(x, y)
 }
