@@ -104,17 +104,10 @@ func runImport(args []string, out io.Writer) error {
 
 // onStore runs something on a database at the newest version, for its coach.
 func onStore(ctx context.Context, url string, do func(st *store.Store, coach string) error) error {
-	st, err := store.Open(ctx, url)
+	st, coach, err := store.OpenFor(ctx, url, demo.CoachName)
 	if err != nil {
 		return err
 	}
 	defer st.Close()
-	if err := st.Migrate(ctx); err != nil {
-		return err
-	}
-	coach, err := st.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		return err
-	}
 	return do(st, coach.ID)
 }

@@ -93,18 +93,11 @@ const shutdown = 10 * time.Second
 func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door, url string, withDemo bool) error {
 	defer listener.Close()
 	httpapi.LimitMemory(os.Getenv("GOMEMLIMIT"))
-	st, err := store.Open(ctx, url)
+	st, coach, err := store.OpenFor(ctx, url, demo.CoachName)
 	if err != nil {
 		return err
 	}
 	defer st.Close()
-	if err := st.Migrate(ctx); err != nil {
-		return err
-	}
-	coach, err := st.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		return err
-	}
 	api := &httpapi.Server{Store: st, Coach: coach, Ending: ctx.Done()}
 	if withDemo {
 		if err := demo.Load(ctx, st, coach); err != nil {

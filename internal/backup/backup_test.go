@@ -25,18 +25,11 @@ var ctx = context.Background()
 
 func opened(t *testing.T, url string) (*store.Store, store.Coach) {
 	t.Helper()
-	s, err := store.Open(ctx, url)
+	s, coach, err := store.OpenFor(ctx, url, demo.CoachName)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(s.Close)
-	if err := s.Migrate(ctx); err != nil {
-		t.Fatal(err)
-	}
-	coach, err := s.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		t.Fatal(err)
-	}
 	return s, coach
 }
 

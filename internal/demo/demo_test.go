@@ -43,18 +43,11 @@ func TestDemoSetupsAreSound(t *testing.T) {
 // hurt, one setup stands still and the others rise; training again adds nothing.
 func TestTroupeHasTrained(t *testing.T) {
 	ctx := context.Background()
-	s, err := store.Open(ctx, database.New(t))
+	s, coach, err := store.OpenFor(ctx, database.New(t), demo.CoachName)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(s.Close)
-	if err := s.Migrate(ctx); err != nil {
-		t.Fatal(err)
-	}
-	coach, err := s.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		t.Fatal(err)
-	}
 	if err := demo.Load(ctx, s, coach); err != nil {
 		t.Fatal(err)
 	}

@@ -73,18 +73,11 @@ func serveWith(t *testing.T) (*client, func(t *testing.T, statement string)) {
 // filled puts the demo data into an empty database.
 func filled(url string) error {
 	ctx := context.Background()
-	s, err := store.Open(ctx, url)
+	s, coach, err := store.OpenFor(ctx, url, demo.CoachName)
 	if err != nil {
 		return err
 	}
 	defer s.Close()
-	if err := s.Migrate(ctx); err != nil {
-		return err
-	}
-	coach, err := s.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		return err
-	}
 	return demo.Load(ctx, s, coach)
 }
 

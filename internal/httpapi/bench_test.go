@@ -76,18 +76,11 @@ func bare(b *testing.B, url string) http.Handler {
 // BenchmarkSaving compares saving and listing with the bare handler, for 1, 8 and 64 clients; the ratio of times of one run is what counts.
 func BenchmarkSaving(b *testing.B) {
 	ctx, url := context.Background(), database.New(b)
-	s, err := store.Open(ctx, url)
+	s, coach, err := store.OpenFor(ctx, url, demo.CoachName)
 	if err != nil {
 		b.Fatal(err)
 	}
 	defer s.Close()
-	if err := s.Migrate(ctx); err != nil {
-		b.Fatal(err)
-	}
-	coach, err := s.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		b.Fatal(err)
-	}
 	if err := demo.Load(ctx, s, coach); err != nil {
 		b.Fatal(err)
 	}

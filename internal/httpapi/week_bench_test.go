@@ -56,18 +56,11 @@ func grown(b *testing.B, url string) string {
 // BenchmarkWeek asks for what the week's screens show of a lifter among 200 with 60,000 sets.
 func BenchmarkWeek(b *testing.B) {
 	ctx, url := context.Background(), database.New(b)
-	s, err := store.Open(ctx, url)
+	s, coach, err := store.OpenFor(ctx, url, demo.CoachName)
 	if err != nil {
 		b.Fatal(err)
 	}
 	defer s.Close()
-	if err := s.Migrate(ctx); err != nil {
-		b.Fatal(err)
-	}
-	coach, err := s.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		b.Fatal(err)
-	}
 	if err := demo.Load(ctx, s, coach); err != nil {
 		b.Fatal(err)
 	}

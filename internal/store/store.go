@@ -156,6 +156,24 @@ func (s *Store) FirstCoach(ctx context.Context, name string) (Coach, error) {
 	return c, err
 }
 
+// OpenFor connects to a database, brings it to the newest version, and gives its coach, who gets a name when there is none yet.
+func OpenFor(ctx context.Context, url, name string) (*Store, Coach, error) {
+	s, err := Open(ctx, url)
+	if err != nil {
+		return nil, Coach{}, err
+	}
+	if err := s.Migrate(ctx); err != nil {
+		s.Close()
+		return nil, Coach{}, err
+	}
+	coach, err := s.FirstCoach(ctx, name)
+	if err != nil {
+		s.Close()
+		return nil, Coach{}, err
+	}
+	return s, coach, nil
+}
+
 // Page is a part of a list.
 type Page struct {
 	Offset, Limit int

@@ -27,18 +27,11 @@ func TestMain(m *testing.M) { os.Exit(localpg.RunTests(m, &database)) }
 // with its exercises.
 func TestCalendarIsReadElsewhere(t *testing.T) {
 	ctx := context.Background()
-	s, err := store.Open(ctx, database.New(t))
+	s, coach, err := store.OpenFor(ctx, database.New(t), demo.CoachName)
 	if err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(s.Close)
-	if err := s.Migrate(ctx); err != nil {
-		t.Fatal(err)
-	}
-	coach, err := s.FirstCoach(ctx, demo.CoachName)
-	if err != nil {
-		t.Fatal(err)
-	}
 	if err := demo.Load(ctx, s, coach); err != nil {
 		t.Fatal(err)
 	}
