@@ -1,40 +1,24 @@
 import { useEffect, useState } from "react";
+import { kept } from "../../state/kept";
 import { Button } from "../../ui/Button";
-
-const key = "dialarc.rest";
 
 type Rest = { session: string; until: number; whole: number };
 
-function read(): Rest | null {
-  try {
-    const rest = JSON.parse(localStorage.getItem(key) ?? "null");
-    return typeof rest?.until === "number" ? rest : null;
-  } catch {
-    return null;
-  }
-}
+const resting = kept("dialarc.rest", (stored): Rest | null => {
+  const rest = stored as Rest | null;
+  return typeof rest?.until === "number" ? rest : null;
+});
 
 /** Begins a rest; it is kept as the moment at which it ends, so that it goes on while the screen is dark. */
-export function beginRest(session: string, seconds: number): void {
-  try {
-    localStorage.setItem(key, JSON.stringify({ session, until: Date.now() + 1000 * seconds, whole: seconds }));
-  } catch {
-    // without storage there is no timer
-  }
-  window.dispatchEvent(new StorageEvent("storage", { key }));
-}
+export const beginRest = (session: string, seconds: number): void =>
+  resting.set({ session, until: Date.now() + 1000 * seconds, whole: seconds });
 
 const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 
 /** How much of the rest is left, as a needle on an arc; it sounds and shakes when it is over. */
 export function RestTimer({ session }: { session: string }) {
-  const [rest, setRest] = useState(read);
+  const rest = resting.use();
   const [now, setNow] = useState(Date.now());
-  useEffect(() => {
-    const told = (e: StorageEvent) => e.key === key && setRest(read());
-    window.addEventListener("storage", told);
-    return () => window.removeEventListener("storage", told);
-  }, []);
   const running = rest?.session === session && rest.until > now - 1000;
   useEffect(() => {
     if (!rest) return;

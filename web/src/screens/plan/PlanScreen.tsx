@@ -1,13 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import type { StoredBlock } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
 import { useLifterNames } from "../begin/useSaved";
+import { useBlocks } from "../log/useToday";
 import { AddBlock } from "./AddBlock";
 import { PlanSheet } from "./PlanSheet";
 import { dayLater, dayWords, today, weekOf } from "./planEdits";
@@ -17,10 +17,7 @@ export function PlanScreen() {
   const { id } = useParams();
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
-  const list = useQuery({
-    queryKey: ["blocks"],
-    queryFn: () => settled(client.GET("/api/blocks", { params: { query: { limit: 200 } } })),
-  });
+  const list = useBlocks();
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   const whose = useLifterNames();
   if (list.isPending) return <Loading what="Loading the plans" />;

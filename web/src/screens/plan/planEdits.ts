@@ -52,15 +52,12 @@ export const dayChanged = (b: Block, day: number, change: Partial<BlockDay>): Bl
   withDay(b, day, (d) => ({ ...d, ...change }));
 
 /** A copy of a day with entries of its own. */
-export const dayCopied = (b: Block, day: number): Block => {
+export function dayCopied(b: Block, day: number): Block {
   const d = b.days[day];
   if (!d) return b;
   const entries = d.entries.map((e) => ({ ...e, id: crypto.randomUUID() }));
-  return {
-    ...withNewDay(b),
-    days: [...b.days, { ...d, name: withNewDay(b).days.at(-1)?.name ?? d.name, weekday: 0, entries }],
-  };
-};
+  return dayChanged(withNewDay(b), b.days.length, { weekday: 0, entries });
+}
 
 export const weekdays = ["Any day", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
