@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { isOutage, Refused } from "../api/client";
 import { notify } from "../ui/Notices";
-import { useStable } from "../ui/useStable";
+import { useRepeat } from "../ui/useRepeat";
 import { type Draft, draftSaved, drafts, writeDraft } from "./draft";
 import { send } from "./send";
 
@@ -24,7 +24,7 @@ const every = 3000; // ms
 /** Sends the saves that were asked for while the server was away and whose screen was left. */
 export function useOutbox(): void {
   const cache = useQueryClient();
-  const deliver = useStable(async () => {
+  useRepeat(async () => {
     for (const draft of drafts()) {
       if (!draft.waiting || open.has(draft.id)) continue;
       const told = await deliverOne(draft.id, draft as Draft & Required<Pick<Draft, "waiting">>);
@@ -32,20 +32,7 @@ export function useOutbox(): void {
       notify(told);
       void cache.invalidateQueries();
     }
-  });
-  useEffect(() => {
-    let timer = 0;
-    let gone = false;
-    const again = async () => {
-      await deliver();
-      if (!gone) timer = window.setTimeout(again, every);
-    };
-    void again();
-    return () => {
-      gone = true;
-      clearTimeout(timer);
-    };
-  }, [deliver]);
+  }, every);
 }
 
 /** Sends one save and says what came of it; null while the server is away. */

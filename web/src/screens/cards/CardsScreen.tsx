@@ -1,14 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
-import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
-import { core } from "../../engine/core";
+import type { Block } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Failed, Loading } from "../../ui/States";
 import { useLifterNames } from "../begin/useSaved";
-import { lastOf, usePast } from "../log/useSession";
 import { today, weekOf } from "../plan/planEdits";
+import { useWeek } from "../plan/useWeek";
 import { ExerciseCard } from "./ExerciseCard";
 
 const Page = styled.div`
@@ -26,31 +23,15 @@ const Page = styled.div`
   }
 `;
 
+/** The week that a block is in, the nearest of its weeks before and after it. */
+const present = (b: Block): number => Math.max(1, Math.min(b.weeks, weekOf(b, today())));
+
 /** The cards of a day: half a sheet an exercise, to be printed and taken to the gym. */
 export function CardsScreen() {
   const { blockId = "", day = "0" } = useParams();
   const whose = useLifterNames();
-  const engine = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY }).data;
-  const block = useQuery({
-    queryKey: ["block", blockId],
-    queryFn: () => settled(client.GET("/api/blocks/{id}", { params: { path: { id: blockId } } })),
-  });
-  const b = block.data?.document;
-  const past = usePast(b?.lifterId ?? "");
-  const week = b ? Math.max(1, Math.min(b.weeks, weekOf(b, today()))) : 1;
-  const told = useMemo(
-    () =>
-      engine && b && !past.isPending ? engine.week(JSON.stringify(b), week, lastOf(past.data ?? [], b, "9999")) : null,
-    [engine, b, past.isPending, past.data, week],
-  );
-  if (block.error)
-    return (
-      <Failed
-        what="The cards could not be made."
-        why="The server does not answer."
-        again={() => void block.refetch()}
-      />
-    );
+  const { engine, block: b, week, told, failed, again } = useWeek(blockId, present, "9999");
+  if (failed) return <Failed what="The cards could not be made." why="The server does not answer." again={again} />;
   if (!engine || !b || !told) return <Loading what="Drawing the cards" />;
   const d = b.days[Number(day)];
   if (!d || !told.ok)

@@ -1,12 +1,10 @@
 import type { Core } from "../../engine/core";
 import type { Pain, Session } from "../../engine/types";
-import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Modal } from "../../ui/Modal";
 import { StatusIcon } from "../../ui/StatusIcon";
-import { List, Pictured } from "../begin/parts";
-import { standIn, useInstead } from "./SwapDialog";
+import { Swaps, standIn, useInstead } from "./SwapDialog";
 
 type Entry = Session["entries"][number];
 
@@ -26,7 +24,7 @@ const modelled = ["shoulder", "elbow", "hip", "knee"];
 /** A pain that should end the exercise: the caution first, then what is gentler on that joint. Never a diagnosis. */
 export function PainCaution({ core, pain, entry, gym, close, leave, swap }: Props) {
   const units = useUnits();
-  const joint = modelled.includes(pain.joint) ? pain.joint : "";
+  const joint = modelled.includes(pain.joint) ? pain.joint : null;
   const found = useInstead(core, entry, gym, joint);
   return (
     <Modal title={`Pain at the ${pain.joint}, ${pain.level} of 10${pain.sharp ? ", sharp" : ""}`} open onClose={close}>
@@ -44,24 +42,13 @@ export function PainCaution({ core, pain, entry, gym, close, leave, swap }: Prop
           <p>Gentler on the {joint} for the same muscle, by the force across the joint, if it does not hurt there:</p>
           {found === null && <p role="status">Looking …</p>}
           {found?.length === 0 && <p>Nothing in this gym loads it less.</p>}
-          <List>
-            <ul>
-              {found?.slice(0, 3).map((s) => (
-                <Pictured key={s.key}>
-                  <span className="picture">
-                    <SetupPicture document={s.document} width={72} height={54} />
-                  </span>
-                  <span>
-                    {s.name}
-                    <small>
-                      {units.text(s.force, "force")} across the {joint}, now {units.text(s.now, "force")}
-                    </small>
-                  </span>
-                  <Button onPress={() => swap(standIn(entry, s), s.load)}>Try it</Button>
-                </Pictured>
-              ))}
-            </ul>
-          </List>
+          <Swaps
+            found={(found ?? []).slice(0, 3)}
+            about={(s) => `${units.text(s.force, "force")} across the ${joint}, now ${units.text(s.now, "force")}`}
+            label="Try it"
+            says={(s) => `Try it: ${s.name}`}
+            take={(s) => swap(standIn(entry, s), s.load)}
+          />
         </>
       )}
       <div className="actions">

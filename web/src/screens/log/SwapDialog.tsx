@@ -12,14 +12,14 @@ type Entry = Session["entries"][number];
 
 type Props = { core: Core; entry: Entry; gym?: string; close: () => void; swap: (entry: Entry, load: number) => void };
 
-/** The exercises that can stand in for one, looked for a moment after the dialog is shown. */
-export function useInstead(core: Core, entry: Entry, gym: string | undefined, joint: string): Swap[] | null {
+/** The exercises that can stand in for one, looked for a moment after the dialog is shown; none are without a joint to ask about (null). */
+export function useInstead(core: Core, entry: Entry, gym: string | undefined, joint: string | null): Swap[] | null {
   const rooms = useRooms();
   const [found, setFound] = useState<Swap[] | null>(null);
   const items = rooms.data?.items;
   const waits = rooms.isPending;
   useEffect(() => {
-    if (waits) return;
+    if (waits || joint === null) return;
     const room = items?.find((r) => r.id === (gym ?? entry.document.gym)) ?? null;
     const timer = setTimeout(() => {
       const { ok } = core.instead(
@@ -46,6 +46,38 @@ export const standIn = (entry: Entry, s: Swap): Entry => ({
   document: s.document,
 });
 
+type SwapsProps = {
+  found: Swap[];
+  about: (s: Swap) => string;
+  label: string;
+  says: (s: Swap) => string;
+  take: (s: Swap) => void;
+};
+
+/** Exercises to take instead, each with its picture and what matters of it. */
+export function Swaps({ found, about, label, says, take }: SwapsProps) {
+  return (
+    <List>
+      <ul>
+        {found.map((s) => (
+          <Pictured key={s.key}>
+            <span className="picture">
+              <SetupPicture document={s.document} width={72} height={54} />
+            </span>
+            <span>
+              {s.name}
+              <small>{about(s)}</small>
+            </span>
+            <Button aria-label={says(s)} onPress={() => take(s)}>
+              {label}
+            </Button>
+          </Pictured>
+        ))}
+      </ul>
+    </List>
+  );
+}
+
 /** The station is taken: what comes nearest to the exercise elsewhere in this gym, with the load for the same torque. */
 export function SwapDialog({ core, entry, gym, close, swap }: Props) {
   const units = useUnits();
@@ -54,24 +86,13 @@ export function SwapDialog({ core, entry, gym, close, swap }: Props) {
     <Modal title={`Instead of ${entry.document.name}`} open onClose={close}>
       {found === null && <p role="status">Looking for what comes nearest …</p>}
       {found?.length === 0 && <p>Nothing else in this gym works the same muscle at another station.</p>}
-      <List>
-        <ul>
-          {found?.map((s) => (
-            <Pictured key={s.key}>
-              <span className="picture">
-                <SetupPicture document={s.document} width={72} height={54} />
-              </span>
-              <span>
-                {s.name}
-                <small>{s.load > 0 ? `${units.text(s.load, "mass")} for the same torque` : "no load to set"}</small>
-              </span>
-              <Button aria-label={`Swap to ${s.name}`} onPress={() => swap(standIn(entry, s), s.load)}>
-                Swap
-              </Button>
-            </Pictured>
-          ))}
-        </ul>
-      </List>
+      <Swaps
+        found={found ?? []}
+        about={(s) => (s.load > 0 ? `${units.text(s.load, "mass")} for the same torque` : "no load to set")}
+        label="Swap"
+        says={(s) => `Swap to ${s.name}`}
+        take={(s) => swap(standIn(entry, s), s.load)}
+      />
       <div className="actions">
         <Button look="quiet" onPress={close}>
           Wait for it

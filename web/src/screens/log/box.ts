@@ -33,8 +33,13 @@ export async function keep(id: string, session: Session): Promise<void> {
 export const anyUnsent = async (): Promise<boolean> =>
   (await entries<string, Kept>(store)).some(([, kept]) => kept.sent < kept.changes);
 
-/** Sends what was not sent yet and takes what others have logged; says whether the server was reached. */
-export async function sendKept(core: Core): Promise<boolean> {
+let away = false;
+
+/** Whether the server could not be reached when something was to be sent last. */
+export const serverAway = (): boolean => away;
+
+/** Sends what was not sent yet and takes what others have logged. */
+export async function sendKept(core: Core): Promise<void> {
   let reached = true;
   for (const [id, kept] of await entries<string, Kept>(store)) {
     if (kept.sent >= kept.changes) continue;
@@ -49,13 +54,17 @@ export async function sendKept(core: Core): Promise<boolean> {
         },
         store,
       );
+      refusals.delete(id);
       tell();
     } catch (error) {
       if (isOutage(error)) reached = false;
       else refusals.set(id, error instanceof Error ? error.message : String(error));
     }
   }
-  return reached;
+  if (away === reached) {
+    away = !reached;
+    tell();
+  }
 }
 
 /** Why the server did not take a session, by its id; it is kept here and tried again. */

@@ -1,26 +1,23 @@
 import { useEffect } from "react";
 import { core } from "../../engine/core";
+import { useRepeat } from "../../ui/useRepeat";
 import { anyUnsent, sendKept } from "./box";
 
-const every = 5000; // ms
+const every = 4000; // ms
+
+const sendUnsent = async () => {
+  try {
+    if (await anyUnsent()) await sendKept(await core());
+  } catch {
+    // tried again with the next round
+  }
+};
 
 /** Sends sets that were logged while there was no network, whichever screen is open. */
 export function useLogOutbox(): void {
+  useRepeat(sendUnsent, every);
   useEffect(() => {
-    let timer = 0;
-    let gone = false;
-    const again = async () => {
-      try {
-        if (await anyUnsent()) await sendKept(await core());
-      } catch {
-        // tried again with the next round
-      }
-      if (!gone) timer = window.setTimeout(again, every);
-    };
-    void again();
-    return () => {
-      gone = true;
-      clearTimeout(timer);
-    };
+    window.addEventListener("online", sendUnsent);
+    return () => window.removeEventListener("online", sendUnsent);
   }, []);
 }

@@ -4,11 +4,9 @@ import { client, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Block, PlanWeek, Session, SessionSet, StoredSession } from "../../engine/types";
 import { useStable } from "../../ui/useStable";
-import { keep, keptSession, listen, refusals, sendKept, sessionId } from "./box";
+import { keep, keptSession, listen, refusals, sendKept, serverAway, sessionId } from "./box";
 
 export type Day = { lifterId: string; block: Block; blockId: string; week: number; day: number; date: string };
-
-const every = 4000; // ms between tries to send
 
 /** The session of a day: what was kept here, else what the server has, else a fresh one as planned. Every change is kept here first. */
 export function useSession(core: Core, day: Day, told: PlanWeek | null) {
@@ -44,25 +42,16 @@ export function useSession(core: Core, day: Day, told: PlanWeek | null) {
       if (!kept) return;
       setSession(kept.session);
       setPending(kept.sent < kept.changes);
+      setAway(serverAway());
     };
     return listen(() => void again());
   }, [id]);
-  const send = useStable(async () => setAway(!(await sendKept(core))));
-  useEffect(() => {
-    const timer = setInterval(() => void send(), every);
-    window.addEventListener("online", send);
-    void send();
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", send);
-    };
-  }, [send]);
   const change = useStable(async (next: Session) => {
     if (!id) return;
     setSession(next);
     setPending(true);
     await keep(id, next);
-    void send();
+    void sendKept(core);
   });
   return {
     id,

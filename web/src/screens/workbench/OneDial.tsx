@@ -2,6 +2,7 @@ import { type ReactNode, useState } from "react";
 import styled from "styled-components";
 import type { Setting } from "../../engine/types";
 import { useUnits } from "../../state/units";
+import { rove } from "../../ui/rove";
 import { written } from "../../ui/written";
 
 const Box = styled.div`
@@ -40,15 +41,7 @@ export function OneDial({ settings, draw }: Props) {
             aria-checked={s === at}
             tabIndex={s === at ? 0 : -1}
             onClick={() => choose(s.key)}
-            onKeyDown={(e) => {
-              const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-              const next = by && settings[i + by];
-              if (!next) return;
-              e.preventDefault();
-              e.stopPropagation();
-              choose(next.key);
-              (e.currentTarget.parentElement?.children[i + by] as HTMLElement | undefined)?.focus();
-            }}
+            onKeyDown={rove(i, settings.length, (to) => choose(settings[to]?.key ?? ""))}
           >
             {s.label} <b className="mono">{written(s.value, s.kind, units)}</b>
           </button>

@@ -5,6 +5,7 @@ import type { Core } from "../../engine/core";
 import type { Problem, SetupDocument } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { QuantityEntry } from "../../ui/Entry";
+import { rove } from "../../ui/rove";
 import { Select } from "../../ui/Select";
 import type { Edits } from "./useDocument";
 
@@ -91,14 +92,7 @@ export function Poses({ core, frames, edits, problems, show }: Props) {
             tabIndex={i === at ? 0 : -1}
             style={{ left: `${100 * f.s}%` }}
             onClick={() => go(i)}
-            onKeyDown={(e) => {
-              const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-              if (!by) return;
-              e.preventDefault();
-              e.stopPropagation();
-              go(i + by);
-              (e.currentTarget.parentElement?.children[i + by] as HTMLElement | undefined)?.focus();
-            }}
+            onKeyDown={rove(i, frames.length, go)}
           >
             {i + 1}
           </button>
