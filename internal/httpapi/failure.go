@@ -1,6 +1,7 @@
 package httpapi
 
 import (
+	"context"
 	"encoding/json"
 	"errors"
 	"log/slog"
@@ -51,6 +52,9 @@ func refused(problems setup.Problems) error {
 	return f
 }
 
+// givenUp is the status of a request whose page was left, as nginx logs it: no fault of the server's, and seen by nobody.
+const givenUp = 499
+
 // failed turns an error of the store into an answer. The current row goes along with a conflict.
 func failed(err error, what string, current func() any) error {
 	switch {
@@ -66,6 +70,9 @@ func failed(err error, what string, current func() any) error {
 			f.Current = current()
 		}
 		return f
+	}
+	if errors.Is(err, context.Canceled) {
+		return newFailure(givenUp, "The request was given up before the database answered. Whether this was stored is not known; try again.")
 	}
 	slog.Error("the store failed", "error", err)
 	var db *pgconn.PgError

@@ -74,7 +74,7 @@ export const GlobalStyle = createGlobalStyle`
     -webkit-font-smoothing: antialiased;
     overflow: hidden;
   }
-  @media print { :root:root:root { ${light} color-scheme: light; } }
+  @media print { :root:root:root { ${light} --paper: #fff; color-scheme: light; } }
   @media print { html, body, #root { height: auto; } body { overflow: visible; } }
   button, input, textarea { font: inherit; color: inherit; }
   /* What can be pressed is as large as a pointer needs, on a phone as a finger does; in a sentence it is as high as the line. */

@@ -76,10 +76,10 @@ export function FromNothing(props: Props) {
       )}
       <Button
         look="strong"
-        isDisabled={!document || share !== null}
+        isDisabled={!document}
         onPress={() => document && void props.pick(found?.document ?? document).then(props.close)}
       >
-        Start
+        {document && share !== null ? "Start without waiting" : "Start"}
       </Button>
     </Questions>
   );

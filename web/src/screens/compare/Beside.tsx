@@ -20,6 +20,14 @@ const Box = styled.div`
   .bar { height: 7px; background: color-mix(in srgb, var(--line) 60%, transparent); border-radius: 2px; overflow: hidden; }
   .bar i { display: block; height: 100%; border-right: 2px solid var(--ink); }
   .share .mono { text-align: right; }
+  @media print {
+    grid-template-columns: 1fr 1fr 1.2fr 1.6fr;
+    ul:has(.share) { columns: 2; }
+    ul:has(.share) li { break-inside: avoid; }
+    h2 { font-size: 13px; }
+    li, p { padding: 1px 0; }
+    .share { font-size: 11px; line-height: 14px; }
+  }
 `;
 
 const shownRegions = 8;

@@ -37,7 +37,14 @@ const Sheet = styled.div`
   .body[data-stale="true"] .two { opacity: 0.6; }
   @media (max-width: 999px) { .two { grid-template-columns: minmax(0, 1fr); } .back { display: block; } }
   @media (max-width: 700px) { .body { padding: 12px 14px 40px; } }
-  @media print { height: auto; .body { overflow: visible; } header button, .back { display: none; } }
+  /* One sheet of paper; what is there to be pressed stays on the screen. */
+  @media print {
+    height: auto;
+    .body { padding: 8px 0 0; gap: 10px; zoom: 1.05; }
+    .two { grid-template-columns: minmax(0, 1fr); gap: 12px; > div { gap: 12px; } }
+    .notes[data-empty="true"] { display: none; }
+    header button, .back { display: none; }
+  }
 `;
 
 type Props = {
@@ -123,12 +130,14 @@ export function CompareSheet({ kept, change, history, status, more, actions }: P
                 ) : (
                   <p>Add another setup to compare with.</p>
                 )}
-                <TextInput
-                  label="Notes"
-                  value={kept.notes ?? ""}
-                  onChange={(notes) => change({ ...kept, notes: notes || undefined })}
-                  long
-                />
+                <div className="notes" data-empty={!kept.notes}>
+                  <TextInput
+                    label="Notes"
+                    value={kept.notes ?? ""}
+                    onChange={(notes) => change({ ...kept, notes: notes || undefined })}
+                    long
+                  />
+                </div>
                 <div className="caution">
                   <StatusIcon tone="caution" />
                   <p>

@@ -21,6 +21,13 @@ const Box = styled.section`
     tbody th, td.words { flex: 1 0 100%; }
     td.value::before { content: attr(data-letter) " "; font-weight: 700; }
   }
+  @media print {
+    thead { display: table-header-group; }
+    tr { display: table-row; }
+    td.value::before { content: none; }
+    th, td { padding: 2px 8px; }
+    tr.little:not([data-lead]) { display: none; }
+  }
 `;
 
 /** The number in the coach's unit, or a dash. */
@@ -63,6 +70,7 @@ export function Differences({ comparison }: { comparison: Comparison }) {
                 [d.text ? "" : "little", all[i - 1]?.lead && !d.lead ? "rest" : ""].join(" ").trim() || undefined
               }
               data-difference={d.key}
+              data-lead={d.lead || undefined}
             >
               <th scope="row">{d.label}</th>
               {d.per.map((_, i) => (

@@ -11,7 +11,11 @@ const Box = styled.div`
   align-items: end;
   button { min-width: 230px; }
   label { max-width: 110px; }
-  @media print { display: none; }
+  @media print {
+    label { max-width: none; }
+    button, input { min-height: 0; padding: 0; border: 0; background: none; }
+    button svg { display: none; }
+  }
 `;
 
 const ways = [

@@ -9,6 +9,7 @@ import { written } from "../../ui/written";
 
 const Box = styled.section`
   small { display: block; color: var(--quiet); font-size: 12px; line-height: 16px; }
+  @media print { button { display: none; } }
 `;
 
 type Props = { kept: Kept; change: (kept: Kept) => void };

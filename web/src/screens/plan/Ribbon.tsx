@@ -12,7 +12,7 @@ const Box = styled.section`
   align-items: end;
   padding: 10px 20px;
   border-bottom: 1px solid var(--line);
-  .weeks { display: flex; flex: 1 1 360px; min-width: 0; overflow-x: auto; }
+  .weeks { display: flex; flex: 1 1 360px; min-width: 0; overflow-x: auto; position: relative; }
   .weeks button {
     flex: 1 1 48px;
     min-width: 48px;
