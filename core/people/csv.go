@@ -170,33 +170,21 @@ func WriteCSV(list []Person) ([]byte, error) {
 	return buf.Bytes(), err
 }
 
-// separator is the sign that the first row is cut by: the most frequent of those in use.
-func separator(text string) rune {
-	first, _, _ := strings.Cut(text, "\n")
-	best, most := ',', 0
-	for _, sep := range []rune{',', ';', '\t', '|'} {
-		if n := strings.Count(first, string(sep)); n > most {
-			best, most = sep, n
-		}
-	}
-	return best
-}
-
 // readCSV reads a table whose first row names the columns, in any order; name, height and body mass have to be there.
 func readCSV(text string) ([]Person, setup.Problems) {
 	if strings.TrimSpace(text) == "" {
 		return nil, setup.Problems{{What: "The file is empty.",
 			Hint: "Give a table whose first row names the columns: name, height, bodyMass and what else was measured."}}
 	}
-	if row, cells := widest(text, separator(text)); cells > mostCells {
+	if row, n := widest(text, cells.Separator(text)); n > mostCells {
 		return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has more than %d cells.", mostCells),
 			Hint: "A table of lifters has a column for each measure, and one row a lifter."}}
 	}
 	r := csv.NewReader(strings.NewReader(text))
-	r.Comma, r.FieldsPerRecord, r.TrimLeadingSpace = separator(text), -1, true
+	r.Comma, r.FieldsPerRecord, r.TrimLeadingSpace = cells.Separator(text), -1, true
 	head, err := r.Read()
 	if err != nil {
-		return nil, setup.Problems{broken(err)}
+		return nil, setup.Problems{cells.Broken(err)}
 	}
 	cols, found := heads(head)
 	if len(found) > 0 {
@@ -204,22 +192,22 @@ func readCSV(text string) ([]Person, setup.Problems) {
 	}
 	var list []Person
 	for {
-		cells, err := r.Read()
+		line, err := r.Read()
 		if errors.Is(err, io.EOF) {
 			break
 		}
 		if err != nil {
-			return nil, few(append(found, broken(err)))
+			return nil, few(append(found, cells.Broken(err)))
 		}
 		row, _ := r.FieldPos(0)
-		if blank(cells) {
+		if cells.Blank(line) {
 			continue
 		}
 		if len(list) == Most {
 			return nil, setup.Problems{{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("There are more than %d lifters.", Most),
 				Hint: "Give the file in parts."}}
 		}
-		p, problems := person(cells, cols, row)
+		p, problems := person(line, cols, row)
 		list, found = append(list, p), append(found, problems...)
 		if len(found) > mostTold {
 			break
@@ -238,8 +226,8 @@ func readCSV(text string) ([]Person, setup.Problems) {
 const mostCells = 100
 
 // widest is the first row with too many cells, or the last row, and its number of cells, counted before anything of the table is kept.
-func widest(text string, sep rune) (row, cells int) {
-	row, cells = 1, 1
+func widest(text string, sep rune) (row, n int) {
+	row, n = 1, 1
 	quoted := false
 	for _, r := range text {
 		switch {
@@ -247,27 +235,14 @@ func widest(text string, sep rune) (row, cells int) {
 			quoted = !quoted
 		case quoted:
 		case r == sep:
-			if cells++; cells > mostCells {
-				return row, cells
+			if n++; n > mostCells {
+				return row, n
 			}
 		case r == '\n':
-			row, cells = row+1, 1
+			row, n = row+1, 1
 		}
 	}
-	return row, cells
-}
-
-func blank(cells []string) bool {
-	return !slices.ContainsFunc(cells, func(c string) bool { return strings.TrimSpace(c) != "" })
-}
-
-func broken(err error) setup.Problem {
-	var parse *csv.ParseError
-	if errors.As(err, &parse) {
-		return setup.Problem{Path: fmt.Sprintf("row %d", parse.Line), What: fmt.Sprintf("The row cannot be read at sign %d: %v.", parse.Column,
-			parse.Err), Hint: "Quote a cell with separators or quotes in it, and double the quotes inside."}
-	}
-	return setup.Problem{What: "The table cannot be read: " + err.Error() + "."}
+	return row, n
 }
 
 // heads finds the columns of the first row.
@@ -307,17 +282,17 @@ func names() []string {
 }
 
 // person reads one row.
-func person(cells []string, cols []head, row int) (Person, setup.Problems) {
+func person(line []string, cols []head, row int) (Person, setup.Problems) {
 	var p Person
 	var found setup.Problems
 	at := func(name string) string { return fmt.Sprintf("row %d, column %s", row, name) }
-	if len(cells) > len(cols) && !blank(cells[len(cols):]) {
+	if len(line) > len(cols) && !cells.Blank(line[len(cols):]) {
 		found = append(found, setup.Problem{Path: fmt.Sprintf("row %d", row), What: fmt.Sprintf("The row has %d cells, the first row %d.",
-			len(cells), len(cols)),
+			len(line), len(cols)),
 			Hint: "A decimal comma wants another separator between cells, or quotes."})
 		return p, found
 	}
-	for i, cell := range cells[:min(len(cells), len(cols))] {
+	for i, cell := range line[:min(len(line), len(cols))] {
 		if err := cols[i].read(&p, strings.TrimSpace(cell), cols[i].unit); err != nil {
 			found = append(found, setup.Problem{Path: at(cols[i].name), What: wrongCell(cell, err),
 				Hint: "Give a number with its unit, or one in the column's, or leave the cell empty."})
@@ -326,7 +301,7 @@ func person(cells []string, cols []head, row int) (Person, setup.Problems) {
 	if len(found) > 0 {
 		return p, found
 	}
-	return p, checked(&p, func(field string) string {
+	return p, Checked(&p, func(field string) string {
 		parts := strings.Split(field, ".")
 		return at(parts[len(parts)-1])
 	})

@@ -7,6 +7,7 @@ import (
 	"reflect"
 	"strings"
 
+	"dialarc/core/evaluate"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
@@ -64,7 +65,7 @@ func readJSON(raw []byte) ([]Person, setup.Problems) {
 	}
 	var found setup.Problems
 	for i := range f.Lifters {
-		found = append(found, checked(&f.Lifters[i], func(field string) string { return fmt.Sprintf("lifters[%d].%s", i, field) })...)
+		found = append(found, Checked(&f.Lifters[i], func(field string) string { return fmt.Sprintf("lifters[%d].%s", i, field) })...)
 		if len(found) > mostTold {
 			break
 		}
@@ -80,14 +81,18 @@ func Write(list []Person) ([]byte, error) {
 	return json.MarshalIndent(File{Schema: Schema, Lifters: list}, "", "  ")
 }
 
-// checked judges one lifter; at gives the path of a field.
-func checked(p *Person, at func(field string) string) setup.Problems {
+// Checked says what is wrong with one lifter, whose name it trims; at gives the path of a field.
+func Checked(p *Person, at func(field string) string) setup.Problems {
 	var found setup.Problems
 	p.Name = strings.TrimSpace(p.Name)
 	if n := len([]rune(p.Name)); n == 0 || n > 200 {
 		found = append(found, setup.Problem{Path: at("name"), What: fmt.Sprintf("The name has %d characters.", n), Hint: "Give 1 to 200."})
 	}
-	for _, q := range rules.Lifter("body", &p.Body) {
+	body := rules.Lifter("body", &p.Body)
+	if len(body) == 0 {
+		body = evaluate.CheckSets("body.", &p.Body)
+	}
+	for _, q := range body {
 		q.Path = at(q.Path)
 		found = append(found, q)
 	}

@@ -56,6 +56,11 @@ type Entry struct {
 	Note         string         `json:"note,omitempty" maxLength:"400"`
 }
 
+// NewEntry is a setup as it is planned until the coach says otherwise (common practice, no source); it has no id yet.
+func NewEntry(d *setup.Document) Entry {
+	return Entry{Document: *d, Sets: 3, RepsFrom: 8, RepsTo: 12, RIRFrom: 1, RIRTo: 2, Rest: 120}
+}
+
 // Usual values of a block (common practice, no source).
 const (
 	usualLow     = 6.0

@@ -73,6 +73,7 @@ func (p *Pain) Stops() bool { return p != nil && (p.Sharp || p.Level >= stopsAt)
 
 var (
 	sessionRows = setup.RowsOf[Session]()
+	plannedRows = setup.RowsOf[Planned]()
 	setRows     = setup.RowsOf[Set]()
 	painRows    = setup.RowsOf[Pain]()
 	joints      = []string{"neck", "shoulder", "elbow", "wrist", "back", "hip", "knee", "ankle"}
@@ -108,11 +109,24 @@ func Validate(s *Session) setup.Problems {
 		}
 		known[s.Entries[i].ID] = true
 	}
+	for i := range s.Planned {
+		checkPlanned(v, fmt.Sprintf("planned[%d]", i), &s.Planned[i], known)
+	}
 	seen := map[string]bool{}
 	for i := range s.Sets {
 		checkSet(v, fmt.Sprintf("sets[%d]", i), &s.Sets[i], known, seen)
 	}
 	return v.Found
+}
+
+func checkPlanned(v *setup.Checks, at string, p *Planned, known map[string]bool) {
+	if !known[p.Entry] {
+		v.Add(at+".entry", fmt.Sprintf("There is no entry %q in this session.", setup.Clip(p.Entry)), "", "Name one of the entries.")
+	}
+	v.Field(plannedRows, at+".sets", "number of sets", float64(p.Sets), "", "")
+	v.Field(plannedRows, at+".load", "load", p.Load, "kg", "")
+	v.Field(plannedRows, at+".reps", "number of repetitions", p.Reps, "", "")
+	v.Field(plannedRows, at+".rir", "reserve", p.RIR, "", "")
 }
 
 func checkSet(v *setup.Checks, at string, x *Set, known, seen map[string]bool) {
@@ -145,8 +159,9 @@ func checkSet(v *setup.Checks, at string, x *Set, known, seen map[string]bool) {
 }
 
 // Merge is what two states of one session come to, whichever is newer: of each set, and of what stands beside the sets, what was changed
-// more often; of two that were changed equally often the one whose text comes later, so that every phone comes to the same. Merging is
-// commutative, associative and idempotent. Neither is changed.
+// more often; of two that were changed equally often the one whose text comes later, so that every phone comes to the same. Exercises that
+// only one of them has are kept behind the others: sets name them. Merging is commutative and idempotent, of the sets also associative; in
+// which order added exercises stand is agreed on when all have met. Neither is changed.
 func Merge(a, b *Session) Session {
 	head := func(s *Session) Session {
 		h := *s
@@ -154,10 +169,12 @@ func Merge(a, b *Session) Session {
 		return h
 	}
 	ha, hb := head(a), head(b)
-	out := ha
 	if later(ha.Rev, hb.Rev, &ha, &hb) {
-		out = hb
+		ha, hb = hb, ha
 	}
+	out := ha
+	out.Entries = joined(ha.Entries, hb.Entries, func(e *plan.Entry) string { return e.ID })
+	out.Planned = joined(ha.Planned, hb.Planned, func(p *Planned) string { return p.Entry })
 	by := map[string]Set{}
 	for _, list := range [][]Set{a.Sets, b.Sets} {
 		for i := range list {
@@ -173,6 +190,25 @@ func Merge(a, b *Session) Session {
 	}
 	InOrder(out.Sets)
 	return out
+}
+
+// joined is a list with what only another one has behind it, by its ids.
+func joined[T any](list, other []T, id func(*T) string) []T {
+	has := make(map[string]bool, len(list))
+	for i := range list {
+		has[id(&list[i])] = true
+	}
+	var more []T
+	for i := range other {
+		if !has[id(&other[i])] {
+			more = append(more, other[i])
+		}
+	}
+	if len(more) == 0 {
+		return list
+	}
+	slices.SortFunc(more, func(x, y T) int { return cmp.Compare(id(&x), id(&y)) })
+	return append(slices.Clip(list), more...)
 }
 
 // InOrder brings sets into the order of time, by the phones' clocks.

@@ -30,7 +30,7 @@ func text(t *testing.T, s session.Session) string {
 	return string(raw)
 }
 
-// A thousand sessions logged on two phones whose network comes and goes: each sends what it has, some of it twice, late, in another order
+// A thousand sessions logged on two phones whose network comes and goes, with exercises added on both: each sends what it has, some of it twice, late, in another order
 // and with a clock that is off, and takes what it gets. In the end both and the server have every set once, in the state in which it was
 // last changed.
 func TestNothingLostNothingTwice(t *testing.T) {
@@ -50,8 +50,12 @@ func TestNothingLostNothingTwice(t *testing.T) {
 					x.Reps, x.Dropped = 1+r.IntN(20), r.IntN(3) == 0
 					p.Sets[i], want[x.ID] = x, x
 				}
+			case r.IntN(5) == 0: // an exercise is added
+				p.Entries = append(slices.Clone(p.Entries), plan.Entry{ID: fmt.Sprintf("00000000-0000-4000-8000-0000000a%04d", n)})
+				p.Rev++
 			default:
 				x := set(n, 0, 1+r.IntN(20))
+				x.Entry = p.Entries[r.IntN(len(p.Entries))].ID
 				x.At = fmt.Sprintf("2026-11-%02dT17:%02d:00Z", 1+r.IntN(30), r.IntN(60)) // a clock that is off
 				p.Sets = append(p.Sets, x)
 				want[x.ID] = x
@@ -81,6 +85,9 @@ func TestNothingLostNothingTwice(t *testing.T) {
 		}
 		if a, b, c := text(t, server), text(t, phones[0]), text(t, phones[1]); a != b || a != c {
 			t.Fatalf("run %d: they differ", run)
+		}
+		if found := session.Validate(&server); len(found) > 0 {
+			t.Fatalf("run %d: %v", run, found)
 		}
 		if len(server.Sets) != len(want) {
 			t.Fatalf("run %d: %d sets, want %d", run, len(server.Sets), len(want))
@@ -130,6 +137,24 @@ func TestBadSets(t *testing.T) {
 	}
 	if found := session.Validate(new(day(set(1, 0, 10), set(1, 0, 11)))); len(found) != 1 || found[0].Path != "sets[1].id" {
 		t.Errorf("one id twice: %v", found)
+	}
+}
+
+// So is what cannot have been planned.
+func TestBadPlanned(t *testing.T) {
+	for path, change := range map[string]func(*session.Planned){
+		"planned[0].entry": func(p *session.Planned) { p.Entry = "nobody" },
+		"planned[0].sets":  func(p *session.Planned) { p.Sets = 13 },
+		"planned[0].load":  func(p *session.Planned) { p.Load = -1 },
+		"planned[0].reps":  func(p *session.Planned) { p.Reps = -10 },
+		"planned[0].rir":   func(p *session.Planned) { p.RIR = 99 },
+	} {
+		s := day()
+		s.Planned = []session.Planned{{Entry: entryID, Sets: 3, Load: 10, Reps: 10, RIR: 2}}
+		change(&s.Planned[0])
+		if found := session.Validate(&s); len(found) == 0 || found[0].Path != path {
+			t.Errorf("%s: %v", path, found)
+		}
 	}
 }
 

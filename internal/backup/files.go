@@ -69,19 +69,19 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 		return write(lifters, file{ID: l.ID, Name: l.Name, Notes: l.Notes, Archived: l.ArchivedAt != nil, Document: l.Body})
 	}
 	err := errors.Join(
-		each(func(p store.Page) ([]store.Room, int64, error) { return st.Rooms().List(ctx, coach, p) },
+		store.Each(func(p store.Page) ([]store.Room, int64, error) { return st.Rooms().List(ctx, coach, p) },
 			func(r store.Room) error { return named(rooms)(&r.Named) }),
-		each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, false, "", p) }, person),
-		each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, true, "", p) }, person),
-		each(func(p store.Page) ([]store.Setup, int64, error) { return st.Setups(ctx, coach, store.Wanted{}, p) }, func(s store.Setup) error {
+		store.Each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, false, "", p) }, person),
+		store.Each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, true, "", p) }, person),
+		store.Each(func(p store.Page) ([]store.Setup, int64, error) { return st.Setups(ctx, coach, store.Wanted{}, p) }, func(s store.Setup) error {
 			return write(setups, file{ID: s.ID, Name: s.Name, LifterID: s.LifterID, RoomID: s.RoomID, Ready: s.Ready, Document: s.Document})
 		}),
-		each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) },
+		store.Each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) },
 			func(c store.Comparison) error { return named(comparisons)(&c.Named) }),
-		each(func(p store.Page) ([]store.Block, int64, error) { return st.Blocks().List(ctx, coach, p) }, func(b store.Block) error {
+		store.Each(func(p store.Page) ([]store.Block, int64, error) { return st.Blocks().List(ctx, coach, p) }, func(b store.Block) error {
 			return write(blocks, file{ID: b.ID, Name: b.Name, LifterID: b.LifterID, Document: b.Document})
 		}),
-		each(func(p store.Page) ([]store.Session, int64, error) {
+		store.Each(func(p store.Page) ([]store.Session, int64, error) {
 			rows, err := st.AllSessions(ctx, coach, p)
 			return rows, 0, err
 		}, func(s store.Session) error {
@@ -93,26 +93,6 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 		}),
 	)
 	return n, err
-}
-
-const perPage = 500
-
-// each goes over all pages of a list.
-func each[T any](list func(store.Page) ([]T, int64, error), do func(T) error) error {
-	for offset := 0; ; offset += perPage {
-		rows, _, err := list(store.Page{Offset: offset, Limit: perPage})
-		if err != nil {
-			return err
-		}
-		for _, r := range rows {
-			if err := do(r); err != nil {
-				return err
-			}
-		}
-		if len(rows) < perPage {
-			return nil
-		}
-	}
 }
 
 // Import takes in what Export wrote, for a coach. What is there already under its id just so is left; what is there otherwise ends the

@@ -12,6 +12,7 @@ import (
 	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/plan"
 	"dialarc/core/quantity"
 	"dialarc/core/report"
 	"dialarc/core/rules"
@@ -77,6 +78,10 @@ func (c *Core) Calls() []Call {
 		{"strength", "What is known of a lifter's strength.", []string{"lifter"}, evaluate.KnownOf},
 		{"counted", "The exercises in which a set says something about strength.", nil, evaluate.CountedExercises},
 		{"block", "A block given as text, or what is wrong with it.", []string{"block"}, block},
+		{"blockTable", "The days of a block as comma-separated values.", []string{"block"}, blockTable},
+		{"blockDays", "The days of a plan from such a table, for a lifter who has saved setups (id, version, document).",
+			[]string{"table", "lifter", "saved"}, blockDays},
+		{"entry", "A setup as it is planned until the coach says otherwise.", []string{"document"}, plan.NewEntry},
 		{"week", "What a block comes to in one of its weeks, from 1, after the sets that were logged last of each entry.",
 			[]string{"block", "week", "last"}, c.week},
 		{"nextLoad", "What comes after sets of an entry, as load, repetitions and reserve.", []string{"entry", "sets"}, c.nextLoad},

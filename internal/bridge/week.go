@@ -2,7 +2,10 @@ package bridge
 
 import (
 	"encoding/json"
+	"slices"
+	"strings"
 
+	"dialarc/core/catalogue"
 	"dialarc/core/edits"
 	"dialarc/core/kit"
 	"dialarc/core/plan"
@@ -11,6 +14,51 @@ import (
 )
 
 func block(text string) (plan.Block, setup.Problems) { return plan.Parse([]byte(text)) }
+
+// Table is a plan as comma-separated values.
+type Table struct {
+	Text string `json:"text"`
+}
+
+func blockTable(text string) (*Table, setup.Problems) {
+	b, problems := plan.Parse([]byte(text))
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	table, err := plan.WriteTable(&b)
+	if err != nil {
+		return nil, setup.Problems{{What: "The table cannot be written: " + err.Error() + "."}}
+	}
+	return &Table{table}, nil
+}
+
+// Saved is a setup of a lifter, as the page knows it.
+type Saved struct {
+	ID       string         `json:"id"`
+	Version  int            `json:"version"`
+	Document setup.Document `json:"document"`
+}
+
+// blockDays looks for the exercises of a table among the lifter's own setups first and then in the library.
+func blockDays(table string, l *setup.Lifter, saved string) ([]plan.Day, setup.Problems) {
+	var own []Saved
+	if err := json.Unmarshal([]byte(saved), &own); err != nil {
+		return nil, setup.Problems{{Path: "saved", What: "The setups cannot be read: " + err.Error() + "."}}
+	}
+	ready := catalogue.All(l)
+	return plan.ReadTable(table, func(name string) (plan.Entry, bool) {
+		is := func(d *setup.Document) bool { return strings.EqualFold(d.Name, strings.TrimSpace(name)) }
+		if i := slices.IndexFunc(own, func(s Saved) bool { return is(&s.Document) }); i >= 0 {
+			e := plan.NewEntry(&own[i].Document)
+			e.SetupID, e.SetupVersion = own[i].ID, own[i].Version
+			return e, true
+		}
+		if i := slices.IndexFunc(ready, func(r catalogue.Ready) bool { return is(&r.Document) }); i >= 0 {
+			return plan.NewEntry(&ready[i].Document), true
+		}
+		return plan.Entry{}, false
+	})
+}
 
 // week judges a block that may have problems as long as its setups have none.
 func (c *Core) week(text string, week int, last string) (*plan.Week, setup.Problems) {

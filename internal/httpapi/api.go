@@ -76,6 +76,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerBlocks(api)
 	s.registerCalendar(api)
 	s.registerSessions(api, engine)
+	s.registerRecords(api)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

@@ -293,8 +293,10 @@ func TestUnfinishedSetupIsKept(t *testing.T) {
 func TestEvaluateGivesTheSameNumbers(t *testing.T) {
 	c := serve(t)
 	documents := demo.Documents()
-	for _, r := range catalogue.All(&setup.Lifter{Height: 1.68, BodyMass: 62}) {
-		documents = append(documents, r.Document)
+	for n, r := range catalogue.All(&setup.Lifter{Height: 1.68, BodyMass: 62}) {
+		if !testing.Short() || n%6 == 0 { // races show in few as in many
+			documents = append(documents, r.Document)
+		}
 	}
 	for _, d := range documents {
 		var got report.Report

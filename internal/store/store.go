@@ -179,6 +179,26 @@ type Page struct {
 	Offset, Limit int
 }
 
+const perPage = 500
+
+// Each goes over all pages of a list.
+func Each[T any](list func(Page) ([]T, int64, error), do func(T) error) error {
+	for offset := 0; ; offset += perPage {
+		rows, _, err := list(Page{Offset: offset, Limit: perPage})
+		if err != nil {
+			return err
+		}
+		for _, r := range rows {
+			if err := do(r); err != nil {
+				return err
+			}
+		}
+		if len(rows) < perPage {
+			return nil
+		}
+	}
+}
+
 // Together runs several writes in one transaction: all are kept, or none.
 func (s *Store) Together(ctx context.Context, do func(*Store) error) error {
 	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error { return do(&Store{pool: s.pool, db: tx}) })

@@ -184,3 +184,83 @@ func TestPainAndSwap(t *testing.T) {
 	p.press("Leave the exercise")
 	p.until("it was left", `document.body.innerText.includes('All sets are done.')`)
 }
+
+// A lifter without a plan comes in: sets are logged of exercises that are added as they are done, each with a load for its repetitions,
+// and are there after a reload and on the server.
+func TestLogWithoutAPlan(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	p.do(chromedp.EmulateViewport(390, 844), chromedp.Navigate(prog.url("/log")))
+	p.choose("Lifter", "Kestrin Dahlke")
+	p.press("Log sets as they come")
+	for _, exercise := range []string{"Dumbbell lateral raise", "Dumbbell fly"} {
+		p.press("Add an exercise")
+		p.fill("Find", exercise)
+		button := fmt.Sprintf(`document.querySelector('[role="dialog"] button[aria-label=%s]')`, quoted("Start from: "+exercise))
+		p.until("it is found", button)
+		p.act(button + ".click()")
+		p.says(".now h2", exercise)
+		p.until("a load", `/^As planned\s+\d/.test(document.querySelector('.go')?.innerText)`)
+		p.act(`document.querySelector('.go').click()`)
+		p.says(".state", "Saved")
+	}
+	p.says(".head", "Without a plan, exercise 2 of 2")
+	p.reload()
+	p.says(".todo", "Still to do: 4 sets")
+	var found struct {
+		Items []struct {
+			Document struct {
+				BlockID string
+				Sets    []struct{ Load, Reps float64 }
+			}
+		}
+	}
+	prog.call("GET", "/api/sessions?limit=1&lifterId="+read[string](p, `location.pathname.split('/').pop()`), nil, &found)
+	if s := found.Items[0].Document; s.BlockID != "" || len(s.Sets) != 2 || s.Sets[0].Load <= 0 || s.Sets[0].Reps < 8 {
+		t.Errorf("%+v", s)
+	}
+}
+
+// A plan goes into a table and comes back out of it for another lifter; one of its days goes into a plan that is there; and a lifter's
+// whole record comes in again.
+func TestPlanAndRecordAsFiles(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/"))
+	p.planned(prog, "Suvi Brandt", "Dumbbell lateral raise")
+	p.fill("Sets", "5")
+	p.says(`[data-entry]`, "5 × 8–12")
+	dir := p.downloads()
+	p.press("Export the plan")
+	p.pick("As a table (CSV)")
+	file := p.kept(dir, ".csv")
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+
+	p.do(chromedp.Navigate(prog.url("/plan")))
+	p.press("Add")
+	p.choose("Lifter", "Madoc Quill")
+	p.do(chromedp.SetUploadFiles(`[role="dialog"] input[type="file"]`, []string{file}))
+	p.says("header", "Madoc Quill")
+	p.says(`[data-entry]`, "5 × 8–12")
+	p.press("More about day A")
+	p.pick("Give to another lifter")
+	p.choose("Lifter", "Suvi Brandt")
+	p.choose("Plan", "Winter")
+	p.press("Add the day")
+	p.says("header", "Suvi Brandt")
+	p.until("both days", `document.querySelectorAll('[data-entry]').length === 2 && document.querySelector('section[aria-label="Day D"] [data-entry]')`)
+
+	p.do(chromedp.Navigate(prog.url("/progress")))
+	p.press("Suvi Brandt")
+	dir = p.downloads()
+	p.press("Whole record")
+	file = p.kept(dir, ".json")
+	p.do(chromedp.Navigate(prog.url("/lifters")))
+	p.press("More about the list")
+	p.pick("Import lifters")
+	p.until("the dialog", `document.querySelector('input[type="file"]')`)
+	p.do(chromedp.SetUploadFiles(`input[type="file"]`, []string{file}))
+	p.says(`[role="dialog"]`, "A lifter called Suvi Brandt is here already")
+	p.pressIn(`[role="dialog"]`, "Add")
+	p.until("two of the name", `[...document.querySelectorAll('aside a')].filter(a => a.innerText.startsWith("Suvi Brandt")).length === 2`)
+}

@@ -15,6 +15,9 @@ const EmptyBench = lazy(() => import("./screens/workbench/EmptyBench").then((m) 
 const PlanScreen = lazy(() => import("./screens/plan/PlanScreen").then((m) => ({ default: m.PlanScreen })));
 const LogScreen = lazy(() => import("./screens/log/LogScreen").then((m) => ({ default: m.LogScreen })));
 const SessionScreen = lazy(() => import("./screens/log/SessionScreen").then((m) => ({ default: m.SessionScreen })));
+const UnplannedScreen = lazy(() =>
+  import("./screens/log/UnplannedScreen").then((m) => ({ default: m.UnplannedScreen })),
+);
 const ProgressScreen = lazy(() =>
   import("./screens/progress/ProgressScreen").then((m) => ({ default: m.ProgressScreen })),
 );
@@ -45,6 +48,7 @@ export function App() {
             <Route path="/plan" element={<PlanScreen />} />
             <Route path="/plan/:id" element={<PlanScreen />} />
             <Route path="/log" element={<LogScreen />} />
+            <Route path="/log/:lifterId" element={<UnplannedScreen />} />
             <Route path="/log/:lifterId/:blockId/:week/:day" element={<SessionScreen />} />
             <Route path="/progress" element={<ProgressScreen />} />
             <Route path="/progress/:id" element={<ProgressScreen />} />

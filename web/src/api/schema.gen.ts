@@ -438,6 +438,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/lifters/{id}/record": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** All that is kept of a lifter as a file */
+    get: operations["exportRecord"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/lifters/{id}/restore": {
     parameters: {
       query?: never;
@@ -517,6 +534,23 @@ export interface paths {
     get: operations["listReadyRooms"];
     put?: never;
     post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/records": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Look at a lifter's record, or take it in as a lifter of its own, all or nothing */
+    post: operations["importRecord"];
     delete?: never;
     options?: never;
     head?: never;
@@ -3306,6 +3340,34 @@ export interface components {
     ReadyInputBody: {
       ready: boolean;
     };
+    RecordAnswer: {
+      /**
+       * Format: int64
+       * @description How many plans.
+       */
+      blocks: number;
+      /** @description Whether a lifter of that name is here already. */
+      known: boolean;
+      /** @description Id that the lifter got; nothing when it was only looked at. */
+      lifterId?: string;
+      /** @description Whose it is. */
+      name: string;
+      /**
+       * Format: int64
+       * @description How many sessions.
+       */
+      sessions: number;
+      /**
+       * Format: int64
+       * @description How many sets were done.
+       */
+      sets: number;
+      /**
+       * Format: int64
+       * @description How many setups.
+       */
+      setups: number;
+    };
     Report: {
       alignment: components["schemas"]["ReportAlignment"];
       bearable: components["schemas"]["ReportBearable"];
@@ -4920,6 +4982,9 @@ export interface components {
       values: (number | null)[];
       /** @description For each value why it cannot be used; empty where it can. */
       why: string[];
+    };
+    Table: {
+      text: string;
     };
     TitleInputBody: {
       /** @description Empty takes it away. */
@@ -6979,6 +7044,66 @@ export interface operations {
       };
     };
   };
+  exportRecord: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          "Content-Disposition"?: string;
+          "Content-Type"?: string;
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": string;
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
   restoreLifter: {
     parameters: {
       query?: never;
@@ -7206,6 +7331,69 @@ export interface operations {
         };
         content: {
           "application/json": components["schemas"]["KitRoom"][];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  importRecord: {
+    parameters: {
+      query?: {
+        /** @description Store them; else the file is only looked at. */
+        write?: boolean;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "*/*"?: never;
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["RecordAnswer"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
         };
       };
       /** @description Internal Server Error */

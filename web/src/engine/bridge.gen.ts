@@ -117,6 +117,9 @@ export type RawCalls = {
   strength(lifter: string): string;
   counted(): string;
   block(block: string): string;
+  blockTable(block: string): string;
+  blockDays(table: string, lifter: string, saved: string): string;
+  entry(document: string): string;
   week(block: string, week: number, last: string): string;
   nextLoad(entry: string, sets: string): string;
   digest(document: string): string;
@@ -312,6 +315,18 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** A block given as text, or what is wrong with it. */
   block(block: string): Answer<Schemas["PlanBlock"]> {
     return JSON.parse(this.raw.block(block));
+  }
+  /** The days of a block as comma-separated values. */
+  blockTable(block: string): Answer<Schemas["Table"]> {
+    return JSON.parse(this.raw.blockTable(block));
+  }
+  /** The days of a plan from such a table, for a lifter who has saved setups (id, version, document). */
+  blockDays(table: string, lifter: Schemas["DocumentLifter"], saved: string): Answer<Schemas["PlanDay"][]> {
+    return JSON.parse(this.raw.blockDays(table, JSON.stringify(lifter), saved));
+  }
+  /** A setup as it is planned until the coach says otherwise. */
+  entry(document: string): Answer<Schemas["PlanEntry"]> {
+    return JSON.parse(this.raw.entry(document));
   }
   /** What a block comes to in one of its weeks, from 1, after the sets that were logged last of each entry. */
   week(block: string, week: number, last: string): Answer<Schemas["PlanWeek"]> {

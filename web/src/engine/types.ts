@@ -44,6 +44,7 @@ export type BandPoint = Schemas["DocumentBandPoint"];
 export type CamPoint = Schemas["DocumentCamPoint"];
 export type CoordinateInfo = Schemas["DocumentCoordinateInfo"];
 export type StrengthTest = Schemas["DocumentStrengthTest"];
+export type RecordAnswer = Schemas["RecordAnswer"];
 export type ImportAnswer = Schemas["ImportAnswer"];
 export type Search = Schemas["Search"];
 export type Points = Schemas["Points"];

@@ -1,4 +1,4 @@
-import type { Blob, Group, Person, Tint } from "./person";
+import type { Blob, Group, Hand, Person, Tint } from "./person";
 import { dot, path, type Vec2 } from "./vector";
 import { around, depth, ellipse, type View } from "./view";
 
@@ -39,6 +39,17 @@ export function BodyGroup({ view, group, far }: { view: View; group: Group; far:
       <path d={parts.map((p) => p.d).join("")} fill="none" stroke="var(--outline)" strokeWidth={2.4} />
       {layers.map((l, i) => (
         <path key={i} d={l.d} fill={fillOf(l.tint)} stroke={fillOf(l.tint)} strokeWidth={0.5} />
+      ))}
+    </g>
+  );
+}
+
+/** The fingers of a hand over what it holds. */
+export function Fingers({ view, hand }: { view: View; hand: Hand }) {
+  return (
+    <g fill="var(--skin)" stroke="var(--outline)" strokeWidth={0.8}>
+      {hand.fingers.map((f, i) => (
+        <path key={i} d={chainPath(view, [f])} />
       ))}
     </g>
   );

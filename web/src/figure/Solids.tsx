@@ -1,8 +1,8 @@
 import type { Scene } from "../engine/types";
-import { BodyGroup, Strip } from "./Body";
+import { BodyGroup, Fingers, Strip } from "./Body";
 import { Cable, Column, cablePieces, Held } from "./Kit";
 import { Cushion, Machine } from "./Machines";
-import { middleDepth, type Person } from "./person";
+import { joined, middleDepth, type Person } from "./person";
 import { vec } from "./vector";
 import { depth, type View } from "./view";
 
@@ -38,7 +38,7 @@ export function Solids(props: { view: View; scene: Scene; who: Person; numbered:
       items.push({ depth: depth(view, piece.middle), key, node: <Cable view={view} load={l} piece={piece} /> });
     }
   }
-  for (const group of who.groups) {
+  for (const group of joined(who.groups, view.toward)) {
     const near = middleDepth(group, view.toward);
     items.push({
       depth: near,
@@ -49,13 +49,20 @@ export function Solids(props: { view: View; scene: Scene; who: Person; numbered:
     const side = group.name.slice(4);
     const hand = who.hands.find((h) => h.side === side);
     if (!hand) continue;
-    for (const load of scene.loads.filter((l) => l.segment === `hand.${side}`)) {
+    const held = scene.loads.filter((l) => l.segment === `hand.${side}`);
+    for (const load of held) {
       items.push({
         depth: near + 0.001,
         key: `held.${side}${load.index}`,
         node: <Held view={view} load={load} hand={hand} />,
       });
     }
+    if (held.length > 0 && props.numbered)
+      items.push({
+        depth: Math.max(near, ...held.map((l) => depth(view, l.contact) + 0.1)) + 0.0015,
+        key: `fingers.${side}`,
+        node: <Fingers view={view} hand={hand} />,
+      });
   }
   for (const strip of who.strips) {
     const group = who.groups.find((g) => g.name === strip.group);

@@ -46,11 +46,14 @@ class Limb {
 /** A region with how hard it works, 0 to 1, at one place along the path. */
 export type Work = { region: string; target: boolean; activation: number };
 
+/** A hand: where it grips, its axes, and its four fingers as they close round what it holds. */
+export type Hand = { side: string; grip: Vec; across: Vec; along: Vec; fingers: Blob[] };
+
 export type Person = {
   groups: Group[];
   /** The regions at work on each side: the group a strip lies on, its chain, the way it faces and how hard it works. */
   strips: { key: string; side: string; group: string; chain: Blob[]; facing: Vec; work: Work }[];
-  hands: { side: string; grip: Vec; across: Vec; along: Vec }[];
+  hands: Hand[];
 };
 
 /** The lifter as a person: everything hangs on the segments that the core computes. */
@@ -72,11 +75,13 @@ export function person(scene: Scene, works: Work[]): Person {
       if (strip) out.strips.push(strip);
     }
     const hand = limb(`hand.${side}`);
+    const grip = scene.sizes.grip ?? 0.0875;
     out.hands.push({
       side,
-      grip: hand.at(0, -(scene.sizes.grip ?? 0.0875), 0),
+      grip: hand.at(0, -grip, 0),
       across: hand.axis(0),
       along: hand.axis(1),
+      fingers: [-0.03, -0.01, 0.01, 0.03].map((x) => hand.blob(x * k, -grip, 0, [0.0095, 0.027, 0.029])),
     });
   }
   return out;
@@ -312,6 +317,18 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work:
     facing: lie.facing === "side" ? vec(out * z.x, out * z.y, out * z.z) : vec(way * x.x, way * x.y, way * x.z),
   };
 }
+
+/** The groups of the body, with the legs as one where neither is in front: thighs side by side have no line between them. */
+export function joined(groups: Group[], toward: Vec): Group[] {
+  const legs = groups.filter((g) => g.name.startsWith("leg."));
+  const [right, left] = legs;
+  if (!right || !left || Math.abs(middleDepth(right, toward) - middleDepth(left, toward)) > beside) return groups;
+  const both = { name: "legs", parts: legs.flatMap((g) => g.parts) };
+  both.parts.sort((a, b) => Number(a.tint !== "skin") - Number(b.tint !== "skin"));
+  return [...groups.filter((g) => !legs.includes(g)), both];
+}
+
+const beside = 0.12; // m
 
 /** The middle of a group, for sorting by depth. */
 export function middleDepth(group: Group, toward: Vec): number {

@@ -3,12 +3,16 @@ import { useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
-import type { Digest, PlannedEntry, PlanWeek, Session, SessionSet } from "../../engine/types";
+import type { Digest, PlannedEntry, Session, SessionSet } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
+import { notify } from "../../ui/Notices";
 import { Loading } from "../../ui/States";
 import { StatusIcon } from "../../ui/StatusIcon";
+import { AddEntry } from "../plan/AddEntry";
+import { newEntry } from "../plan/planEdits";
+import { plannedNow } from "./days";
 import { PainCaution } from "./PainCaution";
 import { beginRest, RestTimer } from "./RestTimer";
 import { SetForm } from "./SetForm";
@@ -60,35 +64,65 @@ const Page = styled.div`
   .todo li button[aria-pressed="true"] { border: 2px solid var(--ink); color: var(--ink); font-weight: 600; }
   .todo i { display: inline-block; width: 12px; height: 7px; margin-right: 2px; border: 1px solid var(--quiet); }
   .todo i[data-done="true"] { background: var(--ember); border-color: var(--ember-deep); }
-  .pair { display: flex; gap: 8px; flex-wrap: wrap; }
+  .pair { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }
+  .pair a { display: grid; align-content: center; min-height: var(--target); }
   .caution { display: flex; gap: 8px; color: var(--quiet); font-size: 12px; line-height: 16px; }
 `;
 
-type Props = { core: Core; day: Day; told: PlanWeek; whose: string };
+type Props = { core: Core; day: Day; whose: string };
 
 /** The screen for the gym floor: one exercise, its sets, and what is pressed after each. */
-export function DayLog({ core, day, told, whose }: Props) {
+export function DayLog({ core, day, whose }: Props) {
   const units = useUnits();
-  const log = useSession(core, day, told);
+  const log = useSession(core, day);
   const { session } = log;
   const [chosen, choose] = useState<string | null>(null);
   const [editing, edit] = useState<SessionSet | null>(null);
   const [hurts, setHurts] = useState<SessionSet | null>(null);
   const [swapping, setSwapping] = useState(false);
+  const [adding, setAdding] = useState(false);
   if (!session) return <Loading what="Opening the day" />;
   const entries = session.entries;
   const doneOf = (id: string) => session.sets.filter((s) => s.entry === id && !s.dropped);
   const plannedOf = (id: string) => session.planned?.find((p) => p.entry === id) ?? fallback(id);
   const open = entries.find((e) => doneOf(e.id).length < plannedOf(e.id).sets);
   const entry = entries.find((e) => e.id === chosen) ?? open ?? entries.at(-1);
+  const title = session.blockId ? `Day ${session.name}` : session.name;
+  const add = adding && (
+    <AddEntry
+      lifterId={session.lifterId ?? ""}
+      close={() => setAdding(false)}
+      pick={(document, from) => {
+        setAdding(false);
+        const fresh = newEntry(core, document, from);
+        if (!fresh) return notify("This setup has problems: open it and mend them first.");
+        const planned = [...(session.planned ?? []), plannedNow(core, fresh, session, log.past)];
+        log.change({ entries: [...session.entries, fresh], planned });
+        choose(fresh.id);
+      }}
+    />
+  );
   if (!entry)
     return (
       <Page>
         <div>
-          <h1>Day {session.name}</h1>
-          <p>Nothing is planned for this day yet.</p>
-          <Link to={`/plan/${day.blockId}`}>Open the plan</Link>
+          <div className="head">
+            <div>
+              <h1>{title}</h1>
+              <small>{whose}</small>
+            </div>
+          </div>
+          <p>
+            {session.blockId
+              ? "Nothing is planned for this day yet."
+              : "Add what is done first; the rest follows as it comes."}
+          </p>
+          <Button look="strong" onPress={() => setAdding(true)}>
+            Add an exercise
+          </Button>
+          {session.blockId && <Link to={`/plan/${session.blockId}`}>Open the plan</Link>}
         </div>
+        {add}
       </Page>
     );
   const digest = core.digest(JSON.stringify(entry.document)).ok;
@@ -111,7 +145,7 @@ export function DayLog({ core, day, told, whose }: Props) {
         <div className="head">
           <div>
             <h1>
-              Day {session.name}, exercise {at + 1} of {entries.length}
+              {title}, exercise {at + 1} of {entries.length}
             </h1>
             <small>{whose}</small>
           </div>
@@ -167,19 +201,21 @@ export function DayLog({ core, day, told, whose }: Props) {
           </ul>
           <div className="pair">
             <Button onPress={() => setSwapping(true)}>Station taken: swap</Button>
-            <Link to={`/plan/${day.blockId}`}>The whole plan</Link>
+            <Button onPress={() => setAdding(true)}>Add an exercise</Button>
+            {session.blockId && <Link to={`/plan/${session.blockId}`}>The whole plan</Link>}
           </div>
         </div>
         <div className="caution">
           <StatusIcon tone="caution" /> Gym rules come first. Sharp pain or joint pain: stop.
         </div>
       </div>
+      {add}
       {hurts?.pain && (
         <PainCaution
           core={core}
           pain={hurts.pain}
           entry={entry}
-          gym={day.block.gym}
+          gym={day.gym}
           close={() => setHurts(null)}
           leave={() => {
             setHurts(null);
@@ -197,7 +233,7 @@ export function DayLog({ core, day, told, whose }: Props) {
         <SwapDialog
           core={core}
           entry={entry}
-          gym={day.block.gym}
+          gym={day.gym}
           close={() => setSwapping(false)}
           swap={(e, p) => {
             setSwapping(false);

@@ -4,6 +4,7 @@ import { Failed, Loading } from "../../ui/States";
 import { dayWords, today, weekdays } from "../plan/planEdits";
 import { Live } from "./Live";
 import { useBlocks, useToday } from "./useToday";
+import { WithoutPlan } from "./WithoutPlan";
 
 const Page = styled.div`
   height: 100%;
@@ -91,6 +92,7 @@ export function LogScreen() {
           ))}
         </ul>
       </section>
+      <WithoutPlan />
       <Live />
     </Page>
   );

@@ -4,6 +4,7 @@ import { useLifterNames } from "../begin/useSaved";
 import { today } from "../plan/planEdits";
 import { useWeek } from "../plan/useWeek";
 import { DayLog } from "./DayLog";
+import { plannedDay } from "./days";
 
 /** The day that is logged: its block is loaded, and the core. */
 export function SessionScreen() {
@@ -21,6 +22,6 @@ export function SessionScreen() {
   if (!engine || !b || !told) return <Loading what="Opening the day" />;
   if (!b.days[Number(day)]) return <Failed what="There is no such day." why="The plan may have been changed." />;
   if (!told.ok) return <Failed what="This day cannot be computed." why="Open the plan: it says what is wrong." />;
-  const at = { lifterId, block: b, blockId, week: Number(week), day: Number(day), date: today() };
-  return <DayLog key={`${blockId}${day}${at.date}`} core={engine} day={at} told={told.ok} whose={whose(lifterId)} />;
+  const at = plannedDay(b, blockId, Number(week), Number(day), today(), told.ok);
+  return <DayLog key={at.words.join()} core={engine} day={at} whose={whose(lifterId)} />;
 }

@@ -71,11 +71,8 @@ export async function sendKept(core: Core): Promise<void> {
 export const refusals = new Map<string, string>();
 
 /** The id of a day's session, the same on every phone that logs it. */
-export async function sessionId(...words: string[]): Promise<string> {
-  const bytes = new Uint8Array(await crypto.subtle.digest("SHA-1", new TextEncoder().encode(words.join("\n")))).slice(
-    0,
-    16,
-  );
+export async function sessionId(words: string): Promise<string> {
+  const bytes = new Uint8Array(await crypto.subtle.digest("SHA-1", new TextEncoder().encode(words))).slice(0, 16);
   bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x50; // a name-based UUID, RFC 9562
   bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
   const hex = [...bytes].map((b) => b.toString(16).padStart(2, "0")).join("");

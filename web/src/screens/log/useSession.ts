@@ -2,39 +2,36 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { client, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
-import type { Block, PlanWeek, Session, SessionSet, StoredSession } from "../../engine/types";
+import type { Block, Session, SessionSet, StoredSession } from "../../engine/types";
 import { useStable } from "../../ui/useStable";
 import { keep, keptSession, listen, refusals, sendKept, serverAway, sessionId } from "./box";
 
-export type Day = { lifterId: string; block: Block; blockId: string; week: number; day: number; date: string };
+/** What a day is begun with, and what its session is known by: the same words on every phone. */
+export type Day = { fresh: Session; words: string[]; gym?: string };
 
 /** The session of a day: what was kept here, else what the server has, else a fresh one as planned. Every change is kept here first. */
-export function useSession(core: Core, day: Day, told: PlanWeek | null) {
+export function useSession(core: Core, day: Day) {
   const [id, setId] = useState<string | null>(null);
   const [session, setSession] = useState<Session | null>(null);
   const [pending, setPending] = useState(false);
   const [away, setAway] = useState(false);
-  const past = usePast(day.lifterId);
-  const ready = told !== null;
-  const { blockId, date } = day;
-  const name = day.block.days[day.day]?.name ?? "";
-  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when what it is made from is there
+  const past = usePast(day.fresh.lifterId ?? "");
+  const words = day.words.join("\n");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for a day
   useEffect(() => {
-    if (!ready || !told) return;
     let gone = false;
     void (async () => {
-      const key = await sessionId(blockId, name, date);
+      const key = await sessionId(words);
       const kept = await keptSession(key);
       const there = (past.data ?? []).find((s) => s.id === key)?.document;
-      const fresh = kept?.session ?? there ?? freshSession(day, told);
       if (gone) return;
       setId(key);
-      setSession(fresh);
+      setSession(kept?.session ?? there ?? day.fresh);
     })();
     return () => {
       gone = true;
     };
-  }, [ready, blockId, name, date]);
+  }, [words]);
   useEffect(() => {
     if (!id) return;
     const again = async () => {
@@ -106,32 +103,4 @@ export function lastOf(past: StoredSession[], block: Block, before: string): str
       return sets.length > 0 ? [[e.id, sets] as const] : [];
     });
   return JSON.stringify(Object.fromEntries(all));
-}
-
-/** A day as it is planned: each entry with its load. */
-function freshSession(day: Day, told: PlanWeek): Session {
-  const d = day.block.days[day.day];
-  const entries = d?.entries ?? [];
-  return {
-    schema: "dialarc.session/1",
-    rev: 0,
-    lifterId: day.lifterId,
-    name: d?.name ?? "",
-    date: day.date,
-    blockId: day.blockId,
-    week: day.week,
-    entries,
-    planned: entries.map((e) => {
-      const t = told.days[day.day]?.entries.find((x) => x.id === e.id);
-      const reps = t?.loading.reps.value ?? (e.repsFrom + e.repsTo) / 2;
-      return {
-        entry: e.id,
-        sets: t?.sets ?? e.sets,
-        load: t?.loading.load.value ?? 0,
-        reps: Math.round(Math.max(e.repsFrom, Math.min(e.repsTo, reps))),
-        rir: Math.min(4, t?.rirTo ?? e.rirTo),
-      };
-    }),
-    sets: [],
-  };
 }

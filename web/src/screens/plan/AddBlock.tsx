@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, Refused, settled } from "../../api/client";
 import { core } from "../../engine/core";
-import type { Block, StoredBlock } from "../../engine/types";
+import type { Block, BlockDay, StoredBlock } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { QuantityEntry } from "../../ui/Entry";
 import { TextInput } from "../../ui/Field";
@@ -29,24 +29,32 @@ export function AddBlock({ close, done, lifterId }: Props) {
   const [weeks, setWeeks] = useState(6);
   const [problem, setProblem] = useState("");
   const whose = chosen || lifters[0]?.id || "";
-  /** A block of a file for the chosen lifter; what is wrong with it is told with its place. */
+  const withDays = (days: BlockDay[], called = "New block"): Block => ({
+    schema: "dialarc.block/1",
+    lifterId: whose,
+    name: name.trim() || called,
+    start,
+    weeks: Math.round(weeks),
+    days,
+  });
+  /** A plan of a file for the chosen lifter: the whole of it, or a table of its days. What is wrong is told with its place. */
   const read = async (file: File | undefined) => {
     if (!file) return;
-    const { ok, problems } = (await core()).block(await file.text());
-    const first = problems?.[0];
-    if (!ok || first)
-      setProblem(first ? `${first.path} ${first.what} ${first.hint ?? ""}` : "The file cannot be read.");
-    else await store({ ...ok, lifterId: whose });
+    const text = await file.text();
+    try {
+      const { ok, problems } = text.trimStart().startsWith("{")
+        ? (await core()).block(text)
+        : await daysOf(text, whose);
+      const first = problems?.[0];
+      if (!ok || first)
+        setProblem(first ? `${first.path} ${first.what} ${first.hint ?? ""}` : "The file cannot be read.");
+      else if (Array.isArray(ok)) await store(withDays(ok, file.name.replace(/\.\w+$/, "")));
+      else await store({ ...ok, lifterId: whose });
+    } catch {
+      setProblem("The plan was not added: the server does not answer.");
+    }
   };
-  const add = () =>
-    store({
-      schema: "dialarc.block/1",
-      lifterId: whose,
-      name: name.trim() || "New block",
-      start,
-      weeks: Math.round(weeks),
-      days: ["A", "B", "C"].map((d, i) => ({ name: d, weekday: 1 + 2 * i, entries: [] })),
-    });
+  const add = () => store(withDays(["A", "B", "C"].map((d, i) => ({ name: d, weekday: 1 + 2 * i, entries: [] }))));
   const store = async (document: Block) => {
     try {
       const row = await settled(client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document } }));
@@ -76,8 +84,12 @@ export function AddBlock({ close, done, lifterId }: Props) {
       </label>
       <QuantityEntry label="Weeks" kind="count" digits={0} value={weeks} set={(v) => v !== undefined && setWeeks(v)} />
       <label className="date">
-        Or from a file, as the plan exports it{" "}
-        <input type="file" accept=".json,application/json" onChange={(e) => void read(e.target.files?.[0])} />
+        Or from a file, as the plan exports it, or a table (CSV) with the columns day, exercise, sets and reps{" "}
+        <input
+          type="file"
+          accept=".json,.csv,application/json,text/csv"
+          onChange={(e) => void read(e.target.files?.[0])}
+        />
       </label>
       {problem && <p role="alert">{problem}</p>}
       <div className="actions">
@@ -90,4 +102,20 @@ export function AddBlock({ close, done, lifterId }: Props) {
       </div>
     </Modal>
   );
+}
+
+/** The days of a table, with the lifter's own setups where they bear the name. */
+async function daysOf(table: string, lifterId: string) {
+  const [engine, lifter, saved] = await Promise.all([
+    core(),
+    settled(client.GET("/api/lifters/{id}", { params: { path: { id: lifterId } } })),
+    settled(client.GET("/api/setups", { params: { query: { lifterId, limit: 200 } } })),
+  ]);
+  const own = saved.items.map(({ id, version, document }) => ({ id, version, document }));
+  const { ok, problems } = engine.blockDays(table, lifter.body, JSON.stringify(own));
+  const withIds = (d: BlockDay): BlockDay => ({
+    ...d,
+    entries: d.entries.map((e) => ({ ...e, id: crypto.randomUUID() })),
+  });
+  return { ok: ok?.map(withIds), problems };
 }

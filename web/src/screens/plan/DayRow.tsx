@@ -80,6 +80,7 @@ type Props = {
   choose: (id: string | null) => void;
   change: (b: Block) => void;
   add: () => void;
+  give: () => void;
   lifterId: string;
   blockId: string;
   week: number;
@@ -139,6 +140,7 @@ export function DayRow(props: Props) {
               },
               { label: "Print cards", run: () => navigate(`/cards/${props.blockId}/${day}`) },
               { label: "Duplicate the day", run: () => change(dayCopied(block, day)) },
+              { label: "Give to another lifter", run: props.give },
               { label: "Remove the day", run: () => change(withoutDay(block, day)) },
             ]}
           >

@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, Refused, settled } from "../../api/client";
@@ -11,11 +11,20 @@ import { Modal } from "../../ui/Modal";
 import { Select } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { useLifters } from "../begin/useSaved";
+import { withDayOf } from "./planEdits";
 
-type Props = { core: Core; block: Block; close: () => void };
+type Props = {
+  core: Core;
+  block: Block /** Place of the one day that is given; all of them without. */;
+  day?: number;
+  close: () => void;
+};
 
-/** A copy of a plan for another lifter: every setup is made for their body and gym; what cannot be is told before anything is written. */
-export function GiveTo({ core, block, close }: Props) {
+/**
+ * A copy of a plan, or of one of its days, for another lifter: every setup is made for their body and gym; what cannot be is told before
+ * anything is written.
+ */
+export function GiveTo({ core, block, day, close }: Props) {
   const units = useUnits();
   const cache = useQueryClient();
   const navigate = useNavigate();
@@ -23,9 +32,17 @@ export function GiveTo({ core, block, close }: Props) {
   const rooms = useRooms().data?.items ?? [];
   const [chosen, choose] = useState("");
   const [gym, setGym] = useState("");
+  const [into, setInto] = useState("");
   const [problem, setProblem] = useState("");
   const lifter = lifters.find((l) => l.id === chosen) ?? lifters[0];
   const room = rooms.find((r) => r.id === gym) ?? rooms[0] ?? null;
+  const one = day === undefined ? undefined : block.days[day];
+  const plans = useQuery({
+    queryKey: ["blocks", lifter?.id],
+    queryFn: () => settled(client.GET("/api/lifters/{id}/blocks", { params: { path: { id: lifter?.id ?? "" } } })),
+    enabled: !!one && !!lifter,
+  });
+  const theirs = plans.data?.items.find((p) => p.id === into);
   const fitted = useMemo(() => {
     if (!lifter) return null;
     const left: { name: string; why: string }[] = [];
@@ -45,14 +62,21 @@ export function GiveTo({ core, block, close }: Props) {
         { ...e, id: crypto.randomUUID(), setupId: undefined, setupVersion: undefined, loadBy: undefined, document },
       ];
     };
-    const days = block.days.map((d) => ({ ...d, entries: d.entries.flatMap(fit) }));
+    const days = (one ? [one] : block.days).map((d) => ({ ...d, entries: d.entries.flatMap(fit) }));
     return { block: { ...block, lifterId: lifter.id, gym: room?.id, days }, left };
-  }, [core, block, lifter, room, units]);
+  }, [core, block, one, lifter, room, units]);
   const give = async () => {
     if (!fitted) return;
     try {
+      const [given] = fitted.block.days;
+      const path = { id: theirs?.id ?? "" };
       const row = await settled(
-        client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document: fitted.block } }),
+        theirs && given
+          ? client.PUT("/api/blocks/{id}", {
+              params: { path },
+              body: { version: theirs.version, document: withDayOf(theirs.document, given) },
+            })
+          : client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document: fitted.block } }),
       );
       await cache.invalidateQueries({ queryKey: ["blocks"] });
       close();
@@ -63,7 +87,7 @@ export function GiveTo({ core, block, close }: Props) {
     }
   };
   return (
-    <Modal title={`Give ${block.name} to another lifter`} open onClose={close}>
+    <Modal title={`Give ${one ? `day ${one.name}` : block.name} to another lifter`} open onClose={close}>
       {!lifter ? (
         <p>There is no other lifter yet.</p>
       ) : (
@@ -74,6 +98,17 @@ export function GiveTo({ core, block, close }: Props) {
             value={lifter.id}
             onChange={choose}
           />
+          {one && (
+            <Select
+              label="Plan"
+              options={[
+                { key: "", label: "A new plan" },
+                ...(plans.data?.items ?? []).map((p) => ({ key: p.id, label: p.name })),
+              ]}
+              value={theirs?.id ?? ""}
+              onChange={setInto}
+            />
+          )}
           {rooms.length > 0 && (
             <Select
               label="Gym"
@@ -97,7 +132,7 @@ export function GiveTo({ core, block, close }: Props) {
           Cancel
         </Button>
         <Button look="strong" isDisabled={!fitted} onPress={() => void give()}>
-          Make the copy
+          {theirs ? "Add the day" : "Make the copy"}
         </Button>
       </div>
     </Modal>

@@ -162,7 +162,7 @@ function Bounds({ line, low, high, top }: { line: Line; low: number; high: numbe
 type ToldProps = { core: Core; finding: Finding; block: Block; change: (b: Block) => void };
 
 /** One finding with what would mend it. */
-function Told({ finding, block, change }: ToldProps) {
+function Told({ core, finding, block, change }: ToldProps) {
   return (
     <div className="finding">
       <StatusIcon tone={finding.kind === "gap" || finding.kind === "little" ? "warning" : "caution"} />
@@ -170,7 +170,7 @@ function Told({ finding, block, change }: ToldProps) {
         {finding.text} {finding.kind === "close" && <MoveDay block={block} day={finding.day} change={change} />}
       </span>
       {(finding.kind === "gap" || finding.kind === "little") && (
-        <Fill finding={finding} block={block} change={change} />
+        <Fill core={core} finding={finding} block={block} change={change} />
       )}
     </div>
   );
@@ -190,7 +190,7 @@ function MoveDay({ block, day, change }: { block: Block; day: number; change: (b
 }
 
 /** The exercises that fill a gap best, looked for on a press: it takes a second or two. */
-function Fill({ finding, block, change }: { finding: Finding; block: Block; change: (b: Block) => void }) {
+function Fill({ core, finding, block, change }: ToldProps) {
   const rooms = useRooms().data?.items ?? [];
   const [share, setShare] = useState<number | null>(null);
   const [found, setFound] = useState<Filler[] | null>(null);
@@ -207,6 +207,10 @@ function Fill({ finding, block, change }: { finding: Finding; block: Block; chan
     });
   };
   const day = shortest(block);
+  const add = (f: Filler) => {
+    const entry = newEntry(core, f.document);
+    if (entry) change(withEntry(block, day, entry));
+  };
   if (share !== null) return <div role="status">Looking: {Math.round(100 * share)}%</div>;
   if (!found)
     return (
@@ -226,9 +230,7 @@ function Fill({ finding, block, change }: { finding: Finding; block: Block; chan
           +{f.adds.toFixed(1)}, +{Math.round(f.minutes)} min
         </small>
       </span>
-      <Button onPress={() => change(withEntry(block, day, newEntry(f.document)))}>
-        Add to {block.days[day]?.name}
-      </Button>
+      <Button onPress={() => add(f)}>Add to {block.days[day]?.name}</Button>
     </div>
   ));
 }

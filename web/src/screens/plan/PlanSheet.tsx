@@ -1,4 +1,4 @@
-import { CalendarDays, Copy, FileDown, Trash2, UserRoundPlus } from "lucide-react";
+import { Copy, FileDown, Trash2, UserRoundPlus } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -15,6 +15,7 @@ import type { Core } from "../../engine/core";
 import type { Block, PlanWeek, StoredBlock } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
+import { Menu } from "../../ui/Menu";
 import { notify } from "../../ui/Notices";
 import { lastOf, usePast } from "../log/useSession";
 import { AddEntry } from "./AddEntry";
@@ -54,7 +55,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
   const [week, setWeek] = useState(() => Math.max(1, Math.min(b.weeks, weekOf(b, today()))));
   const [chosen, choose] = useState<string | null>(null); // id of an entry
   const [adding, setAdding] = useState<number | null>(null); // place of a day
-  const [giving, setGiving] = useState(false);
+  const [giving, setGiving] = useState<"plan" | number | null>(null); // what of it: a number is the place of a day
   const text = useMemo(() => JSON.stringify(b), [b]);
   const shown = Math.min(week, b.weeks);
   const past = usePast(b.lifterId ?? "").data;
@@ -78,6 +79,11 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
   });
   const keepFile = () =>
     download(fileName(b.name, "json"), new Blob([`${JSON.stringify(b, null, 2)}\n`], { type: "application/json" }));
+  const keepTable = () => {
+    const { ok, problems } = core.blockTable(text);
+    if (ok) download(fileName(b.name, "csv"), new Blob([ok.text], { type: "text/csv" }));
+    else notify(`No table was made. ${problems?.[0]?.what ?? ""}`);
+  };
   return (
     <Sheet>
       <EditBar>
@@ -93,19 +99,18 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
         <Button look="quiet" aria-label="Duplicate the plan" onPress={() => void whole.copy()}>
           <Copy size={16} aria-hidden />
         </Button>
-        <Button look="quiet" aria-label="Export the plan" onPress={keepFile}>
-          <FileDown size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" aria-label="Give the plan to another lifter" onPress={() => setGiving(true)}>
-          <UserRoundPlus size={16} aria-hidden />
-        </Button>
-        <Button
-          look="quiet"
-          aria-label="Export the days as a calendar"
-          isDisabled={saving.dirty}
-          onPress={() => void keepCalendar(stored.id, b.name)}
+        <Menu
+          label="Export the plan"
+          actions={[
+            { label: "As a file (JSON)", run: keepFile },
+            { label: "As a table (CSV)", run: keepTable },
+            { label: "As a calendar", run: () => void keepCalendar(stored.id, b.name, saving.dirty) },
+          ]}
         >
-          <CalendarDays size={16} aria-hidden />
+          <FileDown size={16} aria-hidden />
+        </Menu>
+        <Button look="quiet" aria-label="Give the plan to another lifter" onPress={() => setGiving("plan")}>
+          <UserRoundPlus size={16} aria-hidden />
         </Button>
         <Button look="quiet" aria-label="Delete the plan" onPress={() => void whole.remove()}>
           <Trash2 size={16} aria-hidden />
@@ -126,6 +131,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
               choose={choose}
               change={change}
               add={() => setAdding(i)}
+              give={() => setGiving(i)}
               lifterId={b.lifterId ?? ""}
               blockId={stored.id}
               week={shown}
@@ -157,21 +163,25 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
           lifterId={b.lifterId ?? ""}
           close={() => setAdding(null)}
           pick={(document, from) => {
-            const entry = newEntry(document, from);
+            const entry = newEntry(core, document, from);
+            setAdding(null);
+            if (!entry) return notify("This setup has problems: open it and mend them first.");
             change(withEntry(b, adding, entry));
             choose(entry.id);
-            setAdding(null);
           }}
         />
       )}
-      {giving && <GiveTo core={core} block={b} close={() => setGiving(false)} />}
+      {giving !== null && (
+        <GiveTo core={core} block={b} day={giving === "plan" ? undefined : giving} close={() => setGiving(null)} />
+      )}
       <Conflict what="plan" mine={b} saving={saving} replace={editing.replace} />
     </Sheet>
   );
 }
 
 /** The saved days as iCalendar, which the server makes. */
-async function keepCalendar(id: string, name: string): Promise<void> {
+async function keepCalendar(id: string, name: string, dirty: boolean): Promise<void> {
+  if (dirty) return notify("Save the plan first: the calendar is made of what is saved.");
   try {
     const answer = await fetch(`/api/blocks/${id}/calendar`);
     if (!answer.ok) throw new Error(answer.statusText);

@@ -1,3 +1,4 @@
+import type { Core } from "../../engine/core";
 import type { Block, BlockDay, BlockEntry, SetupDocument } from "../../engine/types";
 
 /** Where an entry stands: the place of its day and its place in it. */
@@ -8,15 +9,15 @@ const withDay = (b: Block, day: number, change: (d: BlockDay) => BlockDay): Bloc
   days: b.days.map((d, i) => (i === day ? change(d) : d)),
 });
 
-/** What a new entry is planned with until the coach says otherwise (common practice, no source). */
-const usual = { sets: 3, repsFrom: 8, repsTo: 12, rirFrom: 1, rirTo: 2, rest: 120 };
-
-export const newEntry = (document: SetupDocument, from?: { id: string; version: number }): BlockEntry => ({
-  id: crypto.randomUUID(),
-  ...(from && { setupId: from.id, setupVersion: from.version }),
-  document,
-  ...usual,
-});
+/** A setup as it is planned until the coach says otherwise; undefined where it cannot be used. */
+export function newEntry(
+  core: Core,
+  document: SetupDocument,
+  from?: { id: string; version: number },
+): BlockEntry | undefined {
+  const { ok } = core.entry(JSON.stringify(document));
+  return ok && { ...ok, id: crypto.randomUUID(), ...(from && { setupId: from.id, setupVersion: from.version }) };
+}
 
 export const withEntry = (b: Block, day: number, entry: BlockEntry): Block =>
   withDay(b, day, (d) => ({ ...d, entries: [...d.entries, entry] }));
@@ -40,10 +41,16 @@ export const ordered = (b: Block, day: number, order: number[]): Block =>
 
 const letters = "ABCDEFGHIJKLMN";
 
+const freeLetter = (b: Block): string =>
+  [...letters].find((l) => !b.days.some((d) => d.name === l)) ?? `${b.days.length + 1}`;
+
 /** One more day, called by the first letter that is free. */
-export function withNewDay(b: Block): Block {
-  const name = [...letters].find((l) => !b.days.some((d) => d.name === l)) ?? `${b.days.length + 1}`;
-  return { ...b, days: [...b.days, { name, entries: [] }] };
+export const withNewDay = (b: Block): Block => ({ ...b, days: [...b.days, { name: freeLetter(b), entries: [] }] });
+
+/** A day of another plan behind its own; called otherwise when there is one of that name. */
+export function withDayOf(b: Block, d: BlockDay): Block {
+  const name = b.days.some((x) => x.name === d.name) ? freeLetter(b) : d.name;
+  return { ...b, days: [...b.days, { ...d, name }] };
 }
 
 export const withoutDay = (b: Block, day: number): Block => ({ ...b, days: b.days.toSpliced(day, 1) });
@@ -56,7 +63,7 @@ export function dayCopied(b: Block, day: number): Block {
   const d = b.days[day];
   if (!d) return b;
   const entries = d.entries.map((e) => ({ ...e, id: crypto.randomUUID() }));
-  return dayChanged(withNewDay(b), b.days.length, { weekday: 0, entries });
+  return withDayOf(b, { ...d, weekday: 0, entries });
 }
 
 export const weekdays = ["Any day", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];

@@ -2,7 +2,6 @@ import { FileDown } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
 import { EditBar } from "../../editing/EditBar";
 import type { Progress, Series, StoredLifter } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
@@ -74,23 +73,9 @@ export function ProgressSheet({ lifter, progress }: { lifter: StoredLifter; prog
     );
   const keepRecord = async () => {
     try {
-      const id = lifter.id;
-      const [blocks, sessions, setups] = await Promise.all([
-        settled(client.GET("/api/lifters/{id}/blocks", { params: { path: { id } } })),
-        settled(client.GET("/api/sessions", { params: { query: { lifterId: id, limit: 200 } } })),
-        settled(client.GET("/api/setups", { params: { query: { lifterId: id, limit: 200 } } })),
-      ]);
-      const record = {
-        schema: "dialarc.record/1",
-        lifter,
-        setups: setups.items,
-        blocks: blocks.items,
-        sessions: sessions.items,
-      };
-      download(
-        fileName(`${lifter.name}, record`, "json"),
-        new Blob([`${JSON.stringify(record, null, 2)}\n`], { type: "application/json" }),
-      );
+      const answer = await fetch(`/api/lifters/${lifter.id}/record`);
+      if (!answer.ok) throw new Error(answer.statusText);
+      download(fileName(`${lifter.name}, record`, "json"), await answer.blob());
     } catch {
       notify("The record could not be made: the server does not answer.");
     }
