@@ -12,7 +12,7 @@ PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/
 SHARED := ./core/parallel ./internal/...
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
-.PHONY: demo build test check generate screenshots clean
+.PHONY: demo build test check page core-tests generate screenshots clean
 
 demo: build
 	@exec ./bin/dialarc demo
@@ -49,7 +49,14 @@ generate:
 test:
 	@./scripts/check-tools
 	@./scripts/install-packages browser
+	@$(MAKE) --no-print-directory -j2 page core-tests
 	@$(MAKE) --no-print-directory check
+
+# The page is built by one core most of the time: the tests of the rules, which need nothing of it, run beside.
+page: internal/webui/dist/index.html
+
+core-tests:
+	go test $(GO_TAGS) -timeout 20m ./core/...
 
 test/reference/node_modules/.installed: test/reference/package-lock.json
 	cd test/reference && npm ci --omit=optional --prefer-offline --no-progress
@@ -64,7 +71,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	cd web && npm run --silent lint
 	./scripts/check-generated
-	go test $(GO_TAGS) -timeout 20m ./core/... ./cmd/dialarc
+	go test $(GO_TAGS) -timeout 20m ./cmd/dialarc
 	go test $(GO_TAGS) -race -short -timeout 20m $(SHARED)
 	go test $(GO_TAGS) -race -short -timeout 20m -run '$(RACING)' ./core/dialin ./core/compare
 	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...

@@ -30,9 +30,9 @@ func text(t *testing.T, s session.Session) string {
 	return string(raw)
 }
 
-// A thousand sessions logged on two phones whose network comes and goes, with exercises added on both: each sends what it has, some of it twice, late, in another order
-// and with a clock that is off, and takes what it gets. In the end both and the server have every set once, in the state in which it was
-// last changed.
+// A thousand sessions logged on two phones whose network comes and goes, with exercises added on both: each sends what it has, some of it
+// twice, late, in another order and with a clock that is off, and takes what it gets. In the end both and the server have every set once,
+// in the state in which it was last changed, with its exercise.
 func TestNothingLostNothingTwice(t *testing.T) {
 	for run := range 1000 {
 		r := rand.New(rand.NewPCG(uint64(run), 11))

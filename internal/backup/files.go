@@ -73,7 +73,9 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 			func(r store.Room) error { return named(rooms)(&r.Named) }),
 		store.Each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, false, "", p) }, person),
 		store.Each(func(p store.Page) ([]store.Lifter, int64, error) { return st.Lifters(ctx, coach, true, "", p) }, person),
-		store.Each(func(p store.Page) ([]store.Setup, int64, error) { return st.Setups(ctx, coach, store.Wanted{}, p) }, func(s store.Setup) error {
+		store.Each(func(p store.Page) ([]store.Setup, int64, error) {
+			return st.Setups(ctx, coach, store.Wanted{}, p)
+		}, func(s store.Setup) error {
 			return write(setups, file{ID: s.ID, Name: s.Name, LifterID: s.LifterID, RoomID: s.RoomID, Ready: s.Ready, Document: s.Document})
 		}),
 		store.Each(func(p store.Page) ([]store.Comparison, int64, error) { return st.Comparisons().List(ctx, coach, p) },

@@ -32,7 +32,7 @@ function inTurn<T>(make: () => Promise<T>): Promise<T> {
 
 async function draw(text: string) {
   const c = await core();
-  const [report, scene] = [c.evaluate(text).ok, c.scene(text, 0.5).ok];
+  const [report, scene] = [c.evaluate(text, true).ok, c.scene(text, 0.5).ok];
   return report && scene ? { report, scene } : null;
 }
 

@@ -38,7 +38,8 @@ export function Solids(props: { view: View; scene: Scene; who: Person; numbered:
       items.push({ depth: depth(view, piece.middle), key, node: <Cable view={view} load={l} piece={piece} /> });
     }
   }
-  for (const group of joined(who.groups, view.toward)) {
+  const groups = joined(who.groups, view.toward);
+  for (const group of groups) {
     const near = middleDepth(group, view.toward);
     items.push({
       depth: near,
@@ -59,13 +60,13 @@ export function Solids(props: { view: View; scene: Scene; who: Person; numbered:
     }
     if (held.length > 0 && props.numbered)
       items.push({
-        depth: Math.max(near, ...held.map((l) => depth(view, l.contact) + 0.1)) + 0.0015,
+        depth: near + 0.0015,
         key: `fingers.${side}`,
         node: <Fingers view={view} hand={hand} />,
       });
   }
   for (const strip of who.strips) {
-    const group = who.groups.find((g) => g.name === strip.group);
+    const group = groups.find((g) => g.name === strip.group) ?? groups[0]; // a leg that is drawn as one with the trunk
     if (!group || !works(scene, strip.side)) continue;
     items.push({
       depth: middleDepth(group, view.toward) + 0.002,

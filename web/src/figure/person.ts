@@ -157,22 +157,28 @@ function arm(side: string, limb: (name: string) => Limb, scene: Scene, holds: bo
   const tip = scene.sizes.hand ?? 0.19;
   const out = side === "right" ? 1 : -1;
   const thumb = h.blob(0.026, -grip * 0.8, -out * 0.018, 0.014);
-  const fingers: Part[] = holds
-    ? [
-        { tint: "skin", chain: [h.blob(0, -0.012, 0, [0.03, 0.02, 0.022]), h.blob(0, -grip, 0, [0.04, 0.036, 0.03])] },
-        { tint: "skin", chain: [h.blob(0.03, -grip * 0.7, 0, 0.014), thumb] },
-      ]
-    : [
-        {
-          tint: "skin",
-          chain: [
-            h.blob(0, -0.012, 0, [0.028, 0.02, 0.02]),
-            h.blob(0, -grip * 0.9, 0, [0.04, 0.03, 0.018]),
-            h.blob(0.004, -tip * 0.93, -out * 0.008, [0.026, 0.014, 0.012]),
-          ],
-        },
-        { tint: "skin", chain: [h.blob(0.028, -grip * 0.55, 0, 0.016), h.blob(0.042, -grip * 0.95, 0, 0.012)] },
-      ];
+  const flat = h.at(0, -tip, 0).y < underFloor;
+  const fingers: Part[] = flat
+    ? [{ tint: "skin", chain: onFloor(f, fore, tip) }]
+    : holds
+      ? [
+          {
+            tint: "skin",
+            chain: [h.blob(0, -0.012, 0, [0.03, 0.02, 0.022]), h.blob(0, -grip, 0, [0.04, 0.036, 0.03])],
+          },
+          { tint: "skin", chain: [h.blob(0.03, -grip * 0.7, 0, 0.014), thumb] },
+        ]
+      : [
+          {
+            tint: "skin",
+            chain: [
+              h.blob(0, -0.012, 0, [0.028, 0.02, 0.02]),
+              h.blob(0, -grip * 0.9, 0, [0.04, 0.03, 0.018]),
+              h.blob(0.004, -tip * 0.93, -out * 0.008, [0.026, 0.014, 0.012]),
+            ],
+          },
+          { tint: "skin", chain: [h.blob(0.028, -grip * 0.55, 0, 0.016), h.blob(0.042, -grip * 0.95, 0, 0.012)] },
+        ];
   return {
     name: `arm.${side}`,
     parts: [
@@ -197,6 +203,29 @@ function arm(side: string, limb: (name: string) => Limb, scene: Scene, holds: bo
       ...fingers,
     ],
   };
+}
+
+/** The model's foot is stiff: on tiptoe its toes bend and stay on the floor. */
+const aboveFloor = (b: Blob): Blob => ({ ...b, centre: { ...b.centre, y: Math.max(b.centre.y, 0.024) } });
+
+/** A hand that the model has straight on, with its tip so far under the floor, m, is one that leans on the floor. */
+const underFloor = -0.03;
+
+/** The hand of a forearm laid flat on the floor, its fingers to the front. */
+function onFloor(forearm: Limb, fore: number, tip: number): Blob[] {
+  const wrist = forearm.at(0, -fore, 0);
+  const front = forearm.axis(0);
+  const size = Math.hypot(front.x, front.z) || 1;
+  const ahead = vec(front.x / size, 0, front.z / size);
+  const blob = (share: number, along: number, up: number, across: number): Blob => ({
+    centre: vec(wrist.x + ahead.x * tip * share, up, wrist.z + ahead.z * tip * share),
+    axes: [vec(ahead.x * along, 0, ahead.z * along), vec(0, up, 0), vec(-ahead.z * across, 0, ahead.x * across)],
+  });
+  return [
+    forearm.blob(0, -fore, 0, [0.029, 0.02, 0.022]),
+    blob(0.3, 0.04, 0.02, 0.038),
+    blob(0.75, 0.035, 0.013, 0.03),
+  ];
 }
 
 function leg(side: string, limb: (name: string) => Limb, scene: Scene): Group {
@@ -242,7 +271,7 @@ function leg(side: string, limb: (name: string) => Limb, scene: Scene): Group {
           f.blob(-0.08 * foot, 0.38 * ankle - ankle + 0.014, 0, [0.05, 0.04, 0.036]),
           f.blob(0.32 * foot, -ankle + 0.036, out * 0.006, [0.07, 0.034, 0.045]),
           f.blob(0.58 * foot, -ankle + 0.026, out * 0.008, [0.05, 0.024, 0.04]),
-        ],
+        ].map(aboveFloor),
       },
       { tint: "shoe", chain: [f.blob(0, 0, 0, [0.038, 0.03, 0.034]), f.blob(-0.02, -ankle + 0.04, 0, 0.036)] },
     ],
@@ -318,17 +347,25 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work:
   };
 }
 
-/** The groups of the body, with the legs as one where neither is in front: thighs side by side have no line between them. */
+/**
+ * The groups of the body with those as one between which there is no line: the trunk and the leg in front, whose thigh goes on from it, and
+ * the other leg where it is beside that one. What stands far before or behind the trunk stays by itself.
+ */
 export function joined(groups: Group[], toward: Vec): Group[] {
+  const trunk = groups.find((g) => g.name === "trunk");
   const legs = groups.filter((g) => g.name.startsWith("leg."));
-  const [right, left] = legs;
-  if (!right || !left || Math.abs(middleDepth(right, toward) - middleDepth(left, toward)) > beside) return groups;
-  const both = { name: "legs", parts: legs.flatMap((g) => g.parts) };
-  both.parts.sort((a, b) => Number(a.tint !== "skin") - Number(b.tint !== "skin"));
-  return [...groups.filter((g) => !legs.includes(g)), both];
+  legs.sort((a, b) => middleDepth(a, toward) - middleDepth(b, toward));
+  const [far, near] = legs;
+  if (!trunk || !far || !near) return groups;
+  const away = (a: Group, b: Group) => Math.abs(middleDepth(a, toward) - middleDepth(b, toward));
+  if (away(near, trunk) > reach) return groups;
+  const one = away(far, near) < beside ? [far, trunk, near] : [trunk, near];
+  const parts = one.flatMap((g) => g.parts);
+  return [{ name: "trunk", parts }, ...groups.filter((g) => !one.includes(g))];
 }
 
 const beside = 0.12; // m
+const reach = 0.28; // m
 
 /** The middle of a group, for sorting by depth. */
 export function middleDepth(group: Group, toward: Vec): number {
