@@ -120,6 +120,10 @@ func gymsAreAccessible(_ *program, p *page, check func(what string)) {
 	p.until("the gym", `document.querySelector('[data-item="twin-column"]')`)
 	p.act(`document.querySelectorAll('[data-item="twin-column"] .toggle, [data-item="knee-extension"] .toggle').forEach(e => e.click())`)
 	check("gym")
+	p.press("Measure it")
+	p.until("the steps", `document.querySelector('[role="dialog"] ol')`)
+	check("measure")
+	p.press("Discard")
 	p.press("Add")
 	check("new gym")
 }

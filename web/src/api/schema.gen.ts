@@ -789,6 +789,71 @@ export interface components {
     ArchiveInputBody: {
       archived: boolean;
     };
+    BandFit: {
+      /**
+       * Format: double
+       * @description Pull there by the curve, N of all strands.
+       */
+      atLongest: number;
+      /** @description Of one strand on the way back; empty when it was not let back. */
+      back: components["schemas"]["DocumentBandPoint"][];
+      /** @description Share of the pull that is lost on the way back. */
+      hysteresis: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Those on the way back. */
+      in: components["schemas"]["BandReading"][];
+      /**
+       * Format: double
+       * @description Longest reading on the way out, m.
+       */
+      longest: number;
+      /** @description How far that share could be off at 95 %, by leaving out one reading after the other. */
+      lossOff: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description How far the curve lies from that law, root of the mean square as a share of the mean pull.
+       */
+      offLaw: number;
+      /** @description The readings on the way out, by their length. */
+      out: components["schemas"]["BandReading"][];
+      /** @description Of one strand while it is drawn out, rising in length and force. */
+      pull: components["schemas"]["DocumentBandPoint"][];
+      /**
+       * Format: double
+       * @description How far the readings on the way out lie from the curve, root of the mean square, N of all strands.
+       */
+      residual: number;
+      /**
+       * Format: double
+       * @description Section of one strand with which the law of rubber comes nearest, m².
+       */
+      section: number;
+      /** @description How far the pull at the longest could be off, as a share of it: 95 % by leaving out one reading after the other, and no less than a single reading. */
+      spread: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    BandReading: {
+      /**
+       * Format: double
+       * @description Of all strands, N.
+       */
+      force: number;
+      /**
+       * Format: double
+       * @description m.
+       */
+      length: number;
+    };
     Changed: {
       /** Format: double */
       from: number;
@@ -2239,6 +2304,8 @@ export interface components {
        */
       hysteresis: number;
       key: string;
+      /** @description When its pull was measured. */
+      measured?: components["schemas"]["KitMeasured"];
       name: string;
       /** @description Measured pull of one strand, at two lengths or more. */
       pull?: components["schemas"]["DocumentBandPoint"][];
@@ -2393,6 +2460,15 @@ export interface components {
        */
       seatTo: number;
     };
+    KitMeasured: {
+      /** @description Like 2026-11-30. */
+      day: string;
+      /**
+       * Format: double
+       * @description How far it could be off at 95 %, as a share; 0 when that is not known.
+       */
+      spread?: number;
+    };
     KitRoom: {
       /** @description What bands can be fixed to, beside the floor and the columns. */
       anchors: components["schemas"]["KitAnchor"][];
@@ -2440,6 +2516,8 @@ export interface components {
       friction: number;
       /** @description Unique in the room; setups remember it. */
       key: string;
+      /** @description When ratio and friction were measured. */
+      measured?: components["schemas"]["KitMeasured"];
       name: string;
       /**
        * Format: double
@@ -4833,6 +4911,47 @@ export interface components {
     SideBySide: {
       /** @description Two to 24 setups. */
       setups: components["schemas"]["Document"][];
+    };
+    StackFit: {
+      /**
+       * Format: double
+       * @description Share of the force that the pulleys keep.
+       */
+      friction: number;
+      /** @description How far it could be off at 95 %. */
+      frictionOff: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description Force at the handle over weight of the stack.
+       */
+      ratio: number;
+      /** @description How far it could be off at 95 %. */
+      ratioOff: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description How far the readings lie from the fit, root of the mean square, N.
+       */
+      residual: number;
+      /** @description Mass that hangs on every pin beside what its label says, kg. */
+      unlabelled: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description How far it could be off at 95 %, kg. */
+      unlabelledOff: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
     };
     Step: {
       key: string;

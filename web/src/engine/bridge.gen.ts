@@ -112,6 +112,8 @@ export type RawCalls = {
   rank(lifter: string, room: string, id: string, region: string, how: string, progress: Progress): string;
   rankFor(lifters: string, room: string, id: string, region: string, how: string, progress: Progress): string;
   partners(document: string, lifter: string, room: string, id: string, progress: Progress): string;
+  measureBand(table: string, length: number, force: number, rest: number, strands: number): string;
+  measureStack(table: string, mass: number, force: number): string;
   room(room: string): string;
   lifter(lifter: string): string;
   strength(lifter: string): string;
@@ -295,6 +297,14 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     progress: Progress,
   ): Answer<Schemas["ComparePartner"][]> {
     return JSON.parse(this.raw.partners(document, JSON.stringify(lifter), room, id, progress));
+  }
+  /** What readings of length and pull make of a band with a length at rest and so many strands. */
+  measureBand(table: string, length: number, force: number, rest: number, strands: number): Answer<Schemas["BandFit"]> {
+    return JSON.parse(this.raw.measureBand(table, length, force, rest, strands));
+  }
+  /** What readings of pin, pull going up and pull going down make of a cable station. */
+  measureStack(table: string, mass: number, force: number): Answer<Schemas["StackFit"]> {
+    return JSON.parse(this.raw.measureStack(table, mass, force));
   }
   /** A gym given as text, or what is wrong with it. */
   room(room: string): Answer<Schemas["KitRoom"]> {

@@ -1,4 +1,4 @@
-import { ChevronDown, ChevronRight, Copy, Trash2 } from "lucide-react";
+import { ChevronDown, ChevronRight, Copy, Gauge, Trash2 } from "lucide-react";
 import { useState } from "react";
 import styled from "styled-components";
 import { type Axis, PointsChart, type XY } from "../../chart/PointsChart";
@@ -8,9 +8,9 @@ import { Button } from "../../ui/Button";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { KitDrawing } from "./Drawing";
 import type { Field, Item, Section } from "./fields";
-import { valueAt, withValue } from "./fields";
+import { byHand, valueAt } from "./fields";
 import { FieldInput, TextEntry } from "./Inputs";
-import { inWords } from "./words";
+import { inWords, measuredWords } from "./words";
 
 const Row = styled.li`
   border-bottom: 1px solid var(--line);
@@ -43,6 +43,8 @@ const Row = styled.li`
   }
   .long { grid-column: span 2; }
   .wide { grid-column: 1 / -1; }
+  .measured { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; }
+  .measured small { color: var(--quiet); }
   @media (max-width: 700px) {
     .open { grid-template-columns: minmax(0, 1fr); }
     .thumb { display: none; }
@@ -58,10 +60,12 @@ type Props = {
   done: (cancelled: boolean) => void;
   copy: () => void;
   remove: () => void;
+  /** Opens its measurement, where it has one. */
+  measure?: () => void;
 };
 
 /** A thing in a room: a line with a picture, which opens to its fields. */
-export function ItemRow({ section, item, problems, opened, set, done, copy, remove }: Props) {
+export function ItemRow({ section, item, problems, opened, set, done, copy, remove, measure }: Props) {
   const [open, setOpen] = useState(opened);
   const units = useUnits();
   const told = (path: string) => {
@@ -108,6 +112,14 @@ export function ItemRow({ section, item, problems, opened, set, done, copy, remo
                 set={(name) => set({ ...item, name: String(name) })}
               />
             </div>
+            {measure && (
+              <div className="wide measured">
+                <Button onPress={measure}>
+                  <Gauge size={15} aria-hidden /> Measure it
+                </Button>
+                <small>{measuredWords(item, units)}</small>
+              </div>
+            )}
             {fields.map((f) =>
               f.kind === "band" || f.kind === "cam" ? (
                 <div key={f.at} className="wide">
@@ -115,7 +127,7 @@ export function ItemRow({ section, item, problems, opened, set, done, copy, remo
                 </div>
               ) : (
                 <div key={f.at} className={f.kind === "list" ? "long" : undefined}>
-                  <FieldInput field={f} item={item} problem={told(f.at)} set={(v) => set(withValue(item, f.at, v))} />
+                  <FieldInput field={f} item={item} problem={told(f.at)} set={(v) => set(byHand(item, f.at, v))} />
                 </div>
               ),
             )}
@@ -147,7 +159,7 @@ function Points({ field, item, problems, set, done }: PointsProps) {
     : (value as CamPoint[]).map((p) => ({ x: p.angleDeg, y: p.arm }));
   const write = (to: XY[], drag: boolean) => {
     const list = band ? to.map((p) => ({ length: p.x, force: p.y })) : to.map((p) => ({ angleDeg: p.x, arm: p.y }));
-    set(withValue(item, field.at, list.length > 0 ? list : undefined), drag);
+    set(byHand(item, field.at, list.length > 0 ? list : undefined), drag);
   };
   const last = points.at(-1);
   const rest = Number(item.restLength ?? 1);

@@ -11,13 +11,15 @@ import { SaveStatus } from "../../editing/SaveStatus";
 import { Unsound } from "../../editing/Unsound";
 import { useWhole } from "../../editing/useWhole";
 import type { Core } from "../../engine/core";
-import type { Problem, StoredRoom } from "../../engine/types";
+import type { Problem, Room, StoredRoom } from "../../engine/types";
 import { download, fileName } from "../../share/file";
 import { Button } from "../../ui/Button";
 import { TextInput } from "../../ui/Field";
 import { notify } from "../../ui/Notices";
-import { type Item, type Section, sections } from "./fields";
+import { type Item, type ListName, type Section, sections } from "./fields";
 import { ItemRow } from "./ItemRow";
+import { MeasureBand } from "./measure/MeasureBand";
+import { MeasureStack } from "./measure/MeasureStack";
 import { type Removal, UsedBy, usersOf } from "./UsedBy";
 import { useRoom } from "./useRoom";
 
@@ -43,6 +45,7 @@ const Part = styled.section`
 export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) {
   const { room, problems, saving, save, edits, canUndo, canRedo, replace } = useRoom(core, stored);
   const [removal, setRemoval] = useState<Removal | null>(null);
+  const [measuring, setMeasuring] = useState<Measuring | null>(null);
   const { state } = saving;
 
   const keepFile = () =>
@@ -123,13 +126,54 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
             problems={problems}
             edits={edits}
             remove={removeItem}
+            measure={(item, index) => setMeasuring({ list: section.list, item, index })}
           />
         ))}
       </div>
+      {measuring && (
+        <Measure
+          core={core}
+          roomId={stored.id}
+          measuring={measuring}
+          room={room}
+          close={() => setMeasuring(null)}
+          take={(item) => {
+            edits.setItem(measuring.list, measuring.index, item);
+            setMeasuring(null);
+            notify(`${item.name} is as it was measured. Save the gym to keep that.`, {
+              label: "Undo",
+              run: edits.undo,
+            });
+          }}
+        />
+      )}
       {removal && <UsedBy removal={removal} close={() => setRemoval(null)} />}
       <Conflict what="room" mine={room} saving={saving} replace={replace} />
     </Sheet>
   );
+}
+
+/** What is being measured, and where it stands in the room. */
+type Measuring = { list: ListName; item: Item; index: number };
+
+type MeasureProps = {
+  core: Core;
+  roomId: string;
+  measuring: Measuring;
+  room: Room;
+  close: () => void;
+  take: (item: Item) => void;
+};
+
+/** The dialog that measures a thing of its kind. */
+function Measure({ core, roomId, measuring, room, close, take }: MeasureProps) {
+  const { list, item, index } = measuring;
+  const roomWith = (to: Item): Room => ({
+    ...room,
+    [list]: (room[list] as unknown as Item[]).map((x, i) => (i === index ? to : x)),
+  });
+  const Dialog = list === "bands" ? MeasureBand : MeasureStack;
+  return <Dialog {...{ core, roomId, item, roomWith, close, take }} />;
 }
 
 type ThingsProps = {
@@ -138,10 +182,11 @@ type ThingsProps = {
   problems: Problem[];
   edits: ReturnType<typeof useRoom>["edits"];
   remove: (section: Section, item: Item, index: number) => void;
+  measure: (item: Item, index: number) => void;
 };
 
 /** All things of a kind. One that was just added is open. */
-function Things({ section, items, problems, edits, remove }: ThingsProps) {
+function Things({ section, items, problems, edits, remove, measure }: ThingsProps) {
   const [added, setAdded] = useState(-1);
   const { list } = section;
   const ofItem = (i: number) => {
@@ -173,6 +218,7 @@ function Things({ section, items, problems, edits, remove }: ThingsProps) {
             done={edits.dragDone}
             copy={() => add({ ...item, name: `${item.name}, copy`.slice(0, 200) })}
             remove={() => remove(section, item, i)}
+            measure={list === "bands" || list === "stations" ? () => measure(item, i) : undefined}
           />
         ))}
       </ul>

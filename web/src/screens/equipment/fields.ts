@@ -283,6 +283,14 @@ export function withValue(item: Item, path: string, value: unknown): Item {
   return { ...item, [first]: withValue(item[first] as Item, rest.join("."), value) };
 }
 
+const measurable = ["pull", "hysteresis", "ratio", "friction"];
+
+/** The thing with a value that was set by hand: what was measured of it is not what it says any more. */
+export function byHand(item: Item, path: string, value: unknown): Item {
+  const to = withValue(item, path, value);
+  return measurable.includes(path) ? { ...to, measured: undefined } : to;
+}
+
 /** A key that nothing in the room has yet, made from a name. */
 export function freeKey(room: Room, name: string): string {
   const taken = new Set(sections.flatMap((s) => (room[s.list] as unknown as Item[]).map((x) => x.key)));

@@ -1,5 +1,6 @@
 import type { Room } from "../../engine/types";
 import type { Units } from "../../state/units";
+import { dayWords } from "../plan/planEdits";
 import { type Item, type ListName, sections } from "./fields";
 
 /** How much there is in a room. */
@@ -41,4 +42,11 @@ export function inWords(list: ListName, item: Item, units: Units): string {
     case "supports":
       return item.kind === "weight" ? mass(n("mass")) : n("size") > 0 ? length(n("size")) : "";
   }
+}
+
+/** When a thing was measured, and how well. */
+export function measuredWords(item: Item, units: Units): string {
+  const m = item.measured as { day: string; spread?: number } | undefined;
+  if (!m) return "Not measured yet: the numbers are typed or usual ones.";
+  return `Measured ${dayWords(m.day)} ${m.day.slice(0, 4)}${m.spread ? `, to ± ${units.text(100 * m.spread, "percent")}` : ""}.`;
 }

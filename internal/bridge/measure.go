@@ -1,0 +1,33 @@
+package bridge
+
+import (
+	"dialarc/core/measure"
+	"dialarc/core/setup"
+)
+
+// measureBand fits a band to a table of length and pull; plain numbers count in units of so many metres and newtons.
+func measureBand(table string, length, force, rest float64, strands int) (*measure.BandFit, setup.Problems) {
+	rows, problems := measure.Table(table, []measure.Column{{Name: "length", Kind: "length", Unit: length}, {Name: "pull", Kind: "force", Unit: force}})
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	readings := make([]measure.BandReading, len(rows))
+	for i, r := range rows {
+		readings[i] = measure.BandReading{Length: r[0], Force: r[1]}
+	}
+	return measure.Band(readings, rest, strands)
+}
+
+// measureStack fits a cable station to a table of pin, pull going up and pull going down.
+func measureStack(table string, mass, force float64) (*measure.StackFit, setup.Problems) {
+	rows, problems := measure.Table(table, []measure.Column{{Name: "pin", Kind: "mass", Unit: mass}, {Name: "up", Kind: "force", Unit: force},
+		{Name: "down", Kind: "force", Unit: force}})
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	readings := make([]measure.StackReading, len(rows))
+	for i, r := range rows {
+		readings[i] = measure.StackReading{Pin: r[0], Up: r[1], Down: r[2]}
+	}
+	return measure.Stack(readings)
+}
