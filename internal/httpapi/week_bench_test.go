@@ -29,7 +29,7 @@ func grown(b *testing.B, url string) string {
 		`create temporary table made as select l.id as lifter, s.id as old, gen_random_uuid() as new, s.day - 7 * 52 * k as day, s.coach_id, s.document
 			from lifters l cross join generate_series(0, 2) k
 			join lateral (select * from sessions
-				where lifter_id = (select lifter_id from sessions order by id limit 1) order by day limit 21) s on true
+				where lifter_id = (select lifter_id from sessions group by lifter_id order by count(*) desc limit 1) order by day limit 24) s on true
 			where l.id not in (select lifter_id from sessions)`,
 		`insert into sessions (id, coach_id, lifter_id, day, document)
 			select new, coach_id, lifter, day, jsonb_set(document, '{date}', to_jsonb(day::text)) from made`,
@@ -70,7 +70,8 @@ func BenchmarkWeek(b *testing.B) {
 	}
 	id := grown(b, url)
 	for name, path := range map[string]string{"lifters": "/api/lifters?limit=200", "blocks": "/api/blocks?limit=200",
-		"sessions": "/api/sessions?limit=30&lifterId=" + id, "progress": "/api/lifters/" + id + "/progress"} {
+		"sessions": "/api/sessions?limit=30&lifterId=" + id, "progress": "/api/lifters/" + id + "/progress",
+		"record": "/api/lifters/" + id + "/record"} {
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {
 				answer := httptest.NewRecorder()
