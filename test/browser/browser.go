@@ -20,6 +20,7 @@ func New(parent context.Context, limit time.Duration) (context.Context, func()) 
 		chromedp.Flag("disable-background-networking", true),
 		chromedp.Flag("disable-dev-shm-usage", true),
 		chromedp.Flag("force-color-profile", "srgb"),
+		chromedp.Flag("js-flags", "--wasm-tiering-budget=100000000"), // a page lives for seconds: making it fast would take longer
 		chromedp.Flag("host-resolver-rules", "MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"),
 		chromedp.ExecPath("/usr/bin/chromium"),
 	)

@@ -45,8 +45,16 @@ func (p *page) offers(label string) []string {
 	return list
 }
 
-// fromNothing answers the three questions for the lifter whose sheet is open.
+// fromNothing answers the three questions for the lifter whose sheet is open, and starts with what was dialled in.
 func (p *page) fromNothing(region, kind, position string) {
+	p.t.Helper()
+	p.answered(region, kind, position)
+	p.until("it is dialled in", `[...document.querySelectorAll('[role="dialog"] button')].some(b => b.innerText === "Start" && !b.disabled)`)
+	p.started()
+}
+
+// answered opens the three questions and answers them.
+func (p *page) answered(region, kind, position string) {
 	p.t.Helper()
 	p.press("New setup")
 	p.press("From scratch")
@@ -54,8 +62,14 @@ func (p *page) fromNothing(region, kind, position string) {
 	p.choose("What is it for?", region)
 	p.choose("With what?", kind)
 	p.choose("In what position?", position)
-	p.until("it is dialled in", `[...document.querySelectorAll('[role="dialog"] button')].some(b => b.innerText === "Start" && !b.disabled)`)
-	p.press("Start")
+}
+
+// started starts with what stands there, whether the search is over or not.
+func (p *page) started() {
+	p.t.Helper()
+	start := `[...document.querySelectorAll('[role="dialog"] button')].find(b => /^Start( without waiting)?$/.test(b.innerText) && !b.disabled)`
+	p.until("it can be started", start)
+	p.act(start + ".click()")
 	p.until("the bench", `location.pathname.startsWith('/bench/') && document.querySelector('[data-verdict="profile"]')`)
 }
 
@@ -183,7 +197,8 @@ func TestBuildALyingCableRaise(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/lifters"))
 	p.press("Suvi Brandt")
-	p.fromNothing("Deltoid, middle", "Cable", "Lying on the side")
+	p.answered("Deltoid, middle", "Cable", "Lying on the side")
+	p.started() // as it came: nobody has to wait for the search
 	p.choose("Attached", "Cuff at the wrist")
 	p.typeInto("pulley.height/0", "30")
 	p.untilDial("pulley.height/0", 30)

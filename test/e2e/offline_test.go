@@ -14,7 +14,8 @@ const kept = `(async () => navigator.serviceWorker.controller && (await caches.m
 // from another one as soon as the server is back.
 func TestWithoutTheServer(t *testing.T) {
 	prog := startProgram(t)
-	p := openRaise(t, prog)
+	p := openKept(t, prog.url("/lifters"))
+	p.toRaise()
 	p.until("the worker", `navigator.serviceWorker.controller`)
 	p.reload() // the first visit came before the worker
 	p.eventually("it is kept", kept)

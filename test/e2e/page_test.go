@@ -28,14 +28,25 @@ type page struct {
 // openPage opens a page on which everything that folds stands open, so that a journey can read it.
 func openPage(t *testing.T, url string) *page {
 	t.Helper()
-	return openFirst(t, url, `try { localStorage.getItem('dialarc.open') ?? localStorage.setItem('dialarc.open', '{"every":true}') } catch {}`)
+	return openFirst(t, url, withoutKeeper+unfolded)
 }
 
 // openFolded opens a page as it is at first.
 func openFolded(t *testing.T, url string) *page {
 	t.Helper()
-	return openFirst(t, url, "")
+	return openFirst(t, url, withoutKeeper)
 }
+
+// openKept opens a page that keeps itself for when the server is away, with everything that folds open.
+func openKept(t *testing.T, url string) *page {
+	t.Helper()
+	return openFirst(t, url, unfolded)
+}
+
+// withoutKeeper is a browser without service workers: what only fills caches for later takes a tenth of a journey's time.
+const withoutKeeper = `delete Navigator.prototype.serviceWorker; `
+
+const unfolded = `try { localStorage.getItem('dialarc.open') ?? localStorage.setItem('dialarc.open', '{"every":true}') } catch {}`
 
 // openFirst opens a page after a script has run in it.
 func openFirst(t *testing.T, url, script string) *page {
@@ -272,8 +283,14 @@ const saveState = `[data-testid="save-state"]`
 func openRaise(t *testing.T, prog *program) *page {
 	t.Helper()
 	p := openPage(t, prog.url("/lifters"))
+	p.toRaise()
+	return p
+}
+
+// toRaise goes on from the list of lifters.
+func (p *page) toRaise() {
+	p.t.Helper()
 	p.press("Suvi Brandt")
 	p.press("Cross-behind cable lateral raise, hand height")
 	p.until("the picture", handle("pulley"))
-	return p
 }

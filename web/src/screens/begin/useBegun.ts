@@ -25,12 +25,13 @@ const few = 40;
 
 /** A setup composed from three answers and dialled in with the settings that can be changed between two sets. */
 export function useBegun(lifter: StoredLifter, room: StoredRoom | null, asked: Asked | null): Begun {
-  const [begun, setBegun] = useState(nothing);
   const key = JSON.stringify([lifter.body, room?.id, room?.version, asked]);
+  const [of, setOf] = useState({ key: "", begun: nothing });
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key holds what matters of them
   useEffect(() => {
     let stop = () => {};
     let gone = false;
+    const setBegun = (begun: Begun) => setOf({ key, begun });
     const run = async () => {
       if (!asked) return setBegun(nothing);
       const engine = await core();
@@ -46,7 +47,7 @@ export function useBegun(lifter: StoredLifter, room: StoredRoom | null, asked: A
       stop = search(
         text,
         { free, seed: 1, budget: few },
-        (share) => setBegun((b) => ({ ...b, share })),
+        (share) => setBegun({ ...nothing, document, share }),
         ({ ok: told }) => {
           const found = told?.answers[0] ?? null;
           const why = told?.why || "Its usual settings are the best that were found.";
@@ -60,5 +61,5 @@ export function useBegun(lifter: StoredLifter, room: StoredRoom | null, asked: A
       stop();
     };
   }, [key]);
-  return begun;
+  return of.key === key ? of.begun : nothing; // what answers asked before is no answer to these
 }
