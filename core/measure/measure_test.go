@@ -123,7 +123,8 @@ func TestStack(t *testing.T) {
 	for seed := range uint64(seeds) {
 		fit, _ := measure.Stack(readings(1, rand.New(rand.NewPCG(seed, 5))))
 		for n, within := range map[*int]bool{&ratio: math.Abs(fit.Ratio-0.5) <= fit.RatioOff.OrNaN(),
-			&friction: math.Abs(fit.Friction-0.06) <= fit.FrictionOff.OrNaN(), &carriage: math.Abs(fit.Unlabelled.OrNaN()-2) <= fit.UnlabelOff.OrNaN()} {
+			&friction: math.Abs(fit.Friction-0.06) <= fit.FrictionOff.OrNaN(),
+			&carriage: math.Abs(fit.Unlabelled.OrNaN()-2) <= fit.UnlabelOff.OrNaN()} {
 			if within {
 				*n++
 			}

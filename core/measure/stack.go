@@ -31,8 +31,8 @@ type StackFit struct {
 }
 
 // Stack fits ratio and friction of a cable station. Raised, the handle is pulled with g (pin + c) r (1 + f), lowered with
-// g (pin + c) r (1 - f): half the sum is a line over the pin, whose slope is the ratio r and whose offset the mass c that no label speaks of;
-// the difference over the sum is the friction f. Lines by least squares with the usual standard errors (Draper and Smith 1998, from
+// g (pin + c) r (1 - f): half the sum is a line over the pin, whose slope is the ratio r and whose offset the mass c that no label speaks
+// of; the difference over the sum is the friction f. Lines by least squares with the usual standard errors (Draper and Smith 1998, from
 // memory). With two pins nothing can be said of how far it could be off; with fewer there is no line.
 func Stack(readings []StackReading) (*StackFit, setup.Problems) {
 	v := &setup.Checks{}
