@@ -172,6 +172,7 @@ export function DayLog({ core, day, whose }: Props) {
           entry={entry}
           digest={digest ?? null}
           planned={planned}
+          byPlan={!!session.blockId}
           number={editing ? done.indexOf(editing) + 1 : done.length + 1}
           before={done.at(-1) ?? null}
           editing={editing}

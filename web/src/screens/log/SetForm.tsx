@@ -60,6 +60,8 @@ type Props = {
   entry: Session["entries"][number];
   digest: Digest | null;
   planned: PlannedEntry;
+  /** Whether a coach planned it; else the numbers are what the strength suggests. */
+  byPlan: boolean;
   number: number;
   before: SessionSet | null;
   editing: SessionSet | null;
@@ -68,7 +70,8 @@ type Props = {
 };
 
 /** What is pressed after a set: nothing but the button when it went as planned. */
-export function SetForm({ entry, digest, planned, number, before, editing, cancel, record }: Props) {
+export function SetForm({ entry, digest, planned, byPlan, number, before, editing, cancel, record }: Props) {
+  const word = byPlan ? "planned" : "suggested";
   const units = useUnits();
   const first = editing ?? {
     load: before?.load ?? planned.load,
@@ -106,7 +109,11 @@ export function SetForm({ entry, digest, planned, number, before, editing, cance
         <>
           <div className="line">
             <span>{digest.counted === "the pin" ? "Pin" : `Load, ${digest.counted}`}</span>
-            {planned.load > 0 && <span>{units.text(planned.load, "mass")} is planned</span>}
+            {planned.load > 0 && (
+              <span>
+                {units.text(planned.load, "mass")} is {word}
+              </span>
+            )}
           </div>
           {digest.loads.length > 1 ? (
             <div className="row">
@@ -144,7 +151,9 @@ export function SetForm({ entry, digest, planned, number, before, editing, cance
       </div>
       <div className="line">
         <span>Left in reserve</span>
-        <span>{planned.rir} is planned</span>
+        <span>
+          {planned.rir} is {word}
+        </span>
       </div>
       <div className="row">
         {[0, 1, 2, 3, 4].map((n) => (
@@ -239,7 +248,7 @@ export function SetForm({ entry, digest, planned, number, before, editing, cance
         </div>
       )}
       <button type="button" className="go" onClick={press}>
-        {plain ? "As planned" : editing ? `Change set ${number}` : `Log set ${number}`}
+        {plain ? `As ${word}` : editing ? `Change set ${number}` : `Log set ${number}`}
         <small className="mono">{words}</small>
       </button>
       {editing && (

@@ -12,13 +12,14 @@ import { TextInput } from "../../ui/Field";
 import { Segments, Select } from "../../ui/Select";
 import { StatusIcon } from "../../ui/StatusIcon";
 import { Ladder } from "./Ladder";
-import { changed, moved, type Spot, without } from "./planEdits";
+import { changed, entryCopied, moved, type Spot, without } from "./planEdits";
 
 const Box = styled.section`
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   .three, .duo, .load { min-width: 0; }
   gap: 12px;
+  .ends { display: flex; flex-wrap: wrap; gap: 4px 16px; }
   .head { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 12px; }
   .head h2 { font-size: 15px; line-height: 19px; }
   .head p { color: var(--quiet); font-size: 12px; line-height: 16px; }
@@ -228,15 +229,20 @@ export function EntryPanel({ core, block, spot, told, change, close }: Props) {
         take={(load) => set({ loadBy: "load", load })}
       />
       <TextInput label="Note" value={entry.note ?? ""} onChange={(note) => set({ note: note || undefined })} />
-      <Button
-        look="link"
-        onPress={() => {
-          change(without(block, spot));
-          close();
-        }}
-      >
-        Remove from the day
-      </Button>
+      <div className="ends">
+        <Button look="link" onPress={() => change(entryCopied(block, spot))}>
+          Duplicate
+        </Button>
+        <Button
+          look="link"
+          onPress={() => {
+            change(without(block, spot));
+            close();
+          }}
+        >
+          Remove from the day
+        </Button>
+      </div>
     </Box>
   );
 }

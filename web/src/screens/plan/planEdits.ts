@@ -28,6 +28,13 @@ export const changed = (b: Block, { day, at }: Spot, change: Partial<BlockEntry>
 export const without = (b: Block, { day, at }: Spot): Block =>
   withDay(b, day, (d) => ({ ...d, entries: d.entries.toSpliced(at, 1) }));
 
+/** A copy of an entry behind it, with sets of its own. */
+export const entryCopied = (b: Block, { day, at }: Spot): Block =>
+  withDay(b, day, (d) => {
+    const e = d.entries[at];
+    return e ? { ...d, entries: d.entries.toSpliced(at + 1, 0, { ...e, id: crypto.randomUUID() }) } : d;
+  });
+
 /** An entry moved to another place, in its day or another. */
 export function moved(b: Block, from: Spot, to: Spot): Block {
   const entry = b.days[from.day]?.entries[from.at];
