@@ -193,8 +193,8 @@ func TestPainAndSwap(t *testing.T) {
 // and are there after a reload and on the server.
 func TestLogWithoutAPlan(t *testing.T) {
 	prog := startProgram(t)
-	p := openPage(t, prog.url("/"))
-	p.do(chromedp.EmulateViewport(390, 844), chromedp.Navigate(prog.url("/log")))
+	p := openPage(t, prog.url("/log"))
+	p.do(chromedp.EmulateViewport(390, 844))
 	p.choose("Lifter", "Kestrin Dahlke")
 	p.press("Log sets as they come")
 	for _, exercise := range []string{"Dumbbell lateral raise", "Dumbbell fly"} {

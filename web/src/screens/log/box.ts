@@ -29,9 +29,12 @@ export async function keep(id: string, session: Session): Promise<void> {
   tell();
 }
 
-/** Whether something that was logged here has not been sent. */
+/** Whether something that was logged here has not been sent. A page that is left while it opens the database keeps it from the next one. */
 export const anyUnsent = async (): Promise<boolean> =>
-  (await entries<string, Kept>(store)).some(([, kept]) => kept.sent < kept.changes);
+  performance.now() > settledAfter && (await entries<string, Kept>(store)).some(([, kept]) => kept.sent < kept.changes);
+
+/** From when on a page is taken to stay open, ms. */
+const settledAfter = 3000;
 
 let away = false;
 
