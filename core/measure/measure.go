@@ -25,7 +25,7 @@ type Column struct {
 }
 
 // mostReadings is how many rows a table of typed readings may have.
-const mostReadings = 2000
+const mostReadings = 300 // more take seconds to judge by leaving out one after the other
 
 // Table reads rows of numbers, one for each column, in SI. The first row may name the columns, in their order, with units as in pull
 // (lbf); a number with a unit of its own counts in that. Problems are at "row n", counted as a spreadsheet does.

@@ -197,7 +197,7 @@ func readCSV(text string) ([]Person, setup.Problems) {
 			break
 		}
 		if err != nil {
-			return nil, few(append(found, cells.Broken(err)))
+			return nil, Few(append(found, cells.Broken(err)))
 		}
 		row, _ := r.FieldPos(0)
 		if cells.Blank(line) {
@@ -209,7 +209,7 @@ func readCSV(text string) ([]Person, setup.Problems) {
 		}
 		p, problems := person(line, cols, row)
 		list, found = append(list, p), append(found, problems...)
-		if len(found) > mostTold {
+		if len(found) > MostTold {
 			break
 		}
 	}
@@ -217,7 +217,7 @@ func readCSV(text string) ([]Person, setup.Problems) {
 		found = setup.Problems{{Path: "row 2", What: "There is no lifter below the names of the columns.", Hint: "Give one row each."}}
 	}
 	if len(found) > 0 {
-		return nil, few(found)
+		return nil, Few(found)
 	}
 	return list, nil
 }
@@ -270,7 +270,7 @@ func heads(first []string) ([]head, setup.Problems) {
 				Hint: "Name, height and body mass are needed; the rest can come later."})
 		}
 	}
-	return cols, few(found)
+	return cols, Few(found)
 }
 
 func names() []string {

@@ -31,8 +31,8 @@ type File struct {
 // Most is how many lifters a file may hold.
 const Most = 50000
 
-// mostTold is how many problems are told; who has more has one that repeats.
-const mostTold = 50
+// MostTold is how many problems are told; who has more has one that repeats.
+const MostTold = 50
 
 // Read reads a file of lifters, JSON or CSV, whichever it looks like. With any problem none of it is to be used. Paths of problems
 // are lifters[i]... in JSON, and row n, column name in CSV, counted as a spreadsheet does.
@@ -50,7 +50,7 @@ func Read(raw []byte) ([]Person, setup.Problems) {
 func readJSON(raw []byte) ([]Person, setup.Problems) {
 	var f File
 	if problems := setup.Shape(raw, reflect.TypeFor[File]()); len(problems) > 0 {
-		return nil, few(problems)
+		return nil, Few(problems)
 	}
 	if err := json.Unmarshal(raw, &f); err != nil {
 		return nil, setup.Problems{{What: "The file cannot be read: " + err.Error() + "."}}
@@ -66,12 +66,12 @@ func readJSON(raw []byte) ([]Person, setup.Problems) {
 	var found setup.Problems
 	for i := range f.Lifters {
 		found = append(found, Checked(&f.Lifters[i], func(field string) string { return fmt.Sprintf("lifters[%d].%s", i, field) })...)
-		if len(found) > mostTold {
+		if len(found) > MostTold {
 			break
 		}
 	}
 	if len(found) > 0 {
-		return nil, few(found)
+		return nil, Few(found)
 	}
 	return f.Lifters, nil
 }
@@ -99,9 +99,10 @@ func Checked(p *Person, at func(field string) string) setup.Problems {
 	return found
 }
 
-func few(p setup.Problems) setup.Problems {
-	if len(p) <= mostTold {
+// Few are the first MostTold problems, with a word that there are more.
+func Few(p setup.Problems) setup.Problems {
+	if len(p) <= MostTold {
 		return p
 	}
-	return append(p[:mostTold:mostTold], setup.Problem{What: "There are more problems.", Hint: "Mend these first; they may repeat."})
+	return append(p[:MostTold:MostTold], setup.Problem{What: "There are more problems.", Hint: "Mend these first; they may repeat."})
 }

@@ -35,9 +35,6 @@ type Kept[D any] struct {
 	Document D      `json:"document"`
 }
 
-// mostTold is how many problems are told; who has more has one that repeats.
-const mostTold = 50
-
 var rows = setup.RowsOf[Record]()
 
 // Parse reads a record of at most MaxBytes and checks all of it. With any problem none of it is to be used. Setups may have problems of
@@ -51,12 +48,12 @@ func Parse(raw []byte) (*Record, setup.Problems) {
 	}
 	var r Record
 	if problems := setup.Shape(raw, reflect.TypeFor[Record]()); len(problems) > 0 {
-		return nil, few(problems)
+		return nil, people.Few(problems)
 	}
 	if err := json.Unmarshal(raw, &r); err != nil {
 		return nil, setup.Problems{{What: "The record cannot be read: " + err.Error() + "."}}
 	}
-	return &r, few(r.validate())
+	return &r, people.Few(r.validate())
 }
 
 func (r *Record) validate() setup.Problems {
@@ -88,7 +85,7 @@ func check[D any](v *setup.Checks, list string, kept []Kept[D], judge func(*D) s
 			p.Path = at + ".document." + p.Path
 			v.Found = append(v.Found, p)
 		}
-		if len(v.Found) > mostTold {
+		if len(v.Found) > people.MostTold {
 			return
 		}
 	}
@@ -102,13 +99,6 @@ func checkSetup(d *setup.Document) setup.Problems {
 	}
 	v.Name("name", d.Name)
 	return v.Found
-}
-
-func few(p setup.Problems) setup.Problems {
-	if len(p) <= mostTold {
-		return p
-	}
-	return append(p[:mostTold:mostTold], setup.Problem{What: "There are more problems.", Hint: "Mend these first; they may repeat."})
 }
 
 // Renew gives the lifter an id and every setup, plan, session and set one of its own, made by fresh, and turns what names them to the new

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useMemo } from "react";
 import styled from "styled-components";
 import type { Core } from "../../../engine/core";
 import type { Room, StoredSetup } from "../../../engine/types";
@@ -17,33 +18,37 @@ type Props = { core: Core; roomId: string; item: string; name: string; room: Roo
 export function Affected({ core, roomId, item, name, room }: Props) {
   const units = useUnits();
   const used = useQuery({ queryKey: ["setups", "that use", roomId, item], queryFn: () => usersOf(roomId, item) });
+  const items = used.data?.items;
+  // Every setup is evaluated, which typing must not wait for.
+  const text = useDeferredValue(JSON.stringify(room));
+  const before = useMemo(() => items?.map((s) => peakOf(core, JSON.stringify(s.document))), [core, items]);
+  const after = useMemo(() => items?.map((s) => peakIn(core, s, text, roomId)), [core, items, text, roomId]);
   if (used.isPending) return null;
   if (used.error) return <p className="quiet">The server does not answer, so it is not known which setups use it.</p>;
-  const { items, total } = used.data;
+  const { total } = used.data;
   if (total === 0) return <p className="quiet">No saved setup uses it yet.</p>;
-  const changes = items.map((s) => ({ s, ...peaks(core, s, room, roomId) }));
+  const shown = (peak: number | null | undefined) => (peak == null ? "–" : units.text(peak, "torque"));
   return (
     <Box aria-label="Saved setups that use it">
       <h3>Peak torque of the setups with {name}</h3>
       <ul>
-        {changes.map(({ s, before, after }) => (
+        {used.data.items.map((s, i) => (
           <li key={s.id}>
             <span>{s.name}</span>
             <span className="mono">
-              {before == null ? "–" : units.text(before, "torque")} →{" "}
-              {after == null ? "–" : units.text(after, "torque")}
+              {shown(before?.[i])} → {shown(after?.[i])}
             </span>
           </li>
         ))}
       </ul>
-      {total > items.length && <p>and {total - items.length} more.</p>}
+      {total > used.data.items.length && <p>and {total - used.data.items.length} more.</p>}
     </Box>
   );
 }
 
-function peaks(core: Core, s: StoredSetup, room: Room, roomId: string) {
-  const peak = (text: string) => core.effect(text).ok?.peak.value;
-  const text = JSON.stringify(s.document);
-  const fitted = core.fit(text, JSON.stringify(room), roomId).ok;
-  return { before: peak(text), after: fitted && peak(JSON.stringify(fitted.document)) };
+const peakOf = (core: Core, text: string) => core.effect(text).ok?.peak.value;
+
+function peakIn(core: Core, s: StoredSetup, room: string, roomId: string) {
+  const fitted = core.fit(JSON.stringify(s.document), room, roomId).ok;
+  return fitted && peakOf(core, JSON.stringify(fitted.document));
 }

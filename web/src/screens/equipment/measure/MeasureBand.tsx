@@ -1,26 +1,15 @@
 import { useMemo, useState } from "react";
-import type { Core } from "../../../engine/core";
-import type { BandFit, Room } from "../../../engine/types";
+import type { BandFit } from "../../../engine/types";
 import { useUnits } from "../../../state/units";
-import { Modal } from "../../../ui/Modal";
 import { today } from "../../plan/planEdits";
 import type { Item } from "../fields";
-import { Affected } from "./Affected";
-import { Ending, Readings } from "./Readings";
+import { type MeasureProps, Readings } from "./Readings";
 import { type Place, ReadingsChart } from "./ReadingsChart";
 import { hung, hungText, scaleUnit } from "./scaleUnit";
 
-type Props = {
-  core: Core;
-  roomId: string;
-  item: Item;
-  roomWith: (item: Item) => Room;
-  close: () => void;
-  take: (item: Item) => void;
-};
-
 /** A band is drawn out and let back along a tape, and what a scale shows is written down. */
-export function MeasureBand({ core, roomId, item, roomWith, close, take }: Props) {
+export function MeasureBand(props: MeasureProps) {
+  const { core, item } = props;
   const units = useUnits();
   const [text, setText] = useState("");
   const scale = scaleUnit(units);
@@ -30,61 +19,58 @@ export function MeasureBand({ core, roomId, item, roomWith, close, take }: Props
     () => core.measureBand(text, 1 / length.factor, scale.newtons, rest, strands),
     [core, text, length.factor, scale.newtons, rest, strands],
   );
-  const measured = fit && withFit(item, fit);
   return (
-    <Modal title={`Measure ${item.name}`} open onClose={close} wide>
-      <Readings
-        steps={[
-          `Fix one end and lay a tape along the band, from end to end: at rest it is ${units.text(rest, "length")}.`,
-          "Hook a scale to the other end. Draw it out in eight steps or more, to where you use it and a little farther.",
-          "Let it back in the same steps and go on writing: what is missing on the way back is what the rubber keeps.",
-        ]}
-        columns={`length in ${length.name}, pull in ${scale.name}`}
-        text={text}
-        setText={setText}
-        problems={problems}
-      >
-        {fit && measured && (
-          <>
-            <ReadingsChart
-              label="Pull over length: the readings, the curve through them and the law of rubber"
-              x={{ kind: "length", label: "length" }}
-              y={{ kind: "mass", label: "pull" }}
-              readings={[
-                ...fit.out.map((r) => ({ x: r.length, y: hung(r.force), back: false })),
-                ...fit.in.map((r) => ({ x: r.length, y: hung(r.force), back: true })),
-              ]}
-              lines={[
-                { name: "out", colour: "var(--ember)", places: strandsOf(fit.pull, strands) },
-                ...(fit.back.length > 1
-                  ? [{ name: "back", colour: "var(--slate)", dash: "6 4", places: strandsOf(fit.back, strands) }]
-                  : []),
-              ]}
-            />
-            <dl>
-              <dt>Pull at {units.text(fit.longest, "length")}</dt>
-              <dd />
-              <dd className="now mono">
-                {hungText(fit.atLongest, units)}
-                {fit.spread.value != null && ` ± ${hungText(fit.spread.value * fit.atLongest, units)}`}
-              </dd>
-              <dt>Lost on the way back</dt>
-              <dd className="mono">{units.text(100 * Number(item.hysteresis), "percent")} before</dd>
-              <dd className="now mono">
-                {fit.hysteresis.value == null ? "not measured" : units.text(100 * fit.hysteresis.value, "percent")}
-              </dd>
-              <dt>Scatter about the curve</dt>
-              <dd />
-              <dd className="now mono">{hungText(fit.residual, units)}</dd>
-            </dl>
-            <p className="quiet">{againstLaw(fit)}</p>
-            {fit.hysteresis.value == null && <p className="quiet">{fit.hysteresis.why} The loss stays as it was.</p>}
-            <Affected core={core} roomId={roomId} item={item.key} name={item.name} room={roomWith(measured)} />
-          </>
-        )}
-      </Readings>
-      <Ending ready={!!measured} close={close} take={() => measured && take(measured)} />
-    </Modal>
+    <Readings
+      {...props}
+      measured={fit && withFit(item, fit)}
+      steps={[
+        `Fix one end and lay a tape along the band, from end to end: at rest it is ${units.text(rest, "length")}.`,
+        "Hook a scale to the other end. Draw it out in eight steps or more, to where you use it and a little farther.",
+        "Let it back in the same steps and go on writing: what is missing on the way back is what the rubber keeps.",
+      ]}
+      columns={`length in ${length.name}, pull in ${scale.name}`}
+      text={text}
+      setText={setText}
+      problems={problems}
+    >
+      {fit && (
+        <>
+          <ReadingsChart
+            label="Pull over length: the readings, and the curves through them out and back"
+            x={{ kind: "length", label: "length" }}
+            y={{ kind: "mass", label: "pull" }}
+            readings={[
+              ...fit.out.map((r) => ({ x: r.length, y: hung(r.force), back: false })),
+              ...fit.in.map((r) => ({ x: r.length, y: hung(r.force), back: true })),
+            ]}
+            lines={[
+              { name: "out", colour: "var(--ember)", places: strandsOf(fit.pull, strands) },
+              ...(fit.back.length > 1
+                ? [{ name: "back", colour: "var(--slate)", dash: "6 4", places: strandsOf(fit.back, strands) }]
+                : []),
+            ]}
+          />
+          <dl>
+            <dt>Pull at {units.text(fit.longest, "length")}</dt>
+            <dd />
+            <dd className="now mono">
+              {hungText(fit.atLongest, units)}
+              {fit.spread.value != null && ` ± ${hungText(fit.spread.value * fit.atLongest, units)}`}
+            </dd>
+            <dt>Lost on the way back</dt>
+            <dd className="mono">{units.text(100 * Number(item.hysteresis), "percent")} before</dd>
+            <dd className="now mono">
+              {fit.hysteresis.value == null ? "not measured" : units.text(100 * fit.hysteresis.value, "percent")}
+            </dd>
+            <dt>Scatter about the curve</dt>
+            <dd />
+            <dd className="now mono">{hungText(fit.residual, units)}</dd>
+          </dl>
+          <p className="quiet">{againstLaw(fit)}</p>
+          {fit.hysteresis.value == null && <p className="quiet">{fit.hysteresis.why} The loss stays as it was.</p>}
+        </>
+      )}
+    </Readings>
   );
 }
 

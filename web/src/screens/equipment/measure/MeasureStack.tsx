@@ -1,25 +1,14 @@
 import { useMemo, useState } from "react";
-import type { Core } from "../../../engine/core";
-import type { Room, StackFit } from "../../../engine/types";
+import type { StackFit } from "../../../engine/types";
 import { useUnits } from "../../../state/units";
-import { Modal } from "../../../ui/Modal";
 import { today } from "../../plan/planEdits";
 import type { Item } from "../fields";
-import { Affected } from "./Affected";
-import { Ending, Readings } from "./Readings";
+import { type MeasureProps, Readings } from "./Readings";
 import { hungText, scaleUnit } from "./scaleUnit";
 
-type Props = {
-  core: Core;
-  roomId: string;
-  item: Item;
-  roomWith: (item: Item) => Room;
-  close: () => void;
-  take: (item: Item) => void;
-};
-
 /** A cable station's stack is raised and lowered at several pins, and what a scale at the handle shows is written down. */
-export function MeasureStack({ core, roomId, item, roomWith, close, take }: Props) {
+export function MeasureStack(props: MeasureProps) {
+  const { core, item } = props;
   const units = useUnits();
   const [text, setText] = useState("");
   const scale = scaleUnit(units);
@@ -28,49 +17,46 @@ export function MeasureStack({ core, roomId, item, roomWith, close, take }: Prop
     () => core.measureStack(text, 1 / mass.factor, scale.newtons),
     [core, text, mass.factor, scale.newtons],
   );
-  const measured = fit && withFit(item, fit);
   const percent = (x: number) => `${(100 * x).toFixed(1)}%`;
   const off = (m: { value: number | null }) => (m.value == null ? "" : ` ± ${percent(m.value)}`);
   return (
-    <Modal title={`Measure ${item.name}`} open onClose={close} wide>
-      <Readings
-        steps={[
-          "Hook a scale between the cable and your hand, and set the pulley so that the cable runs straight to you.",
-          "At three pins or more, light to heavy: raise the stack slowly and evenly and read the scale while it rises, then while it sinks.",
-          "Keep the plates off their rest while you read.",
-        ]}
-        columns={`pin in ${mass.name}, pull going up and going down in ${scale.name}`}
-        text={text}
-        setText={setText}
-        problems={problems}
-      >
-        {fit && measured && (
-          <>
-            <dl>
-              <dt>Of the stack at the handle</dt>
-              <dd className="mono">{percent(Number(item.ratio))} before</dd>
-              <dd className="now mono">
-                {percent(fit.ratio)}
-                {off(fit.ratioOff)}
-              </dd>
-              <dt>Lost in the pulleys</dt>
-              <dd className="mono">{percent(Number(item.friction))} before</dd>
-              <dd className="now mono">
-                {percent(fit.friction)}
-                {off(fit.frictionOff)}
-              </dd>
-              <dt>Scatter about the line</dt>
-              <dd />
-              <dd className="now mono">{hungText(fit.residual, units)}</dd>
-            </dl>
-            {fit.ratioOff.value == null && <p className="quiet">{fit.ratioOff.why}</p>}
-            <p className="quiet">{beside(fit, (kg) => units.text(kg, "mass"))}</p>
-            <Affected core={core} roomId={roomId} item={item.key} name={item.name} room={roomWith(measured)} />
-          </>
-        )}
-      </Readings>
-      <Ending ready={!!measured} close={close} take={() => measured && take(measured)} />
-    </Modal>
+    <Readings
+      {...props}
+      measured={fit && withFit(item, fit)}
+      steps={[
+        "Hook a scale between the cable and your hand, and set the pulley so that the cable runs straight to you.",
+        "At three pins or more, light to heavy: raise the stack slowly and evenly and read the scale while it rises, then while it sinks.",
+        "Keep the plates off their rest while you read.",
+      ]}
+      columns={`pin in ${mass.name}, pull going up and going down in ${scale.name}`}
+      text={text}
+      setText={setText}
+      problems={problems}
+    >
+      {fit && (
+        <>
+          <dl>
+            <dt>Of the stack at the handle</dt>
+            <dd className="mono">{percent(Number(item.ratio))} before</dd>
+            <dd className="now mono">
+              {percent(fit.ratio)}
+              {off(fit.ratioOff)}
+            </dd>
+            <dt>Lost in the pulleys</dt>
+            <dd className="mono">{percent(Number(item.friction))} before</dd>
+            <dd className="now mono">
+              {percent(fit.friction)}
+              {off(fit.frictionOff)}
+            </dd>
+            <dt>Scatter about the line</dt>
+            <dd />
+            <dd className="now mono">{hungText(fit.residual, units)}</dd>
+          </dl>
+          {fit.ratioOff.value == null && <p className="quiet">{fit.ratioOff.why}</p>}
+          <p className="quiet">{beside(fit, (kg) => units.text(kg, "mass"))}</p>
+        </>
+      )}
+    </Readings>
   );
 }
 

@@ -1,8 +1,12 @@
 import type { ReactNode } from "react";
 import styled from "styled-components";
-import type { Problem } from "../../../engine/types";
+import type { Core } from "../../../engine/core";
+import type { Problem, Room } from "../../../engine/types";
 import { Button } from "../../../ui/Button";
 import { TextInput } from "../../../ui/Field";
+import { Modal } from "../../../ui/Modal";
+import type { Item } from "../fields";
+import { Affected } from "./Affected";
 
 const Box = styled.div`
   display: grid;
@@ -20,7 +24,17 @@ const Box = styled.div`
   @media (max-width: 700px) { .parts { grid-template-columns: minmax(0, 1fr); } }
 `;
 
-type Props = {
+/** A thing that is measured: what it is, the room with it changed, and what becomes of the measurement. */
+export type MeasureProps = {
+  core: Core;
+  roomId: string;
+  item: Item;
+  roomWith: (item: Item) => Room;
+  close: () => void;
+  take: (item: Item) => void;
+};
+
+type Props = MeasureProps & {
   /** What to do, step by step. */
   steps: string[];
   /** What stands in each row, with units. */
@@ -28,53 +42,56 @@ type Props = {
   text: string;
   setText: (text: string) => void;
   problems: Problem[];
+  /** The thing as it was measured, once there is a fit. */
+  measured: Item | undefined;
   children: ReactNode;
 };
 
-/** Steps to measure by, a place to type or paste the readings, and beside it what they come to. */
-export function Readings({ steps, columns, text, setText, problems, children }: Props) {
+/** Steps to measure by, a place to type or paste the readings, beside it what they come to and change, and what becomes of that. */
+export function Readings(props: Props) {
+  const { core, roomId, item, roomWith, close, take, steps, columns, text, setText, problems, measured, children } =
+    props;
   const open = async (file: File | undefined) => file && setText(await file.text());
   return (
-    <Box>
-      <ol>
-        {steps.map((s) => (
-          <li key={s}>{s}</li>
-        ))}
-      </ol>
-      <div className="parts">
-        <div>
-          <TextInput label={`One reading a row: ${columns}`} value={text} onChange={setText} long autoFocus />
-          <label>
-            <small>Or a table from a file: </small>
-            <input type="file" accept=".csv,.txt,text/csv" onChange={(e) => void open(e.target.files?.[0])} />
-          </label>
+    <Modal title={`Measure ${item.name}`} open onClose={close} wide>
+      <Box>
+        <ol>
+          {steps.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ol>
+        <div className="parts">
+          <div>
+            <TextInput label={`One reading a row: ${columns}`} value={text} onChange={setText} long autoFocus />
+            <label>
+              <small>Or a table from a file: </small>
+              <input type="file" accept=".csv,.txt,text/csv" onChange={(e) => void open(e.target.files?.[0])} />
+            </label>
+          </div>
+          <div className="found">
+            {text.trim() === "" && <p className="quiet">What the readings come to is shown here as you type.</p>}
+            {text.trim() !== "" &&
+              problems.map((p) => (
+                <p key={p.path + p.what} className="told" role="alert">
+                  {p.path && <b>{p.path}: </b>}
+                  {p.what} {p.hint}
+                </p>
+              ))}
+            {children}
+            {measured && (
+              <Affected core={core} roomId={roomId} item={item.key} name={item.name} room={roomWith(measured)} />
+            )}
+          </div>
         </div>
-        <div className="found">
-          {text.trim() === "" && <p className="quiet">What the readings come to is shown here as you type.</p>}
-          {text.trim() !== "" &&
-            problems.map((p) => (
-              <p key={p.path + p.what} className="told" role="alert">
-                {p.path && <b>{p.path}: </b>}
-                {p.what} {p.hint}
-              </p>
-            ))}
-          {children}
-        </div>
+      </Box>
+      <div className="actions">
+        <Button look="quiet" onPress={close}>
+          Discard
+        </Button>
+        <Button look="strong" isDisabled={!measured} onPress={() => measured && take(measured)}>
+          Use these
+        </Button>
       </div>
-    </Box>
-  );
-}
-
-/** What ends the measurement: it is taken over, or put away. */
-export function Ending({ ready, close, take }: { ready: boolean; close: () => void; take: () => void }) {
-  return (
-    <div className="actions">
-      <Button look="quiet" onPress={close}>
-        Discard
-      </Button>
-      <Button look="strong" isDisabled={!ready} onPress={take}>
-        Use these
-      </Button>
-    </div>
+    </Modal>
   );
 }
