@@ -40,7 +40,7 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 		if ctx.Err() != nil {
 			return nil, setup.Problems{{What: "It was ended before all shifted setups were evaluated."}}
 		}
-		shifted := shift(&base, &errors, r)
+		shifted := shift(&base, &errors, func(sd float64) float64 { return sd * r.NormFloat64() })
 		m := e.model(&shifted)
 		o, problems := e.judge(m, spreadSamples)
 		if len(problems) > 0 || !take(metrics, &o.result) {
@@ -102,11 +102,10 @@ func summarise(d *report.Uncertainty, curves, metrics [][]float64) {
 // shiftedLengths are the lengths that torque depends on.
 var shiftedLengths = []string{"upperArm", "forearm", "grip", "shoulderHeight", "shoulderHalfBreadth", "hipHeight", "kneeHeight"}
 
-// shift is the document with normal errors on its inputs. Friction and pull cannot fall below nothing: there the normal
-// curve is cut off.
-func shift(d *setup.Document, e *report.Errors, r *rand.Rand) setup.Document {
+// shift is the document with errors on its inputs, each drawn by its standard deviation. Friction and pull cannot fall below nothing: there
+// the normal curve is cut off.
+func shift(d *setup.Document, e *report.Errors, by func(sd float64) float64) setup.Document {
 	c := d.Clone()
-	by := func(sd float64) float64 { return sd * r.NormFloat64() }
 	if c.Lifter.Lengths == nil {
 		c.Lifter.Lengths = map[string]float64{}
 	}
@@ -136,8 +135,8 @@ func shift(d *setup.Document, e *report.Errors, r *rand.Rand) setup.Document {
 			l.AxisOffset = &setup.Point{X: o.X + by(e.Pulley), Y: o.Y + by(e.Pulley), Z: o.Z}
 			l.PadRadius += by(e.Tape)
 		}
-		l.Friction = max(0, l.Friction+by(e.Friction))
-		share := max(0, 1+by(e.Band))
+		l.Friction = max(0, l.Friction+by(atMost(e.Friction, l.Measured)))
+		share := max(0, 1+by(atMost(e.Band, l.Measured)))
 		l.Section *= share
 		for k := range l.Pull {
 			l.Pull[k].Force *= share
@@ -145,6 +144,20 @@ func shift(d *setup.Document, e *report.Errors, r *rand.Rand) setup.Document {
 	}
 	return c
 }
+
+// surest is the least standard deviation of a pull, as a share, however well it was measured (own): hooks, knots, temperature.
+const surest = 0.005
+
+// atMost is the standard deviation of what was measured, if it was and is known to less than what is usual.
+func atMost(usual float64, m *setup.Measured) float64 {
+	if m == nil || m.Spread == 0 {
+		return usual
+	}
+	return min(usual, max(surest, m.Spread/twoSided))
+}
+
+// twoSided is how many standard deviations hold 95 % of a normal distribution.
+const twoSided = 1.96
 
 // shiftPath shifts held angles each by itself, and those of keyframes alike all along the path.
 func shiftPath(m *setup.Movement, by func() float64) {

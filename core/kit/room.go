@@ -27,24 +27,18 @@ type Room struct {
 	Supports []Support `json:"supports" doc:"What keeps a lifter or a bench in place."`
 }
 
-// Measured is when a thing was measured, and how well.
-type Measured struct {
-	Day    string  `json:"day" doc:"Like 2026-11-30."`
-	Spread float64 `json:"spread,omitempty" doc:"How far it could be off at 95 %, as a share; 0 when that is not known." minimum:"0" maximum:"2"`
-}
-
 // Station is one or two cable columns with pulleys in numbered holes.
 type Station struct {
-	Key       string       `json:"key" doc:"Unique in the room; setups remember it."`
-	Name      string       `json:"name"`
-	Columns   int          `json:"columns" doc:"One or two." minimum:"1" maximum:"2"`
-	Apart     float64      `json:"apart,omitempty" doc:"Two columns: distance between their middles, m." minimum:"0.3" maximum:"5"`
-	Column    setup.Column `json:"column" doc:"Holes and stack; both columns are alike."`
-	Ratio     float64      `json:"ratio" doc:"Force at the handle over weight of the stack." minimum:"0.05" maximum:"4"`
-	Friction  float64      `json:"friction" doc:"Share of the force that the pulleys keep." minimum:"0" maximum:"0.5"`
-	ParkedGap float64      `json:"parkedGap" doc:"What hangs out of the pulley with the stack at rest, m." minimum:"0" maximum:"3"`
-	Travel    float64      `json:"travel" doc:"How far the stack can rise, m." minimum:"0.05" maximum:"6"`
-	Measured  *Measured    `json:"measured,omitempty" doc:"When ratio and friction were measured."`
+	Key       string          `json:"key" doc:"Unique in the room; setups remember it."`
+	Name      string          `json:"name"`
+	Columns   int             `json:"columns" doc:"One or two." minimum:"1" maximum:"2"`
+	Apart     float64         `json:"apart,omitempty" doc:"Two columns: distance between their middles, m." minimum:"0.3" maximum:"5"`
+	Column    setup.Column    `json:"column" doc:"Holes and stack; both columns are alike."`
+	Ratio     float64         `json:"ratio" doc:"Force at the handle over weight of the stack." minimum:"0.05" maximum:"4"`
+	Friction  float64         `json:"friction" doc:"Share of the force that the pulleys keep." minimum:"0" maximum:"0.5"`
+	ParkedGap float64         `json:"parkedGap" doc:"What hangs out of the pulley with the stack at rest, m." minimum:"0" maximum:"3"`
+	Travel    float64         `json:"travel" doc:"How far the stack can rise, m." minimum:"0.05" maximum:"6"`
+	Measured  *setup.Measured `json:"measured,omitempty" doc:"When ratio and friction were measured."`
 }
 
 // Bench is a bench with notches for its back rest.
@@ -78,7 +72,7 @@ type Band struct {
 	Pull       []setup.BandPoint `json:"pull,omitempty" doc:"Measured pull of one strand, at two lengths or more."`
 	Hysteresis float64           `json:"hysteresis" doc:"Share of the pull lost on the way back." minimum:"0" maximum:"0.6"`
 	Worn       bool              `json:"worn,omitempty" doc:"It shows wear."`
-	Measured   *Measured         `json:"measured,omitempty" doc:"When its pull was measured."`
+	Measured   *setup.Measured   `json:"measured,omitempty" doc:"When its pull was measured."`
 }
 
 // Anchor is a place that bands are fixed to, such as a door's.

@@ -3,7 +3,6 @@ package kit
 import (
 	"fmt"
 	"strconv"
-	"time"
 	"unicode/utf8"
 
 	"dialarc/core/setup"
@@ -79,14 +78,13 @@ func keys(v *setup.Checks, r *Room) {
 }
 
 var (
-	anchorRows   = setup.RowsOf[Anchor]()
-	bandRows     = setup.RowsOf[Band]()
-	measuredRows = setup.RowsOf[Measured]()
-	benchRows    = setup.RowsOf[Bench]()
-	camRows      = setup.RowsOf[Cam]()
-	leverRows    = setup.RowsOf[Lever]()
-	stationRows  = setup.RowsOf[Station]()
-	weightsRows  = setup.RowsOf[Weights]()
+	anchorRows  = setup.RowsOf[Anchor]()
+	bandRows    = setup.RowsOf[Band]()
+	benchRows   = setup.RowsOf[Bench]()
+	camRows     = setup.RowsOf[Cam]()
+	leverRows   = setup.RowsOf[Lever]()
+	stationRows = setup.RowsOf[Station]()
+	weightsRows = setup.RowsOf[Weights]()
 )
 
 func station(v *setup.Checks, path string, s *Station) {
@@ -102,7 +100,7 @@ func station(v *setup.Checks, path string, s *Station) {
 	v.Field(stationRows, path+".friction", "friction", s.Friction, "", "It is the share of the force that the pulleys keep.")
 	v.Field(stationRows, path+".parkedGap", "parked gap", s.ParkedGap, "m", "")
 	v.Field(stationRows, path+".travel", "travel of the stack", s.Travel, "m", "")
-	measured(v, path, s.Measured)
+	v.WhenMeasured(path, s.Measured)
 }
 
 func bench(v *setup.Checks, path string, b *Bench) {
@@ -149,23 +147,12 @@ func band(v *setup.Checks, path string, b *Band) {
 	v.Field(bandRows, path+".restLength", "band's length at rest", b.RestLength, "m", "Its stretch is counted from there.")
 	v.Field(bandRows, path+".strands", "number of strands", float64(b.Strands), "", "A loop that is used as a loop has two.")
 	v.Field(bandRows, path+".hysteresis", "loss on the way back", b.Hysteresis, "", "It is the share of the pull that the rubber keeps.")
-	measured(v, path, b.Measured)
+	v.WhenMeasured(path, b.Measured)
 	if len(b.Pull) > 0 {
 		v.BandPoints(path+".pull", b.Pull)
 		return
 	}
 	v.Field(bandRows, path+".section", "section of a strand", b.Section, "m²", "Nothing was measured, so the pull is computed from it.")
-}
-
-// measured checks when a thing was measured.
-func measured(v *setup.Checks, path string, m *Measured) {
-	if m == nil {
-		return
-	}
-	if _, err := time.Parse(time.DateOnly, m.Day); err != nil {
-		v.Add(path+".measured.day", fmt.Sprintf("The day is %q.", setup.Clip(m.Day)), "", "Give a day like 2026-11-30.")
-	}
-	v.Field(measuredRows, path+".measured.spread", "spread", m.Spread, "", "")
 }
 
 func anchor(v *setup.Checks, path string, a *Anchor) {

@@ -12,6 +12,7 @@ import (
 
 	"dialarc/core/cells"
 	"dialarc/core/quantity"
+	"dialarc/core/report"
 	"dialarc/core/setup"
 
 	"gonum.org/v1/gonum/stat/distuv"
@@ -136,7 +137,7 @@ func numbers(v *setup.Checks, at string, line []string, columns []Column, units 
 	row := make([]float64, len(columns))
 	for i, cell := range line {
 		x, problem := read(strings.TrimSpace(cell), columns[i].Kind, units[i])
-		if problem == nil && (math.IsNaN(x) || math.IsInf(x, 0) || x < 0) {
+		if problem == nil && (math.IsNaN(x) || math.IsInf(x, 0) || x < 0 && columns[i].Kind != "angle") {
 			problem = &quantity.Problem{What: fmt.Sprintf("The %s is %v.", columns[i].Name, x), Hint: "Give 0 or more."}
 		}
 		if problem != nil {
@@ -152,3 +153,6 @@ func numbers(v *setup.Checks, at string, line []string, columns []Column, units 
 func sure(freedom int) float64 {
 	return distuv.StudentsT{Mu: 0, Sigma: 1, Nu: float64(freedom)}.Quantile(0.975)
 }
+
+// rootMean is the root of the mean of so many squares.
+func rootMean(squares float64, n int) float64 { return report.Rounded(math.Sqrt(squares / float64(n))) }

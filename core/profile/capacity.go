@@ -28,7 +28,7 @@ const (
 type Capacity struct {
 	Trust  Trust   // the weakest of the curves that were drawn on so far
 	Why    string  // why it is unknown
-	Spread float64 // the largest spread of them: standard deviation of the logarithm
+	Spread float64 // the largest along the path, the actions blended: standard deviation of the logarithm
 	of     *Strength
 	joint  string
 	spin   bool
@@ -56,8 +56,14 @@ func (c *curve) value(deg float64) float64 {
 // At is the capacity in N·m in a pose (radians) that moves at a rate; false where there is no movement, or, with Why set, no shape for
 // it.
 func (c *Capacity) At(q, rate *body.Pose) (float64, bool) {
-	sum := 0.0
-	ok := c.each(q, rate, func(weight float64, action string, angle float64) { sum += weight * c.value(action, angle, weight) })
+	sum, off := 0.0, 0.0
+	ok := c.each(q, rate, func(weight float64, action string, angle float64) {
+		k, x := c.drawOn(action, angle, weight)
+		sum, off = sum+weight*x, off+weight*x*k.spread
+	})
+	if sum > 0 {
+		c.Spread = max(c.Spread, off/sum)
+	}
 	return sum, ok
 }
 
@@ -139,8 +145,8 @@ func oneOf(first bool, a, b string) string {
 // counts is the part of a capacity from which what an action rests on counts for the whole (own).
 const counts = 0.25
 
-// value reads the curve of an action at an angle in radians, which makes up a part of the capacity there.
-func (c *Capacity) value(action string, angle, part float64) float64 {
+// drawOn reads the curve of an action at an angle in radians, which makes up a part of the capacity there.
+func (c *Capacity) drawOn(action string, angle, part float64) (*curve, float64) {
 	k := c.of.curve(action)
 	if part >= counts {
 		if rank(k.trust) > rank(c.Trust) {
@@ -149,9 +155,8 @@ func (c *Capacity) value(action string, angle, part float64) float64 {
 		if rank(k.trust) <= rank(Scaled) && !slices.Contains(c.tested, action) {
 			c.tested = append(c.tested, action)
 		}
-		c.Spread = max(c.Spread, k.spread)
 	}
-	return k.value(space.Deg(angle))
+	return k, k.value(space.Deg(angle))
 }
 
 // rank orders what a strength rests on, the best first.

@@ -30,8 +30,9 @@ type Told struct {
 // The spreads of what strength rests on, standard deviations of the logarithm (own): a test held still is good to a few of a hundred;
 // people of one mass, training and sex differ by a fifth, and where training or sex is not known by a third.
 const (
-	spreadMeasured = 0.05
-	spreadScaled   = 0.08
+	spreadOfDays   = 0.04 // of one lifter from day to day
+	spreadTest     = 0.03 // of a test of which no spread is given
+	spreadShape    = 0.06 // of the usual shape away from the one test that it goes through
 	spreadSets     = 0.09 // of one set, in its own action
 	spreadEstimate = 0.18
 	spreadUnset    = 0.30
@@ -64,14 +65,14 @@ func (s *Strength) fit(action string) *curve {
 		for i, t := range tests {
 			x[i], y[i] = t.AngleDeg, t.Torque
 		}
-		return fitted(x, y, 1, Measured, spreadMeasured)
+		return fitted(x, y, 1, Measured, testSpread(tests))
 	}
 	shape := catalogue.Shapes[action]
 	c := fitted(shape.AngleDeg, shape.Fraction, s.Estimate(action), Estimate, s.estimateSpread())
 	if len(tests) == 1 {
 		c.scale = 1
 		c.scale = tests[0].Torque / c.value(tests[0].AngleDeg)
-		c.trust, c.spread = Scaled, spreadScaled
+		c.trust, c.spread = Scaled, math.Hypot(spreadShape, testSpread(tests))
 		return c
 	}
 	if factor, spread, say := s.told(action); say > 0 {
@@ -81,6 +82,19 @@ func (s *Strength) fit(action string) *curve {
 		}
 	}
 	return c
+}
+
+// testSpread is how far tests are known: by their own spreads, and by how much a lifter differs from day to day.
+func testSpread(tests []setup.StrengthTest) float64 {
+	sum := 0.0
+	for _, t := range tests {
+		own := spreadTest
+		if t.Spread > 0 {
+			own = t.Spread / 1.96 // of 95 %
+		}
+		sum += own * own / float64(len(tests))
+	}
+	return math.Sqrt(sum + spreadOfDays*spreadOfDays)
 }
 
 // Estimate is the largest torque of an action, at the best angle, of people of the lifter's mass, training and sex, N·m.

@@ -37,6 +37,7 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 		v.Rising(path+".kit.masses", "mass that can be loaded", l.Kit.Masses, 0, 1000, 1e-6, "kg")
 		v.Rising(path+".kit.lengths", "length that there is", l.Kit.Lengths, 0, 3, 1e-6, "m")
 	}
+	v.WhenMeasured(path, l.Measured)
 	kind := load.Of(l)
 	if kind.Check != nil {
 		kind.Check(&v.Checks, path, l)

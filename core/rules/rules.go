@@ -213,6 +213,7 @@ func (v *checks) strength(tests []setup.StrengthTest) {
 		v.Field(strengthTestRows, path+".angleDeg", "joint angle of the test", t.AngleDeg, "degrees", "")
 		v.Field(strengthTestRows, path+".torque", "torque held", t.Torque, "N·m", "A capacity of nothing would make every effort infinite.")
 		v.day(path+".date", "test", t.Date, "The newest day's tests are the ones that count.")
+		v.Field(strengthTestRows, path+".spread", "spread of the test", t.Spread, "", "")
 		id := fmt.Sprintf("%s@%.3f on %s", t.Action, t.AngleDeg, t.Date)
 		if seen[id] {
 			v.Add(path+".angleDeg", "There are two tests of "+t.Action+" at "+setup.Number(t.AngleDeg, "degrees")+" on one day.",

@@ -37,7 +37,7 @@ func (d *Document) Clone() Document {
 			k.Spec, k.Masses, k.Lengths = copied(k.Spec), slices.Clone(k.Masses), slices.Clone(k.Lengths)
 			c.Loads[i].Kit = k
 		}
-		c.Loads[i].Anchor = copied(c.Loads[i].Anchor)
+		c.Loads[i].Anchor, c.Loads[i].Measured = copied(c.Loads[i].Anchor), copied(c.Loads[i].Measured)
 		c.Loads[i].Pull = slices.Clone(c.Loads[i].Pull)
 		c.Loads[i].Contact.Fraction = copied(c.Loads[i].Contact.Fraction)
 		c.Loads[i].Cam = slices.Clone(c.Loads[i].Cam)

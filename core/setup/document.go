@@ -89,6 +89,7 @@ type StrengthTest struct {
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees." minimum:"-90" maximum:"180"`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m." minimum:"0.5" maximum:"1000"`
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
+	Spread   float64 `json:"spread,omitempty" doc:"How far it could be off at 95 %, as a share, by what its trials say; 0.06 unless given." minimum:"0" maximum:"2"`
 }
 
 // KnownSet is a set that the lifter has done: so much, so often, with so many repetitions left. It names an exercise of the library, or,
@@ -200,16 +201,17 @@ type Load struct {
 	Mass  float64 `json:"mass,omitempty" doc:"dumbbell, bar: mass, kg, of a bar with its plates." minimum:"0.1" maximum:"500"`
 	Catch string  `json:"catch,omitempty" doc:"bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots." enum:"arms,spotter"`
 
-	Pulley           *Point  `json:"pulley,omitempty" doc:"cable, rope: where the cable leaves the pulley, m."`
-	StackMass        float64 `json:"stackMass,omitempty" doc:"cable, rope, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
-	Ratio            float64 `json:"ratio,omitempty" doc:"cable, rope, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
-	Friction         float64 `json:"friction" required:"false" doc:"cable, rope: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
-	AttachmentLength float64 `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m." minimum:"0" maximum:"3"`
-	ParkedGap        float64 `json:"parkedGap" required:"false" doc:"cable, rope: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`
-	Travel           float64 `json:"travel,omitempty" doc:"cable, rope: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
-	Kit              *Kit    `json:"kit,omitempty" doc:"What it was taken from."`
-	Shared           bool    `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
-	StrandLength     float64 `json:"strandLength,omitempty" doc:"rope: from the cable's end to the middle of each hand, m." minimum:"0.05" maximum:"2"`
+	Pulley           *Point    `json:"pulley,omitempty" doc:"cable, rope: where the cable leaves the pulley, m."`
+	StackMass        float64   `json:"stackMass,omitempty" doc:"cable, rope, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
+	Ratio            float64   `json:"ratio,omitempty" doc:"cable, rope, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
+	Friction         float64   `json:"friction" required:"false" doc:"cable, rope: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
+	AttachmentLength float64   `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m." minimum:"0" maximum:"3"`
+	ParkedGap        float64   `json:"parkedGap" required:"false" doc:"cable, rope: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`
+	Travel           float64   `json:"travel,omitempty" doc:"cable, rope: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
+	Kit              *Kit      `json:"kit,omitempty" doc:"What it was taken from."`
+	Measured         *Measured `json:"measured,omitempty" doc:"When what it was taken from was measured: the pull of a band, ratio and friction of a cable."`
+	Shared           bool      `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
+	StrandLength     float64   `json:"strandLength,omitempty" doc:"rope: from the cable's end to the middle of each hand, m." minimum:"0.05" maximum:"2"`
 
 	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`
 	RestLength float64     `json:"restLength,omitempty" doc:"band: length with no pull on it, m." minimum:"0.05" maximum:"5"`
@@ -233,6 +235,12 @@ type Load struct {
 	LeverMass    float64 `json:"leverMass,omitempty" doc:"lever: mass of the bare lever or bar, kg." minimum:"0" maximum:"200"`
 	LeverRadius  float64 `json:"leverRadius,omitempty" doc:"lever: from the axis to its own centre of mass, in the direction of the handle, m." minimum:"0" maximum:"4"`
 	HandleRadius float64 `json:"handleRadius,omitempty" doc:"lever: from the axis to the handle, m." minimum:"0.1" maximum:"4"`
+}
+
+// Measured is when a thing was measured, and how well.
+type Measured struct {
+	Day    string  `json:"day" doc:"Like 2026-11-30."`
+	Spread float64 `json:"spread,omitempty" doc:"How far it could be off at 95 %, as a share; 0 when that is not known." minimum:"0" maximum:"2"`
 }
 
 // BandPoint is one measurement of a band: how hard it pulls at a length.

@@ -1,6 +1,9 @@
 package setup
 
-import "fmt"
+import (
+	"fmt"
+	"time"
+)
 
 // CamJoints are the coordinates that a machine's arm can turn with.
 var CamJoints = []string{"knee.flexion", "hip.flexion", "elbow.flexion", "shoulder.elevation", "shoulder.planeOfElevation"}
@@ -41,3 +44,16 @@ func (v *Checks) CamTable(path string, table []CamPoint) {
 // Places lists the named places of contacts by segment. A segment of a limb may have a fraction instead.
 var Places = map[string][]string{"hand": {"grip"}, "forearm": {"wrist"}, "upperArm": {}, "thigh": {}, "shank": {"ankle"},
 	"trunk": {"waist", "shoulders"}}
+
+var measuredRows = RowsOf[Measured]()
+
+// WhenMeasured checks when the thing at a path was measured.
+func (v *Checks) WhenMeasured(path string, m *Measured) {
+	if m == nil {
+		return
+	}
+	if _, err := time.Parse(time.DateOnly, m.Day); err != nil {
+		v.Add(path+".measured.day", fmt.Sprintf("The day is %q.", Clip(m.Day)), "", "Give a day like 2026-11-30.")
+	}
+	v.Field(measuredRows, path+".measured.spread", "spread", m.Spread, "", "")
+}

@@ -12,6 +12,7 @@ import (
 	"dialarc/core/edits"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/measure"
 	"dialarc/core/plan"
 	"dialarc/core/quantity"
 	"dialarc/core/report"
@@ -77,6 +78,10 @@ func (c *Core) Calls() []Call {
 			[]string{"table", "length", "force", "rest", "strands"}, measureBand},
 		{"measureStack", "What readings of pin, pull going up and pull going down make of a cable station.", []string{"table", "mass", "force"},
 			measureStack},
+		{"measureStrength", "What trials at angles make of a lifter's strength in an action; a trial's pull counts in units of so many newtons.",
+			[]string{"lifter", "table", "action", "position", "strap", "force"}, measureStrength},
+		{"trials", "The trials in what a load cell sent, each with its best second.", []string{"trace"}, measure.FindTrials},
+		{"worth", "What is worth measuring for setups, the most first.", []string{"documents"}, measure.Next},
 		{"room", "A gym given as text, or what is wrong with it.", []string{"room"}, room},
 		{"lifter", "The body of a lifter, or what is wrong with it.", []string{"lifter"}, lifter},
 		{"strength", "What is known of a lifter's strength.", []string{"lifter"}, evaluate.KnownOf},

@@ -8,6 +8,7 @@ import (
 	"dialarc/core/dialin"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
+	"dialarc/core/measure"
 	"dialarc/core/plan"
 	"dialarc/core/report"
 	"dialarc/core/rules"
@@ -97,7 +98,7 @@ func Param(t reflect.Type) Kind {
 	case t == reflect.TypeFor[Progress]():
 		return Share
 	case t == reflect.TypeFor[*setup.Lifter](), t == reflect.TypeFor[dialin.Goal](), t == reflect.TypeFor[[]setup.Document](),
-		t == reflect.TypeFor[[]setup.Lifter]():
+		t == reflect.TypeFor[[]setup.Lifter](), t == reflect.TypeFor[measure.Trace]():
 		return Composed
 	}
 	return Text
@@ -117,7 +118,7 @@ func (c *Core) argument(t reflect.Type, crossed any) (reflect.Value, setup.Probl
 	case reflect.TypeFor[*kit.Room]():
 		r, problems := c.rooms.get(text)
 		return reflect.ValueOf(r), problems
-	case reflect.TypeFor[[]setup.Document](), reflect.TypeFor[[]setup.Lifter](), reflect.TypeFor[dialin.Goal]():
+	case reflect.TypeFor[[]setup.Document](), reflect.TypeFor[[]setup.Lifter](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[measure.Trace]():
 		v := reflect.New(t)
 		if err := json.Unmarshal([]byte(text), v.Interface()); err != nil {
 			return v.Elem(), setup.Problems{{What: "What was asked cannot be read: " + err.Error() + "."}}

@@ -786,6 +786,45 @@ export interface components {
        */
       value?: number;
     };
+    AngleFit: {
+      /** Format: double */
+      angleDeg: number;
+      /** @description Whether the trials differ so much that another is wanted. */
+      another: boolean;
+      /**
+       * Format: double
+       * @description Largest less smallest trial, as a share of their mean.
+       */
+      apart: number;
+      /**
+       * Format: double
+       * @description That about the joint, N·m.
+       */
+      atStrap: number;
+      /**
+       * Format: double
+       * @description Their mean, N.
+       */
+      force: number;
+      /**
+       * Format: double
+       * @description What the limb's own weight adds, N·m: the joint holds it too and the cell does not see it. Below nothing where the weight helps.
+       */
+      limb: number;
+      /** @description How far that could be off at 95 %, N·m. */
+      off: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description What the joint held, N·m.
+       */
+      torque: number;
+      /** @description N at the strap. */
+      trials: number[];
+    };
     ArchiveInputBody: {
       archived: boolean;
     };
@@ -1544,6 +1583,8 @@ export interface components {
        * @description dumbbell, bar: mass, kg, of a bar with its plates.
        */
       mass?: number;
+      /** @description When what it was taken from was measured: the pull of a band, ratio and friction of a cable. */
+      measured?: components["schemas"]["DocumentMeasured"];
       /**
        * Format: double
        * @description cam: from the machine's axis to the pad, m.
@@ -1623,6 +1664,15 @@ export interface components {
       variable?: boolean;
       /** @description band: it shows wear. */
       worn?: boolean;
+    };
+    DocumentMeasured: {
+      /** @description Like 2026-11-30. */
+      day: string;
+      /**
+       * Format: double
+       * @description How far it could be off at 95 %, as a share; 0 when that is not known.
+       */
+      spread?: number;
     };
     DocumentMovement: {
       /**
@@ -1898,6 +1948,11 @@ export interface components {
        * @example 2026-11-25
        */
       date?: string;
+      /**
+       * Format: double
+       * @description How far it could be off at 95 %, as a share, by what its trials say; 0.06 unless given.
+       */
+      spread?: number;
       /**
        * Format: double
        * @description Largest torque held, N·m.
@@ -2305,7 +2360,7 @@ export interface components {
       hysteresis: number;
       key: string;
       /** @description When its pull was measured. */
-      measured?: components["schemas"]["KitMeasured"];
+      measured?: components["schemas"]["DocumentMeasured"];
       name: string;
       /** @description Measured pull of one strand, at two lengths or more. */
       pull?: components["schemas"]["DocumentBandPoint"][];
@@ -2460,15 +2515,6 @@ export interface components {
        */
       seatTo: number;
     };
-    KitMeasured: {
-      /** @description Like 2026-11-30. */
-      day: string;
-      /**
-       * Format: double
-       * @description How far it could be off at 95 %, as a share; 0 when that is not known.
-       */
-      spread?: number;
-    };
     KitRoom: {
       /** @description What bands can be fixed to, beside the floor and the columns. */
       anchors: components["schemas"]["KitAnchor"][];
@@ -2517,7 +2563,7 @@ export interface components {
       /** @description Unique in the room; setups remember it. */
       key: string;
       /** @description When ratio and friction were measured. */
-      measured?: components["schemas"]["KitMeasured"];
+      measured?: components["schemas"]["DocumentMeasured"];
       name: string;
       /**
        * Format: double
@@ -5056,6 +5102,10 @@ export interface components {
       /** Format: date-time */
       updatedAt: string;
     };
+    StrengthFit: {
+      /** @description By angle, rising. */
+      angles: components["schemas"]["AngleFit"][];
+    };
     Suggestion: {
       /** @description The setup with the change, where that is not one setting. */
       document?: components["schemas"]["Document"];
@@ -5109,6 +5159,42 @@ export interface components {
       /** @description Empty takes it away. */
       title: string;
     };
+    Trial: {
+      /**
+       * Format: double
+       * @description Where that second begins, s.
+       */
+      at: number;
+      /**
+       * Format: double
+       * @description Largest mean over a second, above rest.
+       */
+      best: number;
+      /**
+       * Format: double
+       * @description s.
+       */
+      from: number;
+      /**
+       * Format: double
+       * @description s.
+       */
+      to: number;
+    };
+    Trials: {
+      /**
+       * Format: double
+       * @description Standard deviation at rest.
+       */
+      noise: number;
+      /**
+       * Format: double
+       * @description What the channel reads at rest.
+       */
+      rest: number;
+      /** @description In order; one that still goes on is not among them. */
+      trials: components["schemas"]["Trial"][];
+    };
     Typed: {
       /** Format: double */
       value: number;
@@ -5133,6 +5219,29 @@ export interface components {
        * @description From 1.
        */
       week: number;
+    };
+    Worth: {
+      /** @description When it was measured last. */
+      day?: string;
+      /** @description The joint action, or the thing in the gym. */
+      key: string;
+      /**
+       * Format: double
+       * @description By how much it makes the efforts of those setups uncertain, root of the mean square, percent.
+       */
+      percent: number;
+      /** @description Those that it matters to, by their place in what was asked. */
+      setups: number[];
+      /**
+       * Format: double
+       * @description Of the variance of all the setups' efforts.
+       */
+      share: number;
+      /**
+       * @description As in the sources of an effort.
+       * @enum {string}
+       */
+      what: "strength" | "body" | "place" | "angles" | "pulley" | "cable" | "band";
     };
     WriteBlock: {
       /** @description The document; its name is the name of the whole. */

@@ -114,6 +114,16 @@ export type RawCalls = {
   partners(document: string, lifter: string, room: string, id: string, progress: Progress): string;
   measureBand(table: string, length: number, force: number, rest: number, strands: number): string;
   measureStack(table: string, mass: number, force: number): string;
+  measureStrength(
+    lifter: string,
+    table: string,
+    action: string,
+    position: string,
+    strap: number,
+    force: number,
+  ): string;
+  trials(trace: string): string;
+  worth(documents: string): string;
   room(room: string): string;
   lifter(lifter: string): string;
   strength(lifter: string): string;
@@ -305,6 +315,25 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What readings of pin, pull going up and pull going down make of a cable station. */
   measureStack(table: string, mass: number, force: number): Answer<Schemas["StackFit"]> {
     return JSON.parse(this.raw.measureStack(table, mass, force));
+  }
+  /** What trials at angles make of a lifter's strength in an action; a trial's pull counts in units of so many newtons. */
+  measureStrength(
+    lifter: Schemas["DocumentLifter"],
+    table: string,
+    action: string,
+    position: string,
+    strap: number,
+    force: number,
+  ): Answer<Schemas["StrengthFit"]> {
+    return JSON.parse(this.raw.measureStrength(JSON.stringify(lifter), table, action, position, strap, force));
+  }
+  /** The trials in what a load cell sent, each with its best second. */
+  trials(trace: Schemas["Trace"]): Answer<Schemas["Trials"]> {
+    return JSON.parse(this.raw.trials(JSON.stringify(trace)));
+  }
+  /** What is worth measuring for setups, the most first. */
+  worth(documents: Schemas["Document"][]): Answer<Schemas["Worth"][]> {
+    return JSON.parse(this.raw.worth(JSON.stringify(documents)));
   }
   /** A gym given as text, or what is wrong with it. */
   room(room: string): Answer<Schemas["KitRoom"]> {
