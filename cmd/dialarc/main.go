@@ -6,8 +6,10 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"strings"
 
 	"dialarc/core/setup"
+	"dialarc/internal/simulate"
 )
 
 type command struct {
@@ -30,10 +32,12 @@ func commands() []command {
 		{"exercises", "exercises [--lifter HEIGHT,MASS[,SEX[,TRAINING]]] [--csv]",
 			"look every exercise through for a lifter: who leads, what gives out first, whether it can be done as it stands", runExercises},
 		{"shares", "shares [--csv] FILE|-", "print what every muscle does at every place along a setup's path", runShares},
-		{"serve", "serve [--addr HOST:PORT] [--host NAME] [--open]", "migrate the database named by DATABASE_URL and serve the application",
+		{"serve", "serve [--addr HOST:PORT] [--host NAME] [--device NAME=URL] [--open]", "migrate the database named by DATABASE_URL and serve the application",
 			runServe},
 		{"demo", "demo [--addr HOST:PORT] [--data FOLDER] [--host NAME] [--open]",
 			"like serve, and load the invented demo data if it is not there yet", runDemo},
+		{"simulate", "simulate KIND [--behind WHAT] [--fault NAME] [--seed N] [--speed X]",
+			"stand in for a measuring device (" + strings.Join(simulate.Kinds(), ", ") + ") and print its address", runSimulate},
 		{"backup", "backup [--data FOLDER] FILE", "write everything, with its history, to a new file", runBackup},
 		{"restore", "restore [--data FOLDER] FILE", "put a backup into an empty database", runRestore},
 		{"export", "export [--data FOLDER] FOLDER", "write lifters, rooms, setups and comparisons as open files into a new folder", runExport},

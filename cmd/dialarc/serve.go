@@ -33,10 +33,11 @@ const demoAddr = "127.0.0.1:4380"
 
 func runServe(args []string, out io.Writer) error {
 	var addr string
-	door := &door{}
+	door, devices := &door{}, &devices{}
 	if _, err := options("serve", args, "nothing beside its options", 0, 0, func(f *pflag.FlagSet) {
 		f.StringVar(&addr, "addr", demoAddr, "host and port to listen on")
 		door.options(f)
+		devices.options(f)
 	}); err != nil {
 		return err
 	}
@@ -50,16 +51,19 @@ func runServe(args []string, out io.Writer) error {
 	if err != nil {
 		return err
 	}
-	return serve(ctx, out, listener, door, url, false)
+	return serve(ctx, out, listener, door, devices, url, false)
 }
 
 func runDemo(args []string, out io.Writer) (err error) {
 	var addr, dir string
-	door := &door{}
+	var simulated bool
+	door, devices := &door{}, &devices{}
 	if _, err := options("demo", args, "nothing beside its options", 0, 0, func(f *pflag.FlagSet) {
 		f.StringVar(&addr, "addr", "", "host and port to listen on; unless given, the first free port from "+demoAddr+" on")
 		f.StringVar(&dir, "data", ".dialarc", "folder of the database")
+		f.BoolVar(&simulated, "simulated", true, "start simulated measuring devices")
 		door.options(f)
+		devices.options(f)
 	}); err != nil {
 		return err
 	}
@@ -83,14 +87,21 @@ func runDemo(args []string, out io.Writer) (err error) {
 	if err != nil {
 		return err
 	}
-	return serve(ctx, out, listener, door, url, true)
+	if simulated {
+		stop, err := devices.simulate(ctx)
+		if err != nil {
+			return err
+		}
+		defer stop()
+	}
+	return serve(ctx, out, listener, door, devices, url, true)
 }
 
 // shutdown is how long requests under way may take when the program is told to end; a second signal ends it at once.
 const shutdown = 10 * time.Second
 
 // serve answers requests until the context ends, then lets the running ones finish.
-func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door, url string, withDemo bool) error {
+func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door, devices *devices, url string, withDemo bool) error {
 	defer listener.Close()
 	httpapi.LimitMemory(os.Getenv("GOMEMLIMIT"))
 	st, coach, err := store.OpenFor(ctx, url, demo.CoachName)
@@ -98,7 +109,7 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 		return err
 	}
 	defer st.Close()
-	api := &httpapi.Server{Store: st, Coach: coach, Ending: ctx.Done()}
+	api := &httpapi.Server{Store: st, Coach: coach, Ending: ctx.Done(), Devices: devices.list}
 	if withDemo {
 		if err := demo.Load(ctx, st, coach); err != nil {
 			return err
@@ -110,7 +121,7 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 	go thinDaily(ctx, st)
 	mux := http.NewServeMux()
 	mux.Handle("/api/", api.Handler())
-	mux.Handle("/", webui.Handler())
+	mux.Handle("/", webui.Handler(devices.origins()...))
 	log := slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: door.level()}))
 	watched := httpapi.Watch(mux, log, func(ctx context.Context) error { return st.Writable(ctx, coach.ID) })
 	server := &http.Server{Handler: httpapi.Guard(watched, door.hosts...), ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second,

@@ -50,7 +50,7 @@ func SourcesOf(d *setup.Document) (*report.Sources, setup.Problems) {
 		}
 	}
 	slices.SortFunc(out.Sources, func(a, b report.Source) int {
-		return cmp.Or(cmp.Compare(b.Share, a.Share), cmp.Compare(a.What+a.Key, b.What+b.Key))
+		return cmp.Or(cmp.Compare(b.Share, a.Share), cmp.Compare(a.What+a.Key+a.Gym, b.What+b.Key+b.Gym))
 	})
 	return out, nil
 }
@@ -111,7 +111,7 @@ func (g group) things(d *setup.Document) map[report.Source][]int {
 	out := map[report.Source][]int{}
 	for i := range d.Loads {
 		l := &d.Loads[i]
-		source := report.Source{What: g.what}
+		source := report.Source{What: g.what, Gym: d.Gym}
 		switch k := l.Kit; {
 		case l.Kind == setup.Band && g.what == "band":
 			if k != nil {

@@ -13,6 +13,7 @@ import (
 type Worth struct {
 	What    string  `json:"what" doc:"As in the sources of an effort." enum:"strength,body,place,angles,pulley,cable,band"`
 	Key     string  `json:"key" doc:"The joint action, or the thing in the gym."`
+	Gym     string  `json:"gym,omitempty" doc:"The id of that gym."`
 	Day     string  `json:"day,omitempty" doc:"When it was measured last."`
 	Setups  []int   `json:"setups" doc:"Those that it matters to, by their place in what was asked."`
 	Share   float64 `json:"share" doc:"Of the variance of all the setups' efforts."`
@@ -34,9 +35,9 @@ func Next(setups []setup.Document) []Worth {
 			continue
 		}
 		for _, s := range found.Sources {
-			k := slices.IndexFunc(list, func(w *sum) bool { return w.What == s.What && w.Key == s.Key })
+			k := slices.IndexFunc(list, func(w *sum) bool { return w.What == s.What && w.Key == s.Key && w.Gym == s.Gym })
 			if k < 0 {
-				k, list = len(list), append(list, &sum{Worth: Worth{What: s.What, Key: s.Key}})
+				k, list = len(list), append(list, &sum{Worth: Worth{What: s.What, Key: s.Key, Gym: s.Gym}})
 			}
 			w, percent := list[k], s.Percent.Or(0)
 			w.Day = max(w.Day, s.Day)
@@ -50,7 +51,7 @@ func Next(setups []setup.Document) []Worth {
 		out[i] = w.Worth
 	}
 	slices.SortStableFunc(out, func(a, b Worth) int {
-		return cmp.Or(cmp.Compare(b.Share, a.Share), cmp.Compare(a.What+a.Key, b.What+b.Key))
+		return cmp.Or(cmp.Compare(b.Share, a.Share), cmp.Compare(a.What+a.Key+a.Gym, b.What+b.Key+b.Gym))
 	})
 	return out
 }

@@ -85,6 +85,12 @@ func (fit *StackFit) errors(pins, mid []float64, offset, slope float64) {
 		return
 	}
 	s := sure(len(pins)-2) * math.Sqrt(rest/(n-2))
-	fit.RatioOff = metric.Known(s / math.Sqrt(ss) / quantity.Gravity)
-	fit.UnlabelOff = metric.Known(s * math.Sqrt(1/n+mean*mean/ss) / slope)
+	fit.RatioOff = metric.Known(math.Hypot(s/math.Sqrt(ss)/quantity.Gravity, scaleGain*fit.Ratio))
+	fit.UnlabelOff = metric.Known(math.Hypot(s*math.Sqrt(1/n+mean*mean/ss), scaleZero) / slope)
 }
+
+// What a scale itself may be off by at 95 %, which no scatter shows (own): a share of what it reads, and N.
+const (
+	scaleGain = 0.003
+	scaleZero = 0.2
+)

@@ -26,6 +26,8 @@ type Server struct {
 	Coach store.Coach
 	// Ending is closed when the program is told to end: streams stop then, so that nothing waits for them. Nil for never.
 	Ending <-chan struct{}
+	// Devices are the measuring devices that the page may connect to.
+	Devices []Device
 
 	turns   *turns
 	keeping sync.Mutex  // one at a time asks the keeper
@@ -77,6 +79,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerCalendar(api)
 	s.registerSessions(api, engine)
 	s.registerRecords(api)
+	s.registerDevices(api)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

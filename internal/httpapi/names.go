@@ -8,6 +8,7 @@ import (
 	"dialarc/core/dialin"
 	"dialarc/core/edits"
 	"dialarc/core/kit"
+	"dialarc/core/measure"
 	"dialarc/core/people"
 	"dialarc/core/plan"
 	"dialarc/core/progress"
@@ -48,6 +49,7 @@ func SchemaName(t reflect.Type, hint string) string {
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
 	r.Schema(reflect.TypeFor[dialin.Goal](), true, "")
+	r.Schema(reflect.TypeFor[measure.Trace](), true, "")
 	for _, call := range new(bridge.Core).Calls() {
 		if t := reflect.TypeOf(call.Do).Out(0); bridge.Named(t) {
 			r.Schema(t, true, "")

@@ -14,15 +14,20 @@ import (
 var built embed.FS
 
 // Handler serves the page. Any path that is no file gets the page itself, which reads its path.
-func Handler() http.Handler {
+//
+// Beside its own server the page may connect to devices on this machine, and to the origins given.
+func Handler(origins ...string) http.Handler {
 	files, err := fs.Sub(built, "dist")
 	if err != nil {
 		panic(err) // the folder is part of the program
 	}
-	return &handler{files}
+	return &handler{files, policy + "; connect-src 'self' ws://127.0.0.1:* ws://localhost:* " + strings.Join(origins, " ")}
 }
 
-type handler struct{ files fs.FS }
+type handler struct {
+	files  fs.FS
+	policy string
+}
 
 // policy lets the page run what came with it and nothing else; WebAssembly needs its own word, styled-components writes
 // style elements.
@@ -35,7 +40,7 @@ func (h *handler) ServeHTTP(w http.ResponseWriter, r *http.Request) {
 	}
 	name := strings.TrimPrefix(path.Clean("/"+r.URL.Path), "/")
 	head := w.Header()
-	head.Set("Content-Security-Policy", policy)
+	head.Set("Content-Security-Policy", h.policy)
 	head.Set("X-Content-Type-Options", "nosniff")
 	head.Set("Referrer-Policy", "no-referrer")
 	head.Set("Cache-Control", "no-cache")

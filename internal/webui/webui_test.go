@@ -8,7 +8,7 @@ import (
 	"testing/fstest"
 )
 
-var site = &handler{fstest.MapFS{
+var site = &handler{policy: policy, files: fstest.MapFS{
 	"index.html":           {Data: []byte("<page>")},
 	"icon.svg":             {Data: []byte("<svg>")},
 	"assets/core.wasm":     {Data: []byte("plain")},
@@ -72,7 +72,7 @@ func TestMethods(t *testing.T) {
 }
 
 func TestMissingPageSaysHow(t *testing.T) {
-	w := get(&handler{fstest.MapFS{".keep": {}}}, "GET", "/", "")
+	w := get(&handler{files: fstest.MapFS{".keep": {}}}, "GET", "/", "")
 	if w.Code != http.StatusServiceUnavailable || !strings.Contains(w.Body.String(), "make build") {
 		t.Errorf("%d %s", w.Code, w.Body)
 	}

@@ -28,6 +28,7 @@ type program struct {
 	database string
 	addr     string
 	cmd      *exec.Cmd
+	options  []string // beside the usual
 }
 
 // startProgram starts a program with a database of its own that holds the demo, so that the journey can run beside others.
@@ -57,7 +58,7 @@ func (p *program) fill(url string) error {
 
 func (p *program) start() {
 	p.t.Helper()
-	p.cmd = exec.Command(binary, "demo", "--addr", p.addr)
+	p.cmd = exec.Command(binary, append([]string{"demo", "--simulated=false", "--addr", p.addr}, p.options...)...)
 	p.cmd.Env = append(os.Environ(), "DATABASE_URL="+p.database)
 	p.cmd.Stderr = os.Stderr
 	out, err := p.cmd.StdoutPipe()

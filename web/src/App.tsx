@@ -22,6 +22,10 @@ const ProgressScreen = lazy(() =>
   import("./screens/progress/ProgressScreen").then((m) => ({ default: m.ProgressScreen })),
 );
 const CardsScreen = lazy(() => import("./screens/cards/CardsScreen").then((m) => ({ default: m.CardsScreen })));
+const MeasureScreen = lazy(() => import("./screens/measure/MeasureScreen").then((m) => ({ default: m.MeasureScreen })));
+const StrengthScreen = lazy(() =>
+  import("./screens/measure/strength/StrengthScreen").then((m) => ({ default: m.StrengthScreen })),
+);
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -53,6 +57,10 @@ export function App() {
             <Route path="/progress" element={<ProgressScreen />} />
             <Route path="/progress/:id" element={<ProgressScreen />} />
             <Route path="/cards/:blockId/:day" element={<CardsScreen />} />
+            <Route path="/measure" element={<MeasureScreen />} />
+            <Route path="/measure/:id" element={<MeasureScreen />} />
+            <Route path="/measure/:id/strength" element={<StrengthScreen />} />
+            <Route path="/measure/:id/strength/:action" element={<StrengthScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

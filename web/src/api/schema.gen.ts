@@ -163,6 +163,23 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/devices": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The measuring devices that this program was started with */
+    get: operations["listDevices"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/dialin": {
     parameters: {
       query?: never;
@@ -1142,6 +1159,14 @@ export interface components {
     };
     Counted: {
       items: components["schemas"]["ReportCountedExercise"][];
+    };
+    Device: {
+      name: string;
+      /**
+       * @description Of its WebSocket, which speaks dialarc.device/1.
+       * @example ws://127.0.0.1:4390
+       */
+      url: string;
     };
     Document: {
       /** @description Keys of cautions that the coach has seen and set aside. */
@@ -4378,6 +4403,40 @@ export interface components {
         why?: string;
       }[];
     };
+    ReportSource: {
+      /** @description When it was measured last. */
+      day?: string;
+      /** @description cable, band: the id of that gym. */
+      gym?: string;
+      /** @description strength: the joint action; cable, band: key of the thing in the gym, empty when the setup is of none. */
+      key: string;
+      /** @description By how much the peak effort varies with it, standard deviation in percent of itself. */
+      percent: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description Of the variance of the peak effort.
+       */
+      share: number;
+      /**
+       * @description What could be measured.
+       * @enum {string}
+       */
+      what: "strength" | "body" | "place" | "angles" | "pulley" | "cable" | "band";
+    };
+    ReportSources: {
+      /** @description By how much the peak effort varies in all, standard deviation in percent of itself. */
+      percent: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description The largest first. */
+      sources: components["schemas"]["ReportSource"][];
+    };
     ReportSpan: {
       /** Format: double */
       fromDeg: number;
@@ -4999,6 +5058,23 @@ export interface components {
         why?: string;
       };
     };
+    StackReading: {
+      /**
+       * Format: double
+       * @description While it sinks, N.
+       */
+      down: number;
+      /**
+       * Format: double
+       * @description As it is labelled, kg.
+       */
+      pin: number;
+      /**
+       * Format: double
+       * @description While the stack rises, N.
+       */
+      up: number;
+    };
     Step: {
       key: string;
       /** @description Kind of unit of the setting. */
@@ -5159,6 +5235,12 @@ export interface components {
       /** @description Empty takes it away. */
       title: string;
     };
+    Trace: {
+      /** @description s, rising. */
+      t: number[];
+      /** @description In the unit of the channel, one for each time. */
+      v: number[];
+    };
     Trial: {
       /**
        * Format: double
@@ -5223,6 +5305,8 @@ export interface components {
     Worth: {
       /** @description When it was measured last. */
       day?: string;
+      /** @description The id of that gym. */
+      gym?: string;
       /** @description The joint action, or the thing in the gym. */
       key: string;
       /**
@@ -6235,6 +6319,35 @@ export interface operations {
       };
       /** @description Service Unavailable */
       503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listDevices: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["Device"][];
+        };
+      };
+      /** @description Error */
+      default: {
         headers: {
           [name: string]: unknown;
         };

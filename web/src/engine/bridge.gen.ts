@@ -123,6 +123,9 @@ export type RawCalls = {
     force: number,
   ): string;
   trials(trace: string): string;
+  bandTraces(tape: string, cell: string): string;
+  stackTrace(pin: number, cell: string): string;
+  sources(document: string): string;
   worth(documents: string): string;
   room(room: string): string;
   lifter(lifter: string): string;
@@ -330,6 +333,18 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** The trials in what a load cell sent, each with its best second. */
   trials(trace: Schemas["Trace"]): Answer<Schemas["Trials"]> {
     return JSON.parse(this.raw.trials(JSON.stringify(trace)));
+  }
+  /** Readings of a band from what a tape and a load cell sent. */
+  bandTraces(tape: Schemas["Trace"], cell: Schemas["Trace"]): Answer<Schemas["BandReading"][]> {
+    return JSON.parse(this.raw.bandTraces(JSON.stringify(tape), JSON.stringify(cell)));
+  }
+  /** A reading of a pin, kg, from what a load cell at the handle sent. */
+  stackTrace(pin: number, cell: Schemas["Trace"]): Answer<Schemas["StackReading"]> {
+    return JSON.parse(this.raw.stackTrace(pin, JSON.stringify(cell)));
+  }
+  /** What the peak effort of a setup is uncertain by. */
+  sources(document: string): Answer<Schemas["ReportSources"]> {
+    return JSON.parse(this.raw.sources(document));
   }
   /** What is worth measuring for setups, the most first. */
   worth(documents: Schemas["Document"][]): Answer<Schemas["Worth"][]> {

@@ -91,3 +91,7 @@ export type Series = Schemas["ProgressSeries"];
 export type SeriesPoint = Schemas["ProgressPoint"];
 export type PlannedEntry = Schemas["SessionPlanned"];
 export type Swap = Schemas["PlanSwap"];
+export type Worth = Schemas["Worth"];
+export type StrengthFit = Schemas["StrengthFit"];
+export type AngleFit = Schemas["AngleFit"];
+export type Trials = Schemas["Trials"];

@@ -92,6 +92,7 @@ export function Shell() {
         <NavLink to="/plan">Plan</NavLink>
         <NavLink to="/log">Log</NavLink>
         <NavLink to="/progress">Progress</NavLink>
+        <NavLink to="/measure">Measure</NavLink>
         <span className="push" />
         <button
           type="button"

@@ -1,6 +1,6 @@
 import { Copy, FileDown, Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
@@ -45,7 +45,8 @@ const Part = styled.section`
 export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) {
   const { room, problems, saving, save, edits, canUndo, canRedo, replace } = useRoom(core, stored);
   const [removal, setRemoval] = useState<Removal | null>(null);
-  const [measuring, setMeasuring] = useState<Measuring | null>(null);
+  const [query] = useSearchParams();
+  const [measuring, setMeasuring] = useState<Measuring | null>(() => asked(room, query.get("measure")));
   const { state } = saving;
 
   const keepFile = () =>
@@ -155,6 +156,17 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
 
 /** What is being measured, and where it stands in the room. */
 type Measuring = { list: ListName; item: Item; index: number };
+
+/** What an address asks to be measured, by its key. */
+function asked(room: Room, key: string | null): Measuring | null {
+  for (const list of ["bands", "stations"] as const) {
+    const items = room[list] as unknown as Item[];
+    const index = items.findIndex((x) => x.key === key);
+    const item = items[index];
+    if (item) return { list, item, index };
+  }
+  return null;
+}
 
 type MeasureProps = {
   core: Core;

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Archive, ArchiveRestore, FileDown, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
@@ -45,7 +45,8 @@ const parts = [
 export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter }) {
   const cache = useQueryClient();
   const navigate = useNavigate();
-  const [part, setPart] = useState("setups");
+  const asked = useSearchParams()[0].get("part");
+  const [part, setPart] = useState(parts.some((p) => p.key === asked) ? (asked as string) : "setups");
   const { document: person, problems, saving, save, change, dragDone, replace, ...steps } = useLifter(core, lifter);
   const { state } = saving;
   const refresh = () => cache.invalidateQueries();

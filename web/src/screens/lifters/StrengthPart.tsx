@@ -29,7 +29,8 @@ const Part = styled.div`
 
 type Action = StrengthTest["action"];
 
-const actions: { key: Action; label: string; note: string }[] = [
+/** The joint actions that strength can be given for. */
+export const strengthActions: { key: Action; label: string; note: string }[] = [
   { key: "shoulder.abduction", label: "Shoulder abduction", note: "raising the arm to the side" },
   { key: "shoulder.flexion", label: "Shoulder flexion", note: "raising the arm to the front" },
   { key: "shoulder.extension", label: "Shoulder extension", note: "pulling the arm down and back" },
@@ -88,7 +89,7 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
       <div className="row">
         <Select
           label="Tested"
-          options={actions.map((a) => {
+          options={strengthActions.map((a) => {
             const n = tested(a.key).length;
             return { key: a.key, label: a.label, note: n > 0 ? `${a.note}, ${n} tests` : a.note };
           })}
@@ -159,7 +160,7 @@ export function StrengthPart({ core, body, problemAt, change, changeSets, done }
 }
 
 /** What an action is called on screen. */
-export const actionLabel = (key: string) => actions.find((a) => a.key === key)?.label ?? key;
+export const actionLabel = (key: string) => strengthActions.find((a) => a.key === key)?.label ?? key;
 
 /** A test with a force gauge: the force and how far from the joint it was held make the torque. */
 function FromForce({ add }: { add: (angleDeg: number, torque: number) => void }) {

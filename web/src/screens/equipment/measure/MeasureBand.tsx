@@ -3,6 +3,7 @@ import type { BandFit } from "../../../engine/types";
 import { useUnits } from "../../../state/units";
 import { today } from "../../plan/planEdits";
 import type { Item } from "../fields";
+import { BandDevices } from "./BandDevices";
 import { type MeasureProps, Readings } from "./Readings";
 import { type Place, ReadingsChart } from "./ReadingsChart";
 import { hung, hungText, scaleUnit } from "./scaleUnit";
@@ -31,6 +32,7 @@ export function MeasureBand(props: MeasureProps) {
       columns={`length in ${length.name}, pull in ${scale.name}`}
       text={text}
       setText={setText}
+      devices={<BandDevices core={core} write={(rows) => setText(rows)} />}
       problems={problems}
     >
       {fit && (

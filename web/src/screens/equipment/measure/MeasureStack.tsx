@@ -4,6 +4,7 @@ import { useUnits } from "../../../state/units";
 import { today } from "../../plan/planEdits";
 import type { Item } from "../fields";
 import { type MeasureProps, Readings } from "./Readings";
+import { StackDevice } from "./StackDevice";
 import { hungText, scaleUnit } from "./scaleUnit";
 
 /** A cable station's stack is raised and lowered at several pins, and what a scale at the handle shows is written down. */
@@ -31,6 +32,12 @@ export function MeasureStack(props: MeasureProps) {
       columns={`pin in ${mass.name}, pull going up and going down in ${scale.name}`}
       text={text}
       setText={setText}
+      devices={
+        <StackDevice
+          core={core}
+          add={(row) => setText((before) => (before.trim() === "" ? row : `${before.trimEnd()}\n${row}`))}
+        />
+      }
       problems={problems}
     >
       {fit && (

@@ -42,6 +42,8 @@ type Props = MeasureProps & {
   text: string;
   setText: (text: string) => void;
   problems: Problem[];
+  /** Devices that can write the readings. */
+  devices: ReactNode;
   /** The thing as it was measured, once there is a fit. */
   measured: Item | undefined;
   children: ReactNode;
@@ -49,8 +51,22 @@ type Props = MeasureProps & {
 
 /** Steps to measure by, a place to type or paste the readings, beside it what they come to and change, and what becomes of that. */
 export function Readings(props: Props) {
-  const { core, roomId, item, roomWith, close, take, steps, columns, text, setText, problems, measured, children } =
-    props;
+  const {
+    core,
+    roomId,
+    item,
+    roomWith,
+    close,
+    take,
+    steps,
+    columns,
+    text,
+    setText,
+    problems,
+    devices,
+    measured,
+    children,
+  } = props;
   const open = async (file: File | undefined) => file && setText(await file.text());
   return (
     <Modal title={`Measure ${item.name}`} open onClose={close} wide>
@@ -67,6 +83,7 @@ export function Readings(props: Props) {
               <small>Or a table from a file: </small>
               <input type="file" accept=".csv,.txt,text/csv" onChange={(e) => void open(e.target.files?.[0])} />
             </label>
+            {devices}
           </div>
           <div className="found">
             {text.trim() === "" && <p className="quiet">What the readings come to is shown here as you type.</p>}
