@@ -27,9 +27,10 @@ func SourcesOf(d *setup.Document) (*report.Sources, setup.Problems) {
 		why := metric.Missing(firstOf(o.why, "The setup has no effort."))
 		return &report.Sources{Percent: why, Sources: []report.Source{}}, nil
 	}
-	action, day := actionOf(o, e.strength(&base))
-	squares := map[report.Source]float64{{What: "strength", Key: action, Day: day}: o.spread * o.spread}
-	order := []report.Source{{What: "strength", Key: action, Day: day}}
+	squares, order := map[report.Source]float64{}, []report.Source{}
+	for source, by := range strengths(o, e.strength(&base)) {
+		squares[source], order = by*by, append(order, source)
+	}
 	for _, g := range groups {
 		for source, by := range g.changes(&e, &base, at) {
 			if squares[source] == 0 {
@@ -58,17 +59,35 @@ func SourcesOf(d *setup.Document) (*report.Sources, setup.Problems) {
 // leastShare is the share of the variance from which something is named.
 const leastShare = 0.01
 
-// actionOf is the action that the target's strength is mostly of, half way along the path, and when it was tested last.
-func actionOf(o *outcome, s *profile.Strength) (action, day string) {
+// strengths are the actions that the target's strength is made of half way along the path, each with its part of how far that is
+// known: together it is the spread of the whole.
+func strengths(o *outcome, s *profile.Strength) map[report.Source]float64 {
 	half := len(o.rep.S) / 2
 	c := profile.NewCapacity(s, o.joint.Name(), o.axis.Kind == "spin")
-	action = largestOf(c.Actions(&o.rep.Pose[half], &o.rep.Rate[half]))
-	for _, t := range s.Lifter.Strength {
-		if t.Action == action {
-			day = max(day, t.Date)
-		}
+	actions := c.Actions(&o.rep.Pose[half], &o.rep.Rate[half])
+	sum, out := 0.0, map[report.Source]float64{}
+	for action, weight := range actions {
+		best, _, _ := s.Best(action)
+		sum += weight * best
 	}
-	return action, day
+	for action, weight := range actions {
+		best, _, spread := s.Best(action)
+		source := report.Source{What: "strength", Key: action}
+		for _, t := range s.Lifter.Strength {
+			if t.Action == action {
+				source.Day = max(source.Day, t.Date)
+			}
+		}
+		out[source] = weight * best / sum * spread
+	}
+	squares := 0.0
+	for _, by := range out {
+		squares += by * by
+	}
+	for source := range out {
+		out[source] *= o.spread / math.Sqrt(squares)
+	}
+	return out
 }
 
 // group is a kind of errors, of which each input is shifted by itself, and what is to be measured to know it better.

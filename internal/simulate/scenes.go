@@ -17,7 +17,7 @@ var Trials = struct {
 	Hold   float64   // s
 	Count  int
 	Vary   float64 // of trials, standard deviation as a share
-}{[]float64{20, 60, 100}, []float64{84, 68, 46}, 3, 5, 3, 0.03}
+}{[]float64{20, 60, 100}, []float64{117, 103, 88}, 3, 5, 3, 0.03}
 
 // trialScene is a lifter who pushes at one angle after the other, seen by a load cell or by an inclinometer.
 type trialScene struct {

@@ -32,7 +32,7 @@ type program struct {
 }
 
 // startProgram starts a program with a database of its own that holds the demo, so that the journey can run beside others.
-func startProgram(t *testing.T) *program {
+func startProgram(t *testing.T, options ...string) *program {
 	t.Helper()
 	t.Parallel()
 	// A free port, kept over restarts.
@@ -41,7 +41,7 @@ func startProgram(t *testing.T) *program {
 		t.Fatal(err)
 	}
 	l.Close()
-	p := &program{t: t, addr: l.Addr().String()}
+	p := &program{t: t, addr: l.Addr().String(), options: options}
 	p.database = database.Filled(t, p.fill)
 	p.start()
 	t.Cleanup(p.stop)

@@ -343,7 +343,7 @@ func TestMeasureABand(t *testing.T) {
 	write(readings(0.9))
 	p.says(`[role="dialog"] dl`, "10%")
 	p.says(`[role="dialog"]`, "as plain rubber does")
-	p.until("what it does to a setup", `/N·m → [\d.]+ N·m/.test(document.querySelector('[role="dialog"] section')?.innerText)`)
+	p.until("what it does to a setup", `/N·m → [\d.]+ N·m/.test(document.querySelector('[role="dialog"] section[aria-label]')?.innerText)`)
 	p.press("Use these")
 	p.says(".measured", "Measured ")
 	p.key("s", chromedp.ModifierCtrl)

@@ -106,12 +106,12 @@ function Marked({ mark, x, y, height }: { mark: Mark; x: Scale; y: Scale; height
         />
       )}
       {mark.label && (
-        <text x={middle} y={height - bottom - 26} textAnchor="middle">
+        <text x={middle} y={height * 0.55} textAnchor="middle">
           {mark.label}
         </text>
       )}
       {mark.value && (
-        <text className="strong mono" x={middle} y={height - bottom - 10} textAnchor="middle">
+        <text className="strong mono" x={middle} y={height * 0.55 + 16} textAnchor="middle">
           {mark.value}
         </text>
       )}

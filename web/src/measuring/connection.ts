@@ -12,6 +12,7 @@ type Message = {
 
 export type Status = "connecting" | "ready" | "running" | "gone" | "refused";
 
+const pause = 80; // ms
 const protocol = "dialarc.device/1";
 
 /** A measuring device that the page talks to, and what it has sent since it was started. What was got stays when it goes. */
@@ -24,7 +25,7 @@ export class Connection {
   readonly sent = new Map<string, Growing>();
   private socket: WebSocket;
   private listeners = new Set<() => void>();
-  private drawn = 0;
+  private telling: ReturnType<typeof setTimeout> | undefined;
   private version = 0;
 
   constructor(
@@ -125,14 +126,13 @@ export class Connection {
     this.tell();
   }
 
-  /** Tells who listens, at most once a frame. */
+  /** Tells who listens, a few times a second: what is worked out beside the trace needs room between. */
   private tell(): void {
-    if (this.drawn) return;
-    this.drawn = requestAnimationFrame(() => {
-      this.drawn = 0;
+    this.telling ??= setTimeout(() => {
+      this.telling = undefined;
       this.version += 1;
       for (const l of this.listeners) l();
-    });
+    }, pause);
   }
 
   readonly subscribe = (listener: () => void) => {

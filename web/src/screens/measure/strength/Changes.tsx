@@ -41,19 +41,21 @@ type Props = {
   setups: StoredSetup[];
   action: StrengthTest["action"];
   strap: number;
+  /** The angle that is tested now. */
+  angle: number;
   fit: StrengthFit | undefined;
   before: StrengthTest[];
   clear: () => void;
 };
 
 /** What the trials come to, what they do to the lifter's setups, and what becomes of them. */
-export function Changes({ core, lifter, setups, action, strap, fit, before, clear }: Props) {
+export function Changes({ core, lifter, setups, action, strap, angle, fit, before, clear }: Props) {
   const units = useUnits();
   const cache = useQueryClient();
   const [saving, setSaving] = useState(false);
   const angles = fit?.angles ?? [];
   const first = lifter.name.split(" ")[0] ?? lifter.name;
-  const latest = angles.at(-1);
+  const latest = angles.find((a) => Math.abs(a.angleDeg - angle) < 3) ?? angles.at(-1);
   if (!latest) return <p className="quiet">What the trials come to, and what they change, stands here.</p>;
   const body = withTests(lifter.body, action, angles);
   const put = (version: number, to: Lifter) =>
@@ -88,9 +90,7 @@ export function Changes({ core, lifter, setups, action, strap, fit, before, clea
       </div>
       <WhereFrom a={latest} strap={strap} />
       <Affected core={core} setups={setups} before={lifter.body} after={body} />
-      {angles.map((a) => (
-        <Agreement key={a.angleDeg} a={a} />
-      ))}
+      <Agreement angles={angles} />
       {angles.length < 2 && (
         <p className="say">
           <StatusIcon tone="caution" />
@@ -200,19 +200,27 @@ function WhereFrom({ a, strap }: { a: AngleFit; strap: number }) {
   );
 }
 
-function Agreement({ a }: { a: AngleFit }) {
-  if (a.trials.length < 2) return null;
-  const at = `${Math.round(a.angleDeg)}°`;
-  return (
-    <p className="say">
-      <StatusIcon tone={a.another ? "warning" : "ok"} />
+/** Whether the trials at each angle agree. */
+function Agreement({ angles }: { angles: AngleFit[] }) {
+  const apart = angles.filter((a) => a.another);
+  if (!angles.some((a) => a.trials.length > 1)) return null;
+  if (apart.length === 0) {
+    return (
+      <p className="say">
+        <StatusIcon tone="ok" />
+        <span>The trials agree within 10% at every angle.</span>
+      </p>
+    );
+  }
+  return apart.map((a) => (
+    <p className="say" key={a.angleDeg}>
+      <StatusIcon tone="warning" />
       <span>
-        {a.another
-          ? `At ${at} the trials are ${Math.round(100 * a.apart)}% apart: take another, or strike out the one that slipped.`
-          : `At ${at} the trials agree within 10%.`}
+        At {Math.round(a.angleDeg)}° the trials are {Math.round(100 * a.apart)}% apart: take another, or strike out the
+        one that slipped.
       </span>
     </p>
-  );
+  ));
 }
 
 const mostShown = 6;

@@ -88,6 +88,7 @@ export function StrengthTrials({ core, lifter, setups, action }: Props) {
           setups={setups}
           action={action}
           strap={strap ?? 0}
+          angle={angle}
           fit={fit}
           before={before}
           clear={trials.clear}

@@ -1,0 +1,162 @@
+package e2e
+
+import (
+	"fmt"
+	"math"
+	"net/http/httptest"
+	"strings"
+	"testing"
+	"time"
+
+	"dialarc/core/kit"
+	"dialarc/core/setup"
+	"dialarc/internal/device"
+	"dialarc/internal/simulate"
+
+	"github.com/chromedp/chromedp"
+)
+
+// simulated is a device that runs at some times its pace, as an option of the program that the page is told of it by.
+func simulated(t *testing.T, name string, o simulate.Options, speed float64) string {
+	t.Helper()
+	server := httptest.NewServer(device.Handler(func() device.Device {
+		d, err := simulate.New(o)
+		if err != nil {
+			t.Error(err)
+		}
+		return d
+	}, speed))
+	t.Cleanup(server.CloseClientConnections)
+	return "--device=" + name + "=" + strings.Replace(server.URL, "http", "ws", 1)
+}
+
+func (p *page) lifterID(prog *program, name string) string {
+	p.t.Helper()
+	var list struct{ Items []struct{ ID, Name string } }
+	prog.call("GET", "/api/lifters", nil, &list)
+	for _, l := range list.Items {
+		if l.Name == name {
+			return l.ID
+		}
+	}
+	p.t.Fatalf("there is no %s", name)
+	return ""
+}
+
+// A lifter's strength is measured at two angles against a load cell, with an inclinometer: trials are found as they come, the arm's weight
+// is added, setups show what changes, and the lifter keeps it. A cell that goes away in the middle loses nothing that was taken over.
+func TestMeasureStrength(t *testing.T) {
+	prog := startProgram(t, simulated(t, "Cell", simulate.Options{Kind: "loadcell", Seed: 4}, 8),
+		simulated(t, "Level", simulate.Options{Kind: "inclinometer", Seed: 5}, 8),
+		simulated(t, "Failing", simulate.Options{Kind: "loadcell", Seed: 4, Fault: "disconnect"}, 8),
+		simulated(t, "Odd", simulate.Options{Kind: "loadcell", Seed: 4, Fault: "unit"}, 8))
+	p := openPage(t, prog.url("/measure"))
+	suvi := p.lifterID(prog, "Suvi Brandt")
+	p.press("Suvi Brandt")
+	p.says(`ol[aria-label="Worth measuring, the most first"] li`, "Strength")
+	p.do(chromedp.Navigate(prog.url("/measure/" + suvi + "/strength/shoulder.abduction")))
+	p.until("the strap", `[...document.querySelectorAll('label')].some(l => l.innerText.startsWith('Strap'))`)
+	p.fill("Strap, from the joint", "52")
+
+	p.choose("Load cell", "Odd")
+	p.says(`[aria-label="Trials"] [role="alert"]`, "furlong")
+	p.choose("Load cell", "Failing")
+	p.says(`[aria-label="Trials"] [role="status"]`, "Ready")
+	p.press("Start")
+	p.says(`[aria-label="Trials"] .state`, "It is gone")
+
+	p.choose("Load cell", "Cell")
+	p.choose("Inclinometer", "Level")
+	p.until("both", `[...document.querySelectorAll('[aria-label="Trials"] .state')].filter(s => s.innerText.startsWith('Ready')).length === 2`)
+	rows := `document.querySelector('textarea').value.trim().split('\n').filter(Boolean)`
+	for run, button := range []string{"Start", "Next angle"} {
+		p.press(button)
+		p.until("three trials", fmt.Sprintf(`%s.length === %d`, rows, 3*(run+1)))
+		p.press("Stop")
+	}
+	for i, row := range read[[]string](p, rows) {
+		var deg, force float64
+		if _, err := fmt.Sscan(row, &deg, &force); err != nil {
+			t.Fatalf("%q: %v", row, err)
+		}
+		run := i / 3
+		if deg != simulate.Trials.Angles[run] || math.Abs(force/simulate.Trials.Pull[run]-1) > 0.12 {
+			t.Errorf("trial %d: %v degrees, %v N", i+1, deg, force)
+		}
+	}
+	p.says(`[aria-label="What it comes to"]`, "weight of the limb at 60°")
+	p.says(`[aria-label="What it comes to"]`, "Dumbbell lateral raise")
+	p.reload() // nothing of it is lost
+	p.says(`[aria-label="What it comes to"]`, "weight of the limb at 60°")
+	p.press("Update Suvi's strength")
+	p.says("body", "as tested today")
+	var l struct{ Body setup.Lifter }
+	prog.call("GET", "/api/lifters/"+suvi, nil, &l)
+	today := time.Now().Format(time.DateOnly)
+	n := 0
+	for _, test := range l.Body.Strength {
+		if test.Action == "shoulder.abduction" && test.Date == today {
+			n++
+			if at := map[float64]float64{20: 0.52 * 117, 60: 0.52 * 103}[test.AngleDeg]; !(test.Torque > at && test.Torque < at+14) || test.Spread == 0 {
+				t.Errorf("%+v", test)
+			}
+		}
+	}
+	if n != 2 {
+		t.Errorf("%d tests of today", n)
+	}
+	p.do(chromedp.Navigate(prog.url("/measure/" + suvi)))
+	p.says("ol", "Measured on "+time.Now().Format("2 Jan"))
+}
+
+// A band under tape and load cell, and a stack under a load cell pin by pin, come to what was simulated.
+func TestMeasureByDevices(t *testing.T) {
+	prog := startProgram(t, simulated(t, "Cell", simulate.Options{Kind: "loadcell", Behind: "band", Seed: 4}, 4),
+		simulated(t, "Tape", simulate.Options{Kind: "tape", Seed: 5}, 4),
+		simulated(t, "Handle", simulate.Options{Kind: "loadcell", Behind: "column", Seed: 6}, 16))
+	var rooms struct {
+		Items []struct {
+			ID       string
+			Document kit.Room
+		}
+	}
+	prog.call("GET", "/api/rooms", nil, &rooms)
+	var room string
+	var band kit.Band
+	var station kit.Station
+	for _, r := range rooms.Items {
+		for _, b := range r.Document.Bands {
+			if b.RestLength == simulate.Band.Rest && len(r.Document.Stations) > 0 {
+				room, band, station = r.ID, b, r.Document.Stations[0]
+			}
+		}
+	}
+	p := openPage(t, prog.url("/kit/"+room+"?measure="+band.Key))
+	p.until("the dialog", `document.querySelector('[role="dialog"] textarea')`)
+	p.choose("Tape", "Tape")
+	p.choose("Load cell", "Cell")
+	p.until("both", `[...document.querySelectorAll('[role="dialog"] .state')].filter(s => s.innerText.startsWith('Ready')).length === 2`)
+	p.press("Start")
+	p.until("the pull", `/2[01]\d\.\d cm/.test(document.querySelector('[role="dialog"] b[role="status"]').innerText)`)
+	p.until("the band to be back", `/10\d\.\d cm/.test(document.querySelector('[role="dialog"] b[role="status"]').innerText)`)
+	p.press("Stop and take the readings")
+	p.until("what it loses, 12 %", `/before\s+1[123]%/.test(document.querySelector('[role="dialog"] dl').innerText)`)
+	p.says(`[role="dialog"]`, "as plain rubber does")
+	p.press("Discard")
+
+	p.do(chromedp.Navigate(prog.url("/kit/" + room + "?measure=" + station.Key)))
+	p.until("the dialog", `document.querySelector('[role="dialog"] textarea')`)
+	p.choose("Load cell", "Handle")
+	for i, pin := range simulate.Column.Pins {
+		p.fill("Pin", fmt.Sprint(pin))
+		p.press("Start this pin")
+		still := 9.80665 * (pin + simulate.Column.Unlabelled) * simulate.Column.Ratio
+		p.until("the stack to move", fmt.Sprintf(`parseFloat(document.querySelector('[role="dialog"] b[role="status"]').innerText) > %v`, 0.7*still))
+		time.Sleep(1500 * time.Millisecond) // two or three turns of the stack
+		p.press("Stop and take the reading")
+		p.until("the row", fmt.Sprintf(`document.querySelector('[role="dialog"] textarea').value.split('\n').length === %d`, i+1))
+	}
+	p.says(`[role="dialog"] dl`, "50.")
+	p.says(`[role="dialog"] dl`, "6.")
+	p.says(`[role="dialog"]`, "heavier than its label")
+}
