@@ -70,7 +70,7 @@ func TestActivityIsRecovered(t *testing.T) {
 					}
 				}
 			}
-			near(t, c.Label+", mean while lifting", c.Mean.OrNaN(), 50*(a.Low+a.High), 0.12*50*(a.Low+a.High))
+			near(t, c.Label+", mean while lifting", c.Mean.OrNaN(), 50*(a.Low+a.High), 0.16*50*(a.Low+a.High))
 			near(t, c.Label+", lowering over lifting", *c.Lowering.Mean[20] / *c.Lifting.Mean[20], simulate.Lowering, 0.15)
 		}
 		if n := w.Channels[3].Lifting.Reps; n != 3 {
