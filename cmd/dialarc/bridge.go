@@ -28,6 +28,12 @@ func runBridge(out io.Writer) error {
 				passed[i] = "JSON.stringify(" + name + ")"
 			}
 		}
+		if t.Out(0) == reflect.TypeFor[[]byte]() {
+			fmt.Fprintf(&raw, "  %s(%s): Beside;\n", call.Name, strings.Join(rawParams, ", "))
+			fmt.Fprintf(&typed, "  /** %s */\n  %s(%s): Answer<Uint8Array> {\n    return bytesOf(this.raw.%s(%s));\n  }\n",
+				call.About, call.Name, strings.Join(params, ", "), call.Name, strings.Join(passed, ", "))
+			continue
+		}
 		fmt.Fprintf(&raw, "  %s(%s): string;\n", call.Name, strings.Join(rawParams, ", "))
 		fmt.Fprintf(&typed, "  /** %s */\n  %s(%s): Answer<%s> {\n    return JSON.parse(this.raw.%s(%s));\n  }\n",
 			call.About, call.Name, strings.Join(params, ", "), typeName(t.Out(0)), call.Name, strings.Join(passed, ", "))
@@ -52,6 +58,11 @@ import type { Answer } from "./types";
 type Schemas = components["schemas"];
 type Progress = (share: number) => void;
 
+/** An answer as text, with bytes beside it. */
+export type Beside = { json: string; numbers?: Uint8Array };
+
+const bytesOf = ({ json, numbers }: Beside): Answer<Uint8Array> => (numbers ? { ok: numbers } : JSON.parse(json));
+
 /** The names of the dials; a setting's key is its dial's, with the load's place where it belongs to one. */
 export type DialName =%s;
 
@@ -75,6 +86,8 @@ func paramTypes(t reflect.Type) (raw, own string) {
 		return "Progress", "Progress"
 	case bridge.Composed:
 		return "string", typeName(t)
+	case bridge.Bytes:
+		return "Uint8Array", "Uint8Array"
 	}
 	return "string", "string"
 }

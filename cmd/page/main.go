@@ -32,7 +32,13 @@ func export(core *bridge.Core, call bridge.Call) js.Func {
 		for i, a := range args {
 			crossed[i] = value(a)
 		}
-		return core.Run(&call, crossed).Text()
+		answer := core.Run(&call, crossed)
+		numbers, bytes := answer.OK.([]byte)
+		if !bytes {
+			return answer.Text()
+		}
+		answer.OK = nil
+		return beside(answer, numbers)
 	})
 }
 
@@ -43,6 +49,10 @@ func value(v js.Value) any {
 		return v.Float()
 	case js.TypeFunction:
 		return bridge.Progress(func(share float64) { v.Invoke(share) })
+	case js.TypeObject:
+		raw := make([]byte, v.Length())
+		js.CopyBytesToGo(raw, v)
+		return raw
 	}
 	return v.String()
 }
@@ -57,11 +67,16 @@ func packed(core *bridge.Core) js.Func {
 			}
 		}()
 		answer, numbers := core.Packed(args[0].String(), len(args) > 1 && args[1].Truthy())
-		if numbers == nil {
-			return map[string]any{"json": answer.Text()}
-		}
-		bytes := js.Global().Get("Uint8Array").New(len(numbers))
-		js.CopyBytesToJS(bytes, numbers)
-		return map[string]any{"json": answer.Text(), "numbers": bytes}
+		return beside(answer, numbers)
 	})
+}
+
+// beside is an answer as text with bytes beside it, if there are any.
+func beside(answer bridge.Answer, numbers []byte) any {
+	if len(answer.Problems) > 0 || numbers == nil {
+		return map[string]any{"json": answer.Text()}
+	}
+	bytes := js.Global().Get("Uint8Array").New(len(numbers))
+	js.CopyBytesToJS(bytes, numbers)
+	return map[string]any{"json": answer.Text(), "numbers": bytes}
 }

@@ -6,6 +6,7 @@ import (
 	"reflect"
 
 	"dialarc/core/dialin"
+	"dialarc/core/emg"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/measure"
@@ -23,7 +24,8 @@ type Core struct {
 	last      memo
 	keeper    plan.Keeper
 	rooms     roomMemo
-	swept     struct { // the sweeps of the document that was swept last
+	recorded  map[string]*emg.Recording // by the names that the page gave them
+	swept     struct {                  // the sweeps of the document that was swept last
 		text   string
 		sweeps map[string]dialin.Sweep
 	}
@@ -80,10 +82,21 @@ const (
 	Number               // a float
 	Share                // a function that is told how far a call is
 	Composed             // a value of the page, which crosses as JSON text
+	Bytes                // bytes as they are
 )
 
-// Named says whether a type, or what it lists, has a name of its own.
+// composed are the types that cross as JSON text and are nothing else to the page.
+var composed = map[reflect.Type]bool{
+	reflect.TypeFor[*setup.Lifter](): true, reflect.TypeFor[dialin.Goal](): true, reflect.TypeFor[[]setup.Document](): true,
+	reflect.TypeFor[[]setup.Lifter](): true, reflect.TypeFor[measure.Trace](): true, reflect.TypeFor[emg.Settings](): true,
+	reflect.TypeFor[MeasuredCourse](): true, reflect.TypeFor[[]OpenedChannel](): true,
+}
+
+// Named says whether a type, or what it lists, has a name of its own; bytes need none.
 func Named(t reflect.Type) bool {
+	if t == reflect.TypeFor[[]byte]() {
+		return true
+	}
 	for t.Kind() == reflect.Pointer || t.Kind() == reflect.Slice {
 		t = t.Elem()
 	}
@@ -97,8 +110,9 @@ func Param(t reflect.Type) Kind {
 		return Number
 	case t == reflect.TypeFor[Progress]():
 		return Share
-	case t == reflect.TypeFor[*setup.Lifter](), t == reflect.TypeFor[dialin.Goal](), t == reflect.TypeFor[[]setup.Document](),
-		t == reflect.TypeFor[[]setup.Lifter](), t == reflect.TypeFor[measure.Trace]():
+	case t == reflect.TypeFor[[]byte]():
+		return Bytes
+	case composed[t]:
 		return Composed
 	}
 	return Text
@@ -118,7 +132,8 @@ func (c *Core) argument(t reflect.Type, crossed any) (reflect.Value, setup.Probl
 	case reflect.TypeFor[*kit.Room]():
 		r, problems := c.rooms.get(text)
 		return reflect.ValueOf(r), problems
-	case reflect.TypeFor[[]setup.Document](), reflect.TypeFor[[]setup.Lifter](), reflect.TypeFor[dialin.Goal](), reflect.TypeFor[measure.Trace]():
+	}
+	if composed[t] {
 		v := reflect.New(t)
 		if err := json.Unmarshal([]byte(text), v.Interface()); err != nil {
 			return v.Elem(), setup.Problems{{What: "What was asked cannot be read: " + err.Error() + "."}}

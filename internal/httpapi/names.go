@@ -7,6 +7,7 @@ import (
 	"dialarc/core/compare"
 	"dialarc/core/dialin"
 	"dialarc/core/edits"
+	"dialarc/core/emg"
 	"dialarc/core/kit"
 	"dialarc/core/measure"
 	"dialarc/core/people"
@@ -29,6 +30,7 @@ var prefixes = map[string]string{
 	reflect.TypeFor[people.Person]().PkgPath():  "People",
 	reflect.TypeFor[compare.Kept]().PkgPath():   "Compare",
 	reflect.TypeFor[plan.Block]().PkgPath():     "Plan",
+	reflect.TypeFor[emg.Settings]().PkgPath():   "Activity",
 	reflect.TypeFor[session.Set]().PkgPath():    "Session",
 	reflect.TypeFor[progress.Point]().PkgPath(): "Progress",
 }
@@ -49,7 +51,10 @@ func SchemaName(t reflect.Type, hint string) string {
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
 	r.Schema(reflect.TypeFor[dialin.Goal](), true, "")
-	r.Schema(reflect.TypeFor[measure.Trace](), true, "")
+	for _, t := range []reflect.Type{reflect.TypeFor[measure.Trace](), reflect.TypeFor[emg.Settings](), reflect.TypeFor[bridge.MeasuredCourse](),
+		reflect.TypeFor[bridge.OpenedChannel]()} {
+		r.Schema(t, true, "")
+	}
 	for _, call := range new(bridge.Core).Calls() {
 		if t := reflect.TypeOf(call.Do).Out(0); bridge.Named(t) {
 			r.Schema(t, true, "")

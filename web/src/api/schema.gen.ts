@@ -789,6 +789,181 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
   schemas: {
+    ActivityAgreement: {
+      /** @description Where they differ by more than both are sure of. */
+      apart: components["schemas"]["ActivityStretch"][];
+      /** @description Pearson's, over the parts of the range that both have. */
+      correlation: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description The model's activation at each place of the course, percent; null where it has none. */
+      expected: (number | null)[];
+      /** @description Mean, percent. */
+      measured: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Mean, percent. */
+      model: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ActivityCourse: {
+      /** @description Percent of the strongest contraction, or µV without one; null where no repetition passes. */
+      mean: (number | null)[];
+      /** Format: int64 */
+      reps: number;
+      /** @description Over repetitions; null with fewer than two. */
+      sd: (number | null)[];
+    };
+    ActivityFinding: {
+      /**
+       * Format: double
+       * @description s, where it is only there.
+       */
+      from?: number;
+      /** @enum {string} */
+      key: "silent" | "saturated" | "hum" | "loose" | "artefact" | "reps" | "strongest";
+      text: string;
+      /**
+       * Format: double
+       * @description s.
+       */
+      to?: number;
+    };
+    ActivityNote: {
+      /**
+       * Format: double
+       * @description s from the begin.
+       */
+      at: number;
+      text: string;
+    };
+    ActivityRep: {
+      /** Format: double */
+      from: number;
+      /**
+       * Format: double
+       * @description Where it is left.
+       */
+      leaves: number;
+      /** @description By hand. */
+      leftOut?: boolean;
+      /** Format: double */
+      to: number;
+      /**
+       * Format: double
+       * @description Where the top is reached.
+       */
+      top: number;
+    };
+    ActivitySettings: {
+      /**
+       * @description rms over a window, or lowpass at 6 Hz.
+       * @enum {string}
+       */
+      envelope: "rms" | "lowpass";
+      /** @description Whether lifting lowers the angle. */
+      falling: boolean;
+      /**
+       * Format: double
+       * @description Hz, upper edge; 450 unless given, and no more than 0.45 of the rate.
+       */
+      high: number;
+      /**
+       * Format: double
+       * @description Hz, lower edge of the band; 20 unless given.
+       */
+      low: number;
+      /**
+       * Format: double
+       * @description 50 or 60 Hz; either unless given.
+       */
+      mains: number;
+      /**
+       * @description Whether mains are taken out: auto where there is hum, on, off.
+       * @enum {string}
+       */
+      notch: "auto" | "on" | "off";
+      /** @description By hand; else they are cut by the angle. */
+      reps?: components["schemas"]["ActivityRep"][];
+      /**
+       * Format: double
+       * @description s, of the root mean square; 0.1 unless given.
+       */
+      window: number;
+      /** @description Channels that are left out by hand, by their place. */
+      without?: number[];
+    };
+    ActivityStretch: {
+      /**
+       * Format: double
+       * @description Largest difference, measured less expected, percentage points.
+       */
+      by: number;
+      /** Format: double */
+      fromDeg: number;
+      /** Format: double */
+      toDeg: number;
+    };
+    ActivityWorked: {
+      /** @description Of the courses' values. */
+      angleDeg: number[];
+      /** @description Those of activity, in the recording's order. */
+      channels: components["schemas"]["ActivityWorkedChannel"][];
+      /**
+       * Format: double
+       * @description Of the range, where lifting begins.
+       */
+      fromDeg: number;
+      /** @description None without a channel of an angle. */
+      reps: components["schemas"]["ActivityRep"][];
+      /** Format: double */
+      toDeg: number;
+      /**
+       * Format: int64
+       * @description Of the strongest contraction.
+       */
+      trials: number;
+      /** @description Why there are no repetitions. */
+      why?: string;
+    };
+    ActivityWorkedChannel: {
+      findings: components["schemas"]["ActivityFinding"][];
+      label: string;
+      lifting: components["schemas"]["ActivityCourse"];
+      lowering: components["schemas"]["ActivityCourse"];
+      /** @description Over the range while lifting: percent, or µV without a strongest contraction. */
+      mean: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Largest of the course while lifting. */
+      peak: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: int64
+       * @description Among all channels of the recording.
+       */
+      place: number;
+      /** @enum {string} */
+      state: "good" | "usable" | "partly" | "out";
+      /** @description Largest mean over a second of the strongest contractions, µV. */
+      strongest: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
     Aim: {
       /** @description like: the other setup. */
       document?: components["schemas"]["Document"];
@@ -2688,6 +2863,12 @@ export interface components {
       b: string;
       setup: components["schemas"]["Document"];
     };
+    MeasuredCourse: {
+      angleDeg: number[];
+      course: components["schemas"]["ActivityCourse"];
+      /** @description Of the strongest contraction; else µV. */
+      percent: boolean;
+    };
     Mends: {
       suggestions: components["schemas"]["Suggestion"][];
     };
@@ -2704,6 +2885,29 @@ export interface components {
     };
     NotYet: {
       items: components["schemas"]["Missing"][];
+    };
+    Opened: {
+      channels: components["schemas"]["OpenedChannel"][];
+      name: string;
+      notes: components["schemas"]["ActivityNote"][];
+      /** Format: double */
+      seconds: number;
+      /** @description Day and time. */
+      started?: string;
+      warnings: string[];
+    };
+    OpenedChannel: {
+      /** @description Whether it is of a muscle's activity, by its unit. */
+      activity?: boolean;
+      /** @description Whether it is of an angle. */
+      angle?: boolean;
+      label: string;
+      /**
+       * Format: double
+       * @description Samples a second.
+       */
+      rate: number;
+      unit: string;
     };
     Painting: {
       /** @description What that is made up of; null where there is no score. */

@@ -5,6 +5,11 @@ import type { Answer } from "./types";
 type Schemas = components["schemas"];
 type Progress = (share: number) => void;
 
+/** An answer as text, with bytes beside it. */
+export type Beside = { json: string; numbers?: Uint8Array };
+
+const bytesOf = ({ json, numbers }: Beside): Answer<Uint8Array> => (numbers ? { ok: numbers } : JSON.parse(json));
+
 /** The names of the dials; a setting's key is its dial's, with the load's place where it belongs to one. */
 export type DialName =
   | "pulley.height"
@@ -127,6 +132,12 @@ export type RawCalls = {
   stackTrace(pin: number, cell: string): string;
   sources(document: string): string;
   worth(documents: string): string;
+  openRecording(slot: string, name: string, file: Uint8Array): string;
+  keepRecording(slot: string, channels: string, samples: Uint8Array): string;
+  workActivity(slot: string, strongest: string, settings: string): string;
+  activitySamples(slot: string, place: number, what: string, settings: string): Beside;
+  writeEDF(slot: string): Beside;
+  activityAgainst(document: string, region: string, measured: string): string;
   room(room: string): string;
   lifter(lifter: string): string;
   strength(lifter: string): string;
@@ -349,6 +360,43 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What is worth measuring for setups, the most first. */
   worth(documents: Schemas["Document"][]): Answer<Schemas["Worth"][]> {
     return JSON.parse(this.raw.worth(JSON.stringify(documents)));
+  }
+  /** Reads a file of samples, EDF or a table, and keeps it under a name. */
+  openRecording(slot: string, name: string, file: Uint8Array): Answer<Schemas["Opened"]> {
+    return JSON.parse(this.raw.openRecording(slot, name, file));
+  }
+  /** Keeps what devices sent: 32-bit numbers, one channel after the other. */
+  keepRecording(slot: string, channels: Schemas["OpenedChannel"][], samples: Uint8Array): Answer<Schemas["Opened"]> {
+    return JSON.parse(this.raw.keepRecording(slot, JSON.stringify(channels), samples));
+  }
+  /** What a recording of muscles' activity comes to, with recordings of strongest contraction (names parted by commas). */
+  workActivity(
+    slot: string,
+    strongest: string,
+    settings: Schemas["ActivitySettings"],
+  ): Answer<Schemas["ActivityWorked"]> {
+    return JSON.parse(this.raw.workActivity(slot, strongest, JSON.stringify(settings)));
+  }
+  /** A channel as 32-bit numbers: as recorded (raw), in the band, or its envelope. */
+  activitySamples(
+    slot: string,
+    place: number,
+    what: string,
+    settings: Schemas["ActivitySettings"],
+  ): Answer<Uint8Array> {
+    return bytesOf(this.raw.activitySamples(slot, place, what, JSON.stringify(settings)));
+  }
+  /** A recording as an EDF+ file. */
+  writeEDF(slot: string): Answer<Uint8Array> {
+    return bytesOf(this.raw.writeEDF(slot));
+  }
+  /** How measured activity over the range and the model's go together for a muscle. */
+  activityAgainst(
+    document: string,
+    region: string,
+    measured: Schemas["MeasuredCourse"],
+  ): Answer<Schemas["ActivityAgreement"]> {
+    return JSON.parse(this.raw.activityAgainst(document, region, JSON.stringify(measured)));
   }
   /** A gym given as text, or what is wrong with it. */
   room(room: string): Answer<Schemas["KitRoom"]> {
