@@ -26,6 +26,9 @@ const MeasureScreen = lazy(() => import("./screens/measure/MeasureScreen").then(
 const StrengthScreen = lazy(() =>
   import("./screens/measure/strength/StrengthScreen").then((m) => ({ default: m.StrengthScreen })),
 );
+const ActivityScreen = lazy(() =>
+  import("./screens/measure/activity/ActivityScreen").then((m) => ({ default: m.ActivityScreen })),
+);
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -61,6 +64,7 @@ export function App() {
             <Route path="/measure/:id" element={<MeasureScreen />} />
             <Route path="/measure/:id/strength" element={<StrengthScreen />} />
             <Route path="/measure/:id/strength/:action" element={<StrengthScreen />} />
+            <Route path="/measure/:id/activity" element={<ActivityScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

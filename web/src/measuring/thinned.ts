@@ -25,3 +25,21 @@ export function firstAt(t: Float64Array, time: number): number {
   }
   return a;
 }
+
+/** The same for samples that come evenly, so many a second from the begin on. */
+export function thinnedEven(v: Float32Array, rate: number, from: number, to: number, columns: number) {
+  const low = new Float64Array(columns).fill(Number.NaN);
+  const high = new Float64Array(columns).fill(Number.NaN);
+  const first = Math.max(0, Math.floor(from * rate));
+  const last = Math.min(v.length - 1, Math.ceil(to * rate));
+  const perSample = columns / ((to - from) * rate);
+  const offset = from * rate;
+  for (let i = first; i <= last; i++) {
+    const k = Math.floor((i - offset) * perSample);
+    if (k < 0 || k >= columns) continue;
+    const x = v[i] as number;
+    if (!((low[k] as number) <= x)) low[k] = x;
+    if (!((high[k] as number) >= x)) high[k] = x;
+  }
+  return { low, high };
+}

@@ -89,6 +89,9 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
           <Way to={`/measure/${lifter.id}/strength`} title="Strength over the range">
             Hold still against a load cell or a scale at several angles
           </Way>
+          <Way to={`/measure/${lifter.id}/activity`} title="Muscle activity">
+            Electrodes over the range, beside what the model expects
+          </Way>
           {rooms.map((r) => (
             <Way key={r.id} to={`/kit/${r.id}`} title={`Equipment: ${r.name}`}>
               What bands pull, what cables really weigh
