@@ -4,10 +4,13 @@ import (
 	"fmt"
 	"math"
 	"net/http/httptest"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 	"time"
 
+	"dialarc/core/emg"
 	"dialarc/core/kit"
 	"dialarc/core/setup"
 	"dialarc/internal/device"
@@ -159,4 +162,83 @@ func TestMeasureByDevices(t *testing.T) {
 	p.says(`[role="dialog"] dl`, "50.")
 	p.says(`[role="dialog"] dl`, "6.")
 	p.says(`[role="dialog"]`, "heavier than its label")
+}
+
+// edfOf is a file of a run of the simulated electrodes: 0 and 1 are strongest contractions, 2 repetitions.
+func edfOf(t *testing.T, run int, seconds float64) string {
+	t.Helper()
+	d, err := simulate.New(simulate.Options{Kind: "emg", Seed: 9})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for range run + 1 {
+		d.Start()
+	}
+	r := &emg.Recording{}
+	for _, c := range d.Hello().Channels {
+		r.Channels = append(r.Channels, emg.Channel{Label: c.Key, Unit: c.Unit, Rate: c.Rate})
+	}
+	blocks, _ := d.Next(seconds)
+	for _, b := range blocks {
+		for _, row := range b.V {
+			for i, x := range row {
+				r.Channels[i].Samples = append(r.Channels[i].Samples, x)
+			}
+		}
+	}
+	raw, problems := emg.WriteEDF(r)
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	file := filepath.Join(t.TempDir(), fmt.Sprintf("run %d.edf", run))
+	if err := os.WriteFile(file, raw, 0o600); err != nil {
+		t.Fatal(err)
+	}
+	return file
+}
+
+// Files of muscle activity are read: bad channels are said and left out, repetitions cut, percentages only with a strongest contraction, and a
+// channel is held against the model once its muscle is chosen. A broken file is told where and changes nothing.
+func TestMuscleActivity(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/measure/"))
+	suvi := p.lifterID(prog, "Suvi Brandt")
+	p.do(chromedp.Navigate(prog.url("/measure/" + suvi + "/activity")))
+	input := func(of string) string { return `input[aria-label="Open a file of ` + of + `"]` }
+	p.until("the page", `document.querySelector('`+input("repetitions")+`')`)
+	broken := filepath.Join(t.TempDir(), "broken.edf")
+	if err := os.WriteFile(broken, []byte("0       short"), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(input("repetitions")), []string{broken}))
+	p.says(`[aria-label="Recordings and channels"] [role="alert"]`, "header: The file has 13 bytes")
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(input("repetitions")), []string{edfOf(t, 2, 34)}))
+	list := `ul[aria-label="Channels"]`
+	p.says(list, "Saturated")
+	p.says(list, "Mains hum at 50 Hz")
+	p.says(list, "Came loose from 18")
+	p.says(list, "Silent")
+	p.says(`[aria-label="What it says"] dl`, "µV")
+	for run := range 2 {
+		p.do(chromedp.SetUploadFiles(chromedp.CSS(input("a strongest contraction")), []string{edfOf(t, run, 9)}))
+		p.says(`[aria-label="Recordings and channels"]`, fmt.Sprintf("%d. run %d.edf", run+1, run))
+	}
+	p.choose("Setup that was done", "Dumbbell lateral raise")
+	p.choose("Muscle under ch1", "Deltoid, middle")
+	p.says(`[aria-label="What it says"] dl`, "Correlation with the model")
+	p.until("a percentage", `/Measured, mean of the lifting\s+[56]\d%/.test(document.querySelector('[aria-label="What it says"] dl').innerText)`)
+	p.says(`[aria-label="What it says"]`, "Activity is not growth")
+	p.press("Leave this channel out")
+	p.says(`[aria-label="What it says"] h1`, "Left out")
+	p.press("Take it in again")
+	p.until("it to be in", `!document.querySelector('[aria-label="What it says"] h1').innerText.includes('Left out')`)
+	dir := p.downloads()
+	p.press("Export as EDF")
+	raw, err := os.ReadFile(p.kept(dir, "edf"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if r, problems := emg.ReadEDF(raw); len(problems) > 0 || len(r.Channels) != 9 || r.Seconds() != 34 {
+		t.Errorf("exported: %v", problems)
+	}
 }

@@ -9,6 +9,7 @@ import { Button } from "../../../ui/Button";
 import { notify } from "../../../ui/Notices";
 import { Select } from "../../../ui/Select";
 import { Agreed } from "./Agreed";
+import { AllChannels } from "./AllChannels";
 import { ChannelList } from "./ChannelList";
 import { CourseChart } from "./CourseChart";
 import { Recordings } from "./Recordings";
