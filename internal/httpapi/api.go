@@ -80,6 +80,7 @@ func (s *Server) build() (*gin.Engine, huma.API) {
 	s.registerSessions(api, engine)
 	s.registerRecords(api)
 	s.registerDevices(api)
+	s.registerCaptures(api, engine)
 	s.registerHealth(api)
 	describeRawBodies(api.OpenAPI())
 	describePage(api.OpenAPI().Components.Schemas)

@@ -63,6 +63,7 @@ func typed(next http.Handler) http.Handler {
 		if r.ContentLength != 0 && strings.HasPrefix(r.URL.Path, "/api/") && r.Method != http.MethodGet && r.Method != http.MethodHead {
 			kind, _, err := mime.ParseMediaType(r.Header.Get("Content-Type"))
 			file := r.URL.Path == "/api/lifters/import" && (kind == "application/octet-stream" || kind == "text/csv")
+			file = file || strings.HasPrefix(r.URL.Path, "/api/captures/") && kind == "application/octet-stream"
 			if err != nil || kind != "application/json" && !file {
 				refusing(http.StatusUnsupportedMediaType, "The body is to be sent as application/json.").ServeHTTP(w, r)
 				return

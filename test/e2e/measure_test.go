@@ -241,4 +241,10 @@ func TestMuscleActivity(t *testing.T) {
 	if r, problems := emg.ReadEDF(raw); len(problems) > 0 || len(r.Channels) != 9 || r.Seconds() != 34 {
 		t.Errorf("exported: %v", problems)
 	}
+	p.press("Keep")
+	p.says("body", "is kept, with its samples")
+	p.reload()
+	p.press("Dumbbell lateral raise") // kept, with what was chosen
+	p.says(list, "Came loose from 18")
+	p.says(`[aria-label="What it says"] dl`, "Correlation with the model")
 }

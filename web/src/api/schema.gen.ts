@@ -75,6 +75,41 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/captures/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Keep a measurement; its files follow */
+    put: operations["addCapture"];
+    post?: never;
+    /** Delete a measurement; it can be restored */
+    delete: operations["deleteCapture"];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/captures/{id}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Restore a deleted measurement */
+    post: operations["restoreCapture"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   "/api/compare": {
     parameters: {
       query?: never;
@@ -430,6 +465,23 @@ export interface paths {
     };
     /** List a lifter's blocks, changed most lately first */
     get: operations["listBlocksOf"];
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/lifters/{id}/captures": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List what was measured of a lifter, the latest first */
+    get: operations["listCaptures"];
     put?: never;
     post?: never;
     delete?: never;
@@ -813,6 +865,26 @@ export interface components {
         why?: string;
       };
     };
+    ActivityCapture: {
+      /** @description Like 2026-11-30. */
+      day: string;
+      /** Format: uuid */
+      lifterId: string;
+      /** @description What each channel came to. */
+      lines: components["schemas"]["ActivityLine"][];
+      /** @description Which muscle each channel is of, by the channel's label. */
+      muscles: {
+        [key: string]: string;
+      };
+      /** @enum {string} */
+      schema: "dialarc.capture/1";
+      settings: components["schemas"]["ActivitySettings"];
+      /** @description Its name then. */
+      setup?: string;
+      /** @description The setup that was done. */
+      setupId?: string;
+      title: string;
+    };
     ActivityCourse: {
       /** @description Percent of the strongest contraction, or µV without one; null where no repetition passes. */
       mean: (number | null)[];
@@ -835,6 +907,26 @@ export interface components {
        * @description s.
        */
       to?: number;
+    };
+    ActivityLine: {
+      /**
+       * Format: double
+       * @description With the model.
+       */
+      correlation: number | null;
+      label: string;
+      /** Format: double */
+      mean: number | null;
+      /** @description Its name. */
+      muscle: string;
+      /** Format: double */
+      peak: number | null;
+      /** @description Of the strongest contraction; else µV. */
+      percent: boolean;
+      /** Format: int64 */
+      reps: number;
+      /** @enum {string} */
+      state: "good" | "usable" | "partly" | "out";
     };
     ActivityNote: {
       /**
@@ -1084,6 +1176,11 @@ export interface components {
        * @description m.
        */
       length: number;
+    };
+    CaptureFile: {
+      name: string;
+      /** @description What it is of, like reps or strongest 1. */
+      slot: string;
     };
     Changed: {
       /** Format: double */
@@ -5323,6 +5420,15 @@ export interface components {
       /** Format: int64 */
       version: number;
     };
+    StoredCapture: {
+      document: components["schemas"]["ActivityCapture"];
+      /** @description The samples as they were recorded. */
+      files: components["schemas"]["CaptureFile"][];
+      /** Format: uuid */
+      id: string;
+      /** @description Why the document cannot be read. */
+      unreadable?: string;
+    };
     StoredKept: {
       document: components["schemas"]["CompareKept"];
       /** Format: uuid */
@@ -5997,6 +6103,198 @@ export interface operations {
         content: {
           "application/json": components["schemas"]["StoredBlock"];
         };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  addCapture: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["ActivityCapture"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredCapture"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  deleteCapture: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  restoreCapture: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
       };
       /** @description Not Found */
       404: {
@@ -7500,6 +7798,58 @@ export interface operations {
         };
         content: {
           "application/json": components["schemas"]["StoredListBlockBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listCaptures: {
+    parameters: {
+      query?: {
+        offset?: number;
+        limit?: number;
+      };
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredCapture"][];
         };
       };
       /** @description Unprocessable Entity */

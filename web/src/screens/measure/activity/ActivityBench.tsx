@@ -1,8 +1,10 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
 import type { Core } from "../../../engine/core";
 import type { StoredLifter, StoredSetup } from "../../../engine/types";
+import { keepCapture, readSamples, type StoredCapture } from "../../../measuring/captures";
 import { download, fileName } from "../../../share/file";
 import { kept } from "../../../state/kept";
 import { Button } from "../../../ui/Button";
@@ -12,6 +14,8 @@ import { Agreed } from "./Agreed";
 import { AllChannels } from "./AllChannels";
 import { ChannelList } from "./ChannelList";
 import { CourseChart } from "./CourseChart";
+import { captureOf } from "./captureOf";
+import { KeptRecordings } from "./KeptRecordings";
 import { Recordings } from "./Recordings";
 import { SettingsPart } from "./SettingsPart";
 import { SignalView } from "./SignalView";
@@ -56,6 +60,8 @@ type Props = { core: Core; lifter: StoredLifter; setups: StoredSetup[] };
 /** Recordings on the left with their channels, one channel over the range in the middle, what it says on the right. */
 export function ActivityBench({ core, lifter, setups }: Props) {
   const activity = useActivity();
+  const cache = useQueryClient();
+  const [keeping, setKeeping] = useState("");
   const { worked, reps, busy, problems } = activity;
   const [setupId, setSetupId] = useState(setups[0]?.id ?? "");
   const [picked, setPicked] = useState<number | null>(null);
@@ -77,6 +83,34 @@ export function ActivityBench({ core, lifter, setups }: Props) {
     if (ok) download(fileName(`${lifter.name} activity`, "edf"), new Blob([ok as Uint8Array<ArrayBuffer>]));
     else notify(why?.[0]?.what ?? "It cannot be written.");
   };
+  const keep = async () => {
+    if (!worked) return;
+    setKeeping("Keeping …");
+    const name = (label: string) => nameOf(label, regionOf(label), regions);
+    const document = captureOf(lifter, setup, activity.settings, worked, agreements, regionOf, name);
+    try {
+      await keepCapture(crypto.randomUUID(), document, await activity.files(), (share) =>
+        setKeeping(`Keeping, ${Math.round(100 * share)}% …`),
+      );
+      await cache.invalidateQueries({ queryKey: ["captures", lifter.id] });
+      notify(`${document.title} is kept, with its samples.`);
+    } catch (error) {
+      notify(error instanceof Error ? error.message : "The server does not answer. The recording is still open.");
+    } finally {
+      setKeeping("");
+    }
+  };
+  const reopen = async (c: StoredCapture) => {
+    try {
+      const files = await Promise.all(c.files.map(async (f) => ({ ...f, bytes: await readSamples(c.id, f.slot) })));
+      if (c.document.setupId && setups.some((s) => s.id === c.document.setupId)) setSetupId(c.document.setupId);
+      const chosen = Object.entries(c.document.muscles).map(([label, region]) => [keyOf(label), region]);
+      muscles.set({ ...muscles.now(), ...Object.fromEntries(chosen) });
+      await activity.reopen(files, c.document.settings);
+    } catch (error) {
+      notify(error instanceof Error ? error.message : "The server does not answer.");
+    }
+  };
   return (
     <Page>
       <header>
@@ -85,6 +119,9 @@ export function ActivityBench({ core, lifter, setups }: Props) {
         <h1>Muscle activity</h1>
         <span className="push" />
         {busy && <span role="status">{busy} …</span>}
+        <Button isDisabled={!worked || !reps || !!keeping} onPress={() => void keep()}>
+          {keeping || "Keep"}
+        </Button>
         <Button look="quiet" isDisabled={!reps} onPress={() => void keepFile()}>
           Export as EDF
         </Button>
@@ -109,6 +146,7 @@ export function ActivityBench({ core, lifter, setups }: Props) {
             setWithout={(without) => activity.setSettings({ without })}
           />
         )}
+        <KeptRecordings lifterId={lifter.id} open={(c) => void reopen(c)} />
         {worked && <SettingsPart settings={activity.settings} set={activity.setSettings} />}
       </section>
       <section aria-label="Activity over the range">

@@ -3,7 +3,8 @@ import { ActivityCore } from "../../../engine/activity";
 import type { ActivitySettings, Opened, Problem, Worked } from "../../../engine/types";
 import type { Connection } from "../../../measuring/connection";
 
-export type Recorded = { slot: string; opened: Opened };
+/** A recording under its name in the worker; one from a file with that file as it was. */
+export type Recorded = { slot: string; opened: Opened; file?: Uint8Array };
 
 export const usualSettings: ActivitySettings = {
   low: 20,
@@ -41,11 +42,16 @@ export function useActivity() {
     });
   }, [core, reps, names, settings]);
 
-  const taken = (as: "reps" | "strongest", slot: string, answer: { ok?: Opened; problems?: Problem[] }) => {
+  const taken = (
+    as: "reps" | "strongest",
+    slot: string,
+    answer: { ok?: Opened; problems?: Problem[] },
+    file?: Uint8Array,
+  ) => {
     setBusy("");
     setProblems(answer.problems ?? []);
     if (!answer.ok) return;
-    const recorded = { slot, opened: answer.ok };
+    const recorded = { slot, opened: answer.ok, ...(file && { file }) };
     if (as === "reps") setReps(recorded);
     else setStrongest((list) => [...list, recorded]);
   };
@@ -63,7 +69,30 @@ export function useActivity() {
       setBusy(`Reading ${file.name}`);
       const slot = slotFor(as);
       const bytes = new Uint8Array(await file.arrayBuffer());
-      taken(as, slot, await core.call("openRecording", slot, file.name, bytes));
+      taken(as, slot, await core.call("openRecording", slot, file.name, bytes), bytes);
+    },
+    /** Opens what was kept, in place of what is open. */
+    async reopen(files: { slot: string; name: string; bytes: Uint8Array }[], to: ActivitySettings) {
+      setStrongest([]);
+      setSettings({ ...usualSettings, ...to });
+      for (const f of files) {
+        const as = f.slot === "reps" ? "reps" : "strongest";
+        const slot = slotFor(as);
+        taken(as, slot, await core.call("openRecording", slot, f.name, f.bytes), f.bytes);
+      }
+    },
+    /** Every recording as a file: as it was opened, or as EDF where it was recorded here. */
+    async files() {
+      const all = [
+        ...strongest.map((r, i) => ({ r, slot: `strongest ${i + 1}` })),
+        ...(reps ? [{ r: reps, slot: "reps" }] : []),
+      ];
+      const out = [];
+      for (const { r, slot } of all) {
+        const bytes = r.file ?? (await core.call("writeEDF", r.slot)).ok;
+        if (bytes) out.push({ slot, name: r.opened.name === r.slot ? `${slot}.edf` : r.opened.name, bytes });
+      }
+      return out;
     },
     /** Takes over what a device has sent. */
     async record(as: "reps" | "strongest", c: Connection) {
