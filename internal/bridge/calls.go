@@ -85,6 +85,7 @@ func (c *Core) Calls() []Call {
 		{"stackTrace", "A reading of a pin, kg, from what a load cell at the handle sent.", []string{"pin", "cell"}, measure.StackFromTrace},
 		{"sources", "What the peak effort of a setup is uncertain by.", []string{"document"}, evaluate.SourcesOf},
 		{"worth", "What is worth measuring for setups, the most first.", []string{"documents"}, measure.Next},
+		{"photo", "Lengths and angles from marks on a photograph.", []string{"photo"}, measure.FitPhoto},
 		{"openRecording", "Reads a file of samples, EDF or a table, and keeps it under a name.", []string{"slot", "name", "file"}, c.openRecording},
 		{"keepRecording", "Keeps what devices sent: 32-bit numbers, one channel after the other.", []string{"slot", "channels", "samples"},
 			c.keepRecording},

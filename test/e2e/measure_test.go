@@ -17,6 +17,7 @@ import (
 	"dialarc/internal/simulate"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 )
 
 // simulated is a device that runs at some times its pace, as an option of the program that the page is told of it by.
@@ -247,4 +248,95 @@ func TestMuscleActivity(t *testing.T) {
 	p.press("Dumbbell lateral raise") // kept, with what was chosen
 	p.says(list, "Came loose from 18")
 	p.says(`[aria-label="What it says"] dl`, "Correlation with the model")
+}
+
+// The drawn test picture is measured: a lifter's arm, nearer to the camera than the rod, comes out as it is on file within what is said of it,
+// points are moved by the keys and taken back, and a picture of the page's own changes nothing. A cam's angles become a machine's table.
+func TestPhotograph(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/measure/"))
+	suvi := p.lifterID(prog, "Suvi Brandt")
+	p.do(chromedp.Navigate(prog.url("/measure/" + suvi + "/photo")))
+	p.press("Try a drawn one")
+	stage := `document.querySelector('[aria-label="The picture"] svg')`
+	p.until("the picture", stage+`.querySelector('use')`)
+	// What is drawn twice, in the picture and under the glass, is looked for in the picture: its box comes from the first use.
+	at := func(selector, where string) (x, y float64) {
+		t.Helper()
+		place := read[[]float64](p, fmt.Sprintf(`(() => { const of = document.querySelector('#measured-picture %s'); const b = of.getBBox();
+			const m = of.getCTM(), whole = document.querySelector('#measured-picture').getCTM();
+			const q = new DOMPoint(b.x + b.width / 2, %s).matrixTransform(m).matrixTransform(whole.inverse());
+			const use = document.querySelector('use[href="#measured-picture"]');
+			const s = q.matrixTransform(use.getScreenCTM()); return [s.x, s.y]; })()`, selector, where))
+		return place[0], place[1]
+	}
+	click := func(selector, where string) {
+		t.Helper()
+		x, y := at(selector, where)
+		p.do(chromedp.MouseClickXY(x, y))
+	}
+	click(`[data-rod="top"]`, "b.y")
+	p.until("the next point", `document.querySelector('[data-now="true"]').innerText.startsWith('known length, foot')`)
+	click(`[data-rod="foot"]`, "b.y + b.height")
+	for _, joint := range []string{"shoulder", "elbow", "wrist"} {
+		click(`[data-joint="`+joint+`"]`, "b.y + b.height / 2")
+	}
+	found := `[aria-label="What it comes to"]`
+	p.says(found, "Forearm")
+	var l struct{ Body setup.Lifter }
+	prog.call("GET", "/api/lifters/"+suvi, nil, &l)
+	rows := read[[]string](p, `[...document.querySelectorAll('`+found+` tbody tr')].map(r => r.innerText)`)
+	for i, key := range []string{"upperArm", "forearm"} {
+		var length, off float64
+		cells := strings.Split(rows[i], "\t")
+		if _, err := fmt.Sscanf(cells[len(cells)-1], "%f cm ± %f", &length, &off); err != nil {
+			t.Fatalf("%q: %v", rows[i], err)
+		}
+		if want := 100 * l.Body.LengthOf(key); math.Abs(length-want) > off+0.05 || off > 2 || off <= 0 {
+			t.Errorf("%s: %v ± %v, on file %v", key, length, off, want)
+		}
+	}
+	p.says(found, "A drawn picture changes nothing")
+	text := read[string](p, `document.querySelector('`+found+` dl').parentElement.parentElement.innerText`)
+	p.act(`document.querySelector('[data-mark="wrist"]').focus()`)
+	p.key(kb.ArrowRight, chromedp.ModifierShift)
+	p.until("another forearm", `document.querySelector('`+found+` dl').parentElement.parentElement.innerText !== `+quoted(text))
+	p.press("Undo")
+	p.until("the forearm as it was", `document.querySelector('`+found+` dl').parentElement.parentElement.innerText === `+quoted(text))
+
+	p.press("Machine's cam")
+	for i, deg := range []float64{10, 60} {
+		for _, point := range []string{"axis of the machine", "pad, or a point on the machine's arm", "rope or belt, one point", "rope or belt, farther along"} {
+			if i == 0 {
+				p.press("Place " + point + " in the middle")
+			}
+		}
+		for mark, keys := range map[string]int{"arm": 12, "ropeA": 5 + i, "ropeB": -5} {
+			p.act(`document.querySelector('[data-mark="` + mark + `"]').focus()`)
+			for range max(keys, -keys) {
+				p.key(map[bool]string{true: kb.ArrowDown, false: kb.ArrowUp}[keys > 0], chromedp.ModifierShift)
+			}
+			if mark != "arm" {
+				for range 4 {
+					p.key(kb.ArrowRight, chromedp.ModifierShift)
+				}
+			}
+		}
+		p.fill("Joint angle there, if it is not that of the picture, °", fmt.Sprint(deg))
+		p.press("Add this angle")
+		p.says(`table[aria-label="Cam by angle"]`, fmt.Sprintf("%.0f°", deg))
+	}
+	p.press("Use these 2 angles")
+	p.says("body", "the cam is as measured")
+	var rooms struct{ Items []struct{ Document kit.Room } }
+	prog.call("GET", "/api/rooms", nil, &rooms)
+	measured := false
+	for _, r := range rooms.Items {
+		for _, c := range r.Document.Cams {
+			measured = measured || len(c.Table) == 2 && c.Table[0].AngleDeg == 10 && c.Table[1].AngleDeg == 60 && c.Table[0].Arm > 0.01
+		}
+	}
+	if !measured {
+		t.Error("no machine has the table")
+	}
 }

@@ -29,6 +29,7 @@ const StrengthScreen = lazy(() =>
 const ActivityScreen = lazy(() =>
   import("./screens/measure/activity/ActivityScreen").then((m) => ({ default: m.ActivityScreen })),
 );
+const PhotoScreen = lazy(() => import("./screens/measure/photo/PhotoScreen").then((m) => ({ default: m.PhotoScreen })));
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -65,6 +66,7 @@ export function App() {
             <Route path="/measure/:id/strength" element={<StrengthScreen />} />
             <Route path="/measure/:id/strength/:action" element={<StrengthScreen />} />
             <Route path="/measure/:id/activity" element={<ActivityScreen />} />
+            <Route path="/measure/:id/photo" element={<PhotoScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

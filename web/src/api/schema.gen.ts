@@ -2960,6 +2960,12 @@ export interface components {
       b: string;
       setup: components["schemas"]["Document"];
     };
+    Mark: {
+      /** Format: double */
+      x: number;
+      /** Format: double */
+      y: number;
+    };
     MeasuredCourse: {
       angleDeg: number[];
       course: components["schemas"]["ActivityCourse"];
@@ -3026,6 +3032,106 @@ export interface components {
       name: string;
       /** @description The coach's notes. */
       notes?: string;
+    };
+    Photo: {
+      /**
+       * Format: double
+       * @description From the camera to it, m; 0 when that is not known.
+       */
+      camera: number;
+      /** @description The two ends of what has a known length; the second is the lower one where it stands upright. */
+      known: components["schemas"]["Mark"][];
+      /**
+       * Format: double
+       * @description Its length, m.
+       */
+      length: number;
+      /** @description shoulder, elbow, wrist, hip, knee, floor; of a machine axis, arm, ropeA, ropeB. */
+      marks: {
+        [key: string]: components["schemas"]["Mark"];
+      };
+      /**
+       * Format: double
+       * @description By how much what is measured is nearer to the camera, m.
+       */
+      nearer: number;
+    };
+    PhotoAngle: {
+      /** Format: double */
+      deg: number;
+      /** @enum {string} */
+      key: "armRaise" | "elbow" | "knee" | "hip";
+      label: string;
+      /**
+       * Format: double
+       * @description How far it could be off at 95 %, degrees.
+       */
+      off: number;
+    };
+    PhotoCam: {
+      /**
+       * Format: double
+       * @description Of the machine's arm from hanging, degrees.
+       */
+      angleDeg: number;
+      /**
+       * Format: double
+       * @description From the axis square to the rope, m.
+       */
+      arm: number;
+      /** @description How far it could be off at 95 %, m. */
+      off: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    PhotoFit: {
+      angles: components["schemas"]["PhotoAngle"][];
+      cam?: components["schemas"]["PhotoCam"];
+      /**
+       * Format: double
+       * @description By what share things look larger for being nearer; it is taken out.
+       */
+      larger: number;
+      lengths: components["schemas"]["PhotoLength"][];
+      /**
+       * Format: double
+       * @description How far the known length leans from the upright of the picture, degrees.
+       */
+      tiltDeg: number;
+    };
+    PhotoLength: {
+      /** @description That by how much nearer it is, m. */
+      depth: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description As in a lifter's lengths. */
+      key: string;
+      label: string;
+      /**
+       * Format: double
+       * @description m.
+       */
+      length: number;
+      /** @description How far it could be off at 95 %, m. */
+      off: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description That by placing its points, m.
+       */
+      points: number;
+      /**
+       * Format: double
+       * @description That by the known length, m.
+       */
+      rod: number;
     };
     PlanBlock: {
       /** @description The sessions of a week, in their order. */

@@ -132,6 +132,7 @@ export type RawCalls = {
   stackTrace(pin: number, cell: string): string;
   sources(document: string): string;
   worth(documents: string): string;
+  photo(photo: string): string;
   openRecording(slot: string, name: string, file: Uint8Array): string;
   keepRecording(slot: string, channels: string, samples: Uint8Array): string;
   workActivity(slot: string, strongest: string, settings: string): string;
@@ -360,6 +361,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What is worth measuring for setups, the most first. */
   worth(documents: Schemas["Document"][]): Answer<Schemas["Worth"][]> {
     return JSON.parse(this.raw.worth(JSON.stringify(documents)));
+  }
+  /** Lengths and angles from marks on a photograph. */
+  photo(photo: Schemas["Photo"]): Answer<Schemas["PhotoFit"]> {
+    return JSON.parse(this.raw.photo(JSON.stringify(photo)));
   }
   /** Reads a file of samples, EDF or a table, and keeps it under a name. */
   openRecording(slot: string, name: string, file: Uint8Array): Answer<Schemas["Opened"]> {

@@ -103,3 +103,7 @@ export type ActivitySettings = Schemas["ActivitySettings"];
 export type Agreement = Schemas["ActivityAgreement"];
 export type Course = Schemas["ActivityCourse"];
 export type Rep = Schemas["ActivityRep"];
+export type Mark = Schemas["Mark"];
+export type PhotoFit = Schemas["PhotoFit"];
+export type PhotoLength = Schemas["PhotoLength"];
+export type Cam = Schemas["KitCam"];

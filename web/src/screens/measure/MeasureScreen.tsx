@@ -1,13 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { NavLink, useParams } from "react-router";
-import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
 import { useLifters } from "../begin/useSaved";
+import { useSetupsOf } from "./ForLifter";
 import { MeasureSheet } from "./MeasureSheet";
-
-const mostSetups = 24;
 
 /** What can be measured for a lifter, beside the list of lifters. */
 export function MeasureScreen() {
@@ -56,11 +54,3 @@ export function MeasureScreen() {
     </ListPage>
   );
 }
-
-/** The newest setups of a lifter. */
-export const useSetupsOf = (lifterId: string | undefined) =>
-  useQuery({
-    queryKey: ["setups", lifterId, "to measure for"],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { lifterId, limit: mostSetups } } })),
-    enabled: !!lifterId,
-  });

@@ -89,6 +89,9 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
           <Way to={`/measure/${lifter.id}/strength`} title="Strength over the range">
             Hold still against a load cell or a scale at several angles
           </Way>
+          <Way to={`/measure/${lifter.id}/photo`} title="From a photograph">
+            Lengths of the body, joint angles, a machine's cam
+          </Way>
           <Way to={`/measure/${lifter.id}/activity`} title="Muscle activity">
             Electrodes over the range, beside what the model expects
           </Way>
@@ -169,7 +172,7 @@ function told(w: Worth, lifter: StoredLifter, rooms: StoredRoom[]) {
       return {
         title: "Lengths of the body",
         how: "A tape, or points on a photograph.",
-        act: { to: `/lifters/${lifter.id}?part=body`, label: "Measure them" },
+        act: { to: `/measure/${lifter.id}/photo`, label: "Measure them" },
       };
     case "place":
       return { title: "Where the lifter stands", how: "Mark the floor: a few centimetres count.", act: undefined };

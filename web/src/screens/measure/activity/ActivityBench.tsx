@@ -1,7 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import styled from "styled-components";
 import type { Core } from "../../../engine/core";
 import type { StoredLifter, StoredSetup } from "../../../engine/types";
 import { keepCapture, readSamples, type StoredCapture } from "../../../measuring/captures";
@@ -10,6 +9,7 @@ import { kept } from "../../../state/kept";
 import { Button } from "../../../ui/Button";
 import { notify } from "../../../ui/Notices";
 import { Select } from "../../../ui/Select";
+import { ThreeParts } from "../ThreeParts";
 import { Agreed } from "./Agreed";
 import { AllChannels } from "./AllChannels";
 import { ChannelList } from "./ChannelList";
@@ -21,36 +21,6 @@ import { SettingsPart } from "./SettingsPart";
 import { SignalView } from "./SignalView";
 import { useActivity } from "./useActivity";
 import { useAgreements } from "./useAgreements";
-
-const Page = styled.div`
-  height: 100%;
-  display: grid;
-  grid-template-columns: 272px minmax(0, 1fr) 308px;
-  grid-template-rows: auto minmax(0, 1fr);
-  > header {
-    grid-column: 1 / -1;
-    display: flex;
-    gap: 10px;
-    align-items: baseline;
-    flex-wrap: wrap;
-    padding: 10px 18px;
-    border-bottom: 1px solid var(--line);
-    h1 { font-size: 15px; }
-    a { color: var(--quiet); }
-    .push { flex: 1; }
-  }
-  > section { overflow: auto; padding: 16px 18px 30px; min-width: 0; display: grid; gap: 16px; align-content: start; }
-  > section.channels { background: var(--sheet); border-right: 1px solid var(--line); }
-  > section.told { background: var(--sheet); border-left: 1px solid var(--line); }
-  h2 { font-size: 13px; }
-  .quiet, small { color: var(--quiet); font-size: 12px; line-height: 16px; }
-  .bad { color: var(--brick); }
-  @media (max-width: 1099px) {
-    display: block;
-    overflow: auto;
-    > section { overflow: visible; border: 0 !important; }
-  }
-`;
 
 /** Which muscle a channel is of, by lifter and the channel's label; this browser remembers it. */
 const muscles = kept("dialarc.channels", (stored): Record<string, string> => ({ ...(stored as object | null) }));
@@ -112,7 +82,7 @@ export function ActivityBench({ core, lifter, setups }: Props) {
     }
   };
   return (
-    <Page>
+    <ThreeParts>
       <header>
         <Link to={`/measure/${lifter.id}`}>{lifter.name}</Link>
         <span aria-hidden>/</span>
@@ -126,7 +96,7 @@ export function ActivityBench({ core, lifter, setups }: Props) {
           Export as EDF
         </Button>
       </header>
-      <section className="channels" aria-label="Recordings and channels">
+      <section aria-label="Recordings and channels">
         <Recordings activity={activity} />
         {problems.map((p) => (
           <p key={p.path + p.what} className="bad" role="alert">
@@ -189,7 +159,7 @@ export function ActivityBench({ core, lifter, setups }: Props) {
           </>
         )}
       </section>
-      <section className="told" aria-label="What it says">
+      <section aria-label="What it says">
         <Agreed
           channel={channel}
           worked={worked}
@@ -199,7 +169,7 @@ export function ActivityBench({ core, lifter, setups }: Props) {
           hasSetup={!!setup}
         />
       </section>
-    </Page>
+    </ThreeParts>
   );
 }
 

@@ -1,22 +1,14 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useMemo, useState } from "react";
+import { useState } from "react";
 import styled from "styled-components";
-import { client, Refused, settled } from "../../../api/client";
 import type { Core } from "../../../engine/core";
-import type {
-  AngleFit,
-  Lifter,
-  SetupDocument,
-  StoredLifter,
-  StoredSetup,
-  StrengthFit,
-  StrengthTest,
-} from "../../../engine/types";
+import type { AngleFit, Lifter, StoredLifter, StoredSetup, StrengthFit, StrengthTest } from "../../../engine/types";
 import { useUnits } from "../../../state/units";
 import { Button } from "../../../ui/Button";
-import { notify } from "../../../ui/Notices";
 import { StatusIcon } from "../../../ui/StatusIcon";
 import { dayWords, today } from "../../plan/planEdits";
+import { EffortChanges } from "../EffortChanges";
+import { saveLifter } from "../saveLifter";
 
 const Box = styled.div`
   display: grid;
@@ -26,11 +18,6 @@ const Box = styled.div`
   dd { margin: 0; text-align: right; }
   .limb { color: var(--plum); }
   .sum { font-weight: 600; }
-  table { width: 100%; border-collapse: collapse; }
-  th { text-align: right; color: var(--quiet); font-size: 12px; font-weight: 400; padding: 2px 0 2px 8px; }
-  td { text-align: right; padding: 6px 0 6px 8px; border-top: 1px solid var(--line); vertical-align: top; }
-  th:first-child, td:first-child { text-align: left; padding-left: 0; }
-  td:last-child { font-weight: 600; }
   .say { display: grid; grid-template-columns: 18px minmax(0, 1fr); gap: 8px; align-items: start; }
   .actions { display: flex; gap: 8px; flex-wrap: wrap; }
 `;
@@ -58,29 +45,10 @@ export function Changes({ core, lifter, setups, action, strap, angle, fit, befor
   const latest = angles.find((a) => Math.abs(a.angleDeg - angle) < 3) ?? angles.at(-1);
   if (!latest) return <p className="quiet">What the trials come to, and what they change, stands here.</p>;
   const body = withTests(lifter.body, action, angles);
-  const put = (version: number, to: Lifter) =>
-    settled(
-      client.PUT("/api/lifters/{id}", {
-        params: { path: { id: lifter.id } },
-        body: { version, name: lifter.name, notes: lifter.notes, body: to },
-      }),
-    );
   const save = async () => {
     setSaving(true);
-    try {
-      const row = await put(lifter.version, body);
-      clear();
-      await cache.invalidateQueries();
-      notify(`${first}'s strength is as tested today.`, {
-        label: "Undo",
-        run: () => void put(row.version, lifter.body).then(() => cache.invalidateQueries(), failed),
-      });
-    } catch (error) {
-      failed(error);
-      await cache.invalidateQueries({ queryKey: ["lifter", lifter.id] });
-    } finally {
-      setSaving(false);
-    }
+    if (await saveLifter(cache, lifter, body, `${first}'s strength is as tested today.`)) clear();
+    setSaving(false);
   };
   return (
     <Box>
@@ -89,7 +57,7 @@ export function Changes({ core, lifter, setups, action, strap, angle, fit, befor
         <p className="quiet">{beside(latest, before)}</p>
       </div>
       <WhereFrom a={latest} strap={strap} />
-      <Affected core={core} setups={setups} before={lifter.body} after={body} />
+      <EffortChanges core={core} setups={setups} before={lifter.body} after={body} what="effort" />
       <Agreement angles={angles} />
       {angles.length < 2 && (
         <p className="say">
@@ -112,15 +80,6 @@ export function Changes({ core, lifter, setups, action, strap, angle, fit, befor
     </Box>
   );
 }
-
-const failed = (error: unknown) =>
-  notify(
-    error instanceof Refused && error.failure.status === 409
-      ? "The lifter was changed elsewhere meanwhile. It was loaded anew: look, and update again."
-      : error instanceof Refused
-        ? `${error.message} Nothing was changed.`
-        : "The server does not answer; nothing was changed. The trials are kept.",
-  );
 
 /** The lifter with today's tests of an action in place of what else was tested today. */
 function withTests(body: Lifter, action: StrengthTest["action"], angles: AngleFit[]): Lifter {
@@ -221,75 +180,4 @@ function Agreement({ angles }: { angles: AngleFit[] }) {
       </span>
     </p>
   ));
-}
-
-const mostShown = 6;
-
-/** What the tests do to the effort of the lifter's setups. */
-function Affected({
-  core,
-  setups,
-  before,
-  after,
-}: {
-  core: Core;
-  setups: StoredSetup[];
-  before: Lifter;
-  after: Lifter;
-}) {
-  const later = useDeferredValue(JSON.stringify(after));
-  const rows = useMemo(() => {
-    const body = JSON.parse(later) as Lifter;
-    const effort = (d: SetupDocument, lifter: Lifter) => core.effect(JSON.stringify({ ...d, lifter })).ok?.effort.value;
-    return setups
-      .filter((s) => !s.unreadable)
-      .map((s) => ({
-        name: s.name,
-        id: s.id,
-        from: effort(s.document, before),
-        to: effort(s.document, body),
-        document: s.document,
-      }))
-      .filter((r) => r.from != null && r.to != null && Math.abs(r.from - r.to) > 0.004);
-  }, [core, setups, before, later]);
-  const known = useMemo(() => {
-    const d = rows[0]?.document;
-    if (!d) return null;
-    const off = (lifter: Lifter) => core.sources(JSON.stringify({ ...d, lifter })).ok?.percent.value;
-    return { from: off(before), to: off(JSON.parse(later) as Lifter) };
-  }, [core, rows, before, later]);
-  if (setups.length === 0) return null;
-  if (rows.length === 0) return <p className="quiet">No setup's effort changes by it.</p>;
-  const percent = (x: number | null | undefined) => (x == null ? "–" : `${Math.round(100 * x)}%`);
-  return (
-    <section>
-      <h2>Peak effort of the setups</h2>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">setup</th>
-            <th scope="col">now</th>
-            <th scope="col">after</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.slice(0, mostShown).map((r) => (
-            <tr key={r.id}>
-              <td>{r.name}</td>
-              <td className="mono">{percent(r.from)}</td>
-              <td className="mono">{percent(r.to)}</td>
-            </tr>
-          ))}
-          {known?.from != null && known.to != null && (
-            <tr>
-              <td>{rows[0]?.name}, known to</td>
-              <td className="mono">±{Math.round(2 * known.from)}%</td>
-              <td className="mono">±{Math.round(2 * known.to)}%</td>
-            </tr>
-          )}
-        </tbody>
-      </table>
-      {rows.length > mostShown && <small>and {rows.length - mostShown} more.</small>}
-    </section>
-  );
 }

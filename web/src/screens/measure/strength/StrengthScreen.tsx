@@ -1,41 +1,22 @@
-import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
-import { client, Refused, settled } from "../../../api/client";
-import { core } from "../../../engine/core";
 import type { StrengthTest } from "../../../engine/types";
-import { Empty, Failed, Loading } from "../../../ui/States";
-import { useSetupsOf } from "../MeasureScreen";
+import { ForLifter } from "../ForLifter";
 import { StrengthTrials } from "./StrengthTrials";
 
 /** Isometric tests of a lifter's strength in one action. */
 export function StrengthScreen() {
-  const { id = "", action } = useParams();
-  const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
-  const lifter = useQuery({
-    queryKey: ["lifter", id],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id } } })),
-    retry: (n, error) => !(error instanceof Refused) && n < 1,
-  });
-  const setups = useSetupsOf(id);
-  if (lifter.error instanceof Refused)
-    return <Empty title="There is no such lifter" text="They may have been deleted." />;
-  if (lifter.error || started.error) {
-    return (
-      <Failed
-        what="The lifter could not be loaded."
-        why={lifter.error ? "The server does not answer." : "The calculation core did not load."}
-        again={() => void (lifter.error ? lifter : started).refetch()}
-      />
-    );
-  }
-  if (!lifter.data || !started.data || setups.isPending) return <Loading what="Loading the lifter" />;
+  const { action = "shoulder.abduction" } = useParams();
   return (
-    <StrengthTrials
-      key={id + (action ?? "")}
-      core={started.data}
-      lifter={lifter.data}
-      setups={setups.data?.items ?? []}
-      action={(action as StrengthTest["action"] | undefined) ?? "shoulder.abduction"}
-    />
+    <ForLifter>
+      {(core, lifter, setups) => (
+        <StrengthTrials
+          key={lifter.id + action}
+          core={core}
+          lifter={lifter}
+          setups={setups}
+          action={action as StrengthTest["action"]}
+        />
+      )}
+    </ForLifter>
   );
 }

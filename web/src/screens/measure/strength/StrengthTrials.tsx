@@ -1,42 +1,14 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import styled from "styled-components";
 import type { Core } from "../../../engine/core";
 import type { StoredLifter, StoredSetup, StrengthTest } from "../../../engine/types";
 import { useUnits } from "../../../state/units";
+import { ThreeParts } from "../ThreeParts";
 import { Changes } from "./Changes";
 import { StrengthCurve } from "./StrengthCurve";
 import { TestSetup } from "./TestSetup";
 import { TrialsLive } from "./TrialsLive";
 import { useTrials } from "./useTrials";
-
-const Page = styled.div`
-  height: 100%;
-  display: grid;
-  grid-template-columns: 272px minmax(0, 1fr) 316px;
-  grid-template-rows: auto minmax(0, 1fr);
-  > header {
-    grid-column: 1 / -1;
-    display: flex;
-    gap: 10px;
-    align-items: baseline;
-    padding: 14px 18px 12px;
-    border-bottom: 1px solid var(--line);
-    h1 { font-size: 15px; }
-    a { color: var(--quiet); }
-  }
-  > section { overflow: auto; padding: 16px 18px 30px; min-width: 0; display: grid; gap: 14px; align-content: start; }
-  > section.set { background: var(--sheet); border-right: 1px solid var(--line); }
-  > section.told { background: var(--sheet); border-left: 1px solid var(--line); }
-  h2 { font-size: 13px; }
-  .quiet, small { color: var(--quiet); font-size: 12px; line-height: 16px; }
-  .bad { color: var(--brick); }
-  @media (max-width: 1099px) {
-    display: block;
-    overflow: auto;
-    > section { overflow: visible; border: 0 !important; }
-  }
-`;
 
 type Props = {
   core: Core;
@@ -59,13 +31,13 @@ export function StrengthTrials({ core, lifter, setups, action }: Props) {
   const [angle, setAngle] = useState(60);
   const before = useMemo(() => lastTests(lifter.body.strength ?? [], action), [lifter.body, action]);
   return (
-    <Page>
+    <ThreeParts>
       <header>
         <Link to={`/measure/${lifter.id}`}>{lifter.name}</Link>
         <span aria-hidden>/</span>
         <h1>Strength over the range</h1>
       </header>
-      <section className="set" aria-label="How it is tested">
+      <section aria-label="How it is tested">
         <TestSetup
           core={core}
           lifter={lifter}
@@ -81,7 +53,7 @@ export function StrengthTrials({ core, lifter, setups, action }: Props) {
         <TrialsLive core={core} angle={angle} setAngle={setAngle} add={trials.add} />
         <StrengthCurve fit={fit} before={before} />
       </section>
-      <section className="told" aria-label="What it comes to">
+      <section aria-label="What it comes to">
         <Changes
           core={core}
           lifter={lifter}
@@ -94,7 +66,7 @@ export function StrengthTrials({ core, lifter, setups, action }: Props) {
           clear={trials.clear}
         />
       </section>
-    </Page>
+    </ThreeParts>
   );
 }
 
