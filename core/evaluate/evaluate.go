@@ -236,7 +236,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Probl
 	r.Muscles, w = e.muscles(o)
 	r.Limit = e.limit(o, w)
 	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
-	r.TrustText = o.trustText
+	r.TrustText, r.Measured = o.trustText, measuredOf(o.doc)
 	r.Bearable.LowBack, r.Bearable.Grip = o.doc.Lifter.Bearable()
 	r.Bracing = e.bracing(o)
 	r.Rubs, r.Meets, r.Hurts, r.Pickup, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()

@@ -185,3 +185,22 @@ func (g group) change(e *Evaluator, base *setup.Document, at float64, which []in
 	}
 	return math.Log(effort / at)
 }
+
+// measuredOf lists the loads that were measured; of several from one thing the first.
+func measuredOf(d *setup.Document) []report.Measured {
+	out := []report.Measured{}
+	seen := map[setup.Measured]bool{}
+	for i := range d.Loads {
+		m := d.Loads[i].Measured
+		if m == nil || seen[*m] {
+			continue
+		}
+		seen[*m] = true
+		what := "cable"
+		if d.Loads[i].Kind == setup.Band {
+			what = "band"
+		}
+		out = append(out, report.Measured{Load: i, What: what, Day: m.Day, Off: m.Spread})
+	}
+	return out
+}

@@ -74,6 +74,10 @@ func TestMeasuredBandNarrows(t *testing.T) {
 	if !(measured < 0.4*guess) || badly != guess {
 		t.Errorf("a guess spreads over %v N·m, a measured band over %v, a badly measured one over %v", guess, measured, badly)
 	}
+	d.Loads[0].Measured = &setup.Measured{Day: "2026-11-20", Spread: 0.02}
+	if m := evaluated(t, &d).Measured; len(m) != 1 || m[0] != (report.Measured{What: "band", Day: "2026-11-20", Off: 0.02}) {
+		t.Errorf("the report says %+v", m)
+	}
 	d.Loads[0].Measured = &setup.Measured{Day: "20 November"}
 	if _, problems := evaluate.SourcesOf(&d); len(problems) > 0 {
 		t.Error(problems) // a day that is none is the checker's business

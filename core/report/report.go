@@ -23,6 +23,7 @@ type Report struct {
 	Hold      bool            `json:"hold" doc:"Whether one pose is held: then there is no range and no profile."`
 	Trust     string          `json:"trust" doc:"What the capacity rests on." enum:"measured,scaled,sets,estimate,unknown"`
 	TrustText string          `json:"trustText" doc:"The same in words."`
+	Measured  []Measured      `json:"measured" doc:"What of the loads was measured."`
 	TrustWhy  string          `json:"trustWhy,omitempty" doc:"Why the capacity is unknown."`
 	Curves    Curves          `json:"curves"`
 	Parts     []Part          `json:"parts" doc:"What each load contributes, in the document's order."`
@@ -183,4 +184,12 @@ type Path struct {
 	Joint     Curve `json:"joint" doc:"Target joint, m."`
 	Direction Curve `json:"direction" doc:"Unit vector along the moved segment."`
 	Grip      Curve `json:"grip" doc:"Middle of the closed hand, m."`
+}
+
+// Measured says what of a load was measured, and when.
+type Measured struct {
+	Load int     `json:"load" doc:"Place of the load in the document."`
+	What string  `json:"what" doc:"The pull of a band, or ratio and friction of a cable." enum:"band,cable"`
+	Day  string  `json:"day" doc:"Like 2026-11-30."`
+	Off  float64 `json:"off" doc:"How far it could be off at 95 %, as a share; 0 when that is not known."`
 }

@@ -84,6 +84,7 @@ func (c *Core) Calls() []Call {
 		{"bandTraces", "Readings of a band from what a tape and a load cell sent.", []string{"tape", "cell"}, measure.BandFromTraces},
 		{"stackTrace", "A reading of a pin, kg, from what a load cell at the handle sent.", []string{"pin", "cell"}, measure.StackFromTrace},
 		{"sources", "What the peak effort of a setup is uncertain by.", []string{"document"}, evaluate.SourcesOf},
+		{"disagreements", "The tests of a lifter that contradict what else is known.", []string{"lifter"}, measure.Disagreements},
 		{"worth", "What is worth measuring for setups, the most first.", []string{"documents"}, measure.Next},
 		{"photo", "Lengths and angles from marks on a photograph.", []string{"photo"}, measure.FitPhoto},
 		{"openRecording", "Reads a file of samples, EDF or a table, and keeps it under a name.", []string{"slot", "name", "file"}, c.openRecording},

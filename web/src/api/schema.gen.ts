@@ -1440,6 +1440,29 @@ export interface components {
        */
       url: string;
     };
+    Disagreement: {
+      /** @description Joint action whose strength was tested. */
+      action: string;
+      /** @description Day of the test before. */
+      before?: string;
+      /**
+       * @description What that is: sets that the lifter knows, the estimate, or the test before.
+       * @enum {string}
+       */
+      by: "sets" | "estimate" | "before";
+      /** @description When. */
+      day: string;
+      /**
+       * Format: double
+       * @description By what else is known, N·m.
+       */
+      expected: number;
+      /**
+       * Format: double
+       * @description At the best angle, N·m.
+       */
+      measured: number;
+    };
     Document: {
       /** @description Keys of cautions that the coach has seen and set aside. */
       acknowledged?: string[];
@@ -3955,6 +3978,8 @@ export interface components {
       lead: "right" | "left";
       /** @description What gives out first, and the loads and repetitions that follow. */
       limit: components["schemas"]["ReportLimit"];
+      /** @description What of the loads was measured. */
+      measured: components["schemas"]["ReportMeasured"][];
       /** @description Parts of the arm that would have to go through the body or the bench. */
       meets: components["schemas"]["ReportMeet"][];
       muscles: components["schemas"]["ReportMuscles"];
@@ -4491,6 +4516,25 @@ export interface components {
       trust: "measured" | "scaled" | "sets" | "estimate" | "unknown";
       /** @description The same in words. */
       trustText: string;
+    };
+    ReportMeasured: {
+      /** @description Like 2026-11-30. */
+      day: string;
+      /**
+       * Format: int64
+       * @description Place of the load in the document.
+       */
+      load: number;
+      /**
+       * Format: double
+       * @description How far it could be off at 95 %, as a share; 0 when that is not known.
+       */
+      off: number;
+      /**
+       * @description The pull of a band, or ratio and friction of a cable.
+       * @enum {string}
+       */
+      what: "band" | "cable";
     };
     ReportMeet: {
       /**

@@ -131,6 +131,7 @@ export type RawCalls = {
   bandTraces(tape: string, cell: string): string;
   stackTrace(pin: number, cell: string): string;
   sources(document: string): string;
+  disagreements(lifter: string): string;
   worth(documents: string): string;
   photo(photo: string): string;
   openRecording(slot: string, name: string, file: Uint8Array): string;
@@ -357,6 +358,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What the peak effort of a setup is uncertain by. */
   sources(document: string): Answer<Schemas["ReportSources"]> {
     return JSON.parse(this.raw.sources(document));
+  }
+  /** The tests of a lifter that contradict what else is known. */
+  disagreements(lifter: Schemas["DocumentLifter"]): Answer<Schemas["Disagreement"][]> {
+    return JSON.parse(this.raw.disagreements(JSON.stringify(lifter)));
   }
   /** What is worth measuring for setups, the most first. */
   worth(documents: Schemas["Document"][]): Answer<Schemas["Worth"][]> {

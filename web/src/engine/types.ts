@@ -107,3 +107,4 @@ export type Mark = Schemas["Mark"];
 export type PhotoFit = Schemas["PhotoFit"];
 export type PhotoLength = Schemas["PhotoLength"];
 export type Cam = Schemas["KitCam"];
+export type Disagreement = Schemas["Disagreement"];

@@ -6,6 +6,7 @@ import type { SetupDocument, StoredLifter, StoredRoom, StoredSetup, Worth } from
 import { useRooms } from "../../state/rooms";
 import { actionLabel } from "../lifters/StrengthPart";
 import { dayWords } from "../plan/planEdits";
+import { Disagreements } from "./Disagreements";
 
 const Sheet = styled.div`
   padding: 20px 24px 40px;
@@ -83,6 +84,7 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
           ))}
         </ol>
       )}
+      <Disagreements core={core} lifter={lifter} />
       <section>
         <h2>Or choose</h2>
         <Ways>

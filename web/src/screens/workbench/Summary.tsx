@@ -3,6 +3,7 @@ import type { Limit, Painting, Report, Uncertainty } from "../../engine/types";
 import { type Units, useUnits } from "../../state/units";
 import { type Explained, Explanation } from "../../ui/Explanation";
 import { inSentence } from "../../ui/inSentence";
+import { dayWords } from "../plan/planEdits";
 import { explain } from "./explained";
 
 const Numbers = styled.dl`
@@ -47,6 +48,13 @@ export function Summary({ report, uncertainty, score }: SummaryProps) {
         <Note key={why}>{why}</Note>
       ))}
       <Note>Strength: {inSentence(report.trustText)}</Note>
+      {report.measured.map((m) => (
+        <Note key={m.what + m.day}>
+          {m.what === "band" ? "The band's pull was" : "The cable's ratio and friction were"} measured on{" "}
+          {dayWords(m.day)}
+          {m.off > 0 ? `, to within ${Math.max(1, Math.round(100 * m.off))}%.` : "."}
+        </Note>
+      ))}
     </>
   );
 }

@@ -1,0 +1,62 @@
+import { useMemo } from "react";
+import { Link } from "react-router";
+import styled from "styled-components";
+import type { Core } from "../../engine/core";
+import type { Disagreement, StoredLifter } from "../../engine/types";
+import { useUnits } from "../../state/units";
+import { StatusIcon } from "../../ui/StatusIcon";
+import { actionLabel } from "../lifters/StrengthPart";
+import { dayWords } from "../plan/planEdits";
+
+const List = styled.ul`
+  li { display: grid; grid-template-columns: 20px minmax(0, 1fr) auto; gap: 8px; padding: 10px 0; border-top: 1px solid var(--line); }
+  b { display: block; }
+  small { color: var(--quiet); font-size: 12px; line-height: 16px; }
+  a { font-weight: 600; color: var(--slate); }
+`;
+
+/** Measurements that contradict what else is known by more than both are sure of, with what to look at. */
+export function Disagreements({ core, lifter }: { core: Core; lifter: StoredLifter }) {
+  const units = useUnits();
+  const list = useMemo(() => core.disagreements(lifter.body).ok ?? [], [core, lifter]);
+  if (list.length === 0) return null;
+  return (
+    <section>
+      <h2>Disagrees</h2>
+      <List>
+        {list.map((d) => (
+          <li key={d.action + d.by}>
+            <StatusIcon tone="warning" />
+            <span>
+              <b>
+                {actionLabel(d.action)}: tested {units.text(d.measured, "torque")}, {against(d)}{" "}
+                {units.text(d.expected, "torque")}
+              </b>
+              <small>{lookAt(d)}</small>
+            </span>
+            <Link to={`/measure/${lifter.id}/strength/${d.action}`}>Test again</Link>
+          </li>
+        ))}
+      </List>
+    </section>
+  );
+}
+
+function against(d: Disagreement): string {
+  if (d.by === "sets") return "by known sets";
+  if (d.by === "before") return `on ${d.before ? dayWords(d.before) : "the day before"}`;
+  return "for people of this body mass";
+}
+
+/** What can be behind it, the likeliest first. */
+function lookAt(d: Disagreement): string {
+  const more = d.measured > d.expected;
+  const day = d.day ? `The test of ${dayWords(d.day)}: ` : "";
+  if (d.by === "before")
+    return `${day}was it the same side, position and strap? Strength rarely changes this much between two tests.`;
+  const strap = more
+    ? "is the strap as far out as it was given, and is the unit right?"
+    : "was it a full effort, without pain?";
+  const other = d.by === "sets" ? " Then the sets: were all repetitions whole, and as many left as noted?" : "";
+  return `${day}${strap}${other}`;
+}
