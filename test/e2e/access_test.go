@@ -41,7 +41,7 @@ func (p *page) wrong(colours bool) []string {
 func TestAccessible(t *testing.T) {
 	parts := map[string]func(prog *program, p *page, check func(what string)){
 		"home and lifters": listsAreAccessible, "gyms": gymsAreAccessible, "setup": setupIsAccessible, "compare": compareIsAccessible,
-		"week": weekIsAccessible}
+		"week": weekIsAccessible, "measure": measureIsAccessible}
 	for name, part := range parts {
 		t.Run(name, func(t *testing.T) {
 			prog := startProgram(t)
@@ -163,6 +163,30 @@ func compareIsAccessible(_ *program, p *page, check func(what string)) {
 	check("ranking")
 }
 
+func measureIsAccessible(prog *program, p *page, check func(what string)) {
+	p.do(chromedp.Navigate(prog.url("/measure")))
+	p.press("Suvi Brandt")
+	p.until("what is worth it", `document.querySelector('ol[aria-label^="Worth measuring"] li')`)
+	check("what to measure")
+	p.press("Strength over the range")
+	p.fill("Strap, from the joint", "52")
+	p.act(`(e => { Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set.call(e, '20 110\n20 112\n60 90\n60 130');
+		e.dispatchEvent(new Event('input', { bubbles: true })) })(document.querySelector('textarea'))`)
+	p.says(`[aria-label="What it comes to"]`, "apart: take another")
+	check("strength")
+	suvi := prog.url("/measure/" + p.lifterID(prog, "Suvi Brandt"))
+	p.do(chromedp.Navigate(suvi + "/activity"))
+	p.until("the ways to record", `document.querySelector('input[aria-label="Open a file of repetitions"]')`)
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[aria-label="Open a file of repetitions"]`), []string{edfOf(p.t, 2, 20)}))
+	p.says(`ul[aria-label="Channels"]`, "Saturated")
+	check("muscle activity")
+	p.do(chromedp.Navigate(suvi + "/photo"))
+	p.press("Try a drawn one")
+	p.press("Place shoulder in the middle")
+	p.until("a mark", `document.querySelector('[data-mark="shoulder"]')`)
+	check("photograph")
+}
+
 // crossings are pairs of texts on the page whose boxes lie over each other, of what is seen of them.
 const crossings = `(() => {
 	const out = [], boxes = [];
@@ -255,7 +279,7 @@ func (p *page) ill(l look) []string {
 	p.t.Helper()
 	p.do(chromedp.EmulateViewport(l.width, l.height))
 	p.inUnits(l.units)
-	p.until("the view", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), figure svg, .exercise-card, a[aria-label*=": log the day of "]')`)
+	p.until("the view", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), header a[href^="/measure/"], figure svg, .exercise-card, a[aria-label*=": log the day of "]')`)
 	p.do(chromedp.Evaluate[chromedp.Void](`new Promise(done => requestAnimationFrame(() => setTimeout(done)))`, chromedp.EvalAwaitPromise))
 	return slices.Concat(read[[]string](p, wide), read[[]string](p, crossings), read[[]string](p, fmt.Sprintf("%s(%d)", small, l.finger)))
 }
@@ -277,6 +301,9 @@ func (p *program) views() map[string]string {
 	out := map[string]string{"plan": p.url("/plan/" + first.ID), "log": p.url("/log"),
 		"progress": p.url("/progress/" + first.Document.LifterID), "cards": p.url("/cards/" + first.ID + "/0"), "home": p.url("/"), "lifters": p.url("/lifters"), "gym": p.url("/kit/" + rooms.Items[0].ID),
 		"comparison": p.url("/compare/" + kept.Items[0].ID)}
+	for _, way := range []string{"", "/strength", "/activity", "/photo"} {
+		out["measure"+way] = p.url("/measure/" + first.Document.LifterID + way)
+	}
 	for _, key := range []string{"raise.behind.hand", "lever.far", "squat.goblet"} {
 		out[key] = p.readyAs(key, long)
 	}

@@ -12,7 +12,7 @@ const List = styled.ul`
   li { display: grid; grid-template-columns: 20px minmax(0, 1fr) auto; gap: 8px; padding: 10px 0; border-top: 1px solid var(--line); }
   b { display: block; }
   small { color: var(--quiet); font-size: 12px; line-height: 16px; }
-  a { font-weight: 600; color: var(--slate); }
+  a { display: inline-flex; align-items: start; min-height: var(--target); white-space: nowrap; font-weight: 600; color: var(--slate); }
 `;
 
 /** Measurements that contradict what else is known by more than both are sure of, with what to look at. */

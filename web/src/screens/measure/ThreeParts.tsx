@@ -16,7 +16,7 @@ export const ThreeParts = styled.div`
     padding: 9px 18px;
     border-bottom: 1px solid var(--line);
     h1 { font-size: 15px; }
-    a { color: var(--quiet); }
+    a { color: var(--quiet); display: inline-flex; align-items: center; min-height: var(--target); }
     .push { flex: 1; }
   }
   > section { overflow: auto; padding: 16px 18px 30px; min-width: 0; display: grid; gap: 16px; align-content: start; }
