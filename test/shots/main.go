@@ -23,7 +23,7 @@ func main() {
 	script := flag.String("js", "", "script that runs before the picture; may be async")
 	wait := flag.Duration("wait", 900*time.Millisecond, "how long to wait before the picture")
 	flag.Parse()
-	ctx, stop := browser.New(context.Background(), time.Minute)
+	ctx, stop := browser.New(context.Background(), 2*time.Minute)
 	defer stop()
 	if err := shoot(ctx, *url, *out, *before, *script, *width, *height, *wait); err != nil {
 		fmt.Fprintln(os.Stderr, err)
