@@ -16,7 +16,10 @@ import (
 )
 
 // devices are the measuring devices that the page is told of.
-type devices struct{ list []httpapi.Device }
+type devices struct {
+	list      []httpapi.Device
+	simulated bool // whether they are stood in for
+}
 
 func (d *devices) options(flags *pflag.FlagSet) {
 	flags.Func("device", "a measuring device that the page may connect to, as NAME=ws://HOST:PORT; may be given several times",
@@ -73,6 +76,7 @@ func (d *devices) simulate(ctx context.Context) (stop func(), err error) {
 		started = append(started, end)
 		d.list = append(d.list, httpapi.Device{Name: s.name, URL: address})
 	}
+	d.simulated = true
 	return stop, nil
 }
 

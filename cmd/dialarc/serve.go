@@ -119,6 +119,13 @@ func serve(ctx context.Context, out io.Writer, listener net.Listener, door *door
 		}
 	}
 	go thinDaily(ctx, st)
+	if withDemo && devices.simulated {
+		go func() { // it takes some seconds, which nobody has to wait for
+			if err := demo.Study(ctx, st, coach, time.Now()); err != nil && ctx.Err() == nil {
+				slog.Warn("the demo's study is missing", "error", err)
+			}
+		}()
+	}
 	mux := http.NewServeMux()
 	mux.Handle("/api/", api.Handler())
 	mux.Handle("/", webui.Handler(devices.origins()...))

@@ -2,6 +2,7 @@ package bridge
 
 import (
 	"encoding/binary"
+	"encoding/json"
 	"fmt"
 	"math"
 	"strings"
@@ -154,4 +155,15 @@ func (c *Core) activityAgainst(d *setup.Document, region string, m MeasuredCours
 		return &out, nil
 	}
 	return nil, setup.Problems{{Path: "region", What: "The model has no such muscle in this setup.", Hint: "Choose another one."}}
+}
+
+func studyTable(s emg.Study, captures []emg.Capture) *emg.StudyTable { return s.Table(captures) }
+
+// study reads a study as it is typed.
+func study(text string) (*emg.Study, setup.Problems) {
+	var s emg.Study
+	if err := json.Unmarshal([]byte(text), &s); err != nil {
+		return nil, setup.Problems{{What: "The study cannot be read: " + err.Error() + "."}}
+	}
+	return &s, s.Check()
 }

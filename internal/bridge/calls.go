@@ -97,6 +97,8 @@ func (c *Core) Calls() []Call {
 		{"writeEDF", "A recording as an EDF+ file.", []string{"slot"}, c.writeEDF},
 		{"activityAgainst", "How measured activity over the range and the model's go together for a muscle.", []string{"document", "region",
 			"measured"}, c.activityAgainst},
+		{"studyTable", "What a study has come to by what was measured.", []string{"study", "captures"}, studyTable},
+		{"activityStudy", "A study of activity given as text, or what is wrong with it.", []string{"study"}, study},
 		{"room", "A gym given as text, or what is wrong with it.", []string{"room"}, room},
 		{"lifter", "The body of a lifter, or what is wrong with it.", []string{"lifter"}, lifter},
 		{"strength", "What is known of a lifter's strength.", []string{"lifter"}, evaluate.KnownOf},

@@ -89,7 +89,8 @@ const (
 var composed = map[reflect.Type]bool{
 	reflect.TypeFor[*setup.Lifter](): true, reflect.TypeFor[dialin.Goal](): true, reflect.TypeFor[[]setup.Document](): true,
 	reflect.TypeFor[[]setup.Lifter](): true, reflect.TypeFor[measure.Trace](): true, reflect.TypeFor[emg.Settings](): true,
-	reflect.TypeFor[MeasuredCourse](): true, reflect.TypeFor[measure.Photo](): true, reflect.TypeFor[[]OpenedChannel](): true,
+	reflect.TypeFor[MeasuredCourse](): true, reflect.TypeFor[measure.Photo](): true,
+	reflect.TypeFor[emg.Study](): true, reflect.TypeFor[[]emg.Capture](): true, reflect.TypeFor[[]OpenedChannel](): true,
 }
 
 // Named says whether a type, or what it lists, has a name of its own; bytes need none.

@@ -9,6 +9,7 @@ import (
 	"testing"
 	"time"
 
+	"dialarc/core/emg"
 	"dialarc/core/evaluate"
 	"dialarc/core/progress"
 	"dialarc/internal/demo"
@@ -104,4 +105,52 @@ func trained(t *testing.T, api http.Handler, lifter string) progress.Progress {
 		t.Fatalf("%d, %v", answer.Code, err)
 	}
 	return p
+}
+
+// The troupe's study is whole: four lifters, both setups, with their samples; it is made once, and its cable asks more than the dumbbell.
+func TestStudy(t *testing.T) {
+	ctx := context.Background()
+	s, coach, err := store.OpenFor(ctx, database.New(t), demo.CoachName)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(s.Close)
+	if err := demo.Load(ctx, s, coach); err != nil {
+		t.Fatal(err)
+	}
+	day := time.Date(2026, 11, 29, 9, 0, 0, 0, time.UTC)
+	for range 2 {
+		if err := demo.Study(ctx, s, coach, day); err != nil {
+			t.Fatal(err)
+		}
+	}
+	rows, n, err := s.Studies().List(ctx, coach.ID, store.Page{Limit: 10})
+	if err != nil || n != 1 {
+		t.Fatal(n, err)
+	}
+	var study emg.Study
+	if err := json.Unmarshal(rows[0].Document, &study); err != nil || len(study.Check()) > 0 {
+		t.Fatal(err, study.Check())
+	}
+	var captures []emg.Capture
+	for _, l := range study.Lifters {
+		kept, err := s.Captures(ctx, coach.ID, l.ID, store.Page{Limit: 10})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range kept {
+			var doc emg.Capture
+			if err := json.Unmarshal(c.Document, &doc); err != nil || len(doc.Check()) > 0 || len(c.Files) != 3 {
+				t.Errorf("%v %v, %d files", err, doc.Check(), len(c.Files))
+			}
+			captures = append(captures, doc)
+		}
+	}
+	table := study.Table(captures)
+	if table.Done != 8 || table.Of != 8 {
+		t.Fatalf("%d of %d are done", table.Done, table.Of)
+	}
+	if p := table.Pairs[0]; p.Mean.OrNaN() > -5 || !p.Differs {
+		t.Errorf("%+v", p)
+	}
 }

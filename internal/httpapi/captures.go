@@ -43,6 +43,8 @@ type captureFileInput struct {
 }
 
 func (s *Server) registerCaptures(api huma.API, engine *gin.Engine) {
+	registerNamed(s, api, named[store.Study, emg.Study, *store.Study]{what: "study", title: "Study", path: "/api/studies", shelf: s.Store.Studies,
+		name: func(d *emg.Study) *string { return &d.Name }, check: (*emg.Study).Check})
 	huma.Register(api, huma.Operation{OperationID: "listCaptures", Method: http.MethodGet, Path: "/api/lifters/{id}/captures",
 		Summary: "List what was measured of a lifter, the latest first", Errors: []int{422, 503}}, s.listCaptures)
 	huma.Register(api, takes[emg.Capture](api, huma.Operation{OperationID: "addCapture", Method: http.MethodPut, Path: "/api/captures/{id}",

@@ -46,6 +46,7 @@ type emgScene struct {
 	r      *rand.Rand
 	shaped [8]shaper
 	before float64 // how far the repetition was
+	effort float64
 }
 
 // shaper turns white noise into what muscles sound like: most between 30 and 200 Hz.
@@ -106,7 +107,7 @@ func (s *emgScene) sample(i int, t, up, level float64, falls bool) float64 {
 	c := &Activity[i]
 	share := level
 	if s.run >= strongest && up > 0.001 {
-		if share = c.Low + (c.High-c.Low)*up; falls {
+		if share = s.effort * (c.Low + (c.High-c.Low)*up); falls {
 			share *= Lowering
 		}
 	}

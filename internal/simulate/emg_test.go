@@ -15,22 +15,10 @@ func recorded(t *testing.T, seed uint64, run int, seconds float64) *emg.Recordin
 	if err != nil {
 		t.Fatal(err)
 	}
-	for range run + 1 {
+	for range run {
 		d.Start()
 	}
-	r := &emg.Recording{}
-	for _, c := range d.Hello().Channels {
-		r.Channels = append(r.Channels, emg.Channel{Label: c.Key, Unit: c.Unit, Rate: c.Rate})
-	}
-	blocks, _ := d.Next(seconds)
-	for _, b := range blocks {
-		for _, row := range b.V {
-			for i, x := range row {
-				r.Channels[i].Samples = append(r.Channels[i].Samples, x)
-			}
-		}
-	}
-	return r
+	return simulate.Record(d, seconds)
 }
 
 // What was simulated is found: the repetitions, what is wrong with which channel, and of the good ones their activity over the range, in

@@ -3,6 +3,7 @@
 package simulate
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"math/rand/v2"
@@ -28,6 +29,7 @@ type Options struct {
 	Behind string // what it is fixed to; the kind's usual unless given
 	Fault  string // none unless given
 	Seed   uint64
+	Effort float64 // emg: how many times the usual activity the repetitions ask; 1 unless given
 }
 
 // Faults are those that can be asked for.
@@ -43,7 +45,7 @@ var kinds = map[string]struct {
 	"tape":         {"Measuring tape", []string{"band"}, func(o Options) scene { return &bandScene{tape: true} }},
 	"inclinometer": {"Inclinometer", []string{"lifter"}, func(o Options) scene { return &trialScene{angle: true} }},
 	"encoder":      {"Cable encoder", []string{"reps"}, func(o Options) scene { return &repScene{} }},
-	"emg":          {"Muscle activity, 8 channels", []string{"raise"}, func(o Options) scene { return &emgScene{} }},
+	"emg":          {"Muscle activity, 8 channels", []string{"raise"}, func(o Options) scene { return &emgScene{effort: cmp.Or(o.Effort, 1)} }},
 }
 
 // Kinds are the names of what can be simulated, in order.

@@ -21,7 +21,7 @@ func TestCapturesComeToAFullDatabase(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer conn.Close(ctx)
-	if _, err := conn.Exec(ctx, "drop table capture_files; drop table captures; delete from goose_db_version where version_id >= 8"); err != nil {
+	if _, err := conn.Exec(ctx, "drop table studies; drop table capture_files; drop table captures; delete from goose_db_version where version_id >= 8"); err != nil {
 		t.Fatal(err)
 	}
 	if err := s.Migrate(ctx); err != nil {

@@ -27,6 +27,9 @@ type Room struct{ Named }
 // Comparison is setups side by side, as a comparison document that holds copies of them.
 type Comparison struct{ Named }
 
+// Study compares muscle activity over setups and lifters, as a study document.
+type Study struct{ Named }
+
 // Of is a pointer to a row that has a name and a document.
 type Of[T any] interface {
 	*T
@@ -43,6 +46,9 @@ func (s *Store) Rooms() Shelf[Room, *Room] { return Shelf[Room, *Room]{s.db} }
 func (s *Store) Comparisons() Shelf[Comparison, *Comparison] {
 	return Shelf[Comparison, *Comparison]{s.db}
 }
+
+// Studies are the studies of all coaches.
+func (s *Store) Studies() Shelf[Study, *Study] { return Shelf[Study, *Study]{s.db} }
 
 // List is a page of a coach's documents by name, and how many there are.
 func (s Shelf[T, P]) List(ctx context.Context, coach string, page Page) ([]T, int64, error) {

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"encoding/json"
 	"fmt"
 	"math"
 	"net/http/httptest"
@@ -172,22 +173,10 @@ func edfOf(t *testing.T, run int, seconds float64) string {
 	if err != nil {
 		t.Fatal(err)
 	}
-	for range run + 1 {
+	for range run {
 		d.Start()
 	}
-	r := &emg.Recording{}
-	for _, c := range d.Hello().Channels {
-		r.Channels = append(r.Channels, emg.Channel{Label: c.Key, Unit: c.Unit, Rate: c.Rate})
-	}
-	blocks, _ := d.Next(seconds)
-	for _, b := range blocks {
-		for _, row := range b.V {
-			for i, x := range row {
-				r.Channels[i].Samples = append(r.Channels[i].Samples, x)
-			}
-		}
-	}
-	raw, problems := emg.WriteEDF(r)
+	raw, problems := emg.WriteEDF(simulate.Record(d, seconds))
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -338,5 +327,60 @@ func TestPhotograph(t *testing.T) {
 	}
 	if !measured {
 		t.Error("no machine has the table")
+	}
+}
+
+// A study is put together, says who does what in which order and what is still to be measured, takes in what is kept, and tells what lies
+// between its setups; its results leave as a table.
+func TestStudy(t *testing.T) {
+	prog := startProgram(t)
+	p := openPage(t, prog.url("/studies"))
+	p.press("Add a study")
+	p.press("Choose setups")
+	take := func(name string) {
+		t.Helper()
+		box := fmt.Sprintf(`[...document.querySelectorAll('[role="dialog"] label')].find(l => l.innerText.split('\n')[0].trim() === %s)?.querySelector('input')`, quoted(name))
+		p.until("the choice "+name, box)
+		p.act(box + ".click()")
+	}
+	raises := []string{"Dumbbell lateral raise", "Cross-behind cable lateral raise, hand height"}
+	for _, name := range raises {
+		take(name)
+	}
+	p.press("Take 2")
+	p.press("Choose lifters")
+	ids := map[string]string{}
+	for _, name := range []string{"Suvi Brandt", "Madoc Quill"} {
+		ids[name] = p.lifterID(prog, name)
+		take(name)
+	}
+	p.press("Take 2")
+	p.says("body", "0 of 4 measured")
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 2")
+	for i, name := range []string{"Suvi Brandt", "Madoc Quill"} {
+		for k, setupName := range raises {
+			mean := 50 + 10*float64(i) + (9+float64(i))*float64(k)
+			prog.call("PUT", fmt.Sprintf("/api/captures/00000000-0000-4000-8000-0000000000%d%d", i+1, k+1), emg.Capture{Schema: emg.CaptureSchema, Title: setupName,
+				Day: time.Now().Format(time.DateOnly), LifterID: ids[name], Setup: setupName, Muscles: map[string]string{"ch1": "deltoid.middle"},
+				Lines: []emg.Line{{Label: "ch1", Muscle: "Deltoid, middle", State: "good", Percent: true, Mean: &mean, Peak: &mean, Reps: 6}}}, new(json.RawMessage))
+		}
+	}
+	p.reload()
+	p.says("body", "4 of 4 measured")
+	p.until("the difference", `/Dumbbell lateral raise than Cross-behind[^\n]*\s+2\s+−9\.5/.test(document.querySelector('table[aria-label="Differences"]').innerText)`)
+	p.says(`table[aria-label="Setups"]`, "55")
+	p.says("body", "2 lifters are few")
+	p.press("Start the rest")
+	p.says(`[role="timer"]`, "2:59 left")
+	dir := p.downloads()
+	p.press("Export the study")
+	p.pick("Results as CSV")
+	raw, err := os.ReadFile(p.kept(dir, "csv"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if text := string(raw); strings.Count(text, "\n") < 5 || !strings.Contains(text, "Suvi Brandt") || !strings.Contains(text, "59") {
+		t.Errorf("%s", text)
 	}
 }

@@ -30,6 +30,7 @@ const ActivityScreen = lazy(() =>
   import("./screens/measure/activity/ActivityScreen").then((m) => ({ default: m.ActivityScreen })),
 );
 const PhotoScreen = lazy(() => import("./screens/measure/photo/PhotoScreen").then((m) => ({ default: m.PhotoScreen })));
+const StudiesScreen = lazy(() => import("./screens/study/StudiesScreen").then((m) => ({ default: m.StudiesScreen })));
 const CompareScreen = lazy(() => import("./screens/compare/CompareScreen").then((m) => ({ default: m.CompareScreen })));
 
 const cache = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
@@ -67,6 +68,8 @@ export function App() {
             <Route path="/measure/:id/strength/:action" element={<StrengthScreen />} />
             <Route path="/measure/:id/activity" element={<ActivityScreen />} />
             <Route path="/measure/:id/photo" element={<PhotoScreen />} />
+            <Route path="/studies" element={<StudiesScreen />} />
+            <Route path="/studies/:id" element={<StudiesScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

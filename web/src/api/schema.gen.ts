@@ -837,6 +837,60 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  "/api/studies": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** List studys */
+    get: operations["listStudys"];
+    put?: never;
+    /** Create a study */
+    post: operations["createStudy"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/studies/{id}": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Read a study */
+    get: operations["readStudy"];
+    /** Replace a study */
+    put: operations["updateStudy"];
+    post?: never;
+    /** Delete a study; restore undoes it */
+    delete: operations["deleteStudy"];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  "/api/studies/{id}/restore": {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted study back */
+    post: operations["restoreStudy"];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1002,6 +1056,143 @@ export interface components {
       fromDeg: number;
       /** Format: double */
       toDeg: number;
+    };
+    ActivityStudy: {
+      /** @description At least one. */
+      lifters: components["schemas"]["ActivityStudyLifter"][];
+      /** @description Key of the muscle region. */
+      muscle: string;
+      name: string;
+      notes?: string;
+      /**
+       * Format: int64
+       * @description s between two setups.
+       */
+      rest: number;
+      /**
+       * @description How loads are chosen: 70 % of what goes once, or the same repetitions in reserve.
+       * @enum {string}
+       */
+      rule: "seventy" | "reserve";
+      /** @enum {string} */
+      schema: "dialarc.study/1";
+      /**
+       * Format: int64
+       * @description From which each lifter's order is drawn.
+       */
+      seed: number;
+      /** @description Names of the setups, two or more. */
+      setups: string[];
+      /** @description Captures from this day on count. */
+      since: string;
+    };
+    ActivityStudyCell: {
+      day?: string;
+      /** @description While lifting, percent of the strongest contraction. */
+      mean: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description A number that may be missing; then why says why. */
+      peak: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** Format: int64 */
+      reps: number;
+    };
+    ActivityStudyLifter: {
+      /** Format: uuid */
+      id: string;
+      name: string;
+    };
+    ActivityStudyPair: {
+      /**
+       * Format: int64
+       * @description Place of the setup.
+       */
+      a: number;
+      /**
+       * Format: int64
+       * @description Of the one that it is held against.
+       */
+      b: number;
+      /** @description Whether the interval leaves out no difference. */
+      differs: boolean;
+      /** @description A number that may be missing; then why says why. */
+      high: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Of the confidence interval of the mean, 95 %. */
+      low: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Percent. */
+      mean: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** Format: int64 */
+      n: number;
+      /** @description A number that may be missing; then why says why. */
+      sd: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ActivityStudySummary: {
+      /** @description A number that may be missing; then why says why. */
+      high: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Of the confidence interval of the mean, 95 %. */
+      low: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description Percent. */
+      mean: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** Format: int64 */
+      n: number;
+      /** @description A number that may be missing; then why says why. */
+      sd: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
+    ActivityStudyTable: {
+      /** @description By lifter and setup. */
+      cells: components["schemas"]["ActivityStudyCell"][][];
+      /**
+       * Format: int64
+       * @description How many cells are measured.
+       */
+      done: number;
+      /** Format: int64 */
+      of: number;
+      /** @description Of each lifter: the setups in the order in which they are done. */
+      orders: number[][];
+      /** @description Every setup against every other, within lifters. */
+      pairs: components["schemas"]["ActivityStudyPair"][];
+      /** @description By setup. */
+      setups: components["schemas"]["ActivityStudySummary"][];
+      warnings: string[];
     };
     ActivityWorked: {
       /** @description Of the courses' values. */
@@ -5615,6 +5806,14 @@ export interface components {
        */
       total: number;
     };
+    StoredListStudyBody: {
+      items: components["schemas"]["StoredStudy"][];
+      /**
+       * Format: int64
+       * @description How many there are in all.
+       */
+      total: number;
+    };
     StoredRoom: {
       document: components["schemas"]["KitRoom"];
       /** Format: uuid */
@@ -5637,6 +5836,18 @@ export interface components {
       unreadable?: string;
       /** Format: date-time */
       updatedAt: string;
+    };
+    StoredStudy: {
+      document: components["schemas"]["ActivityStudy"];
+      /** Format: uuid */
+      id: string;
+      name: string;
+      /** @description Why its document cannot be read; then the document here is empty. */
+      unreadable?: string;
+      /** Format: date-time */
+      updatedAt: string;
+      /** Format: int64 */
+      version: number;
     };
     StrengthFit: {
       /** @description By angle, rising. */
@@ -5818,6 +6029,20 @@ export interface components {
     WriteRoom: {
       /** @description The document; its name is the name of the whole. */
       document: components["schemas"]["KitRoom"];
+      /**
+       * Format: uuid
+       * @description May be chosen by the client when creating, so that a repeated request makes no second one.
+       */
+      id?: string;
+      /**
+       * Format: int64
+       * @description The version that the change is based on; not needed when creating.
+       */
+      version?: number;
+    };
+    WriteStudy: {
+      /** @description The document; its name is the name of the whole. */
+      document: components["schemas"]["ActivityStudy"];
       /**
        * Format: uuid
        * @description May be chosen by the client when creating, so that a repeated request makes no second one.
@@ -9683,6 +9908,400 @@ export interface operations {
       };
       /** @description Internal Server Error */
       500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  listStudys: {
+    parameters: {
+      query?: {
+        /** @description How many to pass over. */
+        offset?: number;
+        /** @description How many to send. */
+        limit?: number;
+      };
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredListStudyBody"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  createStudy: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["WriteStudy"];
+      };
+    };
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredStudy"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  readStudy: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredStudy"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  updateStudy: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        "application/json": components["schemas"]["WriteStudy"];
+      };
+    };
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredStudy"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Request Entity Too Large */
+      413: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  deleteStudy: {
+    parameters: {
+      query: {
+        /** @description The version that was looked at. */
+        version: number;
+      };
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Conflict */
+      409: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+    };
+  };
+  restoreStudy: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        id: string;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/json": components["schemas"]["StoredStudy"];
+        };
+      };
+      /** @description Not Found */
+      404: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Unprocessable Entity */
+      422: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Internal Server Error */
+      500: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          "application/problem+json": components["schemas"]["Failure"];
+        };
+      };
+      /** @description Service Unavailable */
+      503: {
         headers: {
           [name: string]: unknown;
         };

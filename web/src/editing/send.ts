@@ -4,7 +4,13 @@ import type { paths } from "../api/schema.gen";
 /** A document as the server keeps it. */
 export type Stored<D> = { id: string; version: number; updatedAt: string; document: D };
 
-type Path = "/api/setups/{id}" | "/api/lifters/{id}" | "/api/rooms/{id}" | "/api/comparisons/{id}" | "/api/blocks/{id}";
+type Path =
+  | "/api/setups/{id}"
+  | "/api/lifters/{id}"
+  | "/api/rooms/{id}"
+  | "/api/comparisons/{id}"
+  | "/api/blocks/{id}"
+  | "/api/studies/{id}";
 type Body<P extends Path> = paths[P]["put"] extends { requestBody: { content: { "application/json": infer B } } }
   ? B
   : never;

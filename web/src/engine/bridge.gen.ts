@@ -140,6 +140,8 @@ export type RawCalls = {
   activitySamples(slot: string, place: number, what: string, settings: string): Beside;
   writeEDF(slot: string): Beside;
   activityAgainst(document: string, region: string, measured: string): string;
+  studyTable(study: string, captures: string): string;
+  activityStudy(study: string): string;
   room(room: string): string;
   lifter(lifter: string): string;
   strength(lifter: string): string;
@@ -407,6 +409,17 @@ export class Calls<Raw extends RawCalls = RawCalls> {
     measured: Schemas["MeasuredCourse"],
   ): Answer<Schemas["ActivityAgreement"]> {
     return JSON.parse(this.raw.activityAgainst(document, region, JSON.stringify(measured)));
+  }
+  /** What a study has come to by what was measured. */
+  studyTable(
+    study: Schemas["ActivityStudy"],
+    captures: Schemas["ActivityCapture"][],
+  ): Answer<Schemas["ActivityStudyTable"]> {
+    return JSON.parse(this.raw.studyTable(JSON.stringify(study), JSON.stringify(captures)));
+  }
+  /** A study of activity given as text, or what is wrong with it. */
+  activityStudy(study: string): Answer<Schemas["ActivityStudy"]> {
+    return JSON.parse(this.raw.activityStudy(study));
   }
   /** A gym given as text, or what is wrong with it. */
   room(room: string): Answer<Schemas["KitRoom"]> {

@@ -108,3 +108,6 @@ export type PhotoFit = Schemas["PhotoFit"];
 export type PhotoLength = Schemas["PhotoLength"];
 export type Cam = Schemas["KitCam"];
 export type Disagreement = Schemas["Disagreement"];
+export type StudyDocument = Schemas["ActivityStudy"];
+export type StudyTable = Schemas["ActivityStudyTable"];
+export type StoredStudy = Schemas["StoredStudy"];

@@ -97,6 +97,9 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
           <Way to={`/measure/${lifter.id}/activity`} title="Muscle activity">
             Electrodes over the range, beside what the model expects
           </Way>
+          <Way to="/studies" title="A study">
+            One muscle over several setups, in several lifters
+          </Way>
           {rooms.map((r) => (
             <Way key={r.id} to={`/kit/${r.id}`} title={`Equipment: ${r.name}`}>
               What bands pull, what cables really weigh

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Core } from "../../../engine/core";
 import type { StoredLifter, StoredSetup } from "../../../engine/types";
 import { keepCapture, readSamples, type StoredCapture } from "../../../measuring/captures";
@@ -33,7 +33,8 @@ export function ActivityBench({ core, lifter, setups }: Props) {
   const cache = useQueryClient();
   const [keeping, setKeeping] = useState("");
   const { worked, reps, busy, problems } = activity;
-  const [setupId, setSetupId] = useState(setups[0]?.id ?? "");
+  const asked = useSearchParams()[0].get("setup");
+  const [setupId, setSetupId] = useState(setups.find((s) => s.id === asked)?.id ?? setups[0]?.id ?? "");
   const [picked, setPicked] = useState<number | null>(null);
   const [phase, setPhase] = useState<"lifting" | "lowering">("lifting");
   const setup = setups.find((s) => s.id === setupId);
