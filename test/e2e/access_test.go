@@ -185,6 +185,11 @@ func measureIsAccessible(prog *program, p *page, check func(what string)) {
 	p.press("Place shoulder in the middle")
 	p.until("a mark", `document.querySelector('[data-mark="shoulder"]')`)
 	check("photograph")
+	p.do(chromedp.Navigate(prog.url("/measure/studies")))
+	p.press("Add a study")
+	p.press("Choose lifters")
+	p.until("lifters", `document.querySelector('[role="dialog"] input')`)
+	check("study")
 }
 
 // crossings are pairs of texts on the page whose boxes lie over each other, of what is seen of them.
@@ -279,7 +284,7 @@ func (p *page) ill(l look) []string {
 	p.t.Helper()
 	p.do(chromedp.EmulateViewport(l.width, l.height))
 	p.inUnits(l.units)
-	p.until("the view", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), header a[href^="/measure/"], figure svg, .exercise-card, a[aria-label*=": log the day of "]')`)
+	p.until("the view", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), header a[href^="/measure/"], aside h1, figure svg, .exercise-card, a[aria-label*=": log the day of "]')`)
 	p.do(chromedp.Evaluate[chromedp.Void](`new Promise(done => requestAnimationFrame(() => setTimeout(done)))`, chromedp.EvalAwaitPromise))
 	return slices.Concat(read[[]string](p, wide), read[[]string](p, crossings), read[[]string](p, fmt.Sprintf("%s(%d)", small, l.finger)))
 }
@@ -301,6 +306,7 @@ func (p *program) views() map[string]string {
 	out := map[string]string{"plan": p.url("/plan/" + first.ID), "log": p.url("/log"),
 		"progress": p.url("/progress/" + first.Document.LifterID), "cards": p.url("/cards/" + first.ID + "/0"), "home": p.url("/"), "lifters": p.url("/lifters"), "gym": p.url("/kit/" + rooms.Items[0].ID),
 		"comparison": p.url("/compare/" + kept.Items[0].ID)}
+	out["studies"] = p.url("/measure/studies")
 	for _, way := range []string{"", "/strength", "/activity", "/photo"} {
 		out["measure"+way] = p.url("/measure/" + first.Document.LifterID + way)
 	}

@@ -334,7 +334,7 @@ func TestPhotograph(t *testing.T) {
 // between its setups; its results leave as a table.
 func TestStudy(t *testing.T) {
 	prog := startProgram(t)
-	p := openPage(t, prog.url("/studies"))
+	p := openPage(t, prog.url("/measure/studies"))
 	p.press("Add a study")
 	p.press("Choose setups")
 	take := func(name string) {
@@ -368,7 +368,7 @@ func TestStudy(t *testing.T) {
 	}
 	p.reload()
 	p.says("body", "4 of 4 measured")
-	p.until("the difference", `/Dumbbell lateral raise than Cross-behind[^\n]*\s+2\s+−9\.5/.test(document.querySelector('table[aria-label="Differences"]').innerText)`)
+	p.until("the difference", `/Cross-behind[^\n]* over Dumbbell lateral raise\s+2\s+9\.5/.test(document.querySelector('table[aria-label="Differences"]').innerText)`)
 	p.says(`table[aria-label="Setups"]`, "55")
 	p.says("body", "2 lifters are few")
 	p.press("Start the rest")

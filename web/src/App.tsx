@@ -68,8 +68,8 @@ export function App() {
             <Route path="/measure/:id/strength/:action" element={<StrengthScreen />} />
             <Route path="/measure/:id/activity" element={<ActivityScreen />} />
             <Route path="/measure/:id/photo" element={<PhotoScreen />} />
-            <Route path="/studies" element={<StudiesScreen />} />
-            <Route path="/studies/:id" element={<StudiesScreen />} />
+            <Route path="/measure/studies" element={<StudiesScreen />} />
+            <Route path="/measure/studies/:id" element={<StudiesScreen />} />
             <Route path="/compare" element={<CompareScreen />} />
             <Route path="/compare/:id" element={<CompareScreen />} />
             <Route path="*" element={<Navigate to="/" replace />} />

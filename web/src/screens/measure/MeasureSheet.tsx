@@ -97,7 +97,7 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
           <Way to={`/measure/${lifter.id}/activity`} title="Muscle activity">
             Electrodes over the range, beside what the model expects
           </Way>
-          <Way to="/studies" title="A study">
+          <Way to="/measure/studies" title="A study">
             One muscle over several setups, in several lifters
           </Way>
           {rooms.map((r) => (

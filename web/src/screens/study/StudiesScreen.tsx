@@ -48,7 +48,7 @@ export function StudiesScreen() {
     try {
       const row = await settled(client.POST("/api/studies", { body: { id: crypto.randomUUID(), document: fresh() } }));
       await cache.invalidateQueries({ queryKey: ["studies"] });
-      navigate(`/studies/${row.id}`);
+      navigate(`/measure/studies/${row.id}`);
     } catch {
       notify("The server does not answer; nothing was changed.");
     }
@@ -63,7 +63,7 @@ export function StudiesScreen() {
         <ul>
           {items.map((s) => (
             <li key={s.id}>
-              <NavLink to={`/studies/${s.id}`}>
+              <NavLink to={`/measure/studies/${s.id}`}>
                 {s.name}
                 <small>
                   {s.document.lifters.length} lifters, {s.document.setups.length} setups

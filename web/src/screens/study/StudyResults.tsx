@@ -3,6 +3,8 @@ import { Link } from "react-router";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
 import type { StoredSetup, StudyDocument, StudyTable } from "../../engine/types";
+import { letter } from "../../state/picked";
+import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { dayWords } from "../plan/planEdits";
 
@@ -13,6 +15,7 @@ const Box = styled.section`
   td { text-align: right; padding: 7px 0 7px 14px; border-top: 1px solid var(--line); }
   th:first-child, td:first-child { text-align: left; padding-left: 0; }
   td small { display: block; }
+  tbody.mono td:first-child { font-family: "Instrument Sans Variable", sans-serif; }
   tr[data-differs="true"] td { font-weight: 600; }
   a { font-weight: 600; color: var(--slate); }
   .line { display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
@@ -47,7 +50,9 @@ export function StudyResults({ core, study, table, saved }: Props) {
           <tbody className="mono">
             {table.setups.map((s, k) => (
               <tr key={study.setups[k]}>
-                <td>{study.setups[k]}</td>
+                <td>
+                  <b>{letter(k)}</b> {study.setups[k]}
+                </td>
                 <td>{s.n}</td>
                 <td>{shown(s.mean)}</td>
                 <td>{shown(s.sd, 1)}</td>
@@ -62,7 +67,7 @@ export function StudyResults({ core, study, table, saved }: Props) {
         <table aria-label="Differences">
           <thead>
             <tr>
-              <th scope="col">more than</th>
+              <th scope="col">more in the first</th>
               <th scope="col">n</th>
               <th scope="col">by</th>
               <th scope="col">SD</th>
@@ -71,10 +76,10 @@ export function StudyResults({ core, study, table, saved }: Props) {
             </tr>
           </thead>
           <tbody className="mono">
-            {table.pairs.map((p) => (
+            {table.pairs.map(upward).map((p) => (
               <tr key={`${p.a} ${p.b}`} data-differs={p.differs}>
                 <td>
-                  {study.setups[p.a]} than {study.setups[p.b]}
+                  {study.setups[p.a]} over {study.setups[p.b]}
                 </td>
                 <td>{p.n}</td>
                 <td>{shown(p.mean, 1)}</td>
@@ -100,8 +105,16 @@ export function StudyResults({ core, study, table, saved }: Props) {
   );
 }
 
+/** A pair with the setup that asks more first. */
+function upward(p: StudyTable["pairs"][number]): StudyTable["pairs"][number] {
+  if (p.mean.value == null || p.mean.value >= 0) return p;
+  const not = (m: Metric): Metric => (m.value == null ? m : { ...m, value: -m.value });
+  return { ...p, a: p.b, b: p.a, mean: not(p.mean), low: not(p.high), high: not(p.low) };
+}
+
 /** What else differs between the setups, as the first lifter has them. */
 function Confounded({ core, study, saved }: Pick<Props, "core" | "study" | "saved">) {
+  const units = useUnits();
   const reasons = useMemo(() => {
     const first = study.lifters[0]?.id;
     const documents = study.setups.flatMap(
@@ -109,7 +122,7 @@ function Confounded({ core, study, saved }: Pick<Props, "core" | "study" | "save
     );
     return documents.length < 2 ? [] : (core.compare(documents).ok?.confounders ?? []);
   }, [core, study, saved]);
-  return reasons.map((r) => <li key={r.key + r.text}>{r.text}</li>);
+  return reasons.map((r) => <li key={r.key + r.text}>{units.sentence(r.text, r.values ?? {})}</li>);
 }
 
 /** Every lifter's setups in the order that was drawn, with what was measured and where to measure. */

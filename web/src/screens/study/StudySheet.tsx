@@ -26,7 +26,7 @@ const Sheet = styled.div`
   height: 100%;
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
-  .body { overflow: auto; padding: 14px 24px 40px; display: grid; gap: 22px; align-content: start; }
+  .body { overflow: auto; padding: 14px 24px 40px; display: grid; gap: 22px; align-content: start; grid-auto-rows: max-content; }
   .back { display: none; }
   h2 { font-size: 15px; padding-bottom: 4px; }
   .quiet, small { color: var(--quiet); font-size: 12px; line-height: 16px; }
@@ -45,7 +45,7 @@ export function StudySheet({ core, stored }: { core: Core; stored: StoredStudy }
   const path = { id: stored.id };
   const whole = useWhole({
     name: study.name,
-    home: "/studies",
+    home: "/measure/studies",
     copyAs: (name) =>
       settled(client.POST("/api/studies", { body: { id: crypto.randomUUID(), document: { ...study, name } } })),
     remove: () => settled(client.DELETE("/api/studies/{id}", { params: { path, query: { version: saving.version } } })),
@@ -73,7 +73,7 @@ export function StudySheet({ core, stored }: { core: Core; stored: StoredStudy }
   return (
     <Sheet>
       <EditBar>
-        <Link className="back" to="/studies">
+        <Link className="back" to="/measure/studies">
           Studies
         </Link>
         <NameField
