@@ -32,8 +32,8 @@ const (
 )
 
 // Against holds a course over angles, percent of the strongest contraction, against the model's activation, 1 for all of it, over its own
-// angles. Two standard errors of the measured mean and the model's own roughness together are no difference. Courses in µV have no size that
-// a model could expect: only how they run is compared.
+// angles. Two standard errors of the measured mean and the model's own roughness together are no difference. Courses in µV have no
+// size that a model could expect: only how they run is compared.
 func Against(angles []float64, c Course, percent bool, modelAngles, activation []float64) Agreement {
 	expected := onto(angles, modelAngles, activation)
 	out := Agreement{Expected: expected, Apart: []Stretch{}}

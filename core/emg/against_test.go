@@ -16,8 +16,8 @@ func courseOf(f func(deg float64) float64, sd float64) (angles []float64, c Cour
 	return angles, c
 }
 
-// What runs as the model does correlates fully and lies nowhere apart; what leaves it late is told from where and by how much; upside down it
-// correlates with -1; in µV only the run is compared; a model over a part of the range is asked there alone.
+// What runs as the model does correlates fully and lies nowhere apart; what leaves it late is told from where and by how much; upside
+// down it correlates with -1; in µV only the run is compared; a model over a part of the range is asked there alone.
 func TestAgainst(t *testing.T) {
 	line := func(deg float64) float64 { return 70 - deg/3 }
 	var x, y []float64
@@ -26,7 +26,8 @@ func TestAgainst(t *testing.T) {
 	}
 	angles, c := courseOf(line, 2)
 	a := Against(angles, c, true, x, y)
-	if math.Abs(a.Correlation.OrNaN()-1) > 1e-9 || len(a.Apart) > 0 || math.Abs(a.Measured.OrNaN()-a.Model.OrNaN()) > 1e-9 || math.Abs(*a.Expected[20]-55) > 1e-9 {
+	if math.Abs(a.Correlation.OrNaN()-1) > 1e-9 || len(a.Apart) > 0 || math.Abs(a.Measured.OrNaN()-a.Model.OrNaN()) > 1e-9 ||
+		math.Abs(*a.Expected[20]-55) > 1e-9 {
 		t.Errorf("%+v", a)
 	}
 	_, late := courseOf(func(deg float64) float64 { return line(deg) + math.Max(0, deg-60) }, 2)
@@ -39,7 +40,8 @@ func TestAgainst(t *testing.T) {
 		t.Errorf("within what is sure: %+v", a.Apart)
 	}
 	_, down := courseOf(func(deg float64) float64 { return 50 + deg/3 }, 2)
-	if a := Against(angles, down, true, x, y); math.Abs(a.Correlation.OrNaN()+1) > 1e-9 || len(a.Apart) != 2 || a.Apart[0].By > 0 || a.Apart[1].By < 0 {
+	if a := Against(angles, down, true, x, y); math.Abs(a.Correlation.OrNaN()+1) > 1e-9 || len(a.Apart) != 2 ||
+		a.Apart[0].By > 0 || a.Apart[1].By < 0 {
 		t.Errorf("%+v", a)
 	}
 	if a := Against(angles, late, false, x, y); a.Measured.Known() || len(a.Apart) > 0 || !a.Correlation.Known() {

@@ -11,8 +11,8 @@ import (
 // CaptureSchema names the version of the document of a capture.
 const CaptureSchema = "dialarc.capture/1"
 
-// Capture is a measurement of muscle activity as it is kept: what was done, how it was worked and what it came to. Its samples are kept beside
-// it, as they were recorded.
+// Capture is a measurement of muscle activity as it is kept: what was done, how it was worked and what it came to. Its samples are
+// kept beside it, as they were recorded.
 type Capture struct {
 	Schema   string            `json:"schema" enum:"dialarc.capture/1"`
 	Title    string            `json:"title" maxLength:"200"`

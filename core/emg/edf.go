@@ -36,8 +36,8 @@ type edfSignal struct {
 // IsEDF says whether a file begins as EDF does.
 func IsEDF(raw []byte) bool { return len(raw) >= 8 && strings.TrimSpace(string(raw[:8])) == "0" }
 
-// ReadEDF reads a file of EDF or EDF+. A file that ends early is read as far as it goes, with a warning; what cannot be read is a problem that
-// says where.
+// ReadEDF reads a file of EDF or EDF+. A file that ends early is read as far as it goes, with a warning; what cannot be read is a
+// problem that says where.
 func ReadEDF(raw []byte) (*Recording, setup.Problems) {
 	v := &setup.Checks{}
 	if len(raw) < edfHeader {

@@ -85,8 +85,9 @@ func sections(poles []complex128, gain float64, numerator func(*section)) []sect
 	return out
 }
 
-// bothWays runs a filter forth and back over a signal, so that nothing is shifted in time. Ends are continued by their point reflection over
-// three times the filter's length, and the filter begins settled (Gustafsson 1996, IEEE Trans Signal Process 44:988-992, from memory; ends
+// bothWays runs a filter forth and back over a signal, so that nothing is shifted in time. Ends are continued by their point
+// reflection over three times the filter's length, and the filter begins settled (Gustafsson 1996, IEEE Trans Signal Process 44:988-992,
+// from memory; ends
 // as signal libraries do).
 func bothWays(filter []section, x []float64) []float64 {
 	edge := min(3*(2*len(filter)+1), len(x)-1)

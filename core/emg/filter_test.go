@@ -8,8 +8,8 @@ import (
 	"testing"
 )
 
-// Band-pass, envelope and notch of random signals are those of SciPy (Virtanen et al. 2020, Nat Methods 17:261-272); testdata/filters.py makes
-// the file.
+// Band-pass, envelope and notch of random signals are those of SciPy (Virtanen et al. 2020, Nat Methods 17:261-272);
+// testdata/filters.py makes the file.
 func TestFiltersAgainstSciPy(t *testing.T) {
 	raw, err := os.ReadFile("testdata/scipy.json")
 	if err != nil {

@@ -25,8 +25,8 @@ const (
 	leastPhase = 0.2  // s
 )
 
-// Repetitions cuts an angle over time into repetitions. Lifting raises the angle; with falling it lowers it. The range is that between which
-// nearly all of it lies. None are found where it hardly changes.
+// Repetitions cuts an angle over time into repetitions. Lifting raises the angle; with falling it lowers it. The range is that between
+// which nearly all of it lies. None are found where it hardly changes.
 func Repetitions(angle []float64, rate float64, falling bool) (reps []Rep, from, to float64) {
 	x := smoothed(angle, rate)
 	sorted := slices.Sorted(slices.Values(x))

@@ -17,8 +17,8 @@ import (
 // StudySchema names the version of the document of a study.
 const StudySchema = "dialarc.study/1"
 
-// Study compares the activity of one muscle over setups, in several lifters. Setups are known by name: each lifter has one of his own. What was
-// measured are captures from a day on.
+// Study compares the activity of one muscle over setups, in several lifters. Setups are known by name: each lifter has one of his own.
+// What was measured are captures from a day on.
 type Study struct {
 	Schema  string        `json:"schema" enum:"dialarc.study/1"`
 	Name    string        `json:"name" maxLength:"200"`
@@ -64,7 +64,8 @@ func (s *Study) Check() setup.Problems {
 	return v.Found
 }
 
-// Orders are the setups of each lifter in the order in which they are done, drawn from the seed: a lifter who is added changes nobody else's.
+// Orders are the setups of each lifter in the order in which they are done, drawn from the seed: a lifter who is added changes nobody
+// else's.
 func (s *Study) Orders() [][]int {
 	out := make([][]int, len(s.Lifters))
 	for i := range s.Lifters {
@@ -109,8 +110,8 @@ type StudyPair struct {
 	Differs bool `json:"differs" doc:"Whether the interval leaves out no difference."`
 }
 
-// Table gathers a study from captures: of each lifter and setup the latest that has the muscle, in percent. Intervals are Student's (Student 1908,
-// Biometrika 6:1-25); many pairs are many chances, which is told and not corrected for.
+// Table gathers a study from captures: of each lifter and setup the latest that has the muscle, in percent. Intervals are Student's
+// (Student 1908, Biometrika 6:1-25); many pairs are many chances, which is told and not corrected for.
 func (s *Study) Table(captures []Capture) *StudyTable {
 	out := &StudyTable{Orders: s.Orders(), Cells: [][]StudyCell{}, Setups: []StudySummary{}, Pairs: []StudyPair{}, Warnings: []string{}}
 	none := metric.Missing("Not measured yet.")

@@ -16,8 +16,8 @@ import (
 // mostChannels is how many columns a table of samples may have.
 const mostChannels = 65
 
-// ReadTable reads samples as text: the first row names the columns with their units, as in biceps (uV); one is the time in s or ms. Rows come
-// evenly in time; where some are missing the recording has a gap, which is told and filled with the value before.
+// ReadTable reads samples as text: the first row names the columns with their units, as in biceps (uV); one is the time in s or ms.
+// Rows come evenly in time; where some are missing the recording has a gap, which is told and filled with the value before.
 func ReadTable(raw []byte) (*Recording, setup.Problems) {
 	v := &setup.Checks{}
 	raw = bytes.TrimPrefix(raw, []byte("\ufeff"))

@@ -72,8 +72,9 @@ type WorkedChannel struct {
 	Peak      metric.Metric `json:"peak" doc:"Largest of the course while lifting."`
 }
 
-// Work works out repetitions and the trials of strongest contraction that belong to them. Channels belong together by their labels. Steps, as
-// recommended by SENIAM (Hermens et al. 2000, J Electromyogr Kinesiol 10:361-374, from memory): less the mean; band-pass, Butterworth of
+// Work works out repetitions and the trials of strongest contraction that belong to them. Channels belong together by their labels.
+// Steps, as recommended by SENIAM (Hermens et al. 2000, J Electromyogr Kinesiol 10:361-374, from memory): less the mean; band-pass,
+// Butterworth of
 // fourth order run both ways; hum out where there is any; rectified; an envelope; divided by the largest second of the strongest
 // contractions. Without one of those there are no percentages. A bad channel is left out, and repetitions in which one is bad.
 func Work(r *Recording, strongest []*Recording, s Settings) *Worked {

@@ -62,7 +62,8 @@ func TestMeasuredBandNarrows(t *testing.T) {
 	_, d := golden(t, "raise.json")
 	d.Lifter.Strength = nil
 	l := &d.Loads[0]
-	*l = setup.Load{ID: l.ID, Kind: setup.Band, Variable: true, Side: l.Side, Contact: l.Contact, Anchor: l.Pulley, RestLength: 0.5, Section: 60e-6,
+	*l = setup.Load{ID: l.ID, Kind: setup.Band, Variable: true, Side: l.Side, Contact: l.Contact, Anchor: l.Pulley,
+		RestLength: 0.5, Section: 60e-6,
 		Strands: 1, Hysteresis: 0.1}
 	wide := func(m *setup.Measured) float64 {
 		c := d.Clone()

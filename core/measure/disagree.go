@@ -29,8 +29,8 @@ const (
 	leastOff = 0.02   // below which a spread is not believed
 )
 
-// Disagreements are the tests of a lifter that contradict sets that the lifter knows, the estimate for people of that mass, training and sex, or
-// the tests before: by more than the spreads of both, at 95 %. The largest come first.
+// Disagreements are the tests of a lifter that contradict sets that the lifter knows, the estimate for people of that mass, training
+// and sex, or the tests before: by more than the spreads of both, at 95 %. The largest come first.
 func Disagreements(l *setup.Lifter) []Disagreement {
 	out := []Disagreement{}
 	tested, plain := evaluate.KnownOf(l), untested(l)

@@ -8,8 +8,8 @@ import (
 	"dialarc/core/setup"
 )
 
-// A test that is what people of that mass, training and sex do disagrees with nothing; one that is far from it, or far from what a set of the
-// lifter's shows, or a third more than the test before, is listed, the worst first.
+// A test that is what people of that mass, training and sex do disagrees with nothing; one that is far from it, or far from what a set
+// of the lifter's shows, or a third more than the test before, is listed, the worst first.
 func TestDisagreements(t *testing.T) {
 	plain := setup.Lifter{Height: 1.75, BodyMass: 75, Sex: "male", Training: "trained"}
 	usual := 0.0

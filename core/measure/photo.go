@@ -73,8 +73,9 @@ var photoLengths = []struct {
 }{{"upperArm", "Upper arm", "shoulder", "elbow"}, {"forearm", "Forearm", "elbow", "wrist"}, {"shoulderHeight", "Shoulder height", "shoulder", "floor"},
 	{"hipHeight", "Hip height", "hip", "floor"}, {"kneeHeight", "Knee height", "knee", "floor"}}
 
-// FitPhoto works out lengths and angles. A pinhole camera at a distance D shows what is nearer by z larger by D / (D - z) (Hartley and Zisserman,
-// Multiple View Geometry, chapter 6, from memory): that is taken out, and how far z could be off goes into the spread. Without a distance
+// FitPhoto works out lengths and angles. A pinhole camera at a distance D shows what is nearer by z larger by D / (D - z) (Hartley and
+// Zisserman, Multiple View Geometry, chapter 6, from memory): that is taken out, and how far z could be off goes into the spread. Without
+// a distance
 // that part of the spread is not known.
 func FitPhoto(p Photo) (*PhotoFit, setup.Problems) {
 	v := &setup.Checks{}

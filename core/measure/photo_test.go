@@ -10,8 +10,8 @@ import (
 	"dialarc/core/measure"
 )
 
-// camera shows points (m: to the right, up, toward the camera from the rod's plane) at a distance through a pinhole, 1000 px per radian, with
-// each placed wrong by an error.
+// camera shows points (m: to the right, up, toward the camera from the rod's plane) at a distance through a pinhole, 1000 px per
+// radian, with each placed wrong by an error.
 func camera(distance, wrong float64, r *rand.Rand) func(x, y, z float64) measure.Mark {
 	return func(x, y, z float64) measure.Mark {
 		by := 2500 / (distance - z)

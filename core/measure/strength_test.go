@@ -17,8 +17,9 @@ func somebody() *setup.Lifter {
 	return &setup.Lifter{Height: 1.75, BodyMass: 75, Lengths: map[string]float64{"upperArm": 0.30, "forearm": 0.25, "grip": 0.08}}
 }
 
-// The weight of a level arm, worked by hand from Winter's shares (from memory): 0.028, 0.016 and 0.006 of 75 kg at 0.436 of the upper arm, at
-// 0.430 of the forearm and in the hand; hanging it is nothing, at 30 degrees half. Pulling down it helps. On the back an arm that points up
+// The weight of a level arm, worked by hand from Winter's shares (from memory): 0.028, 0.016 and 0.006 of 75 kg at 0.436 of the upper
+// arm, at 0.430 of the forearm and in the hand; hanging it is nothing, at 30 degrees half. Pulling down it helps. On the back an arm that
+// points up
 // weighs nothing about the shoulder, beside the trunk all. A bent elbow holds forearm and hand.
 func TestLimbWorkedByHand(t *testing.T) {
 	g, m := quantity.Gravity, 75.0

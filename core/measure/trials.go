@@ -41,8 +41,8 @@ const (
 	flatShare  = 0.25 // of a trial's samples at just the largest value: the device ends there
 )
 
-// FindTrials finds the trials in a trace of a pull and what the cell reads at rest, which is taken off. What a device cannot have measured is
-// a problem: times that go back, a flat top.
+// FindTrials finds the trials in a trace of a pull and what the cell reads at rest, which is taken off. What a device cannot have
+// measured is a problem: times that go back, a flat top.
 func FindTrials(trace Trace) (*Trials, setup.Problems) {
 	v := &setup.Checks{}
 	if checkTrace(v, trace); len(v.Found) > 0 {

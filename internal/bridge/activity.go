@@ -70,7 +70,8 @@ func (c *Core) keep(slot string, r *emg.Recording) *Opened {
 		Warnings: append([]string{}, r.Warnings...), Channels: []OpenedChannel{}}
 	for i := range r.Channels {
 		ch := &r.Channels[i]
-		out.Channels = append(out.Channels, OpenedChannel{Label: ch.Label, Unit: ch.Unit, Rate: ch.Rate, Activity: ch.Activity(), Angle: ch.Angle()})
+		out.Channels = append(out.Channels, OpenedChannel{Label: ch.Label, Unit: ch.Unit, Rate: ch.Rate,
+			Activity: ch.Activity(), Angle: ch.Angle()})
 	}
 	return out
 }

@@ -23,8 +23,8 @@ var studied = struct {
 }{[]string{"Dumbbell lateral raise", "Cross-behind cable lateral raise, hand height"}, []float64{0.85, 1.05},
 	[]string{"Suvi Brandt", "Ilvane Torsk", "Madoc Quill", "Kestrin Dahlke"}}
 
-// Study has four of the troupe do a study: each setup of each lifter is recorded from the simulated electrodes, worked out and kept with its
-// samples. A study that is there is left alone.
+// Study has four of the troupe do a study: each setup of each lifter is recorded from the simulated electrodes, worked out and kept
+// with its samples. A study that is there is left alone.
 func Study(ctx context.Context, st *store.Store, coach store.Coach, today time.Time) error {
 	study := emg.Study{Schema: emg.StudySchema, Name: "Cable or dumbbell for the side of the shoulder", Muscle: "deltoid.middle", Setups: studied.setups,
 		Seed: 7, Rest: 180, Rule: "seventy", Since: today.AddDate(0, 0, -9).Format(time.DateOnly)}
@@ -72,7 +72,8 @@ func recordLifter(ctx context.Context, st *store.Store, coach store.Coach, lifte
 	return nil
 }
 
-func keepCapture(ctx context.Context, st *store.Store, coach store.Coach, row *store.Setup, day time.Time, seed uint64, effort float64) error {
+func keepCapture(ctx context.Context, st *store.Store, coach store.Coach, row *store.Setup, day time.Time, seed uint64,
+	effort float64) error {
 	d, err := simulate.New(simulate.Options{Kind: "emg", Seed: seed, Effort: effort})
 	if err != nil {
 		return err
@@ -81,7 +82,8 @@ func keepCapture(ctx context.Context, st *store.Store, coach store.Coach, row *s
 	reps := simulate.Record(d, 33)
 	worked := emg.Work(reps, strongest, emg.Settings{})
 	muscles := map[string]string{"ch1": "deltoid.middle", "ch2": "deltoid.front", "ch8": "deltoid.rear"}
-	c := emg.Capture{Schema: emg.CaptureSchema, Title: row.Name, Day: day.Format(time.DateOnly), LifterID: row.LifterID, SetupID: row.ID, Setup: row.Name,
+	c := emg.Capture{Schema: emg.CaptureSchema, Title: row.Name, Day: day.Format(time.DateOnly), LifterID: row.LifterID,
+		SetupID: row.ID, Setup: row.Name,
 		Muscles: muscles}
 	c.Settings.Complete()
 	for _, w := range worked.Channels {

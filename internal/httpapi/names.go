@@ -51,7 +51,8 @@ func SchemaName(t reflect.Type, hint string) string {
 // describePage adds the types that only the page's own core speaks, so that they reach TypeScript the same way.
 func describePage(r huma.Registry) {
 	r.Schema(reflect.TypeFor[dialin.Goal](), true, "")
-	for _, t := range []reflect.Type{reflect.TypeFor[measure.Trace](), reflect.TypeFor[emg.Settings](), reflect.TypeFor[bridge.MeasuredCourse](), reflect.TypeFor[measure.Photo](),
+	for _, t := range []reflect.Type{reflect.TypeFor[measure.Trace](), reflect.TypeFor[emg.Settings](),
+		reflect.TypeFor[bridge.MeasuredCourse](), reflect.TypeFor[measure.Photo](),
 		reflect.TypeFor[bridge.OpenedChannel]()} {
 		r.Schema(t, true, "")
 	}

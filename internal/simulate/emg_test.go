@@ -86,7 +86,8 @@ func TestActivityWithout(t *testing.T) {
 	if len(low.Reps) > 0 && low.FromDeg < low.ToDeg {
 		t.Errorf("lowering the angle goes from %v to %v", low.FromDeg, low.ToDeg)
 	}
-	if soft := emg.Work(r, nil, emg.Settings{Envelope: "lowpass"}); math.Abs(soft.Channels[0].Mean.OrNaN()/w.Channels[0].Mean.OrNaN()-math.Sqrt(2/math.Pi)) > 0.03 {
+	if soft := emg.Work(r, nil,
+		emg.Settings{Envelope: "lowpass"}); math.Abs(soft.Channels[0].Mean.OrNaN()/w.Channels[0].Mean.OrNaN()-math.Sqrt(2/math.Pi)) > 0.03 {
 		t.Errorf("rectified and low-passed %v µV, root mean square %v", soft.Channels[0].Mean, w.Channels[0].Mean) // of a normal signal
 	}
 	if out := emg.Work(r, nil, emg.Settings{Without: []int{0}}); out.Channels[0].State != "out" {

@@ -102,7 +102,8 @@ func TestMeasureStrength(t *testing.T) {
 	for _, test := range l.Body.Strength {
 		if test.Action == "shoulder.abduction" && test.Date == today {
 			n++
-			if at := map[float64]float64{20: 0.52 * 117, 60: 0.52 * 103}[test.AngleDeg]; !(test.Torque > at && test.Torque < at+14) || test.Spread == 0 {
+			if at := map[float64]float64{20: 0.52 * 117,
+				60: 0.52 * 103}[test.AngleDeg]; !(test.Torque > at && test.Torque < at+14) || test.Spread == 0 {
 				t.Errorf("%+v", test)
 			}
 		}
@@ -187,8 +188,8 @@ func edfOf(t *testing.T, run int, seconds float64) string {
 	return file
 }
 
-// Files of muscle activity are read: bad channels are said and left out, repetitions cut, percentages only with a strongest contraction, and a
-// channel is held against the model once its muscle is chosen. A broken file is told where and changes nothing.
+// Files of muscle activity are read: bad channels are said and left out, repetitions cut, percentages only with a strongest
+// contraction, and a channel is held against the model once its muscle is chosen. A broken file is told where and changes nothing.
 func TestMuscleActivity(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/measure/"))
@@ -239,8 +240,9 @@ func TestMuscleActivity(t *testing.T) {
 	p.says(`[aria-label="What it says"] dl`, "Correlation with the model")
 }
 
-// The drawn test picture is measured: a lifter's arm, nearer to the camera than the rod, comes out as it is on file within what is said of it,
-// points are moved by the keys and taken back, and a picture of the page's own changes nothing. A cam's angles become a machine's table.
+// The drawn test picture is measured: a lifter's arm, nearer to the camera than the rod, comes out as it is on file within what is
+// said of it, points are moved by the keys and taken back, and a picture of the page's own changes nothing. A cam's angles become a
+// machine's table.
 func TestPhotograph(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/measure/"))

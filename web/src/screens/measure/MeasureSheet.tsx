@@ -33,7 +33,15 @@ const Row = styled.li`
   .share { display: grid; gap: 4px; font-weight: 600; }
   .share i { display: block; height: 4px; border-radius: 2px; background: var(--line); overflow: hidden; }
   .share i::after { content: ""; display: block; height: 100%; width: calc(100% * var(--share)); background: var(--slate); }
-  a.act { display: inline-flex; align-items: center; min-width: var(--target); min-height: var(--target); font-weight: 600; color: var(--slate); white-space: nowrap; }
+  a.act {
+    display: inline-flex;
+    align-items: center;
+    min-width: var(--target);
+    min-height: var(--target);
+    font-weight: 600;
+    color: var(--slate);
+    white-space: nowrap;
+  }
 `;
 
 const Ways = styled.ul`

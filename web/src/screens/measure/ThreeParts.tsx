@@ -1,6 +1,9 @@
 import styled from "styled-components";
 
-/** A screen that measures: what is set on the left, what is seen in the middle, what it comes to on the right; one below the other on a phone. */
+/**
+ * A screen that measures: what is set on the left, what is seen in the middle, what it comes to on the right; one
+ * below the other on a phone.
+ */
 export const ThreeParts = styled.div`
   height: 100%;
   display: grid;

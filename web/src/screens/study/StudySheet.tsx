@@ -30,7 +30,13 @@ const Sheet = styled.div`
   .back { display: none; }
   h2 { font-size: 15px; padding-bottom: 4px; }
   .quiet, small { color: var(--quiet); font-size: 12px; line-height: 16px; }
-  @media (max-width: 700px) { .body { padding: 12px 14px 40px; } .back { display: inline-flex; align-items: center; min-height: var(--target); } }
+  @media (max-width: 700px) {
+    .body { padding: 12px 14px 40px;
+    } .back { display: inline-flex;
+    align-items: center;
+    min-height: var(--target);
+    };
+  }
 `;
 
 /** A study: what is compared, in which order it is done, what has been measured and what it comes to. */

@@ -11,7 +11,15 @@ const List = styled.ul`
   li { border-top: 1px solid var(--line); padding: 8px 6px; display: grid; gap: 5px; }
   li[data-open="true"] { background: var(--paper); box-shadow: inset 3px 0 0 var(--plum); }
   .line { display: grid; grid-template-columns: 18px minmax(0, 1fr) auto; gap: 8px; align-items: center; }
-  .line button.name { border: 0; background: none; padding: 0; font-weight: 600; text-align: left; cursor: pointer; min-height: var(--target); }
+  .line button.name {
+    border: 0;
+    background: none;
+    padding: 0;
+    font-weight: 600;
+    text-align: left;
+    cursor: pointer;
+    min-height: var(--target);
+  }
   .state { color: var(--quiet); font-size: 12px; }
   p { font-size: 12px; line-height: 16px; color: var(--quiet); padding-left: 26px; }
   .more { padding-left: 26px; display: grid; gap: 6px; justify-items: start; }

@@ -7,7 +7,15 @@ import { useSize } from "../../../ui/useSize";
 import type { Activity, Recorded } from "./useActivity";
 
 const Box = styled.div`
-  .strip { position: relative; height: 130px; border: 1px solid var(--line); border-radius: 6px; background: var(--sheet); touch-action: pan-y; cursor: grab; }
+  .strip {
+    position: relative;
+    height: 130px;
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: var(--sheet);
+    touch-action: pan-y;
+    cursor: grab;
+  }
   .strip:focus-visible { outline: 2px solid var(--slate); }
   canvas, svg { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
   text { font-size: 12px; fill: var(--quiet); }
@@ -19,7 +27,10 @@ const height = 130;
 type Props = { activity: Activity; recorded: Recorded; channel: WorkedChannel; worked: Worked };
 type Signal = { band: Float32Array; envelope: Float32Array };
 
-/** The signal in the band and its envelope, with the repetitions; it is zoomed by Ctrl and the wheel or + and -, moved by dragging or the arrow keys. */
+/**
+ * The signal in the band and its envelope, with the repetitions; it is zoomed by Ctrl and the wheel or + and -, moved
+ * by dragging or the arrow keys.
+ */
 export function SignalView({ activity, recorded, channel, worked }: Props) {
   const rate = recorded.opened.channels[channel.place]?.rate ?? 1;
   const seconds = recorded.opened.seconds;

@@ -18,12 +18,28 @@ import { pictureOf, usePhoto } from "./usePhoto";
 const Setting = styled.div`
   display: grid;
   gap: 14px;
-  label.file { display: inline-flex; align-items: center; min-height: max(30px, var(--target)); padding: 4px 12px; border: 1px solid var(--line); border-radius: 6px; font-weight: 500; cursor: pointer; }
+  label.file {
+    display: inline-flex;
+    align-items: center;
+    min-height: max(30px, var(--target));
+    padding: 4px 12px;
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    font-weight: 500;
+    cursor: pointer;
+  }
   label.file:focus-within { outline: 2px solid var(--slate); outline-offset: 2px; }
   input[type="file"] { position: absolute; width: 1px; height: 1px; opacity: 0; }
   .row { display: flex; gap: 6px; flex-wrap: wrap; }
   ul { list-style: none; padding: 0; display: grid; }
-  li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 6px; align-items: center; border-top: 1px solid var(--line); padding: 4px 6px; }
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 6px;
+    align-items: center;
+    border-top: 1px solid var(--line);
+    padding: 4px 6px;
+  }
   li[data-now="true"] { background: var(--paper); box-shadow: inset 3px 0 0 var(--ember); }
   li > button.point { border: 0; background: none; padding: 0; text-align: left; cursor: pointer; min-height: var(--target); }
   li[data-placed="true"] > button.point { font-weight: 600; }

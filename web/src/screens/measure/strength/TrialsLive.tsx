@@ -17,7 +17,15 @@ const Box = styled.div`
   .now { display: flex; gap: 14px; align-items: center; flex-wrap: wrap; min-height: 36px; }
   .now b { font-size: 22px; line-height: 28px; min-width: 5ch; }
   .now .push { flex: 1; }
-  .empty { display: grid; place-content: center; height: 120px; border: 1px dashed var(--line); border-radius: 8px; text-align: center; padding: 0 20px; }
+  .empty {
+    display: grid;
+    place-content: center;
+    height: 120px;
+    border: 1px dashed var(--line);
+    border-radius: 8px;
+    text-align: center;
+    padding: 0 20px;
+  }
 `;
 
 const atLeast = 30; // s that are shown
