@@ -197,8 +197,11 @@ func measuredOf(d *setup.Document) []report.Measured {
 		}
 		seen[*m] = true
 		what := "cable"
-		if d.Loads[i].Kind == setup.Band {
+		switch d.Loads[i].Kind {
+		case setup.Band:
 			what = "band"
+		case setup.Cam, setup.Lever:
+			what = "machine"
 		}
 		out = append(out, report.Measured{Load: i, What: what, Day: m.Day, Off: m.Spread})
 	}

@@ -104,6 +104,7 @@ type Cam struct {
 	Lightest   float64          `json:"lightest" doc:"Lightest pin, kg."`
 	Step       float64          `json:"step" doc:"From pin to pin, kg."`
 	Heaviest   float64          `json:"heaviest" doc:"Heaviest pin, kg."`
+	Measured   *setup.Measured  `json:"measured,omitempty" doc:"When its cam was measured."`
 }
 
 // UnmarshalJSON reads a machine in the words of any version.
@@ -118,17 +119,18 @@ func (c *Cam) UnmarshalJSON(raw []byte) error {
 
 // Lever is a machine whose handle turns about a pivot against plates.
 type Lever struct {
-	Key          string    `json:"key"`
-	Name         string    `json:"name"`
-	PivotHeight  float64   `json:"pivotHeight" doc:"Of its axis above the floor, m." minimum:"0" maximum:"3.5"`
-	HandleRadius float64   `json:"handleRadius" doc:"From the axis to the handle, m." minimum:"0.1" maximum:"4"`
-	PlateRadius  float64   `json:"plateRadius" doc:"From the axis to the plates, m." minimum:"0" maximum:"4"`
-	PlateDeg     float64   `json:"plateDeg,omitempty" doc:"Direction of the plates from that of the handle, degrees." minimum:"-180" maximum:"180"`
-	LeverMass    float64   `json:"leverMass" doc:"Of the bare lever, kg." minimum:"0" maximum:"200"`
-	LeverRadius  float64   `json:"leverRadius" doc:"From the axis to its centre of mass, m." minimum:"0" maximum:"4"`
-	SeatFrom     float64   `json:"seatFrom" doc:"Lowest seat, m." minimum:"0.1" maximum:"1.2"`
-	SeatTo       float64   `json:"seatTo" doc:"Highest seat, m." minimum:"0.1" maximum:"1.2"`
-	Plates       []float64 `json:"plates" doc:"Mass of one plate of each that is at hand, kg."`
+	Key          string          `json:"key"`
+	Name         string          `json:"name"`
+	PivotHeight  float64         `json:"pivotHeight" doc:"Of its axis above the floor, m." minimum:"0" maximum:"3.5"`
+	HandleRadius float64         `json:"handleRadius" doc:"From the axis to the handle, m." minimum:"0.1" maximum:"4"`
+	PlateRadius  float64         `json:"plateRadius" doc:"From the axis to the plates, m." minimum:"0" maximum:"4"`
+	PlateDeg     float64         `json:"plateDeg,omitempty" doc:"Direction of the plates from that of the handle, degrees." minimum:"-180" maximum:"180"`
+	LeverMass    float64         `json:"leverMass" doc:"Of the bare lever, kg." minimum:"0" maximum:"200"`
+	LeverRadius  float64         `json:"leverRadius" doc:"From the axis to its centre of mass, m." minimum:"0" maximum:"4"`
+	SeatFrom     float64         `json:"seatFrom" doc:"Lowest seat, m." minimum:"0.1" maximum:"1.2"`
+	SeatTo       float64         `json:"seatTo" doc:"Highest seat, m." minimum:"0.1" maximum:"1.2"`
+	Plates       []float64       `json:"plates" doc:"Mass of one plate of each that is at hand, kg."`
+	Measured     *setup.Measured `json:"measured,omitempty" doc:"When it was measured where its weight acts."`
 }
 
 // Support is what keeps a lifter or a bench where it is.

@@ -181,6 +181,7 @@ func cam(v *setup.Checks, path string, c *Cam) {
 	}
 	v.Field(camRows, path+".ratio", "ratio of the machine", c.Ratio, "", "")
 	v.Pins(path, c.Lightest, c.Step, c.Heaviest)
+	v.WhenMeasured(path, c.Measured)
 }
 
 func lever(v *setup.Checks, path string, l *Lever) {
@@ -195,6 +196,7 @@ func lever(v *setup.Checks, path string, l *Lever) {
 		v.Add(path+".seatTo", "The highest seat is below the lowest.", "", "Give the lower one first.")
 	}
 	plates(v, path+".plates", l.Plates)
+	v.WhenMeasured(path, l.Measured)
 }
 
 func support(v *setup.Checks, path string, s *Support) {

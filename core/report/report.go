@@ -189,7 +189,7 @@ type Path struct {
 // Measured says what of a load was measured, and when.
 type Measured struct {
 	Load int     `json:"load" doc:"Place of the load in the document."`
-	What string  `json:"what" doc:"The pull of a band, or ratio and friction of a cable." enum:"band,cable"`
+	What string  `json:"what" doc:"The pull of a band, ratio and friction of a cable, a machine's cam or lever." enum:"band,cable,machine"`
 	Day  string  `json:"day" doc:"Like 2026-11-30."`
 	Off  float64 `json:"off" doc:"How far it could be off at 95 %, as a share; 0 when that is not known."`
 }

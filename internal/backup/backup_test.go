@@ -3,6 +3,7 @@ package backup_test
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"os"
 	"path/filepath"
 	"slices"
@@ -43,7 +44,9 @@ func all(t *testing.T, s *store.Store, coach string) string {
 	comparisons, _, err4 := s.Comparisons().List(ctx, coach, many)
 	blocks, _, err5 := s.Blocks().List(ctx, coach, many)
 	sessions, err6 := s.AllSessions(ctx, coach, many)
-	for _, err := range []error{err1, err2, err3, err4, err5, err6} {
+	studies, _, err7 := s.Studies().List(ctx, coach, many)
+	captures, err8 := s.AllCaptures(ctx, coach, many)
+	for _, err := range []error{err1, err2, err3, err4, err5, err6, err7, err8} {
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -73,10 +76,23 @@ func all(t *testing.T, s *store.Store, coach string) string {
 		slices.Sort(sets)
 		out.WriteString(strings.Join(sets, ""))
 	}
+	for _, x := range studies {
+		out.WriteString(x.ID + x.Name + string(x.Document))
+	}
+	for _, x := range captures {
+		out.WriteString(x.ID + x.LifterID + *x.SetupID + x.Day.String() + string(x.Document))
+		for _, y := range x.Files {
+			whole, err := s.ReadCaptureFile(ctx, coach, x.ID, y.Slot)
+			if err != nil {
+				t.Fatal(err)
+			}
+			out.WriteString(y.Slot + y.Name + string(whole.Bytes))
+		}
+	}
 	return out.String()
 }
 
-// filled is the demo with its weeks of training.
+// filled is the demo with its weeks of training, a measurement and a study.
 func filled(t *testing.T, s *store.Store, coach store.Coach) {
 	t.Helper()
 	if err := demo.Load(ctx, s, coach); err != nil {
@@ -84,6 +100,18 @@ func filled(t *testing.T, s *store.Store, coach store.Coach) {
 	}
 	api := &httpapi.Server{Store: s, Coach: coach}
 	if err := demo.Train(ctx, api.Handler(), time.Date(2026, 11, 27, 12, 0, 0, 0, time.UTC)); err != nil {
+		t.Fatal(err)
+	}
+	setups, _, err := s.Setups(ctx, coach.ID, store.Wanted{}, store.Page{Limit: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	c := store.Capture{ID: "00000000-0000-4000-8000-0000000000c1", CoachID: coach.ID, LifterID: setups[0].LifterID, SetupID: &setups[0].ID,
+		Day: time.Date(2026, 11, 27, 0, 0, 0, 0, time.UTC), Document: json.RawMessage(`{"title": "A raise"}`)}
+	study := store.Study{Named: store.Named{Row: store.Row{ID: "00000000-0000-4000-8000-0000000000d1", CoachID: coach.ID, Name: "Raises"},
+		Document: json.RawMessage(`{"name": "Raises"}`)}}
+	if err := errors.Join(s.AddCapture(ctx, &c), s.AddCaptureFile(ctx, coach.ID, &store.CaptureFile{CaptureID: c.ID, Slot: "reps", Name: "reps.edf",
+		Bytes: []byte{0x1f, 0x8b, 0, 255, 10}}), s.Studies().Create(ctx, &study)); err != nil {
 		t.Fatal(err)
 	}
 }

@@ -25,6 +25,15 @@ type file struct {
 	Ready    bool            `json:"ready,omitempty"`
 	Document json.RawMessage `json:"document"`
 	Sets     []set           `json:"sets,omitempty"`
+	SetupID  *string         `json:"setupId,omitempty"`
+	Files    []samples       `json:"files,omitempty"`
+}
+
+// samples is a file of a capture, compressed as it is kept.
+type samples struct {
+	Slot  string `json:"slot"`
+	Name  string `json:"name"`
+	Bytes []byte `json:"bytes"`
 }
 
 // set is one set of a session.
@@ -41,6 +50,8 @@ const (
 	comparisons = "comparisons"
 	blocks      = "blocks"
 	sessions    = "sessions"
+	captures    = "captures"
+	studies     = "studies"
 )
 
 // Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each,
@@ -93,8 +104,33 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 			}
 			return write(sessions, f)
 		}),
+		store.Each(func(p store.Page) ([]store.Study, int64, error) { return st.Studies().List(ctx, coach, p) },
+			func(s store.Study) error { return named(studies)(&s.Named) }),
+		store.Each(func(p store.Page) ([]store.Capture, int64, error) {
+			rows, err := st.AllCaptures(ctx, coach, p)
+			return rows, 0, err
+		}, func(c store.Capture) error {
+			f, err := withSamples(ctx, st, coach, &c)
+			if err != nil {
+				return err
+			}
+			return write(captures, f)
+		}),
 	)
 	return n, err
+}
+
+// withSamples is a capture with all that was recorded.
+func withSamples(ctx context.Context, st *store.Store, coach string, c *store.Capture) (file, error) {
+	f := file{ID: c.ID, Name: c.Day.Format(time.DateOnly), LifterID: c.LifterID, SetupID: c.SetupID, Document: c.Document}
+	for _, x := range c.Files {
+		whole, err := st.ReadCaptureFile(ctx, coach, c.ID, x.Slot)
+		if err != nil {
+			return f, err
+		}
+		f.Files = append(f.Files, samples{x.Slot, x.Name, whole.Bytes})
+	}
+	return f, nil
 }
 
 // Import takes in what Export wrote, for a coach. What is there already under its id just so is left; what is there otherwise ends the
@@ -103,7 +139,7 @@ func Import(ctx context.Context, st *store.Store, coach, dir string) (int, error
 	n := 0
 	err := st.Together(ctx, func(tx *store.Store) error {
 		n = 0
-		for _, kind := range []string{rooms, lifters, setups, comparisons, blocks, sessions} {
+		for _, kind := range []string{rooms, lifters, setups, comparisons, blocks, sessions, captures, studies} {
 			names, err := filepath.Glob(filepath.Join(dir, kind, "*.json"))
 			if err != nil {
 				return err
@@ -143,6 +179,10 @@ func takeIn(ctx context.Context, st *store.Store, coach, kind, name string) erro
 		return st.Blocks().Create(ctx, &store.Block{Named: store.Named{Row: row, Document: f.Document}, LifterID: f.LifterID})
 	case sessions:
 		return takeSession(ctx, st, coach, &f)
+	case captures:
+		return takeCapture(ctx, st, coach, &f)
+	case studies:
+		return st.Studies().Create(ctx, &store.Study{Named: store.Named{Row: row, Document: f.Document}})
 	case lifters:
 		if err := st.CreateLifter(ctx, &store.Lifter{Row: row, Notes: f.Notes, Body: f.Document}); err != nil || !f.Archived {
 			return err
@@ -175,4 +215,23 @@ func takeSession(ctx context.Context, st *store.Store, coach string, f *file) er
 		}
 		return nil
 	})
+}
+
+// takeCapture takes in a capture with its samples; what is there already stays.
+func takeCapture(ctx context.Context, st *store.Store, coach string, f *file) error {
+	day, err := time.Parse(time.DateOnly, f.Name)
+	if err != nil {
+		return err
+	}
+	row := store.Capture{ID: f.ID, CoachID: coach, LifterID: f.LifterID, SetupID: f.SetupID, Day: day, Document: f.Document}
+	if err := st.AddCapture(ctx, &row); err != nil && !errors.Is(err, store.ErrExists) {
+		return err
+	}
+	for _, x := range f.Files {
+		err := st.AddCaptureFile(ctx, coach, &store.CaptureFile{CaptureID: f.ID, Slot: x.Slot, Name: x.Name, Bytes: x.Bytes})
+		if err != nil && !errors.Is(err, store.ErrExists) {
+			return err
+		}
+	}
+	return nil
 }

@@ -44,3 +44,29 @@ func measureStrength(l *setup.Lifter, table, action, position string, strap, for
 	}
 	return measure.Strength(l, measure.StrengthTest{Action: action, Position: position, Strap: strap}, trials)
 }
+
+// heldTable reads a table of angle and force.
+func heldTable(table string, force float64) ([]measure.HeldReading, setup.Problems) {
+	rows, problems := measure.Table(table, []measure.Column{{Name: "angle", Kind: "angle", Unit: 1}, {Name: "pull", Kind: "force", Unit: force}})
+	out := make([]measure.HeldReading, len(rows))
+	for i, r := range rows {
+		out[i] = measure.HeldReading{AngleDeg: r[0], Force: r[1]}
+	}
+	return out, problems
+}
+
+func measureCam(table string, force, pin, ratio, pad float64) (*measure.CamFit, setup.Problems) {
+	readings, problems := heldTable(table, force)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return measure.Cam(readings, pin, ratio, pad)
+}
+
+func measureLever(table string, force, mass, handle float64) (*measure.LeverFit, setup.Problems) {
+	readings, problems := heldTable(table, force)
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return measure.Lever(readings, mass, handle)
+}

@@ -81,6 +81,15 @@ func (s *Store) Captures(ctx context.Context, coach, lifter string, page Page) (
 	return rows, err
 }
 
+// AllCaptures are the captures of all of a coach's lifters, by their ids, with the names of their files.
+func (s *Store) AllCaptures(ctx context.Context, coach string, page Page) ([]Capture, error) {
+	var rows []Capture
+	err := s.db.WithContext(ctx).Preload("Files", func(db *gorm.DB) *gorm.DB {
+		return db.Select("capture_id", "slot", "name").Order("slot")
+	}).Where("coach_id = ? and deleted_at is null", coach).Order("id").Offset(page.Offset).Limit(page.Limit).Find(&rows).Error
+	return rows, err
+}
+
 // ReadCaptureFile reads one file with its samples.
 func (s *Store) ReadCaptureFile(ctx context.Context, coach, id, slot string) (CaptureFile, error) {
 	var file CaptureFile

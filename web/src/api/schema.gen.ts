@@ -1368,6 +1368,18 @@ export interface components {
        */
       length: number;
     };
+    CamFit: {
+      /** Format: int64 */
+      readings: number;
+      /** @description How far an arm could be off at 95 %, as a share, by readings taken again at an angle. */
+      spread: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /** @description The stack's moment arm by angle, rising. */
+      table: components["schemas"]["DocumentCamPoint"][];
+    };
     CaptureFile: {
       name: string;
       /** @description What it is of, like reps or strongest 1. */
@@ -2094,7 +2106,7 @@ export interface components {
        * @description dumbbell, bar: mass, kg, of a bar with its plates.
        */
       mass?: number;
-      /** @description When what it was taken from was measured: the pull of a band, ratio and friction of a cable. */
+      /** @description When what it was taken from was measured: the pull of a band, ratio and friction of a cable, a machine's cam or lever. */
       measured?: components["schemas"]["DocumentMeasured"];
       /**
        * Format: double
@@ -2933,6 +2945,8 @@ export interface components {
        * @description Lightest pin, kg.
        */
       lightest: number;
+      /** @description When its cam was measured. */
+      measured?: components["schemas"]["DocumentMeasured"];
       name: string;
       /**
        * Format: double
@@ -2997,6 +3011,8 @@ export interface components {
        * @description From the axis to its centre of mass, m.
        */
       leverRadius: number;
+      /** @description When it was measured where its weight acts. */
+      measured?: components["schemas"]["DocumentMeasured"];
       name: string;
       /**
        * Format: double
@@ -3125,6 +3141,29 @@ export interface components {
       name: string;
       /** @description bar: mass of one plate of each pair at hand, kg, heaviest first or not; a mass stands as often as there are pairs. */
       plates?: number[];
+    };
+    LeverFit: {
+      /**
+       * Format: double
+       * @description By how many degrees its weight lies beside the line to the handle; the model takes it in that line.
+       */
+      besideBy: number;
+      /** @description How far that could be off at 95 %, m. */
+      off: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+      /**
+       * Format: double
+       * @description From the axis to where its weight acts, m.
+       */
+      radius: number;
+      /**
+       * Format: double
+       * @description How far the readings lie from the fit, root of the mean square, N.
+       */
+      residual: number;
     };
     Lifter: {
       /** @description Whether the lifter is put aside for now. */
@@ -4722,10 +4761,10 @@ export interface components {
        */
       off: number;
       /**
-       * @description The pull of a band, or ratio and friction of a cable.
+       * @description The pull of a band, ratio and friction of a cable, a machine's cam or lever.
        * @enum {string}
        */
-      what: "band" | "cable";
+      what: "band" | "cable" | "machine";
     };
     ReportMeet: {
       /**

@@ -119,6 +119,8 @@ export type RawCalls = {
   partners(document: string, lifter: string, room: string, id: string, progress: Progress): string;
   measureBand(table: string, length: number, force: number, rest: number, strands: number): string;
   measureStack(table: string, mass: number, force: number): string;
+  measureCam(table: string, force: number, pin: number, ratio: number, pad: number): string;
+  measureLever(table: string, force: number, mass: number, handle: number): string;
   measureStrength(
     lifter: string,
     table: string,
@@ -333,6 +335,14 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What readings of pin, pull going up and pull going down make of a cable station. */
   measureStack(table: string, mass: number, force: number): Answer<Schemas["StackFit"]> {
     return JSON.parse(this.raw.measureStack(table, mass, force));
+  }
+  /** What readings of angle and pull at the pad make of a machine's cam, on a pin, with a pad at a distance. */
+  measureCam(table: string, force: number, pin: number, ratio: number, pad: number): Answer<Schemas["CamFit"]> {
+    return JSON.parse(this.raw.measureCam(table, force, pin, ratio, pad));
+  }
+  /** What readings of angle from level and pull at the handle make of a bare lever of a mass. */
+  measureLever(table: string, force: number, mass: number, handle: number): Answer<Schemas["LeverFit"]> {
+    return JSON.parse(this.raw.measureLever(table, force, mass, handle));
   }
   /** What trials at angles make of a lifter's strength in an action; a trial's pull counts in units of so many newtons. */
   measureStrength(

@@ -111,3 +111,5 @@ export type Disagreement = Schemas["Disagreement"];
 export type StudyDocument = Schemas["ActivityStudy"];
 export type StudyTable = Schemas["ActivityStudyTable"];
 export type StoredStudy = Schemas["StoredStudy"];
+export type CamFit = Schemas["CamFit"];
+export type LeverFit = Schemas["LeverFit"];

@@ -1,5 +1,5 @@
 import { Copy, FileDown, Plus, Trash2 } from "lucide-react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import styled from "styled-components";
 import { client, settled } from "../../api/client";
@@ -19,7 +19,10 @@ import { notify } from "../../ui/Notices";
 import { type Item, type ListName, type Section, sections } from "./fields";
 import { ItemRow } from "./ItemRow";
 import { MeasureBand } from "./measure/MeasureBand";
+import { MeasureCam } from "./measure/MeasureCam";
+import { MeasureLever } from "./measure/MeasureLever";
 import { MeasureStack } from "./measure/MeasureStack";
+import type { MeasureProps as DialogProps } from "./measure/Readings";
 import { type Removal, UsedBy, usersOf } from "./UsedBy";
 import { useRoom } from "./useRoom";
 
@@ -157,9 +160,17 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
 /** What is being measured, and where it stands in the room. */
 type Measuring = { list: ListName; item: Item; index: number };
 
+/** The kinds of things that are measured, and how. */
+const dialogs: Partial<Record<ListName, (props: DialogProps) => ReactNode>> = {
+  bands: MeasureBand,
+  stations: MeasureStack,
+  cams: MeasureCam,
+  levers: MeasureLever,
+};
+
 /** What an address asks to be measured, by its key. */
 function asked(room: Room, key: string | null): Measuring | null {
-  for (const list of ["bands", "stations"] as const) {
+  for (const list of Object.keys(dialogs) as ListName[]) {
     const items = room[list] as unknown as Item[];
     const index = items.findIndex((x) => x.key === key);
     const item = items[index];
@@ -184,7 +195,8 @@ function Measure({ core, roomId, measuring, room, close, take }: MeasureProps) {
     ...room,
     [list]: (room[list] as unknown as Item[]).map((x, i) => (i === index ? to : x)),
   });
-  const Dialog = list === "bands" ? MeasureBand : MeasureStack;
+  const Dialog = dialogs[list];
+  if (!Dialog) return null;
   return <Dialog {...{ core, roomId, item, roomWith, close, take }} />;
 }
 
@@ -230,7 +242,7 @@ function Things({ section, items, problems, edits, remove, measure }: ThingsProp
             done={edits.dragDone}
             copy={() => add({ ...item, name: `${item.name}, copy`.slice(0, 200) })}
             remove={() => remove(section, item, i)}
-            measure={list === "bands" || list === "stations" ? () => measure(item, i) : undefined}
+            measure={list in dialogs ? () => measure(item, i) : undefined}
           />
         ))}
       </ul>

@@ -283,7 +283,7 @@ export function withValue(item: Item, path: string, value: unknown): Item {
   return { ...item, [first]: withValue(item[first] as Item, rest.join("."), value) };
 }
 
-const measurable = ["pull", "hysteresis", "ratio", "friction"];
+const measurable = ["pull", "hysteresis", "ratio", "friction", "table", "leverRadius", "leverMass"];
 
 /** The thing with a value that was set by hand: what was measured of it is not what it says any more. */
 export function byHand(item: Item, path: string, value: unknown): Item {

@@ -50,14 +50,19 @@ export function Summary({ report, uncertainty, score }: SummaryProps) {
       <Note>Strength: {inSentence(report.trustText)}</Note>
       {report.measured.map((m) => (
         <Note key={m.what + m.day}>
-          {m.what === "band" ? "The band's pull was" : "The cable's ratio and friction were"} measured on{" "}
-          {dayWords(m.day)}
+          {measuredWords[m.what]} measured on {dayWords(m.day)}
           {m.off > 0 ? `, to within ${Math.max(1, Math.round(100 * m.off))}%.` : "."}
         </Note>
       ))}
     </>
   );
 }
+
+const measuredWords: Record<Report["measured"][number]["what"], string> = {
+  band: "The band's pull was",
+  cable: "The cable's ratio and friction were",
+  machine: "The machine was",
+};
 
 /** Between what the repetitions lie, by how far strength is known. */
 function spreadOf(limit: Limit): string | undefined {
