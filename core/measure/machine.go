@@ -99,9 +99,10 @@ type LeverFit struct {
 	Residual float64       `json:"residual" doc:"How far the readings lie from the fit, root of the mean square, N."`
 }
 
-// Lever finds where the weight of a bare lever of a known mass acts, from the force square to it that holds its handle at angles from level:
-// force times handle is weight times a cos θ - b sin θ, with a in the handle's direction and b beside it (least squares, as Draper and Smith
-// 1998, from memory).
+// Lever finds where the weight of a bare lever of a known mass acts, from the force square to it that holds its handle at angles from
+// level: force times handle is weight times a cos θ - b sin θ, with a in the handle's direction and b beside it (least squares, as Draper
+// and
+// Smith 1998, from memory).
 func Lever(readings []HeldReading, mass, handle float64) (*LeverFit, setup.Problems) {
 	v := &setup.Checks{}
 	if !(mass > 0) {

@@ -82,6 +82,7 @@ func (c *Core) Calls() []Call {
 			[]string{"table", "force", "pin", "ratio", "pad"}, measureCam},
 		{"measureLever", "What readings of angle from level and pull at the handle make of a bare lever of a mass.",
 			[]string{"table", "force", "mass", "handle"}, measureLever},
+		{"measurePath", "The natural path of a raise from comfortable positions, one plane of elevation a row.", []string{"table"}, measurePath},
 		{"measureStrength", "What trials at angles make of a lifter's strength in an action; a trial's pull counts in units of so many newtons.",
 			[]string{"lifter", "table", "action", "position", "strap", "force"}, measureStrength},
 		{"trials", "The trials in what a load cell sent, each with its best second.", []string{"trace"}, measure.FindTrials},

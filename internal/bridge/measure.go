@@ -70,3 +70,16 @@ func measureLever(table string, force, mass, handle float64) (*measure.LeverFit,
 	}
 	return measure.Lever(readings, mass, handle)
 }
+
+// measurePath reads one plane of elevation a row.
+func measurePath(table string) (*measure.PathFit, setup.Problems) {
+	rows, problems := measure.Table(table, []measure.Column{{Name: "angle", Kind: "angle", Unit: 1}})
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	planes := make([]float64, len(rows))
+	for i, r := range rows {
+		planes[i] = r[0]
+	}
+	return measure.Path(planes)
+}

@@ -219,6 +219,11 @@ func TestMuscleActivity(t *testing.T) {
 	p.says(`[aria-label="What it says"] dl`, "Correlation with the model")
 	p.until("a percentage", `/Measured, mean of the lifting\s+[56]\d%/.test(document.querySelector('[aria-label="What it says"] dl').innerText)`)
 	p.says(`[aria-label="What it says"]`, "Activity is not growth")
+	p.says(`[aria-label="What it says"] dl`, "6 of 6")
+	p.press("Repetition 2")
+	p.says(`[aria-label="What it says"] dl`, "5 of 6")
+	p.press("Repetition 2")
+	p.says(`[aria-label="What it says"] dl`, "6 of 6")
 	p.press("Leave this channel out")
 	p.says(`[aria-label="What it says"] h1`, "Left out")
 	p.press("Take it in again")
@@ -296,9 +301,24 @@ func TestPhotograph(t *testing.T) {
 	p.until("the forearm as it was", `document.querySelector('`+found+` dl').parentElement.parentElement.innerText === `+quoted(text))
 
 	p.press("Machine's cam")
+	p.press("Try a drawn one")
+	p.until("the machine", `document.querySelector('#measured-picture [data-joint="ropeB"]')`)
+	click(`[data-rod="top"]`, "b.y")
+	p.until("the next point", `document.querySelector('[data-now="true"]').innerText.startsWith('known length, foot')`)
+	click(`[data-rod="foot"]`, "b.y + b.height")
+	for _, point := range []string{"axis", "arm", "ropeA", "ropeB"} {
+		click(`[data-joint="`+point+`"]`, "b.y + b.height / 2")
+	}
+	p.until("its moment arm", `/^1[01]\.\d cm ± 0\.\d/.test(document.querySelector('`+found+` h1')?.innerText)`)
+	var arm, off float64
+	if _, err := fmt.Sscanf(read[string](p, `document.querySelector('`+found+` h1').innerText`), "%f cm ± %f", &arm, &off); err != nil ||
+		math.Abs(arm-11) > off+0.05 {
+		t.Errorf("the cam is drawn with 11 cm and measured with %v ± %v (%v)", arm, off, err)
+	}
 	for i, deg := range []float64{10, 60} {
 		for _, point := range []string{"axis of the machine", "pad, or a point on the machine's arm", "rope or belt, one point", "rope or belt, farther along"} {
 			if i == 0 {
+				p.press("Remove " + point)
 				p.press("Place " + point + " in the middle")
 			}
 		}
@@ -472,8 +492,22 @@ func TestMeasureARange(t *testing.T) {
 	p.says(saveState, "version 2")
 	var l struct{ Body setup.Lifter }
 	prog.call("GET", "/api/lifters/"+suvi, nil, &l)
+	p.press("Body")
+	p.press("Measure the arm path")
+	for i, deg := range []string{"10", "14", "12"} {
+		p.fill(fmt.Sprintf("Position %d", i+1), deg)
+	}
+	p.says(`[role="dialog"] [role="status"]`, "It tracks 12° out ± 5°")
+	p.press("Use this")
+	p.key("s", chromedp.ModifierCtrl)
+	p.says(saveState, "version 3")
+	prog.call("GET", "/api/lifters/"+suvi, nil, &l)
+	if l.Body.NaturalPathDeg != 12 {
+		t.Errorf("the arm's path is %v", l.Body.NaturalPathDeg)
+	}
 	r := l.Body.Ranges["elbow.flexion"]
-	if r.FromDeg != 5 || r.ToDeg != 130 || len(r.Hurts) != 1 || r.Hurts[0] != (setup.Span{FromDeg: 20, ToDeg: 130}) || !strings.Contains(r.Pain, "right, warm") {
+	if r.FromDeg != 5 || r.ToDeg != 130 || len(r.Hurts) != 1 || r.Hurts[0] != (setup.Span{FromDeg: 20, ToDeg: 130}) ||
+		!strings.Contains(r.Pain, "right, warm") {
 		t.Errorf("%+v", r)
 	}
 }

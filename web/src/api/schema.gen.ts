@@ -3278,6 +3278,19 @@ export interface components {
       suggestion: components["schemas"]["Suggestion"];
       sweeps: components["schemas"]["Sweep"][];
     };
+    PathFit: {
+      /**
+       * Format: double
+       * @description How far out of the frontal plane the arm tracks by itself, degrees.
+       */
+      deg: number;
+      /** @description How far that could be off at 95 %, degrees. */
+      off: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
+    };
     PeoplePerson: {
       /** @description Stature, mass, measured lengths, ranges and strength. */
       body: components["schemas"]["DocumentLifter"];

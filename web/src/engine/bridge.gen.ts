@@ -121,6 +121,7 @@ export type RawCalls = {
   measureStack(table: string, mass: number, force: number): string;
   measureCam(table: string, force: number, pin: number, ratio: number, pad: number): string;
   measureLever(table: string, force: number, mass: number, handle: number): string;
+  measurePath(table: string): string;
   measureStrength(
     lifter: string,
     table: string,
@@ -343,6 +344,10 @@ export class Calls<Raw extends RawCalls = RawCalls> {
   /** What readings of angle from level and pull at the handle make of a bare lever of a mass. */
   measureLever(table: string, force: number, mass: number, handle: number): Answer<Schemas["LeverFit"]> {
     return JSON.parse(this.raw.measureLever(table, force, mass, handle));
+  }
+  /** The natural path of a raise from comfortable positions, one plane of elevation a row. */
+  measurePath(table: string): Answer<Schemas["PathFit"]> {
+    return JSON.parse(this.raw.measurePath(table));
   }
   /** What trials at angles make of a lifter's strength in an action; a trial's pull counts in units of so many newtons. */
   measureStrength(

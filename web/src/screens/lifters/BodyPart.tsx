@@ -1,13 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import styled from "styled-components";
 import type { Core } from "../../engine/core";
 import type { Lifter } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useUnits } from "../../state/units";
+import { Button } from "../../ui/Button";
 import { QuantityEntry } from "../../ui/Entry";
 import { TextInput } from "../../ui/Field";
 import { Select } from "../../ui/Select";
+import { MeasurePath } from "./MeasurePath";
 import type { Person } from "./useLifter";
 
 const Part = styled.div`
@@ -49,6 +51,7 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
   const units = useUnits();
   const { body } = person;
   const set = (part: Partial<Lifter>) => change({ ...person, body: { ...body, ...part } });
+  const [measuring, setMeasuring] = useState(false);
   const list = useQuery({ queryKey: ["lengths"], queryFn: () => core.lengths().ok ?? [] });
   const usual = core.strength(body).ok?.usual;
   const lengths = body.lengths ?? {};
@@ -103,6 +106,17 @@ export function BodyPart({ core, person, problemAt, change }: Props) {
             problem={problemAt("naturalPathDeg")}
             set={(v) => set({ naturalPathDeg: v })}
           />
+          <Button onPress={() => setMeasuring(true)}>Measure the arm path</Button>
+          {measuring && (
+            <MeasurePath
+              core={core}
+              close={() => setMeasuring(false)}
+              take={(deg) => {
+                set({ naturalPathDeg: deg });
+                setMeasuring(false);
+              }}
+            />
+          )}
           <QuantityEntry
             label="Carrying angle of the elbow"
             value={body.carryingDeg}

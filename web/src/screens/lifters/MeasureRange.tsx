@@ -33,7 +33,7 @@ const ends = [
 
 /** Reads the ends of a range off an inclinometer, or takes them typed; side and warm-up go into the note. */
 export function MeasureRange({ coordinates, close, take }: Props) {
-  const [key, setKey] = useState(coordinates[0]?.key ?? "");
+  const [key, setKey] = useState("shoulder.elevation");
   const [side, setSide] = useState("right");
   const [warm, setWarm] = useState("warm");
   const [read, setRead] = useState<RangeRead>({});

@@ -1,6 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
+import { client, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Disagreement, StoredLifter } from "../../engine/types";
 import { useUnits } from "../../state/units";
@@ -15,11 +17,23 @@ const List = styled.ul`
   a { display: inline-flex; align-items: start; min-height: var(--target); white-space: nowrap; font-weight: 600; color: var(--slate); }
 `;
 
+/** A correlation below which activity does not run as the model does (own). */
+const unlike = 0.3;
+
 /** Measurements that contradict what else is known by more than both are sure of, with what to look at. */
 export function Disagreements({ core, lifter }: { core: Core; lifter: StoredLifter }) {
   const units = useUnits();
   const list = useMemo(() => core.disagreements(lifter.body).ok ?? [], [core, lifter]);
-  if (list.length === 0) return null;
+  const captures = useQuery({
+    queryKey: ["captures", lifter.id],
+    queryFn: () => settled(client.GET("/api/lifters/{id}/captures", { params: { path: { id: lifter.id } } })),
+  });
+  const unlikeModel = (captures.data ?? []).flatMap((c) =>
+    c.document.lines
+      .filter((l) => l.state !== "out" && l.correlation != null && l.correlation < unlike)
+      .map((line) => ({ capture: c, line })),
+  );
+  if (list.length === 0 && unlikeModel.length === 0) return null;
   return (
     <section>
       <h2>Disagrees</h2>
@@ -35,6 +49,21 @@ export function Disagreements({ core, lifter }: { core: Core; lifter: StoredLift
               <small>{lookAt(d)}</small>
             </span>
             <Link to={`/measure/${lifter.id}/strength/${d.action}`}>Test again</Link>
+          </li>
+        ))}
+        {unlikeModel.map(({ capture, line }) => (
+          <li key={capture.id + line.label}>
+            <StatusIcon tone="warning" />
+            <span>
+              <b>
+                {line.muscle} in {capture.document.title}: activity runs otherwise than the model
+              </b>
+              <small>
+                Correlation {line.correlation?.toFixed(2)} on {dayWords(capture.document.day)}. Does the electrode sit
+                on that muscle, and was it that setup?
+              </small>
+            </span>
+            <Link to={`/measure/${lifter.id}/activity`}>Look at it</Link>
           </li>
         ))}
       </List>

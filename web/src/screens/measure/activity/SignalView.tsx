@@ -20,6 +20,24 @@ const Box = styled.div`
   canvas, svg { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
   text { font-size: 12px; fill: var(--quiet); }
   header { display: flex; justify-content: space-between; gap: 10px; flex-wrap: wrap; padding-bottom: 4px; }
+  .reps { display: flex; gap: 4px; align-items: center; flex-wrap: wrap; padding-top: 6px; }
+  .reps button {
+    min-width: max(28px, var(--target));
+    min-height: max(26px, var(--target));
+    border: 1px solid var(--line);
+    border-radius: 6px;
+    background: none;
+    color: var(--quiet);
+    text-decoration: line-through;
+    cursor: pointer;
+  }
+  .reps button[aria-pressed="true"] {
+    background: var(--sheet);
+    border-color: var(--plum);
+    color: var(--ink);
+    font-weight: 600;
+    text-decoration: none;
+  }
 `;
 
 const height = 130;
@@ -91,7 +109,7 @@ export function SignalView({ activity, recorded, channel, worked }: Props) {
                 y={0}
                 height={height}
                 fill="var(--plum)"
-                opacity={channel.state === "out" ? 0.04 : 0.09}
+                opacity={channel.state === "out" || r.leftOut ? 0.03 : 0.09}
               />
               <text x={(x(r.from) + x(r.to)) / 2} y={14} textAnchor="middle">
                 {i + 1}
@@ -101,6 +119,24 @@ export function SignalView({ activity, recorded, channel, worked }: Props) {
         </svg>
         <canvas ref={canvas} aria-hidden />
       </div>
+      {worked.reps.length > 0 && (
+        <div className="reps">
+          <small>Repetitions that count:</small>
+          {worked.reps.map((r, i) => (
+            <button
+              key={r.from}
+              type="button"
+              aria-label={`Repetition ${i + 1}`}
+              aria-pressed={!r.leftOut}
+              onClick={() =>
+                activity.setSettings({ reps: worked.reps.map((x, k) => (k === i ? { ...x, leftOut: !x.leftOut } : x)) })
+              }
+            >
+              {i + 1}
+            </button>
+          ))}
+        </div>
+      )}
     </Box>
   );
 }

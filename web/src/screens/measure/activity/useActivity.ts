@@ -52,8 +52,10 @@ export function useActivity() {
     setProblems(answer.problems ?? []);
     if (!answer.ok) return;
     const recorded = { slot, opened: answer.ok, ...(file && { file }) };
-    if (as === "reps") setReps(recorded);
-    else setStrongest((list) => [...list, recorded]);
+    if (as === "reps") {
+      setReps(recorded);
+      setSettings(({ reps: _, ...others }) => others); // those of the recording before
+    } else setStrongest((list) => [...list, recorded]);
   };
   const slotFor = (as: string) => `${as} ${++slots.current}`;
   return {

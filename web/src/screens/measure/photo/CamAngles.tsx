@@ -8,11 +8,12 @@ import { Button } from "../../../ui/Button";
 import { QuantityEntry } from "../../../ui/Entry";
 import { notify } from "../../../ui/Notices";
 import { Select } from "../../../ui/Select";
+import { drawnMachine } from "./DrawnMachine";
 
 type Point = { angleDeg: number; arm: number };
 
 /** A cam's moment arm, picture by picture, and taking the table over to a machine. */
-export function CamAngles({ cam }: { cam: PhotoFit["cam"] }) {
+export function CamAngles({ cam, drawn }: { cam: PhotoFit["cam"]; drawn: boolean }) {
   const units = useUnits();
   const cache = useQueryClient();
   const rooms = useRooms().data?.items ?? [];
@@ -65,6 +66,7 @@ export function CamAngles({ cam }: { cam: PhotoFit["cam"] }) {
           <p className="quiet">
             from the axis square to the rope, with the machine's arm {cam.angleDeg.toFixed(0)}° from hanging.
             {cam.off.value == null && ` ${cam.off.why}`}
+            {drawn && ` The machine is drawn with ${units.text(drawnMachine.arm, "length", 1)}.`}
           </p>
         </div>
       ) : (

@@ -9,6 +9,7 @@ import { QuantityEntry } from "../../../ui/Entry";
 import { notify } from "../../../ui/Notices";
 import { Segments } from "../../../ui/Select";
 import { ThreeParts } from "../ThreeParts";
+import { DrawnMachine, drawnMachine } from "./DrawnMachine";
 import { armNearer, DrawnPicture, drawn, drawnOf } from "./DrawnPicture";
 import { PhotoFound } from "./PhotoFound";
 import { PhotoStage } from "./PhotoStage";
@@ -45,6 +46,8 @@ const Setting = styled.div`
   li[data-placed="true"] > button.point { font-weight: 600; }
 `;
 
+const machineName = "Drawn test machine";
+
 type Props = { core: Core; lifter: StoredLifter; setups: StoredSetup[] };
 
 /** A picture with points: what is marked on the left, the picture in the middle, what it comes to on the right. */
@@ -72,8 +75,12 @@ export function PhotoBench({ core, lifter, setups }: Props) {
     }
   };
   const openDrawn = () => {
-    const { width, height, camera, rod } = drawn;
-    photo.open({ width, height, name: "Drawn test picture" }, { camera, length: rod, nearer: armNearer(lifter.body) });
+    const { width, height, camera, rod } = what === "cam" ? drawnMachine : drawn;
+    const nearer = what === "cam" ? 0 : armNearer(lifter.body);
+    photo.open(
+      { width, height, name: what === "cam" ? machineName : "Drawn test picture" },
+      { camera, length: rod, nearer },
+    );
     setPicked(null);
   };
   return (
@@ -196,7 +203,11 @@ export function PhotoBench({ core, lifter, setups }: Props) {
             }}
             settle={photo.settle}
           >
-            {!picture.url && figure && <DrawnPicture drawn={figure} lifter={lifter.body} />}
+            {picture.name === machineName && !picture.url ? (
+              <DrawnMachine />
+            ) : (
+              !picture.url && figure && <DrawnPicture drawn={figure} lifter={lifter.body} />
+            )}
           </PhotoStage>
         ) : (
           <p className="quiet" style={{ padding: 18 }}>

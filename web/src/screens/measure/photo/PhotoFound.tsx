@@ -62,7 +62,7 @@ export function PhotoFound({ core, lifter, setups, what, fit, problems, drawn }:
       ))}
       {fit && <Square fit={fit} />}
       {what === "cam" ? (
-        <CamAngles cam={fit?.cam} />
+        <CamAngles cam={fit?.cam} drawn={drawn} />
       ) : (
         <>
           {lengths.length > 0 && (
