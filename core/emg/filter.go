@@ -1,6 +1,7 @@
 package emg
 
 import (
+	"cmp"
 	"math"
 	"math/cmplx"
 	"slices"
@@ -75,12 +76,7 @@ func sections(poles []complex128, gain float64, numerator func(*section)) []sect
 		numerator(&s)
 		out = append(out, s)
 	}
-	slices.SortFunc(out, func(a, b section) int { // those that ring least first
-		if a.a2 < b.a2 {
-			return -1
-		}
-		return 1
-	})
+	slices.SortFunc(out, func(a, b section) int { return cmp.Compare(a.a2, b.a2) }) // those that ring least first
 	out[0].b0, out[0].b1, out[0].b2 = out[0].b0*real(total), out[0].b1*real(total), out[0].b2*real(total)
 	return out
 }

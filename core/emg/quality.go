@@ -29,17 +29,17 @@ const (
 	secondsOfHum = 10.0  // that are enough to tell it
 )
 
-// judge says what is wrong with a channel, from its samples less their mean and from what the band-pass leaves of them.
-func judge(raw, band []float64, rate float64, mains float64) []Finding {
+// judge says what is wrong with a channel, from its samples less their mean and from what the band-pass leaves of them; hum is the frequency
+// of the mains in it, 0 for none.
+func judge(raw, band []float64, rate, hum float64) []Finding {
 	var out []Finding
 	power := meanSquare(band)
 	if math.Sqrt(power) < silentBelow {
 		return []Finding{{Key: "silent", Text: "Silent: less than the noise of an amplifier. No electrode, or none that touches."}}
 	}
 	moved := slow(raw, rate)
-	hum, at := humOf(band, rate, mains)
-	if hum {
-		out = append(out, Finding{Key: "hum", Text: fmt.Sprintf("Mains hum at %.0f Hz, taken out by a notch.", at)})
+	if hum > 0 {
+		out = append(out, Finding{Key: "hum", Text: fmt.Sprintf("Mains hum at %.0f Hz, taken out by a notch.", hum)})
 	} else if saturated(apart(raw, rate, moved)) {
 		return append(out, Finding{Key: "saturated", Text: "Saturated: the amplifier ended, so the peaks are cut off. Turn its gain down."})
 	}
@@ -68,16 +68,16 @@ func meanSquare(x []float64) float64 {
 	return sum / float64(max(1, len(x)))
 }
 
-// humOf says whether a notch at the mains takes more away than there is of a muscle.
-func humOf(band []float64, rate, mains float64) (bool, float64) {
+// humOf is the frequency of the mains if a notch there takes more away than there is of a muscle, else 0.
+func humOf(band []float64, rate, mains float64) float64 {
 	some := band[:min(len(band), int(secondsOfHum*rate))]
 	whole := meanSquare(some)
 	for _, f := range mainsOf(mains) {
 		if f < rate/2 && 1-meanSquare(bothWays(notch(f, notchQuality, rate), some))/whole > humShare {
-			return true, f
+			return f
 		}
 	}
-	return false, 0
+	return 0
 }
 
 func mainsOf(f float64) []float64 {

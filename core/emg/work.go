@@ -123,13 +123,13 @@ func Enveloped(c *Channel, s Settings) (envelope, band []float64, findings []Fin
 	}
 	raw := without(c.Samples)
 	band = bothWays(bandPass(filterOrder, s.Low, math.Min(s.High, mostOfRate*c.Rate), c.Rate), raw)
-	findings = judge(raw, band, c.Rate, s.Mains)
-	hum, f := humOf(band, c.Rate, s.Mains)
-	if s.Notch == "on" && !hum {
-		hum, f = true, mainsOf(s.Mains)[0]
+	hum := humOf(band, c.Rate, s.Mains)
+	findings = judge(raw, band, c.Rate, hum)
+	if s.Notch == "on" && hum == 0 {
+		hum = mainsOf(s.Mains)[0]
 	}
-	if hum && s.Notch != "off" {
-		band = bothWays(notch(f, notchQuality, c.Rate), band)
+	if hum > 0 && s.Notch != "off" {
+		band = bothWays(notch(hum, notchQuality, c.Rate), band)
 	}
 	if s.Envelope == "lowpass" {
 		whole := make([]float64, len(band))

@@ -141,7 +141,7 @@ func fitBand(f *kit.Fitting, path string, l *setup.Load) {
 	}
 	l.RestLength, l.Section, l.Pull, l.Strands, l.Hysteresis, l.Worn = b.RestLength, b.Section, slices.Clone(b.Pull), b.Strands, b.Hysteresis,
 		b.Worn || l.Worn
-	l.Measured = copied(b.Measured)
+	l.Measured = setup.Copied(b.Measured)
 	was := kit.Remembered(l)
 	l.Kit = &setup.Kit{Item: b.Key, Attachment: was.Attachment, Lengths: was.Lengths}
 	fitAnchor(f, path, l)

@@ -79,7 +79,7 @@ func fitCam(f *kit.Fitting, path string, l *setup.Load) {
 	}
 	pull := l.StackMass * l.Ratio
 	l.Cam, l.PadRadius, l.Ratio = slices.Clone(c.Table), pad, c.Ratio
-	l.Kit, l.Measured = &setup.Kit{Item: c.Key}, copied(c.Measured)
+	l.Kit, l.Measured = &setup.Kit{Item: c.Key}, setup.Copied(c.Measured)
 	if want := pull / c.Ratio; kit.Differ(want, l.StackMass) {
 		l.StackMass = want
 	}

@@ -91,7 +91,7 @@ func fitLever(f *kit.Fitting, path string, l *setup.Load) {
 			kit.Values{"at": kit.Length(m.PlateRadius), "lever": kit.Mass(m.LeverMass)})
 	}
 	l.PlateRadius, l.PlateDeg, l.LeverMass, l.LeverRadius = m.PlateRadius, m.PlateDeg, m.LeverMass, m.LeverRadius
-	l.Kit, l.Measured = &setup.Kit{Item: m.Key}, copied(m.Measured)
+	l.Kit, l.Measured = &setup.Kit{Item: m.Key}, setup.Copied(m.Measured)
 	f.MassOf(path+".plateMass", l, &l.PlateMass, m.Loadable(), "Plates of {to} instead of {from}.", "")
 }
 

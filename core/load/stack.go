@@ -216,19 +216,11 @@ func onColumn(f *kit.Fitting, path string, l *setup.Load, s *kit.Station, pair b
 			"before": kit.Mass(pull)})
 	}
 	l.StackMass, l.Ratio, l.Friction, l.ParkedGap, l.Travel = pin, s.Ratio, s.Friction, s.ParkedGap, s.Travel
-	l.Measured = copied(s.Measured)
+	l.Measured = setup.Copied(s.Measured)
 	l.Kit = &setup.Kit{Station: s.Key, Column: column, Hole: hole, Spec: new(s.Column), Attachment: was.Attachment, Lengths: was.Lengths}
 }
 
 // paired says whether a cable has a mirrored twin, so that it takes two columns.
 func paired(f *kit.Fitting, l *setup.Load) bool {
 	return l.Kind == setup.Cable && !l.Shared && f.Document.Movement.Side == "both" && l.Contact.Segment != "trunk"
-}
-
-func copied[T any](p *T) *T {
-	if p == nil {
-		return nil
-	}
-	v := *p
-	return &v
 }

@@ -53,7 +53,8 @@ func Disagreements(l *setup.Lifter) []Disagreement {
 		} else {
 			add("estimate", "", estimate, spreadOf(e))
 		}
-		if was, ok := basesOf(on(l, before))[b.Action]; before != "" && ok {
+		if before != "" {
+			was := basesOf(on(l, before))[b.Action]
 			if ratio := best / was.Best.Or(best); math.Abs(math.Log(ratio)) > math.Log(1+tooSoon) {
 				add("before", before, was.Best.Or(0), spreadOf(was))
 			}

@@ -3,7 +3,6 @@ package measure
 import (
 	"fmt"
 	"math"
-	"slices"
 
 	"dialarc/core/metric"
 	"dialarc/core/quantity"
@@ -11,12 +10,6 @@ import (
 
 	"gonum.org/v1/gonum/stat"
 )
-
-// HeldReading is a machine's arm that is held still at an angle.
-type HeldReading struct {
-	AngleDeg float64 `json:"angleDeg" doc:"Of the machine's arm."`
-	Force    float64 `json:"force" doc:"N, square to the arm."`
-}
 
 // CamFit is what readings of a machine with a cam come to.
 type CamFit struct {
@@ -42,7 +35,7 @@ func Cam(readings []HeldReading, pin, ratio, pad float64) (*CamFit, setup.Proble
 			v.Add(fmt.Sprintf("row %d", i+1), "The pull is 0.", "The stack pulls the pad everywhere.", "Lift the plates off their rest while you read.")
 		}
 	}
-	angles := held(readings)
+	angles := byAngle(readings)
 	if len(v.Found) == 0 && len(angles) < 2 {
 		v.Add("", fmt.Sprintf("There are readings at %d angles.", len(angles)), "What lies between two angles needs both.", "Hold it at five angles over its range.")
 	}
@@ -71,26 +64,6 @@ func Cam(readings []HeldReading, pin, ratio, pad float64) (*CamFit, setup.Proble
 	return fit, nil
 }
 
-// held are readings by angle, rising.
-func held(readings []HeldReading) [][]HeldReading {
-	list := slices.Clone(readings)
-	slices.SortStableFunc(list, func(a, b HeldReading) int {
-		if a.AngleDeg < b.AngleDeg {
-			return -1
-		}
-		return 1
-	})
-	var out [][]HeldReading
-	for _, r := range list {
-		if n := len(out); n > 0 && r.AngleDeg-out[n-1][0].AngleDeg <= sameAngle {
-			out[n-1] = append(out[n-1], r)
-		} else {
-			out = append(out, []HeldReading{r})
-		}
-	}
-	return out
-}
-
 // LeverFit is what readings of a bare lever come to.
 type LeverFit struct {
 	Radius   float64       `json:"radius" doc:"From the axis to where its weight acts, m."`
@@ -111,7 +84,7 @@ func Lever(readings []HeldReading, mass, handle float64) (*LeverFit, setup.Probl
 	if !(handle > 0) {
 		v.Add("handle", fmt.Sprintf("The handle is %.3g m from the axis.", handle), "", "Give the distance from the axis to the handle.")
 	}
-	if n := len(held(readings)); n < 2 {
+	if n := len(byAngle(readings)); n < 2 {
 		v.Add("", fmt.Sprintf("There are readings at %d angles.", n), "Where its weight acts shows in how it changes.", "Hold it level, and at two other angles.")
 	}
 	if len(v.Found) > 0 {

@@ -22,12 +22,6 @@ type StrengthTest struct {
 	Strap    float64 `json:"strap" doc:"From the joint to the middle of the strap, m." minimum:"0.05" maximum:"1.2"`
 }
 
-// StrengthReading is one trial.
-type StrengthReading struct {
-	AngleDeg float64 `json:"angleDeg" doc:"Of the joint, degrees."`
-	Force    float64 `json:"force" doc:"Largest mean over a second, N at the strap."`
-}
-
 // StrengthFit is what isometric trials come to.
 type StrengthFit struct {
 	Angles []AngleFit `json:"angles" doc:"By angle, rising."`
@@ -51,14 +45,13 @@ const (
 	strapOff   = 0.005 // m, of the strap's distance by tape
 	limbOff    = 0.15  // of the limb's weight: people of one mass differ
 	tooApart   = 0.10  // of the mean, from which another trial is wanted (common practice, no source)
-	sameAngle  = 2.0   // degrees within which trials count as of one angle
 	mostTorque = 1000  // N·m, as a lifter's strength may have
 )
 
 // Strength works out isometric trials. The joint holds what the cell sees times its distance, and the limb's weight as far as that works
 // against the action: the cell never sees it. The spread of an angle joins that of the mean of its trials (Student 1908, Biometrika 6:1-25)
 // with that of the strap's distance and of the limb's weight, by the root of their squares.
-func Strength(l *setup.Lifter, test StrengthTest, readings []StrengthReading) (*StrengthFit, setup.Problems) {
+func Strength(l *setup.Lifter, test StrengthTest, readings []HeldReading) (*StrengthFit, setup.Problems) {
 	v := &setup.Checks{}
 	if !(test.Strap >= 0.05 && test.Strap <= 1.2) {
 		v.Add("strap", fmt.Sprintf("The strap is %.3g m from the joint.", test.Strap), "The torque is the pull times that.",
@@ -94,29 +87,7 @@ func Strength(l *setup.Lifter, test StrengthTest, readings []StrengthReading) (*
 	return fit, nil
 }
 
-// byAngle are the trials at each angle, angles rising.
-func byAngle(readings []StrengthReading) [][]StrengthReading {
-	list := slices.Clone(readings)
-	slices.SortStableFunc(list, func(a, b StrengthReading) int {
-		if a.AngleDeg < b.AngleDeg {
-			return -1
-		} else if a.AngleDeg > b.AngleDeg {
-			return 1
-		}
-		return 0
-	})
-	var out [][]StrengthReading
-	for _, r := range list {
-		if n := len(out); n > 0 && r.AngleDeg-out[n-1][0].AngleDeg <= sameAngle {
-			out[n-1] = append(out[n-1], r)
-		} else {
-			out = append(out, []StrengthReading{r})
-		}
-	}
-	return out
-}
-
-func angleFit(l *setup.Lifter, test StrengthTest, list []StrengthReading) AngleFit {
+func angleFit(l *setup.Lifter, test StrengthTest, list []HeldReading) AngleFit {
 	var angles, forces []float64
 	for _, r := range list {
 		angles, forces = append(angles, r.AngleDeg), append(forces, r.Force)

@@ -50,7 +50,7 @@ func TestLimbWorkedByHand(t *testing.T) {
 // The strength is what the strap sees and the arm's weight together; trials apart ask for another; one trial tells no spread.
 func TestStrengthFromTrials(t *testing.T) {
 	l, test := somebody(), measure.StrengthTest{Action: "shoulder.abduction", Position: "upright", Strap: 0.5}
-	fit, problems := measure.Strength(l, test, []measure.StrengthReading{{AngleDeg: 90, Force: 60}, {AngleDeg: 30, Force: 80}, {AngleDeg: 90,
+	fit, problems := measure.Strength(l, test, []measure.HeldReading{{AngleDeg: 90, Force: 60}, {AngleDeg: 30, Force: 80}, {AngleDeg: 90,
 		Force: 61}, {AngleDeg: 30, Force: 92}, {AngleDeg: 89, Force: 62}, {AngleDeg: 60, Force: 70}})
 	if len(problems) > 0 || len(fit.Angles) != 3 {
 		t.Fatal(fit, problems)
@@ -63,15 +63,15 @@ func TestStrengthFromTrials(t *testing.T) {
 	}
 	for says, c := range map[string]struct {
 		test measure.StrengthTest
-		at   measure.StrengthReading
+		at   measure.HeldReading
 	}{
-		"strap is 0 m":          {measure.StrengthTest{Action: "shoulder.abduction", Position: "upright"}, measure.StrengthReading{AngleDeg: 30, Force: 50}},
-		"not tested":            {measure.StrengthTest{Action: "girdle.elevation", Position: "upright", Strap: 0.3}, measure.StrengthReading{AngleDeg: 3, Force: 50}},
-		"pull is 0 N":           {test, measure.StrengthReading{AngleDeg: 30}},
-		"angle is 200":          {test, measure.StrengthReading{AngleDeg: 200, Force: 30}},
-		"weight does more than": {measure.StrengthTest{Action: "shoulder.adduction", Position: "upright", Strap: 0.5}, measure.StrengthReading{AngleDeg: 90, Force: 2}},
+		"strap is 0 m":          {measure.StrengthTest{Action: "shoulder.abduction", Position: "upright"}, measure.HeldReading{AngleDeg: 30, Force: 50}},
+		"not tested":            {measure.StrengthTest{Action: "girdle.elevation", Position: "upright", Strap: 0.3}, measure.HeldReading{AngleDeg: 3, Force: 50}},
+		"pull is 0 N":           {test, measure.HeldReading{AngleDeg: 30}},
+		"angle is 200":          {test, measure.HeldReading{AngleDeg: 200, Force: 30}},
+		"weight does more than": {measure.StrengthTest{Action: "shoulder.adduction", Position: "upright", Strap: 0.5}, measure.HeldReading{AngleDeg: 90, Force: 2}},
 	} {
-		_, problems := measure.Strength(l, c.test, []measure.StrengthReading{c.at})
+		_, problems := measure.Strength(l, c.test, []measure.HeldReading{c.at})
 		if len(problems) == 0 || !strings.Contains(problems[0].What+problems[0].Why, says) {
 			t.Errorf("%s: %v", says, problems)
 		}
@@ -87,9 +87,9 @@ func TestStrengthWithinItsSpread(t *testing.T) {
 	for seed := range uint64(seeds) {
 		r := rand.New(rand.NewPCG(seed, 11))
 		strap := test.Strap + 0.0025*r.NormFloat64() // where it really was
-		var readings []measure.StrengthReading
+		var readings []measure.HeldReading
 		for range 3 {
-			readings = append(readings, measure.StrengthReading{AngleDeg: 60, Force: 40 / strap * (1 + 0.03*r.NormFloat64())})
+			readings = append(readings, measure.HeldReading{AngleDeg: 60, Force: 40 / strap * (1 + 0.03*r.NormFloat64())})
 		}
 		fit, problems := measure.Strength(l, test, readings)
 		if len(problems) > 0 {

@@ -34,13 +34,9 @@ func measureStack(table string, mass, force float64) (*measure.StackFit, setup.P
 
 // measureStrength works out a table of angle and pull, one trial a row.
 func measureStrength(l *setup.Lifter, table, action, position string, strap, force float64) (*measure.StrengthFit, setup.Problems) {
-	rows, problems := measure.Table(table, []measure.Column{{Name: "angle", Kind: "angle", Unit: 1}, {Name: "pull", Kind: "force", Unit: force}})
+	trials, problems := heldTable(table, force)
 	if len(problems) > 0 {
 		return nil, problems
-	}
-	trials := make([]measure.StrengthReading, len(rows))
-	for i, r := range rows {
-		trials[i] = measure.StrengthReading{AngleDeg: r[0], Force: r[1]}
 	}
 	return measure.Strength(l, measure.StrengthTest{Action: action, Position: position, Strap: strap}, trials)
 }

@@ -55,9 +55,9 @@ func TestStrengthIsRecovered(t *testing.T) {
 		if len(problems) > 0 || len(trials.Trials) != 3 {
 			t.Fatalf("seed %d: %+v %v", seed, trials, problems)
 		}
-		var readings []measure.StrengthReading
+		var readings []measure.HeldReading
 		for _, x := range trials.Trials {
-			readings = append(readings, measure.StrengthReading{AngleDeg: 60, Force: x.Best})
+			readings = append(readings, measure.HeldReading{AngleDeg: 60, Force: x.Best})
 		}
 		l, test := person, measure.StrengthTest{Action: "shoulder.abduction", Position: "upright", Strap: 0.5}
 		fit, problems := measure.Strength(&l, test, readings)

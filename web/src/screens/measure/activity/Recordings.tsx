@@ -3,6 +3,7 @@ import styled from "styled-components";
 import { DevicePicker, type Picked, usePicked } from "../../../measuring/DevicePicker";
 import { TraceChart } from "../../../measuring/TraceChart";
 import { Button } from "../../../ui/Button";
+import { FileButton } from "../../../ui/FileButton";
 import { Modal } from "../../../ui/Modal";
 import { Select } from "../../../ui/Select";
 import type { Activity } from "./useActivity";
@@ -14,18 +15,6 @@ const Box = styled.div`
   li { display: flex; align-items: center; gap: 6px; justify-content: space-between; }
   .head { display: grid; gap: 1px; }
   .row { display: flex; gap: 6px; flex-wrap: wrap; }
-  input[type="file"] { position: absolute; width: 1px; height: 1px; opacity: 0; }
-  label.file {
-    display: inline-flex;
-    align-items: center;
-    min-height: max(30px, var(--target));
-    padding: 4px 12px;
-    border: 1px solid var(--line);
-    border-radius: 6px;
-    font-weight: 500;
-    cursor: pointer;
-  }
-  label.file:focus-within { outline: 2px solid var(--slate); outline-offset: 2px; }
 `;
 
 type As = "strongest" | "reps";
@@ -85,19 +74,13 @@ function Ways({ as, activity, record }: { as: As; activity: Activity; record: ()
   const what = as === "reps" ? "repetitions" : "a strongest contraction";
   return (
     <div className="row">
-      <label className="file">
+      <FileButton
+        accept=".edf,.csv,.txt"
+        label={`Open a file of ${what}`}
+        open={(file) => void activity.open(as, file)}
+      >
         Open a file
-        <input
-          type="file"
-          accept=".edf,.csv,.txt"
-          aria-label={`Open a file of ${what}`}
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (file) void activity.open(as, file);
-            e.target.value = "";
-          }}
-        />
-      </label>
+      </FileButton>
       <Button onPress={record} aria-label={`Record ${what}`}>
         Record
       </Button>

@@ -6,6 +6,7 @@ import type { Core } from "../../../engine/core";
 import type { StoredLifter, StoredSetup } from "../../../engine/types";
 import { Button } from "../../../ui/Button";
 import { QuantityEntry } from "../../../ui/Entry";
+import { FileButton } from "../../../ui/FileButton";
 import { notify } from "../../../ui/Notices";
 import { Segments } from "../../../ui/Select";
 import { ThreeParts } from "../ThreeParts";
@@ -19,18 +20,6 @@ import { pictureOf, usePhoto } from "./usePhoto";
 const Setting = styled.div`
   display: grid;
   gap: 14px;
-  label.file {
-    display: inline-flex;
-    align-items: center;
-    min-height: max(30px, var(--target));
-    padding: 4px 12px;
-    border: 1px solid var(--line);
-    border-radius: 6px;
-    font-weight: 500;
-    cursor: pointer;
-  }
-  label.file:focus-within { outline: 2px solid var(--slate); outline-offset: 2px; }
-  input[type="file"] { position: absolute; width: 1px; height: 1px; opacity: 0; }
   .row { display: flex; gap: 6px; flex-wrap: wrap; }
   ul { list-style: none; padding: 0; display: grid; }
   li {
@@ -102,18 +91,9 @@ export function PhotoBench({ core, lifter, setups }: Props) {
                 : "Taken square-on from three metres or more, with a rod or tape upright in it. It stays in this browser."}
             </small>
             <div className="row">
-              <label className="file">
+              <FileButton accept="image/*" open={(file) => void open(file)}>
                 Open a picture
-                <input
-                  type="file"
-                  accept="image/*"
-                  onChange={(e) => {
-                    const file = e.target.files?.[0];
-                    if (file) void open(file);
-                    e.target.value = "";
-                  }}
-                />
-              </label>
+              </FileButton>
               <Button look="quiet" isDisabled={!figure} onPress={openDrawn}>
                 Try a drawn one
               </Button>
