@@ -29,8 +29,8 @@ const (
 	secondsOfHum = 10.0  // that are enough to tell it
 )
 
-// judge says what is wrong with a channel, from its samples less their mean and from what the band-pass leaves of them; hum is the frequency
-// of the mains in it, 0 for none.
+// judge says what is wrong with a channel, from its samples less their mean and from what the band-pass leaves of them; hum is the
+// frequency of the mains in it, 0 for none.
 func judge(raw, band []float64, rate, hum float64) []Finding {
 	var out []Finding
 	power := meanSquare(band)
