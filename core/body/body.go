@@ -48,6 +48,9 @@ func SideOf(name string) Side {
 	return Right
 }
 
+// Opposite is the other side.
+func (s Side) Opposite() Side { return Left - s }
+
 // Name is the side as written in documents.
 func (s Side) Name() string { return [2]string{"right", "left"}[s] }
 
@@ -90,6 +93,7 @@ const (
 	comTrunk    = 0.50
 	earHeight   = 0.93
 	heelToAnkle = 0.25 // share of the foot's length behind the ankle (own)
+	ankleToBall = 0.47 // and from the ankle to the heads of the metatarsals, about which a heel is raised (own)
 )
 
 // New scales a body to the lifter. Lengths that were measured replace the usual share of stature.

@@ -93,14 +93,20 @@ type Frames struct {
 	Tip   [2]space.Vec // finger tips
 }
 
+// Ball is the middle of the ball of a foot, m.
+func (f *Frames) Ball(side Side) space.Vec {
+	foot := side.On(FootR)
+	return add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: ankleToBall * f.Body.FootLength, Y: -f.Body.AnkleH}))
+}
+
 // Place computes all frames from the joint coordinates of both sides and their rates per unit s. The limits of the
 // coordinates are the caller's business; any angle gives a frame.
 func (f *Frames) Place(b *Body, st *Station, poses, rates *[2]Pose) {
 	f.Body, f.Station = b, st
-	f.placeTrunk(&poses[Right], &rates[Right])
+	f.placeTrunk(poses, rates)
 	for side := Right; side <= Left; side++ {
 		f.PlaceArm(side, &poses[side], &rates[side])
-		if st.LegsMove {
+		if st.LegsMove && !(st.Split && side != st.Carrier) {
 			f.moveLeg(side, &poses[side], &rates[side])
 		} else {
 			f.placeLeg(side)
@@ -108,13 +114,12 @@ func (f *Frames) Place(b *Body, st *Station, poses, rates *[2]Pose) {
 	}
 }
 
-// placeTrunk puts the pelvis where the station says, or, where the legs move on standing feet, where they carry it:
-// straight up from the ankles, which are at the station's place. Both legs do the same there.
-func (f *Frames) placeTrunk(q, rate *Pose) {
+// placeTrunk puts the pelvis where the station says, or, where the legs move on an end that stays in place, where they carry it.
+func (f *Frames) placeTrunk(poses, rates *[2]Pose) {
 	b, st := f.Body, f.Station
 	f.Origin[Trunk], f.Turn[Trunk], f.Rate[Trunk], f.Omega[Trunk] = st.MidHip, st.Trunk, space.Vec{}, space.Vec{}
-	if st.LegsMove && st.Root == OnFeet {
-		f.rise(q, rate)
+	if st.Carries() {
+		f.rise(&poses[st.Carrier], &rates[st.Carrier])
 	}
 	trunk := &f.Turn[Trunk]
 	neck := trunk.Apply(space.Vec{Y: b.ShoulderHeight - b.HipHeight})
@@ -122,25 +127,6 @@ func (f *Frames) placeTrunk(q, rate *Pose) {
 	f.Origin[Head], f.Turn[Head] = add(f.Origin[Trunk], neck), *trunk
 	f.Omega[Head], f.Rate[Head] = f.Omega[Trunk], add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], neck))
 	f.COM[Head] = add(f.Origin[Trunk], trunk.Apply(space.Vec{Y: earHeight*b.Height - b.HipHeight}))
-}
-
-// rise computes the pelvis over standing feet: the shank leans forward by the ankle's flexion, the thigh back by the
-// knee's, the trunk forward by the hip's.
-func (f *Frames) rise(q, rate *Pose) {
-	b, st := f.Body, f.Station
-	lateral := st.Heading.Apply(space.Z)
-	up := func(lean float64) space.Vec {
-		m := turned(&st.Heading, space.RotZ, -lean)
-		return m.Apply(space.Y)
-	}
-	shank, thigh := q[setup.AnkleFlexion], q[setup.AnkleFlexion]-q[setup.KneeFlexion]
-	shankRate, thighRate := rate[setup.AnkleFlexion], rate[setup.AnkleFlexion]-rate[setup.KneeFlexion]
-	s, t := r3.Scale(b.Shank(), up(shank)), r3.Scale(b.Thigh(), up(thigh))
-	base := space.Vec{X: st.MidHip.X, Y: b.AnkleH + st.Riser, Z: st.MidHip.Z}
-	f.Origin[Trunk] = add(base, add(s, t))
-	f.Rate[Trunk] = sub(r3.Scale(-shankRate, r3.Cross(lateral, s)), r3.Scale(thighRate, r3.Cross(lateral, t)))
-	f.Turn[Trunk] = turned(&st.Heading, space.RotZ, -(thigh + q[setup.HipFlexion]))
-	f.Omega[Trunk] = r3.Scale(-(thighRate + rate[setup.HipFlexion]), lateral)
 }
 
 // sternoclavicular joint from the resting right shoulder, m at a stature of 1.75 (own).

@@ -76,7 +76,29 @@ func (f *Frames) placeLeg(side Side) {
 	for _, j := range []Joint{HipR, KneeR, AnkleR} {
 		f.Spin[side.Joint(j)] = space.Vec{}
 	}
+	if f.Station.Split {
+		f.follow(side)
+	}
 	f.weighLeg(side)
+}
+
+// follow gives a leg between a hip that moves and a foot that stands still the rates that it has: those of two rods in their plane.
+func (f *Frames) follow(side Side) {
+	thigh, shank, foot := side.On(ThighR), side.On(ShankR), side.On(FootR)
+	v := f.Velocity(Trunk, f.Origin[thigh])
+	t, s := sub(f.Origin[shank], f.Origin[thigh]), sub(f.Origin[foot], f.Origin[shank])
+	n := r3.Cross(t, s)
+	f.Rate[thigh] = v
+	if space.Norm(n) < 1e-6 { // straight: it can only turn about the ankle
+		return
+	}
+	n = r3.Unit(n)
+	f.Omega[thigh] = r3.Scale(-r3.Dot(v, s)/r3.Dot(r3.Cross(n, t), s), n)
+	f.Omega[shank] = r3.Scale(-r3.Dot(v, t)/r3.Dot(r3.Cross(n, s), t), n)
+	f.Rate[shank] = add(v, r3.Cross(f.Omega[thigh], t))
+	f.Spin[side.Joint(HipR)] = sub(f.Omega[thigh], f.Omega[Trunk])
+	f.Spin[side.Joint(KneeR)] = sub(f.Omega[shank], f.Omega[thigh])
+	f.Spin[side.Joint(AnkleR)] = r3.Scale(-1, f.Omega[shank])
 }
 
 // weighLeg writes the joints and centres of mass of a leg whose segments are placed.

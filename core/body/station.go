@@ -21,9 +21,13 @@ const (
 	OnBench
 	OnKnees
 	OnHands
+	OnFoot      // one of them; the other leg is free
+	OnShoulders // the back on an edge, and the feet
+	OnThighs    // on the pad of a bench for the back
 )
 
-var rootNames = map[string]Root{"feet": OnFeet, "seat": OnSeat, "bench": OnBench, "knees": OnKnees, "hands": OnHands}
+var rootNames = map[string]Root{"feet": OnFeet, "seat": OnSeat, "bench": OnBench, "knees": OnKnees, "hands": OnHands, "foot": OnFoot,
+	"shoulders": OnShoulders, "thighs": OnThighs}
 
 // Pad is a flat cushion: its middle, its axes (Y square to the surface) and its half lengths along them, m.
 type Pad struct {
@@ -39,14 +43,27 @@ type Station struct {
 	Trunk    space.Mat // pelvis and trunk together
 	HalfFeet float64   // half the distance between the ankles, m
 	Root     Root
-	LegsMove bool    // the movement moves the legs, so that they follow joint coordinates
-	Legs     Pose    // their coordinates where the movement says nothing, rad
-	Carried  bool    // a pad, or its own thighs, carry the trunk, so that the low back does not
-	Leans    bool    // the free hand leans on its own thigh
-	Riser    float64 // height of what the feet stand on, m
-	Pads     []Pad   // what the lifter sits or lies on
-	ankles   [2]legs // where the legs go when they do not move
-	OnToes   bool    // hands and toes carry the body between them
+	LegsMove bool      // the movement moves the legs, so that they follow joint coordinates
+	Legs     Pose      // their coordinates where the movement says nothing, rad
+	Carried  bool      // a pad, or its own thighs, carry the trunk, so that the low back does not
+	Leans    bool      // the free hand leans on its own thigh
+	Riser    float64   // height of what the feet stand on, m
+	Pads     []Pad     // what the lifter sits or lies on
+	Blocks   []Pad     // what the feet stand on
+	ankles   [2]legs   // where the legs go when they do not move
+	rear     space.Vec // where the rear foot presses
+	OnToes   bool      // hands and toes carry the body between them
+	Split    bool      // the legs move and are unlike: the lead foot is ahead, the other behind on its ball or its instep
+	Carrier  Side      // the leg that carries the pelvis where the legs move on what stays in place; both do where they are alike
+	HeelsUp  bool      // the balls of the feet stand on an edge, the heels are free
+	Edge     space.Vec // that the back lies on, where the shoulders stay in place
+	planted  space.Vec // where the carrier's end that stays in place is: ankle, ball, knee or hip joint
+	fixed    float64   // lean of the segment that lies fixed, rad: of the shin on the floor, of the thigh on its pad
+}
+
+// Carries says whether the legs move on an end of theirs that stays in place, and carry the pelvis.
+func (s *Station) Carries() bool {
+	return s.LegsMove && s.Root != OnSeat && s.Root != OnBench && s.Root != OnHands
 }
 
 // Toes is where the toes of a body that lies on hands and toes press on the floor, in its middle plane.
@@ -118,8 +135,10 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 	st.Carried = bench != nil || slices.Contains(p.Restraints, "trunkOnThighs")
 	st.Leans, st.Riser = slices.Contains(p.Restraints, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
+	b.plant(p, bench, m, &st)
 	b.placeLegs(p, bench, &st)
 	st.Pads = b.pads(p, bench, &st)
+	st.Blocks = b.blocks(p, &st)
 	return st
 }
 
@@ -217,10 +236,19 @@ func stagger(p *setup.Posture) float64 {
 	return staggers[p.Feet]
 }
 
+// kneelingFoot is how far the toes of somebody who turns about the knees are pointed, rad (own).
+const kneelingFoot = math.Pi / 4
+
 // placeLegs says where the legs go: to the floor where it is in reach, else on along the body. Moving legs follow
 // coordinates instead, with the posture's own where the movement names none.
 func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
+	if st.Split {
+		b.placeRear(p, st)
+	}
 	if st.LegsMove {
+		if st.Root == OnKnees { // on the instep
+			st.Legs[setup.AnkleFlexion] = -kneelingFoot
+		}
 		if p.Kind == "seated" {
 			up := st.Trunk.Apply(space.Y) // thighs level, shanks upright
 			st.Legs[setup.HipFlexion] = math.Pi/2 + math.Atan2(r3.Dot(up, st.Heading.Apply(space.X)), up.Y)
@@ -314,6 +342,16 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 	}
 	if bench == nil {
 		return out
+	}
+	switch st.Root {
+	case OnShoulders: // the bench stands across
+		m := add(st.Edge, st.Heading.Apply(space.Vec{X: -usualPad}))
+		m.Y -= thick
+		return append(out, Pad{Middle: m, Turn: st.Heading, Half: space.Vec{X: usualPad, Y: thick, Z: 0.5}})
+	case OnThighs:
+		thigh := turned(&st.Heading, space.RotZ, -st.fixed)
+		at := add(inMiddle(st.planted, st), thigh.Apply(space.Vec{X: trunkDepth*h + thick, Y: -0.35 * b.Thigh()}))
+		return append(out, Pad{Middle: at, Turn: thigh, Half: space.Vec{X: thick, Y: 0.3 * b.Thigh(), Z: 2 * usualPad}})
 	}
 	// The pad lies on the side that the posture puts down: behind, before or beside the trunk.
 	off := trunkDepth*h + thick

@@ -80,11 +80,21 @@ func (m *maker) pulls() []Ready {
 	down.Movement, down.Loads = m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30), []setup.Load{high}
 	return []Ready{
 		{Key: "pullup", About: "The lifter's own weight, from a hang that is not quite dead.", Document: hang},
+		{Key: "pullup.weighted", About: "A weight on a belt, once the own weight is too easy.", Document: m.withBelt(hang, 0.12)},
 		{Key: "pulldown.bar", About: "A bar on one cable from above, thighs under the pad.", Document: down},
 		{Key: "row.machine", About: "Chest on the pad, handles on a lever that hangs from above.",
 			Document: m.hungLever("latissimus.lower", lying("prone", 0, 0), bench(80), hung{hand: [2]float64{0.6, -0.28},
 				pivot: [2]float64{0.4, 0.9}, turn: -13, plate: -60, swivel: 10, share: 0.35, out: 0.05})},
 	}
+}
+
+// withBelt hangs a share of body mass from the waist of somebody whom the hands carry.
+func (m *maker) withBelt(d setup.Document, share float64) setup.Document {
+	d = d.Clone()
+	weight := heldAt(dumbbell(m.kg(share)), atWaist)
+	weight.ID = "belt"
+	d.Loads = append([]setup.Load{weight}, d.Loads...)
+	return d
 }
 
 // lowerChest is a setup for the lower chest, which leads it.

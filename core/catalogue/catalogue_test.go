@@ -57,8 +57,8 @@ func TestExercisesHaveNames(t *testing.T) {
 
 // What is asked for and not here says so, with what is near; what is here is not said to be missing.
 func TestNotYet(t *testing.T) {
-	for text, name := range map[string]string{"calf": "Calf raise", "leg press": "Leg press", "hip thrust": "Hip thrust",
-		"split squat": "Split squat", "glute bridge": "Hip thrust"} {
+	for text, name := range map[string]string{"hack squat": "Hack squat", "assisted dip": "Assisted pull-up", "crunch": "Cable crunch",
+		"pec deck": "Pec deck", "push-up": "Push-up"} {
 		found := catalogue.NotYet(text)
 		if !slices.ContainsFunc(found, func(m catalogue.Missing) bool {
 			return m.Name == name && m.Why != "" && len(m.Near) > 0 && m.Near[0] != ""
@@ -66,7 +66,7 @@ func TestNotYet(t *testing.T) {
 			t.Errorf("%s: %+v", text, found)
 		}
 	}
-	for _, text := range []string{"", "face pull", "bench press"} {
+	for _, text := range []string{"", "face pull", "bench press", "calf raise", "leg press", "hip thrust", "split squat"} {
 		if found := catalogue.NotYet(text); len(found) > 0 {
 			t.Errorf("%q: %+v", text, found)
 		}

@@ -56,6 +56,9 @@ func chestSetups(m *maker) []Ready {
 		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.20, -0.40, 0.10},
 			[3]float64{-0.15, -0.6, 0.10}, 10)},
 	}
+	leaning := m.dip(25, [3]float64{-0.20, -0.40, 0.10}, [3]float64{-0.15, -0.6, 0.10}, 10)
+	out = append(out, Ready{Key: "dip.weighted", About: "A weight on a belt, once the own weight is too easy.",
+		Document: m.withBelt(leaning, 0.12)})
 	out = append(out, m.presses()...)
 	for i := range out {
 		if d := &out[i].Document; d.Posture.Kind == "standing" && d.Posture.Root == "" { // against a pull from behind

@@ -106,7 +106,7 @@ func (m *maker) curlsOfTheLeg(ankle setup.Contact) []Ready {
 	onSide.Down = "left"
 	abduction := m.base("gluteus.medius", "hip", onSide, bench(0))
 	abduction.Movement = sweep("right", "hip.abduction", 0, 35, pose{})
-	weight := dumbbell(m.kg(0.04))
+	weight := dumbbell(m.kg(0.03))
 	weight.ID, weight.Contact = "cuff", ankle
 	abduction.Loads = []setup.Load{weight}
 	return []Ready{

@@ -25,11 +25,16 @@ var Shapes = map[string]Shape{
 	"elbow.extension":              {[]float64{0, 30, 60, 90, 110, 130, 145}, []float64{0.78, 0.90, 0.98, 1, 0.97, 0.88, 0.75}, 0.8},
 	"knee.extension":               {[]float64{0, 15, 30, 45, 60, 70, 90, 110}, []float64{0.50, 0.64, 0.80, 0.92, 0.99, 1, 0.90, 0.74}, 3.2},
 	// men lying about 90 to 120 N·m (from memory)
-	"knee.flexion":     {[]float64{0, 30, 60, 90, 110}, []float64{0.90, 1, 0.97, 0.85, 0.70}, 1.45},
-	"hip.extension":    {[]float64{0, 30, 60, 90, 110}, []float64{0.65, 0.80, 0.92, 1, 0.97}, 3.6},
-	"hip.flexion":      {[]float64{0, 30, 60, 90, 120}, []float64{1, 0.95, 0.85, 0.70, 0.50}, 2.1}, // own
-	"hip.abduction":    {[]float64{-20, 0, 20, 40}, []float64{1, 0.88, 0.70, 0.52}, 1.9},           // own
-	"girdle.elevation": {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.1},
+	"knee.flexion":  {[]float64{0, 30, 60, 90, 110}, []float64{0.90, 1, 0.97, 0.85, 0.70}, 1.45},
+	"hip.extension": {[]float64{0, 30, 60, 90, 110}, []float64{0.65, 0.80, 0.92, 1, 0.97}, 3.6},
+	"hip.flexion":   {[]float64{0, 30, 60, 90, 120}, []float64{1, 0.95, 0.85, 0.70, 0.50}, 2.1}, // own
+	"hip.abduction": {[]float64{-20, 0, 20, 40}, []float64{1, 0.88, 0.70, 0.52}, 1.9},           // own
+	"hip.adduction": {[]float64{-20, 0, 20, 40}, []float64{0.70, 0.88, 1, 0.97}, 2},             // own
+	// The calf is strongest with the toes drawn up and has little left on tiptoe; with the knee bent it is weaker by a third, since the
+	// gastrocnemius is slack then (Sale et al. 1982, J Appl Physiol 52:1636, trends, from memory).
+	"ankle.plantarFlexion":         {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.34, 0.52, 0.72, 0.90, 1, 0.96}, 2.6},
+	"ankle.plantarFlexionKneeBent": {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.36, 0.55, 0.76, 0.92, 1, 0.96}, 1.8},
+	"girdle.elevation":             {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.1},
 }
 
 // trainingFactors are the strength of people who have trained for less than half a year, for one to four years and for longer, over a

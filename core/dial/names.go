@@ -21,6 +21,9 @@ const (
 	Cuff           Name = "cuff"
 	LoadMass       Name = "load.mass"
 	LeverPlates    Name = "lever.plates"
+	SledPlates     Name = "sled.plates"
+	SledFeet       Name = "sled.feet"
+	SledRails      Name = "sled.rails"
 	PadRadius      Name = "pad.radius"
 	AxisForward    Name = "axis.forward"
 	AxisUp         Name = "axis.up"
@@ -31,6 +34,9 @@ const (
 	BenchHeight    Name = "bench.height"
 	FeetApart      Name = "feet.apart"
 	FeetStagger    Name = "feet.stagger"
+	FrontShare     Name = "front.share"
+	RearHeight     Name = "rear.height"
+	FeetOut        Name = "feet.out"
 	Riser          Name = "riser"
 	HandOut        Name = "hand.out"
 	HandHeight     Name = "hand.height"
@@ -94,6 +100,9 @@ var Names = []Name{
 	Cuff,
 	LoadMass,
 	LeverPlates,
+	SledPlates,
+	SledFeet,
+	SledRails,
 	PadRadius,
 	AxisForward,
 	AxisUp,
@@ -104,6 +113,9 @@ var Names = []Name{
 	BenchHeight,
 	FeetApart,
 	FeetStagger,
+	FrontShare,
+	RearHeight,
+	FeetOut,
 	Riser,
 	HandOut,
 	HandHeight,

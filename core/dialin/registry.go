@@ -37,8 +37,14 @@ var dials = []dial.Dial{
 	}, benchHeight, to(func(d *setup.Document) *float64 { return &d.Bench.Height })),
 	of(dial.FeetApart, onTwoFeet, feetApart, to(func(d *setup.Document) *float64 { return &d.Posture.FeetApart })),
 	of(dial.FeetStagger, func(d *setup.Document, _ int) bool {
-		return onTwoFeet(d, -1) && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
+		return splitMoves(d, -1) || onTwoFeet(d, -1) && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
 	}, feetStagger, to(func(d *setup.Document) *float64 { return &d.Posture.Stagger })),
+	of(dial.FrontShare, func(d *setup.Document, _ int) bool { return splitMoves(d, -1) && d.Posture.FrontShare > 0 }, frontShare,
+		to(func(d *setup.Document) *float64 { return &d.Posture.FrontShare })),
+	of(dial.RearHeight, func(d *setup.Document, _ int) bool { return splitMoves(d, -1) && d.Posture.RearHeight > 0 }, rearHeight,
+		to(func(d *setup.Document) *float64 { return &d.Posture.RearHeight })),
+	of(dial.FeetOut, func(d *setup.Document, _ int) bool { return d.Posture.RootOf() == "shoulders" }, feetOut,
+		to(func(d *setup.Document) *float64 { return &d.Posture.FeetOut })),
 	of(dial.Riser, func(d *setup.Document, _ int) bool { return d.Posture.Riser > 0 }, riser,
 		to(func(d *setup.Document) *float64 { return &d.Posture.Riser })),
 	of(dial.HandOut, holdsOn, handAt("Free hand, forward", func(p *setup.Point) *float64 { return &p.X }, "x", -2, 3),

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/body"
 	"dialarc/core/dial"
 	"dialarc/core/setup"
 )
@@ -32,6 +33,26 @@ func feetStagger(d *setup.Document, _ int) dial.Setting {
 		Value: cmp.Or(d.Posture.Stagger, usual), Paint: "none", Paths: []string{"posture.stagger"}}
 }
 
+func splitMoves(d *setup.Document, _ int) bool {
+	return d.LegsCarry() && (d.Posture.Feet == "split" || d.Posture.Feet == "staggered")
+}
+
+func frontShare(d *setup.Document, _ int) dial.Setting {
+	return dial.Setting{Group: "body", Label: "Weight on the front foot", Kind: "share", From: 0.5, To: 0.95, Step: 0.01,
+		Value: d.Posture.FrontShare, Paths: []string{"posture.frontShare"}}
+}
+
+func rearHeight(d *setup.Document, _ int) dial.Setting {
+	return dial.Setting{Group: "body", Label: "Rear foot up", Kind: "length", From: 0.1, To: 0.6, Step: 0.02, Value: d.Posture.RearHeight,
+		Paint: "none", Paths: []string{"posture.rearHeight"}}
+}
+
+func feetOut(d *setup.Document, _ int) dial.Setting {
+	b := body.New(&d.Lifter)
+	return dial.Setting{Group: "body", Label: "Feet, from the bench", Kind: "length", From: 0.5, To: 1.1, Step: 0.02,
+		Value: cmp.Or(d.Posture.FeetOut, b.FeetOut()), Paths: []string{"posture.feetOut"}}
+}
+
 func riser(d *setup.Document, _ int) dial.Setting {
 	return dial.Setting{Group: "body", Label: "Riser under the feet", Kind: "length", From: 0.02, To: 0.6, Step: 0.02, Value: d.Posture.Riser,
 		Paint: "none", Paths: []string{"posture.riser"}}
@@ -55,7 +76,7 @@ func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }
 
 // leans says whether the trunk can be leaned forward: not where a bench decides it, nor where it follows from the legs.
 func leans(d *setup.Document, _ int) bool {
-	return d.Bench == nil && d.Posture.Kind != "prone" && !(d.Posture.RootOf() == "feet" && d.Movement.LegsMove()) &&
+	return d.Bench == nil && d.Posture.Kind != "prone" && !d.LegsCarry() &&
 		d.Movement.Kind != "shoulder-raise"
 }
 
@@ -75,7 +96,7 @@ func freely(key string) func(*setup.Document, int) bool {
 // upright says whether the trunk can be bent and turned: not where a bench or the arms carry it, nor where it follows from the legs.
 func upright(d *setup.Document, _ int) bool {
 	return d.Bench == nil && slices.Contains([]string{"standing", "hinged", "kneeling", "half-kneeling", "seated"}, d.Posture.Kind) &&
-		d.Posture.RootOf() != "hands" && !(d.Posture.RootOf() == "feet" && d.Movement.LegsMove())
+		d.Posture.RootOf() != "hands" && !d.LegsCarry()
 }
 
 // trunkTurned is a dial of the trunk's bend or turn. It is not painted, so that no advice twists a loaded back.

@@ -23,7 +23,8 @@ var wayFor = map[string]string{
 	"pectoralis.clavicular": "fly", "pectoralis.sternal": "fly", "pectoralis.costal": "fly",
 	"latissimus.upper": "pulldown", "latissimus.lower": "pulldown", "trapezius.upper": "shrug", "trapezius.middle": "row.wide",
 	"biceps": "curl", "brachialis": "curl", "triceps": "extension",
-	"quadriceps": "squat", "gluteus.maximus": "squat", "hamstrings": "squat",
+	"quadriceps": "squat", "gluteus.maximus": "squat", "hamstrings": "hinge",
+	"calf": "calf", "calf.gastrocnemius": "calf",
 }
 
 // asked is the share of the model's one-repetition limit that a setup is begun with: a dozen repetitions (own).

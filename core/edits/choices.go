@@ -19,7 +19,7 @@ type Choices struct {
 
 // ChoicesOf lists the choices of a document.
 func ChoicesOf(d *setup.Document) Choices {
-	c := Choices{Positions: Positions, Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)),
+	c := Choices{Positions: positionsOf(d), Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)),
 		Hold:  make([]string, len(d.Loads)),
 		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d),
 		Turns: turnsOf(d), Turn: turnOf(d)}

@@ -26,11 +26,13 @@ var Holds = []Hold{
 	{"ankle", "Cuff at the ankle", setup.Contact{Segment: "shank", At: "ankle"}},
 	{"thigh", "Cuff at the thigh", setup.Contact{Segment: "thigh", Fraction: new(0.85)}},
 	{"waist", "Belt at the waist", setup.Contact{Segment: "trunk", At: "waist"}},
+	{"pelvis", "Over the hips", setup.Contact{Segment: "trunk", At: "pelvis"}},
+	{"thighs", "Over the thighs", setup.Contact{Segment: "thigh", Fraction: new(0.9)}},
 	{"shoulders", "On the shoulders", setup.Contact{Segment: "trunk", At: "shoulders"}},
 }
 
-// HoldsOf are the places for a load's kind: a dumbbell is not worn at the waist, a bar lies in the hands or on the shoulders, and
-// what a machine pushes is the machine's.
+// HoldsOf are the places for a load's kind: a bar lies in the hands, on the shoulders, over the hips or the thighs, and what a
+// machine pushes is the machine's.
 func HoldsOf(l *setup.Load) []Hold {
 	keys := load.Of(l).Holds
 	return slices.DeleteFunc(slices.Clone(Holds), func(h Hold) bool { return !slices.Contains(keys, h.Key) })
@@ -124,6 +126,10 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 		return c, setup.Problems{{Path: "movement.side", What: "There is no such side.", Hint: "Give right, left or both."}}
 	}
 	before := movingSide(d)
+	if p := &d.Posture; side == "both" && d.LegsCarry() && (p.Stands != "" || p.Feet == "split" || p.Feet == "staggered") {
+		return c, setup.Problems{{Path: "movement.side", What: "One leg leads here.", Why: "The other is free, or behind.",
+			Hint: "Choose a movement of both legs first."}}
+	}
 	c.Movement.Side = side
 	if side == "both" {
 		c.Posture.SupportHand = nil
@@ -152,6 +158,12 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	if h := c.Posture.SupportHand; h != nil {
 		v := st.Mirror(space.Vec{X: h.X, Y: h.Y, Z: h.Z})
 		*h = setup.Point{X: milli(v.X), Y: milli(v.Y), Z: milli(v.Z)}
+	}
+	if c.Posture.Stands != "" {
+		c.Posture.Stands = otherSide(c.Posture.Stands)
+	}
+	if c.Posture.Ahead != "" && d.LegsCarry() {
+		c.Posture.Ahead = otherSide(c.Posture.Ahead)
 	}
 	if c.Posture.Down != "" {
 		c.Posture.Down = otherSide(c.Posture.Down)

@@ -33,6 +33,9 @@ var Ways = []Way{
 	{Key: "kickback", Label: "Kickback", ready: "kickback"},
 	{Key: "knee", Label: "Knee extension", ready: "knee.extension"},
 	{Key: "squat", Label: "Squat", ready: "squat.goblet"},
+	{Key: "split", Label: "Split squat", ready: "squat.split"},
+	{Key: "hinge", Label: "Hinge", ready: "morning"},
+	{Key: "calf", Label: "Calf raise", ready: "calf.body"},
 }
 
 func wayOf(key string) (Way, bool) {
@@ -56,6 +59,20 @@ func (w *Way) among(all []catalogue.Ready) setup.Document {
 	return setup.Document{}
 }
 
+// withoutLegs takes out of a posture what only moving legs have.
+func withoutLegs(d *setup.Document) {
+	p := &d.Posture
+	p.HeelsFree, p.RearHeight, p.FrontShare, p.FeetOut, p.Stands = false, 0, 0, 0, ""
+	p.Restraints = slices.DeleteFunc(p.Restraints, func(h string) bool { return h == "ankles" })
+	switch p.Root {
+	case "foot", "shoulders", "thighs":
+		p.Root = ""
+	}
+	if p.Kind == "supine" && d.Bench == nil {
+		d.Bench = benchFor(nil, 0)
+	}
+}
+
 // WithWay is the document with another path. The side that moves stays, and the target where the path moves its joint.
 func WithWay(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c := d.Clone()
@@ -69,11 +86,17 @@ func WithWay(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c.Movement = m.Movement
 	c.Movement.InLine, c.Movement.BarWidth = "", 0
 	if legs {
+		if c.Movement.Side != "both" {
+			for i := range c.Loads {
+				alone(&c.Loads[i], c.Movement.Side)
+			}
+		}
 		c.Posture = m.Posture
 		c.Posture.X, c.Posture.Z, c.Posture.HeadingDeg = d.Posture.X, d.Posture.Z, d.Posture.HeadingDeg
 		c.Bench = m.Bench
 	} else {
 		c.Movement.Side = side
+		withoutLegs(&c)
 	}
 	joint := m.TargetJoint()
 	if r, ok := setup.RegionOf(d.Target.Region); ok && slices.Contains(r.Joints, joint) {

@@ -27,9 +27,28 @@ var Positions = []Position{
 	{"supine", "Lying on the back"}, {"prone", "Chest supported"}, {"side-lying", "Lying on the side"},
 }
 
+// others are those that come with a movement of the legs, and are listed where they are.
+var others = []Position{{"standing/foot", "Standing on one foot"}, {"supine/shoulders", "Back on a bench, hips free"},
+	{"prone/thighs", "On a bench for the back"}}
+
+// positionsOf are those that a document can be given, and its own.
+func positionsOf(d *setup.Document) []Position {
+	now := PositionOf(d)
+	for _, p := range others {
+		if p.Key == now {
+			return append(slices.Clone(Positions), p)
+		}
+	}
+	return Positions
+}
+
 // PositionOf is the key of a document's position.
 func PositionOf(d *setup.Document) string {
 	k := d.Posture.Kind
+	switch root := d.Posture.RootOf(); root {
+	case "foot", "shoulders", "thighs":
+		return k + "/" + root
+	}
 	if d.Bench != nil && (k == "seated" || k == "leaning") {
 		return k + "/bench"
 	}

@@ -55,7 +55,7 @@ func (o *outcome) raises() bool {
 // severalMove says whether the movement is one of several joints: of shoulder and elbow, or of a leg that stands.
 func (o *outcome) severalMove() bool {
 	if legJoint(o.joint) {
-		return o.station.LegsMove && o.station.Root == body.OnFeet
+		return o.station.Carries()
 	}
 	return o.doc.Movement.Kind == "guided" || o.joint == body.ShoulderR && o.elbowsBend() || o.station.Root == body.OnHands
 }

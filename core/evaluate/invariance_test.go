@@ -117,7 +117,7 @@ func TestMirrorImage(t *testing.T) {
 		}
 		p := &c.Posture
 		p.Z, p.HeadingDeg, p.Trunk.BendDeg, p.Trunk.TurnDeg = -p.Z, -p.HeadingDeg, -p.Trunk.BendDeg, -p.Trunk.TurnDeg
-		p.Ahead, p.Down, c.Movement.Side = otherSide[p.Ahead], otherSide[p.Down], otherSide[c.Movement.Side]
+		p.Ahead, p.Down, p.Stands, c.Movement.Side = otherSide[p.Ahead], otherSide[p.Down], otherSide[p.Stands], otherSide[c.Movement.Side]
 		for i := range c.Loads {
 			c.Loads[i].Side, c.Loads[i].Kit = otherSide[c.Loads[i].Side], nil
 		}
@@ -129,7 +129,8 @@ func TestMirrorImage(t *testing.T) {
 func TestScalingWithStature(t *testing.T) {
 	const k = 1.1
 	everyReady(t, 1.70, func(key string, d setup.Document, _ *report.Report) {
-		d.Posture.FeetApart, d.Posture.Stagger = 0, 0.5 // up to 30 cm apart the feet do not lower the hips
+		d.Posture.FeetApart = 0 // up to 30 cm apart the feet do not lower the hips
+		d.Posture.Stagger = cmp.Or(d.Posture.Stagger, 0.5)
 		r := evaluated(t, &d)
 		c := d.Clone()
 		larger := func(xs ...*float64) {
@@ -139,7 +140,7 @@ func TestScalingWithStature(t *testing.T) {
 		}
 		c.Lifter.Height *= k
 		p := &c.Posture
-		larger(&p.X, &p.Z, &p.FeetApart, &p.Stagger, &c.Movement.BarWidth)
+		larger(&p.X, &p.Z, &p.FeetApart, &p.Stagger, &p.RearHeight, &p.FeetOut, &p.Riser, &c.Movement.BarWidth)
 		if p.Kind == "seated" && c.Bench == nil {
 			p.SeatHeight = k * cmp.Or(d.Posture.SeatHeight, setup.DefaultSeat)
 		}
@@ -160,7 +161,7 @@ func TestScalingWithStature(t *testing.T) {
 		for i := range c.Loads {
 			l := &c.Loads[i]
 			larger(&l.AttachmentLength, &l.ParkedGap, &l.Travel, &l.StrandLength, &l.RestLength, &l.PadRadius, &l.PlateRadius, &l.LeverRadius,
-				&l.HandleRadius)
+				&l.HandleRadius, &l.SoleUp)
 			for n := range l.Cam {
 				larger(&l.Cam[n].Arm)
 			}

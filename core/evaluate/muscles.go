@@ -13,7 +13,7 @@ const (
 )
 
 // legJoint says whether muscles of the leg serve the target joint.
-func legJoint(j body.Joint) bool { return j == body.HipR || j == body.KneeR }
+func legJoint(j body.Joint) bool { return j.Leg() }
 
 // armForce is by how much more the arm's and girdle's muscles can do than the table's forces say, so that activations are in step with
 // the strength shapes: a calibration over the exercises, not anatomy (own). The leg's need none.
@@ -38,6 +38,9 @@ func (e *Evaluator) shared(o *outcome) *work {
 	joints := []body.Joint{body.GirdleR, body.ShoulderR, body.ElbowR}
 	if legJoint(o.joint) {
 		joints = []body.Joint{body.HipR, body.KneeR}
+		if o.joint == body.AnkleR {
+			joints = append(joints, body.AnkleR)
+		}
 	}
 	in := o.input(o.grid.muscles)
 	in.Whole = true

@@ -14,17 +14,24 @@ const (
 )
 
 // limbs are what each joint moves.
-var limbs = map[body.Joint]string{body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin"}
+var limbs = map[body.Joint]string{body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin", body.AnkleR: "foot"}
+
+func plural(limb string) string {
+	if limb == "foot" {
+		return "feet"
+	}
+	return limb + "s"
+}
 
 // placeOf says in a coach's words where on the path a sample of a repetition lies: by the limb where that is level, else by how far the
 // lift is.
 func (o *outcome) placeOf(rep *torque.Repetition, at int) string {
-	s, stands := rep.S[at], o.station.Root == body.OnFeet
+	s, stands := rep.S[at], o.station.Carries()
 	limb := limbs[o.joint]
 	moves := limb != "" && !(stands && legJoint(o.joint))
 	switch {
 	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both():
-		return "with the " + limb + "s level"
+		return "with the " + plural(limb) + " level"
 	case moves && math.Abs(rep.Direction[at].Y) < level:
 		return "with the " + limb + " level"
 	case s <= nearEnd && stands && legJoint(o.joint):

@@ -1,6 +1,7 @@
 package evaluate
 
 import (
+	"slices"
 	"sort"
 
 	"dialarc/core/body"
@@ -66,7 +67,10 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 		p := report.PointOf(brace.Centre)
 		sc.Pressure = &p
 	}
-	for _, p := range append(support.ArmPads(f, &d.Posture), m.station.Pads...) {
+	if m.station.HeelsUp {
+		sc.Sizes["block"] = d.Posture.Riser
+	}
+	for _, p := range slices.Concat(support.ArmPads(f, &d.Posture), m.station.Pads, m.station.Blocks) {
 		sc.Pads = append(sc.Pads, report.ScenePad{Middle: report.PointOf(p.Middle), Turn: flat(&p.Turn), Half: report.PointOf(p.Half)})
 	}
 	return sc, nil
@@ -108,6 +112,8 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) report.SceneLoad {
 	if it.From != nil {
 		p := report.PointOf(*it.From)
 		l.Pulley, l.Mass = &p, max(it.Def.StackMass, it.Def.PlateMass)
+	} else if it.Def.Kind == setup.Sled {
+		l.Mass = it.Def.PlateMass
 	}
 	for _, p := range it.Shape(f) {
 		l.Shape = append(l.Shape, report.PointOf(p))

@@ -180,7 +180,7 @@ func (o *outcome) presses() bool {
 
 // knee cautions of the last degrees of an extension whose foot is free.
 func (c *cautions) knee() {
-	if c.joint != body.KneeR || c.station.LegsMove && c.station.Root == body.OnFeet || c.presentEffort() < kneeEffort {
+	if c.joint != body.KneeR || c.station.Carries() || c.presentEffort() < kneeEffort {
 		return
 	}
 	last := c.rep.Pose[len(c.rep.Pose)-1][setup.KneeFlexion]

@@ -24,8 +24,10 @@ type work struct {
 	rep      *torque.Repetition
 	joint    body.Joint
 	strength float64
-	rests    bool // the thigh lies on a pad
+	rests    bool // the thigh lies on a pad, or straight hips are held by ligaments and by what bends them
+	knee     bool // and the knee is held by pads and rollers
 	stands   bool // the foot stands
+	aside    bool // the thigh is led sideways
 	regions  []report.RegionPart
 	heads    []report.RegionPart
 	out      report.Muscles
@@ -49,7 +51,12 @@ func (d *desk) cleared(curves, n int) []float64 {
 // newWork begins with nothing done.
 func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64, desk *desk) *work {
 	w := &work{o: o, model: model, rep: rep, joint: o.joint, strength: strength,
-		rests: o.joint == body.KneeR && o.station.Root != body.OnFeet, stands: o.station.Root == body.OnFeet}
+		rests: o.joint != body.HipR && (!o.station.Carries() || o.station.Root == body.OnKnees), knee: o.station.Root == body.OnThighs,
+		aside: o.joint == body.HipR && o.rep.Name == setup.HipAbduction}
+	switch o.station.Root {
+	case body.OnFeet, body.OnFoot, body.OnKnees: // the ankles of somebody who kneels are held too
+		w.stands = true
+	}
 	n := len(rep.S)
 	m := &w.out
 	m.S = clone(rep.S)
@@ -67,6 +74,9 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	}
 	target := o.doc.Target.Region
 	add := func(list []report.RegionPart, p muscle.Part) []report.RegionPart {
+		if o.joint == body.AnkleR { // what holds the foot is known there
+			p.Weak = ""
+		}
 		part := report.RegionPart{Key: p.Key, Label: p.Label, Weak: p.Weak, TorqueOnly: p.TorqueOnly, Target: muscle.Within(p.Key, target)}
 		for _, c := range part.Curves() {
 			*c, room = room[:n:n], room[n:]
@@ -122,8 +132,16 @@ func (w *work) share(i int, factor float64) *muscle.Answer {
 		// A thigh that rests on a seat or bench asks nothing of the hip.
 		hip, _ := w.at(body.HipR, i, factor)
 		knee, _ := w.at(body.KneeR, i, factor)
-		return w.model.ShareLeg(&w.rep.Pose[i], &muscle.Need{Hip: -hip.Z, Knee: knee.Z, HipRests: w.rests, FootStands: w.stands &&
-			w.rep.Balance[i] > 0, Strength: w.strength})
+		need := muscle.Need{Hip: -hip.Z, Knee: knee.Z, HipRests: w.rests, KneeRests: w.knee, Strength: w.strength,
+			FootStands: w.stands && !(w.rep.Balance[i] <= 0)}
+		if w.aside {
+			need.Aside, need.AsideCounts = r3.Dot(hip, outward(&w.rep.Pose[i])), true
+		}
+		if w.joint == body.AnkleR {
+			ankle, _ := w.at(body.AnkleR, i, factor)
+			need.Ankle, need.AnkleCounts = -ankle.Z, true
+		}
+		return w.model.ShareLeg(&w.rep.Pose[i], &need)
 	}
 	n := muscle.Need{Strength: w.strength, GirdleMoves: w.joint == body.GirdleR}
 	n.Girdle, _ = w.at(body.GirdleR, i, factor)
@@ -144,11 +162,8 @@ func (w *work) sample(i int) {
 		for _, c := range []report.Curve{out.ResidualTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
 			c[i] = math.NaN()
 		}
-		left := a.Left.Hip
-		if w.joint == body.KneeR {
-			left = a.Left.Knee
-		}
-		out.Residual[i] = math.Abs(left)
+		left := map[body.Joint]float64{body.HipR: a.Left.Hip, body.KneeR: a.Left.Knee, body.AnkleR: a.Left.Ankle}[w.joint]
+		out.Residual[i] = math.Abs(left) + math.Abs(a.Left.Aside)
 	} else {
 		w.joints(i, a)
 		_, forward = m.GirdleAxes()
@@ -156,7 +171,7 @@ func (w *work) sample(i int) {
 	axis := w.rep.AxisIn[i]
 	for h := range w.heads {
 		p, r := &w.heads[h], &w.regions[muscle.Heads()[h].Group]
-		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, h, axis)
+		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, i, h, axis)
 		p.Retracts[i], p.AlignmentDeg[i] = math.NaN(), math.NaN()
 		if !legJoint(w.joint) {
 			p.Retracts[i] = -r3.Dot(a.Girdle()[h], forward)
@@ -199,17 +214,28 @@ func (w *work) joints(i int, a *muscle.Answer) {
 	out.Raises[i], out.Retracts[i] = r3.Dot(girdle, rises), -r3.Dot(girdle, forward)
 }
 
+// outward is the axis in the pelvis about which the right thigh is led outward.
+func outward(q *body.Pose) space.Vec {
+	flexed := space.RotZ(q[setup.HipFlexion])
+	return flexed.Apply(space.Vec{X: -1})
+}
+
 // about is what a head gives about the target's axis.
-func (w *work) about(a *muscle.Answer, h int, axis space.Vec) float64 {
+func (w *work) about(a *muscle.Answer, i, h int, axis space.Vec) float64 {
 	switch w.joint {
 	case body.GirdleR:
 		return r3.Dot(a.Girdle()[h], axis)
 	case body.ElbowR:
 		return r3.Dot(a.Elbow()[h], axis)
 	case body.HipR:
+		if w.aside {
+			return a.Aside[h] * r3.Dot(axis, outward(&w.rep.Pose[i]))
+		}
 		return -a.Hip[h] * axis.Z
 	case body.KneeR:
 		return a.Knee[h] * axis.Z
+	case body.AnkleR:
+		return -a.Ankle[h] * axis.Z
 	}
 	return r3.Dot(a.Shoulder()[h], axis)
 }

@@ -19,6 +19,9 @@ func (w *Weights) Loadable() []float64 {
 // Loadable lists what can be put on the lever, rising, each once, kg: nothing, or any choice of its plates.
 func (l *Lever) Loadable() []float64 { return sums(0, l.Plates, 1) }
 
+// Loadable lists what can be put on the sled, rising, each once, kg: nothing, or any choice of its pairs of plates.
+func (s *Sled) Loadable() []float64 { return sums(0, s.Plates, 2) }
+
 // Pins lists the pins of the machine's stack, kg.
 func (c *Cam) Pins() []float64 { return pins(c.Lightest, c.Step, c.Heaviest) }
 

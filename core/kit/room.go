@@ -24,6 +24,7 @@ type Room struct {
 	Holds    []Hold    `json:"holds" doc:"Handles, ropes, straps, cuffs and short bars for cables and bands."`
 	Cams     []Cam     `json:"cams" doc:"Machines with a cam and a pad."`
 	Levers   []Lever   `json:"levers" doc:"Machines with a lever and plates."`
+	Sleds    []Sled    `json:"sleds" required:"false" doc:"Plates on rails that the feet push."`
 	Supports []Support `json:"supports" doc:"What keeps a lifter or a bench in place."`
 }
 
@@ -133,6 +134,16 @@ type Lever struct {
 	Measured     *setup.Measured `json:"measured,omitempty" doc:"When it was measured where its weight acts."`
 }
 
+// Sled is a plate on rails that the feet push, against plates.
+type Sled struct {
+	Key      string    `json:"key"`
+	Name     string    `json:"name"`
+	RailDeg  float64   `json:"railDeg" doc:"How steeply its rails rise, degrees." minimum:"10" maximum:"90"`
+	PlateDeg float64   `json:"plateDeg,omitempty" doc:"How far the top of its plate leans away from the lifter, from square to the rails, degrees." minimum:"-30" maximum:"45"`
+	Mass     float64   `json:"mass" doc:"Of the bare sled, kg." minimum:"0" maximum:"200"`
+	Plates   []float64 `json:"plates" doc:"Mass of one plate of each that is at hand, kg."`
+}
+
 // Support is what keeps a lifter or a bench where it is.
 type Support struct {
 	Key  string  `json:"key"`
@@ -153,7 +164,7 @@ type Item struct {
 func (r *Room) Complete() {
 	r.Stations, r.Benches, r.Weights, r.Bands, r.Anchors = listed(r.Stations), listed(r.Benches), listed(r.Weights), listed(r.Bands),
 		listed(r.Anchors)
-	r.Holds, r.Cams, r.Levers, r.Supports = listed(r.Holds), listed(r.Cams), listed(r.Levers), listed(r.Supports)
+	r.Holds, r.Cams, r.Levers, r.Sleds, r.Supports = listed(r.Holds), listed(r.Cams), listed(r.Levers), listed(r.Sleds), listed(r.Supports)
 }
 
 func listed[T any](list []T) []T {
@@ -190,6 +201,9 @@ func (r *Room) Items() []Item {
 	}
 	for _, x := range r.Levers {
 		add("levers", x.Key, x.Name)
+	}
+	for _, x := range r.Sleds {
+		add("sleds", x.Key, x.Name)
 	}
 	for _, x := range r.Supports {
 		add("supports", x.Key, x.Name)

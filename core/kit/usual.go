@@ -34,7 +34,7 @@ func span(from, to, step float64) []float64 { return pins(from, step, to) }
 func Empty(name string) Room {
 	return Room{Schema: Schema, Name: name, Stations: []Station{}, Benches: []Bench{}, Weights: []Weights{}, Bands: []Band{},
 		Anchors: []Anchor{}, Holds: []Hold{},
-		Cams: []Cam{}, Levers: []Lever{}, Supports: []Support{}}
+		Cams: []Cam{}, Levers: []Lever{}, Sleds: []Sled{}, Supports: []Support{}}
 }
 
 // Large is a room in which every ready setup can be done: to begin one's own room with. Its numbers are of common proportions
@@ -75,6 +75,13 @@ func Large(name string) Room {
 		{Key: "reverse-fly", Name: "Reverse fly", Coordinate: "shoulder.planeOfElevation", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5,
 			Step: 5, Heaviest: 100,
 			Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.12}, {AngleDeg: 45, Arm: 0.14}, {AngleDeg: 100, Arm: 0.13}}}}
+	r.Cams = append(r.Cams,
+		Cam{Key: "hip-abduction", Name: "Hip abduction", Coordinate: "hip.abduction", PadFrom: 0.25, PadTo: 0.42, Ratio: 1, Lightest: 5, Step: 5,
+			Heaviest: 100, Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.22}, {AngleDeg: 20, Arm: 0.20}, {AngleDeg: 45, Arm: 0.16}}},
+		Cam{Key: "hip-adduction", Name: "Hip adduction", Coordinate: "hip.abduction", PadFrom: 0.25, PadTo: 0.42, Ratio: 1, Lightest: 5, Step: 5,
+			Heaviest: 100, Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.17}, {AngleDeg: 20, Arm: 0.20}, {AngleDeg: 45, Arm: 0.21}}})
+	r.Sleds = []Sled{{Key: "leg-press", Name: "Leg press", RailDeg: 45, PlateDeg: 12, Mass: 45,
+		Plates: []float64{2.5, 5, 10, 10, 15, 20, 20, 20, 20, 20}}}
 	plates := []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}
 	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180,
 		LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,

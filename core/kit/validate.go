@@ -43,6 +43,7 @@ func Validate(r *Room) setup.Problems {
 	each(v, "holds", r.Holds, hold)
 	each(v, "cams", r.Cams, cam)
 	each(v, "levers", r.Levers, lever)
+	each(v, "sleds", r.Sleds, sled)
 	each(v, "supports", r.Supports, support)
 	return v.Found
 }
@@ -83,6 +84,7 @@ var (
 	benchRows   = setup.RowsOf[Bench]()
 	camRows     = setup.RowsOf[Cam]()
 	leverRows   = setup.RowsOf[Lever]()
+	sledRows    = setup.RowsOf[Sled]()
 	stationRows = setup.RowsOf[Station]()
 	weightsRows = setup.RowsOf[Weights]()
 )
@@ -197,6 +199,13 @@ func lever(v *setup.Checks, path string, l *Lever) {
 	}
 	plates(v, path+".plates", l.Plates)
 	v.WhenMeasured(path, l.Measured)
+}
+
+func sled(v *setup.Checks, path string, s *Sled) {
+	v.Field(sledRows, path+".railDeg", "slope of the rails", s.RailDeg, "degrees", "A sled on level rails weighs nothing along them.")
+	v.Field(sledRows, path+".plateDeg", "tilt of the plate", s.PlateDeg, "degrees", "")
+	v.Field(sledRows, path+".mass", "mass of the bare sled", s.Mass, "kg", "")
+	plates(v, path+".plates", s.Plates)
 }
 
 func support(v *setup.Checks, path string, s *Support) {

@@ -121,6 +121,7 @@ type turning struct {
 var turnings = map[string]turning{
 	"knee.flexion":              {setup.KneeFlexion, body.KneeR, body.ShankR},
 	"hip.flexion":               {setup.HipFlexion, body.HipR, body.ThighR},
+	"hip.abduction":             {setup.HipAbduction, body.HipR, body.ThighR},
 	"elbow.flexion":             {setup.ElbowFlexion, body.ElbowR, body.ForearmR},
 	"shoulder.elevation":        {setup.ShoulderElevation, body.ShoulderR, body.UpperArmR},
 	"shoulder.planeOfElevation": {setup.ShoulderPlane, body.ShoulderR, body.UpperArmR},
@@ -164,6 +165,13 @@ func (c *padded) hinge(f *body.Frames) space.Vec {
 		w = f.Turn[side.On(body.ThighR)].Apply(space.Vec{Z: -1})
 	case setup.HipFlexion:
 		w = f.Turn[body.Trunk].Apply(space.Z)
+	case setup.HipAbduction: // about the thigh's own forward axis, as far as it is flexed
+		flexed := space.RotZ(f.Pose[side][setup.HipFlexion])
+		w = flexed.Apply(space.Vec{X: -1})
+		if side == body.Left {
+			w = space.MirrorSpin(w)
+		}
+		w = f.Turn[body.Trunk].Apply(w)
 	case setup.ElbowFlexion:
 		w = body.ElbowHinge(f.Body.CarryingAngle)
 		if side == body.Left {

@@ -56,7 +56,7 @@ type Kind struct {
 // may ask what is true of its kind.
 var kinds []*Kind
 
-func init() { kinds = []*Kind{&dumbbell, &bar, &cable, &rope, &band, &cam, &lever, &ownBody} }
+func init() { kinds = []*Kind{&dumbbell, &bar, &cable, &rope, &band, &cam, &lever, &sled, &ownBody} }
 
 // KindOf is what is true of a kind of load; nil for one that is not known.
 func KindOf(name setup.LoadKind) *Kind {

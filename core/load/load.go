@@ -72,6 +72,20 @@ func (it *Item) Hand() (body.Side, bool) {
 	return body.Right, it.Segment == body.HandR
 }
 
+// varying is a source of which only a share goes with what may be changed of it.
+type varying interface{ Varies() float64 }
+
+// Varies is the share of the item's pull that load advice may scale: all of a variable load, unless its kind knows better.
+func (it *Item) Varies() float64 {
+	if !it.Def.Variable {
+		return 0
+	}
+	if v, ok := it.Source.(varying); ok {
+		return v.Varies()
+	}
+	return 1
+}
+
 // OwnBody says whether the item stands for the weight of the body itself, which is no force of its own.
 func (it *Item) OwnBody() bool { return it.Def.Kind == setup.Bodyweight }
 
@@ -82,6 +96,7 @@ type builder struct {
 	place      func(space.Vec) space.Vec // puts the document's geometry on the actual side
 	turn       func(space.Vec) space.Vec // the same for the direction of an axis of rotation
 	start, end *body.Frames              // both ends of the path
+	pair       bool                      // the other limb has one too
 }
 
 func (b *builder) point(p *setup.Point) space.Vec {
@@ -103,12 +118,19 @@ const (
 	anklePad  = 0.90
 )
 
+// hipCrease is how far before the hips' line a bar lies in their crease, share of stature (own).
+const hipCrease = 0.075
+
 func (c *contact) in(f *body.Frames) space.Vec {
 	switch c.named {
 	case "grip":
 		return f.Grip[c.side]
 	case "waist": // in front of the hips' line and above it, where a belt lies (own)
 		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{Y: 0.04 * f.Body.Height}))
+	case "pelvis": // a bar with a pad in the crease of the hips
+		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{X: hipCrease * f.Body.Height}))
+	case "sole", "ball":
+		return f.Sole(c.side, c.named == "ball")
 	case "shoulders": // a bar on the upper back
 		return r3.Add(f.Origin[body.Head], f.Turn[body.Trunk].Apply(space.Vec{X: -0.03 * f.Body.Height}))
 	}
@@ -132,24 +154,24 @@ func (c *contact) rate(f *body.Frames) space.Vec {
 }
 
 var contactSegments = map[string]body.Segment{"hand": body.HandR, "forearm": body.ForearmR, "upperArm": body.UpperArmR,
-	"thigh": body.ThighR, "shank": body.ShankR, "trunk": body.Trunk}
+	"thigh": body.ThighR, "shank": body.ShankR, "foot": body.FootR, "trunk": body.Trunk}
 
 // Build reads the loads of a validated document. With mirror, every load on a limb is doubled onto the other, reflected
 // in the lifter's sagittal plane. Start and end are the frames at both ends of the path.
 func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.Frames) []Item {
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {
-		items = append(items, build(i, &loads[i], st, false, start, end))
+		items = append(items, build(i, &loads[i], st, false, mirror, start, end))
 		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != setup.Bodyweight {
-			items = append(items, build(i, &loads[i], st, true, start, end))
+			items = append(items, build(i, &loads[i], st, true, mirror, start, end))
 		}
 	}
 	return items
 }
 
-func build(index int, l *setup.Load, st *body.Station, mirrored bool, start, end *body.Frames) Item {
+func build(index int, l *setup.Load, st *body.Station, mirrored, pair bool, start, end *body.Frames) Item {
 	side := body.SideOf(l.Side)
-	b := builder{Load: l, start: start, end: end, place: same, turn: same}
+	b := builder{Load: l, start: start, end: end, pair: pair, place: same, turn: same}
 	if mirrored {
 		side = body.Left - side
 		b.place, b.turn = st.Mirror, st.MirrorTurn

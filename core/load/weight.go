@@ -15,10 +15,10 @@ import (
 // What a hand holds against gravity alone.
 var (
 	dumbbell = Kind{Name: setup.Dumbbell, With: "with dumbbells", Counted: "each dumbbell", Needs: "dumbbell",
-		Holds: []string{"hand", "wrist", "ankle"}, Simple: true, Mass: freeMass, Scale: scaleFree, AtHand: freeAtHand,
+		Holds: []string{"hand", "wrist", "ankle", "waist"}, Simple: true, Mass: freeMass, Scale: scaleFree, AtHand: freeAtHand,
 		Complete: func(l *setup.Load, mass, _ float64) { l.Mass = mass }, Check: checkFree, Fit: fitDumbbell, source: newDumbbell,
 		Dials: []dial.Dial{cuffDial, {Name: dial.LoadMass, Read: massDial("Dumbbell"), Write: setMass}}}
-	bar = Kind{Name: setup.Bar, With: "with a bar", Counted: "the whole bar", Needs: "bar", Holds: []string{"hand", "shoulders"},
+	bar = Kind{Name: setup.Bar, With: "with a bar", Counted: "the whole bar", Needs: "bar", Holds: []string{"hand", "shoulders", "pelvis", "thighs"},
 		OneThing: true,
 		Mass:     freeMass, Scale: scaleFree, AtHand: freeAtHand, Alone: oneDumbbell, Check: checkFree, Fit: fitBar, source: newBar,
 		Dials: []dial.Dial{{Name: dial.LoadMass, Read: massDial("Mass in both hands"), Write: setMass}}}
@@ -82,10 +82,10 @@ type weight struct {
 
 func newDumbbell(b *builder) (Source, *space.Vec) { return &weight{mass: b.Mass, at: b.at}, nil }
 
-// newBar is a bar in both hands, or one on the back.
+// newBar is a bar in both hands or over both thighs, or one on the back or the hips.
 func newBar(b *builder) (Source, *space.Vec) {
 	w := weight{mass: b.Mass, at: b.at}
-	if b.Contact.Segment == "hand" {
+	if b.Contact.Segment != "trunk" {
 		w.mass /= 2
 	}
 	return &barbell{w}, nil
@@ -114,6 +114,8 @@ func (b *barbell) Shape(f *body.Frames) []space.Vec {
 	if b.at.segment == body.HandR || b.at.segment == body.HandL {
 		return barEnds(f)
 	}
-	across := f.Turn[body.Trunk].Apply(space.Vec{Z: f.Body.ShoulderHalf + 2*beyondHands}) // on the back
-	return []space.Vec{r3.Sub(b.at.in(f), across), r3.Add(b.at.in(f), across)}
+	across := f.Turn[body.Trunk].Apply(space.Vec{Z: f.Body.ShoulderHalf + 2*beyondHands}) // on the back, the hips or the thighs
+	middle := b.at.in(f)
+	middle = r3.Add(middle, r3.Scale(-r3.Dot(r3.Sub(middle, f.Origin[body.Trunk]), r3.Unit(across)), r3.Unit(across)))
+	return []space.Vec{r3.Sub(middle, across), r3.Add(middle, across)}
 }

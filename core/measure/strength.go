@@ -136,6 +136,9 @@ var acted = map[string]act{
 	"hip.flexion":                  {body.HipR, setup.HipFlexion, 1, body.Pose{}},
 	"hip.extension":                {body.HipR, setup.HipFlexion, -1, body.Pose{}},
 	"hip.abduction":                {body.HipR, setup.HipAbduction, 1, body.Pose{}},
+	"hip.adduction":                {body.HipR, setup.HipAbduction, -1, body.Pose{}},
+	"ankle.plantarFlexion":         {body.AnkleR, setup.AnkleFlexion, -1, body.Pose{}},
+	"ankle.plantarFlexionKneeBent": {body.AnkleR, setup.AnkleFlexion, -1, body.Pose{setup.HipFlexion: math.Pi / 2, setup.KneeFlexion: math.Pi / 2}},
 }
 
 // lying are the postures in which a test is done.

@@ -33,6 +33,9 @@ type Path struct {
 // hanging is the pose of an arm that takes no part: a little off the body, radians (own).
 var hanging = body.Pose{setup.ShoulderElevation: space.Rad(6), setup.ElbowFlexion: space.Rad(8)}
 
+// lifted is how far the knee of a leg is bent that is off the floor while the other does the work, radians (own).
+const lifted = math.Pi / 3
+
 // New reads a movement that has been validated, for a body at its station. Coordinates that the movement does not name
 // are zero, those of the legs the posture's. Between keyframes the coordinates follow the piecewise cubic that never
 // overshoots (Fritsch & Butland 1984, SIAM J Sci Stat Comput 5:300-304); two keyframes give a straight line.
@@ -44,6 +47,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	}
 	p.moves[body.Right] = m.Side != "left"
 	p.moves[body.Left] = m.Side != "right"
+	if st.Root == body.OnFoot && p.Lead() == st.Carrier {
+		p.idle[setup.KneeFlexion] = lifted
+	}
 	switch {
 	case p.Both():
 	case d.Posture.SupportHand != nil:
@@ -78,6 +84,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.solve = p.inLine(d)
 	case m.BarWidth > 0:
 		p.solve = p.onBar(m.BarWidth)
+	}
+	if led := p.ledLegs(d); led != nil {
+		p.solve = led
 	}
 	p.rests = p.mayRest()
 	if st.Root == body.OnHands {

@@ -7,13 +7,17 @@ import "dialarc/core/space"
 type Need struct {
 	Girdle, Shoulder, Elbow space.Vec
 	OnArm                   space.Vec // force of loads and weights on the arm beyond the shoulder, N
-	Hip, Knee               float64
+	Hip, Knee, Ankle        float64
+	Aside                   float64 // abduction of the hip
 	// Strength is that of the lifter over a trained man's of 75 kg at the same stature; 0 counts as 1. The need is shared out as if it were
 	// that much smaller, and what comes out is multiplied again: shares do not depend on it, activations do.
 	Strength    float64
 	GirdleMoves bool // the girdle is what is trained, so that it is off its stop
 	HipRests    bool // the thigh lies on something, which takes whatever the hip would have to
 	FootStands  bool // the foot stands with the weight ahead of the ankle, so that the calf works anyway
+	KneeRests   bool // pads and rollers hold the knee
+	AsideCounts bool // the thigh is led sideways
+	AnkleCounts bool // the ankle is what is trained, so that its need is shared out too
 }
 
 func (n *Need) strength() float64 {
@@ -40,6 +44,8 @@ type Answer struct {
 	About      [crossings][]space.Vec // torque about each joint of the arm, trunk axes, N·m
 	Turn       []float64              // torque of pronation, N·m
 	Hip, Knee  []float64              // extension, N·m
+	Ankle      []float64              // pointing the toes, N·m
+	Aside      []float64              // abduction of the hip, N·m
 	Lever      []space.Vec            // moment about the shoulder at one newton, mean weighted by force, m
 	GroupLong  []float64              // length of the fibres in the order of Groups: that of the group's own line where it has strips
 	OnHumerus  space.Vec              // all that cross the shoulder together pull on the upper arm, trunk axes, N
@@ -62,7 +68,7 @@ func (a *Answer) Girdle() []space.Vec { return a.About[atGirdle] }
 func (a *Answer) reset() {
 	n := len(heads)
 	if a.Activation == nil {
-		for _, p := range []*[]float64{&a.Activation, &a.Length, &a.Turn, &a.Hip, &a.Knee} {
+		for _, p := range []*[]float64{&a.Activation, &a.Length, &a.Turn, &a.Hip, &a.Knee, &a.Ankle, &a.Aside} {
 			*p = make([]float64, n)
 		}
 		for _, p := range []*[]space.Vec{&a.About[atGirdle], &a.About[atBlade], &a.About[atShoulder], &a.About[atElbow], &a.Lever} {
@@ -71,7 +77,7 @@ func (a *Answer) reset() {
 		a.GroupLong = make([]float64, len(groups))
 	}
 	for h := range n {
-		a.Activation[h], a.Length[h], a.Turn[h], a.Hip[h], a.Knee[h] = 0, 0, 0, 0, 0
+		a.Activation[h], a.Length[h], a.Turn[h], a.Hip[h], a.Knee[h], a.Ankle[h], a.Aside[h] = 0, 0, 0, 0, 0, 0, 0
 		for j := range a.About {
 			a.About[j][h] = space.Vec{}
 		}

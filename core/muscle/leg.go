@@ -11,9 +11,9 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// legLine is a region of the leg by tables: moment arms of extension over the flexion of hip and knee, and the length as
-// what it is with the leg straight plus the integral of those arms. There is no muscle in the table that flexes the hip by
-// itself, nor one that leads the thigh outward.
+// legLine is a region of the leg by tables: moment arms of extension over the flexion of hip, knee and ankle (where extension points the
+// toes), and of abduction over that of the hip; and the length as what it is with the leg straight and the foot square plus the integral
+// of those arms. There is no muscle in the table that flexes the hip by itself.
 type legLine struct {
 	key      string
 	head     int
@@ -24,8 +24,10 @@ type legLine struct {
 	scale    float64
 	hip      *leverTable
 	knee     *leverTable
-	arms     [2]float64 // now, m
-	strength float64    // now, N
+	ankle    *leverTable
+	aside    *leverTable   // abduction
+	arms     [rows]float64 // now, m
+	strength float64       // now, N
 }
 
 // leverTable is a moment arm over flexion, and its integral from zero.
@@ -81,12 +83,16 @@ func (t *leverTable) longer(deg float64) float64 {
 func newLegLine(r *region, b *body.Body) legLine {
 	l := legLine{key: r.Key, head: headOf(r.Key), force: r.Force * regions.StatureRef / b.Height, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt,
 		scale: b.Height / regions.StatureRef,
-		hip:   newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"])}
+		hip:   newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"]),
+		ankle: newLeverTable(r.ExtensionArm["ankle"]), aside: newLeverTable(r.ExtensionArm["abduction"])}
 	var before space.Vec
 	for i, p := range r.Points {
 		at := p.At.vec()
-		if p.Body == "shank" {
+		switch p.Body {
+		case "shank":
 			at.Y -= regions.ThighRef
+		case "foot":
+			at.Y -= regions.ThighRef + regions.ShankRef
 		}
 		if i > 0 {
 			l.straight += space.Norm(r3.Sub(at, before))
@@ -96,40 +102,66 @@ func newLegLine(r *region, b *body.Body) legLine {
 	return l
 }
 
-// normalised is the fibres' length over their optimal length at the flexions of hip and knee, degrees.
-func (l *legLine) normalised(hip, knee float64) float64 {
-	return 1 + (l.straight+l.hip.longer(hip)+l.knee.longer(knee)-l.pathOpt)/l.fibreOpt
+// rows are what a need of the leg may consist of: extension of hip and knee, pointing the toes, abduction of the hip.
+const rows = 4
+
+// flexions are those of hip, knee and ankle, and the hip's abduction, degrees.
+type flexions struct{ hip, knee, ankle, aside float64 }
+
+func flexionsOf(q *body.Pose) flexions {
+	return flexions{space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion]), space.Deg(q[setup.AnkleFlexion]),
+		space.Deg(q[setup.HipAbduction])}
 }
 
-// calfStands is by how much more the calf is there for the knee where the foot stands with the weight ahead of the ankle: what the ankle
-// wants of it anyway (own).
+// normalised is the fibres' length over their optimal length.
+func (l *legLine) normalised(at flexions) float64 {
+	return 1 + (l.straight+l.hip.longer(at.hip)+l.knee.longer(at.knee)+l.ankle.longer(at.ankle)-l.aside.longer(at.aside)-l.pathOpt)/l.fibreOpt
+}
+
+// slack is the least length that is told, over the optimal one: a fibre that would be shorter hangs loose (own).
+const slack = 0.3
+
+// calfStands is by how much more the gastrocnemius is there for the knee where the foot stands with the weight ahead of the ankle: what
+// the ankle wants of it anyway. Where the ankle's own need is shared out too it is all of its force (own).
 const calfStands = 3
 
-// ShareLeg finds who carries a need of extension at hip and knee in a pose.
+// kneeLocked is the flexion below which a knee that is pushed back is held by its ligaments, degrees (own).
+const kneeLocked = 10
+
+// ShareLeg finds who carries a need of extension at hip and knee, and at the ankle or sideways at the hip where those count, in a pose. Sideways
+// stands alone: what the same muscles do forward and back is not known to the table.
 func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
-	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
+	at := flexionsOf(q)
 	s.columns = m.legColumns[:0]
-	y := vector{need.Hip / need.strength(), need.Knee / need.strength()}
-	if need.HipRests {
-		y[0] = 0
+	y := vector{need.Hip / need.strength(), need.Knee / need.strength(), need.Ankle / need.strength(),
+		need.Aside / need.strength()}
+	locked := need.AnkleCounts && at.knee < kneeLocked && need.Knee < 0
+	rests := [rows]bool{need.HipRests || need.AsideCounts, need.KneeRests || need.AsideCounts || locked, !need.AnkleCounts, !need.AsideCounts}
+	for i, r := range rests {
+		if r {
+			y[i] = 0
+		}
 	}
 	var force [maxHeads]float64
 	for i := range m.legs {
 		l := &m.legs[i]
-		norm, whole := l.normalised(hip, knee), l.force
-		if need.FootStands && l.key == "gastroc" {
+		norm, whole := l.normalised(at), l.force
+		if (need.FootStands || need.AnkleCounts) && l.knee != nil && l.ankle != nil {
 			whole *= calfStands
 		}
 		l.strength = whole * forceLength(norm)
-		l.arms = [2]float64{l.scale * l.hip.at(hip), l.scale * l.knee.at(knee)}
-		c := column{at: vector{l.strength * l.arms[0], l.strength * l.arms[1]}, stiff: whole / forceRef}
-		if need.HipRests {
-			c.at[0] = 0
+		l.arms = [rows]float64{l.scale * l.hip.at(at.hip), l.scale * l.knee.at(at.knee), l.scale * l.ankle.at(at.ankle),
+			l.scale * l.aside.at(at.aside)}
+		c := column{stiff: whole / forceRef}
+		for k, r := range rests {
+			if !r {
+				c.at[k] = l.strength * l.arms[k]
+			}
 		}
 		s.columns = append(s.columns, c.bounded())
-		out.Length[l.head] += l.force * norm
+		out.Length[l.head] += l.force * max(slack, norm)
 		force[l.head] += l.force
 	}
 	m.legColumns = s.columns
@@ -141,13 +173,15 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 			out.Most, out.Largest = a, l.head
 		}
 		out.Activation[l.head] += a * l.force
-		out.Hip[l.head] += need.strength() * a * l.strength * l.arms[0]
-		out.Knee[l.head] += need.strength() * a * l.strength * l.arms[1]
+		for k, torque := range [rows][]float64{out.Hip, out.Knee, out.Ankle, out.Aside} {
+			torque[l.head] += need.strength() * a * l.strength * l.arms[k]
+		}
 	}
 	m.means(&force)
-	out.Left.Hip, out.Left.Knee = need.strength()*s.r[0], need.strength()*s.r[1]
-	if need.HipRests {
-		out.Left.Hip = 0
+	for k, left := range [rows]*float64{&out.Left.Hip, &out.Left.Knee, &out.Left.Ankle, &out.Left.Aside} {
+		if !rests[k] {
+			*left = need.strength() * s.r[k]
+		}
 	}
 	return out
 }

@@ -5,7 +5,6 @@ import (
 	"math"
 
 	"dialarc/core/body"
-	"dialarc/core/setup"
 	"dialarc/core/space"
 )
 
@@ -202,10 +201,10 @@ func (g *Gauge) Length(q *body.Pose) (float64, bool) {
 	sum, force := 0.0, 0.0
 	var a arm
 	a.place(&g.body, q)
-	hip, knee := space.Deg(q[setup.HipFlexion]), space.Deg(q[setup.KneeFlexion])
+	at := flexionsOf(q)
 	for i := range g.legs {
 		l := &g.legs[i]
-		sum, force = sum+l.force*l.normalised(hip, knee), force+l.force
+		sum, force = sum+l.force*max(slack, l.normalised(at)), force+l.force
 	}
 	for i := range g.lines {
 		l := &g.lines[i]

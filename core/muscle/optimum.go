@@ -2,7 +2,7 @@ package muscle
 
 import "math"
 
-// most is how many equations a problem of sharing has: ten for an arm; a leg needs two of them.
+// most is how many equations a problem of sharing has: ten for an arm; a leg needs three of them.
 const most = 10
 
 // vector is one column, or the right side, of a problem.

@@ -107,7 +107,12 @@ var groups = numbered([]group{
 		head("hamstrings.short", "Biceps femoris, short head", "hams_short")),
 	single("gluteus.maximus", "Gluteus maximus", "glute_max"),
 	single("adductor.magnus", "Adductor magnus", "add_magnus"),
-	single("gastrocnemius", "Calf (gastrocnemius)", "gastroc").weak(weakCalf),
+	single("adductor.front", "Adductors, front", "add_front"),
+	single("gluteus.medius", "Gluteus medius", "glute_med"),
+	single("tensor", "Tensor fasciae latae", "tfl"),
+	several("calf.gastrocnemius", "Gastrocnemius", head("calf.gastrocnemius.inner", "Gastrocnemius, inner head", "gastroc_in"),
+		head("calf.gastrocnemius.outer", "Gastrocnemius, outer head", "gastroc_out")).weak(weakCalf),
+	single("calf.soleus", "Soleus", "soleus"),
 })
 
 // heads lists the heads of all groups in their order.
@@ -146,14 +151,14 @@ func Within(part, whole string) bool {
 }
 
 // Whole is the muscle that a part counts to when it is asked who does most: all parts of chest, latissimus, cuff, biceps, triceps,
-// quadriceps and hamstrings together, each part of deltoid and trapezius by itself, as coaches speak of them.
+// quadriceps, hamstrings, adductors and calf together, each part of deltoid and trapezius by itself, as coaches speak of them.
 func Whole(part string) string {
 	first, rest, pieces := strings.Cut(part, ".")
 	if !pieces {
 		return part
 	}
 	switch first {
-	case "deltoid", "trapezius", "gluteus", "adductor", "teres":
+	case "deltoid", "trapezius", "gluteus", "teres":
 		second, _, _ := strings.Cut(rest, ".")
 		return part[:len(first)+1+len(second)]
 	}
@@ -190,7 +195,8 @@ var spoken = map[string]string{"deltoid.anterior": "front deltoid", "deltoid.mid
 	"trapezius.middle": "middle trapezius", "trapezius.lower": "lower trapezius",
 	"rhomboids": "rhomboids", "levator": "levator scapulae", "serratus": "serratus", "pectoralisMinor": "pectoralis minor",
 	"quadriceps": "quadriceps", "hamstrings": "hamstrings",
-	"gluteus.maximus": "gluteus maximus", "gluteus.medius": "gluteus medius", "adductor.magnus": "adductor magnus", "gastrocnemius": "calf"}
+	"gluteus.maximus": "gluteus maximus", "gluteus.medius": "gluteus medius", "adductor": "adductors",
+	"tensor": "tensor fasciae latae", "calf": "calf"}
 
 // Spoken is what a whole is called in the middle of a sentence; its key when there is no such muscle.
 func Spoken(whole string) string {

@@ -104,14 +104,41 @@ func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action stri
 		return hinge("knee.flexion", "knee.extension", setup.KneeFlexion)
 	case "hip":
 		if math.Abs(rate[setup.HipAbduction]) > math.Abs(rate[setup.HipFlexion]) {
-			return hinge("hip.abduction", "", setup.HipAbduction)
+			return hinge("hip.abduction", "hip.adduction", setup.HipAbduction)
 		}
 		return hinge("hip.flexion", "hip.extension", setup.HipFlexion)
+	case "ankle":
+		return c.pushOff(q, rate, add)
 	case "girdle":
 		return hinge("girdle.elevation", "", setup.GirdleElevation)
 	}
 	c.unknown()
 	return false
+}
+
+// How far a knee is bent up to which the calf is tested as with a straight one, and from which as with a bent one, degrees (own).
+const (
+	kneeStraight = 15
+	kneeBent     = 80
+)
+
+// pushOff blends what the calf can do with a straight knee and with a bent one.
+func (c *Capacity) pushOff(q, rate *body.Pose, add func(weight float64, action string, angle float64)) bool {
+	switch r := rate[setup.AnkleFlexion]; {
+	case math.Abs(r) < 1e-9:
+		return false
+	case r > 0:
+		c.unknown()
+		return false
+	}
+	bent := max(0, min(1, (space.Deg(q[setup.KneeFlexion])-kneeStraight)/(kneeBent-kneeStraight)))
+	if bent < 1 {
+		add(1-bent, "ankle.plantarFlexion", q[setup.AnkleFlexion])
+	}
+	if bent > 0 {
+		add(bent, "ankle.plantarFlexionKneeBent", q[setup.AnkleFlexion])
+	}
+	return true
 }
 
 // Words says what the capacity that was asked for so far rests on.

@@ -306,6 +306,8 @@ func TestActionByDirection(t *testing.T) {
 		{"hip", false, body.Pose{setup.HipFlexion: -1}, 3.6},
 		{"hip", false, body.Pose{setup.HipFlexion: 1}, 2.1 * 0.7},
 		{"hip", false, body.Pose{setup.HipAbduction: 1, setup.HipFlexion: 0.1}, 1.9 * 0.88},
+		{"hip", false, body.Pose{setup.HipAbduction: -1}, 2 * 0.88},
+		{"ankle", false, body.Pose{setup.AnkleFlexion: -1}, (55*1.8*0.92 + 10*2.6*0.90) / 65}, // the knee is bent by 70 degrees
 		{"girdle", false, body.Pose{setup.GirdleElevation: 1, setup.GirdleProtraction: 0}, 2.1 * 0.9692250},
 	} {
 		k := profile.NewCapacity(known(), c.joint, c.spin)
@@ -315,8 +317,8 @@ func TestActionByDirection(t *testing.T) {
 		}
 		check.Near(t, c.joint, got, 80*c.want, 1e-9)
 	}
-	k := profile.NewCapacity(known(), "hip", false)
-	if _, ok := k.At(&level, &body.Pose{setup.HipAbduction: -1}); ok || k.Trust != profile.Unknown || !strings.Contains(k.Why, "hip") {
-		t.Errorf("hip adduction: %+v", k)
+	k := profile.NewCapacity(known(), "ankle", false)
+	if _, ok := k.At(&level, &body.Pose{setup.AnkleFlexion: 1}); ok || k.Trust != profile.Unknown || !strings.Contains(k.Why, "ankle") {
+		t.Errorf("drawing the toes up: %+v", k)
 	}
 }

@@ -227,6 +227,9 @@ func (s *Strength) testWords(action string) string {
 
 // ActionWords names an action as the trade does, like "horizontal adduction of the shoulder".
 func ActionWords(action string) string {
+	if action == "ankle.plantarFlexionKneeBent" {
+		return "plantar flexion of the ankle with the knee bent"
+	}
 	joint, turn, _ := strings.Cut(action, ".")
 	var words strings.Builder
 	for _, r := range turn {

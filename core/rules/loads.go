@@ -42,8 +42,11 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 	if kind.Check != nil {
 		kind.Check(&v.Checks, path, l)
 	}
-	if load.ForBothHands(l) && !(l.Kind == setup.Bar && l.Contact.Segment != "hand") && (d.Movement.Side != "both" ||
-		l.Contact.Segment != "hand") {
+	legsHave := l.Kind == setup.Sled || l.Kind == setup.Bar && l.Contact.Segment != "hand"
+	if l.Kind == setup.Bar && l.Contact.Segment == "thigh" && d.Movement.Side != "both" {
+		v.Add(path+".side", "A bar lies over both thighs, but one side moves.", "", "Set movement.side to both.")
+	}
+	if load.ForBothHands(l) && !legsHave && (d.Movement.Side != "both" || l.Contact.Segment != "hand") {
 		v.Add(path+".side", "Both hands hold this load, but one side moves.", "", "Set movement.side to both and the contact to the hand.")
 	}
 	if l.Shared && !kind.Shares {
@@ -59,10 +62,12 @@ func (v *checks) contact(path string, c *setup.Contact) {
 	case c.Fraction != nil && c.At != "":
 		v.Add(path+".at", "The contact is given twice, by name and by fraction.", "", "Keep one of them.")
 	case c.Fraction != nil && c.Segment == "trunk":
-		v.Add(path+".fraction", "The trunk has no places along it.", "", "Give at: waist or shoulders.")
+		v.Add(path+".fraction", "The trunk has no places along it.", "", "Give at: waist, pelvis or shoulders.")
+	case c.Fraction != nil && c.Segment == "foot":
+		v.Add(path+".fraction", "The foot has no places along it.", "", "Give at: sole or ball.")
 	case c.Fraction != nil:
 		v.Field(contactRows, path+".fraction", "place along the segment", *c.Fraction, "", "")
-	case c.At != "" || c.Segment == "hand" || c.Segment == "trunk":
+	case c.At != "" || c.Segment == "hand" || c.Segment == "trunk" || c.Segment == "foot":
 		v.OneOf(path+".at", "place on the "+c.Segment, c.At, setup.Places[c.Segment]...)
 	default:
 		v.Add(path+".fraction", "The place along the segment is missing.", "", "Give 0 (near end) to 1 (far end).")

@@ -170,44 +170,6 @@ func (v *checks) options(d *setup.Document) {
 		"Give the id of a load that has a pulley or an anchor.")
 }
 
-// legs checks what a movement of the legs needs of the posture.
-func (v *checks) legs(d *setup.Document) {
-	joint := d.TargetJoint()
-	if !d.Movement.LegsMove() {
-		if (joint == "hip" || joint == "knee") && d.Movement.Kind != "hold" {
-			v.Add("target.joint", "The movement does not move the "+joint+".", "Without a movement there is no profile.",
-				"Name one of its coordinates in the movement, such as "+joint+".flexion.")
-		}
-		return
-	}
-	p := &d.Posture
-	switch p.RootOf() {
-	case "seat", "bench":
-		return
-	case "feet":
-		if p.Kind != "standing" || p.Feet == "split" || p.Feet == "staggered" {
-			v.Add("posture.kind", "The legs move from a stance of kind "+p.Kind+" "+p.Feet+".", "How two unlike legs share the load is not known.",
-				"Take standing with parallel feet.")
-		}
-		if d.Movement.Side != "both" {
-			v.Add("movement.side", "One leg moves while both feet stand.", "How they share the load is not known.", "Set side to both.")
-		}
-		if p.Trunk != (setup.Trunk{}) || p.KneesDeg != 0 {
-			v.Add("posture.trunk", "The trunk's lean is given twice.", "With the feet in place it follows from ankles, knees and hips.",
-				"Leave trunk and kneesDeg out.")
-		}
-		if p.FeetApart != 0 {
-			v.Add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
-		}
-		if d.Movement.Kind == "guided" || d.Movement.InLine != "" || d.Movement.BarWidth != 0 {
-			v.Add("movement.kind", "The legs move and the hand is led through the room.", "", "Give the whole movement as keyframes.")
-		}
-	default:
-		v.Add("posture.root", "The legs move and the "+p.RootOf()+" stay in place.", "Nothing is known of that.",
-			"Take a posture that stands, sits or lies.")
-	}
-}
-
 func (v *checks) pose(path string, pose map[string]float64) {
 	for _, key := range sorted(pose) {
 		c, ok := setup.CoordinateOf(key)

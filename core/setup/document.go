@@ -48,7 +48,7 @@ type Scoring struct {
 type Target struct {
 	Region  string    `json:"region" doc:"Key of the muscle region." example:"deltoid.middle"`
 	Profile string    `json:"profile" doc:"What the profile should look like." enum:"match,early,even,late,overload,custom"`
-	Joint   string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee"`
+	Joint   string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee,ankle"`
 	Custom  []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom." maxItems:"5"`
 }
 
@@ -85,7 +85,7 @@ type Span struct {
 
 // StrengthTest is one isometric measurement of a joint action.
 type StrengthTest struct {
-	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,girdle.elevation"`
+	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,hip.adduction,ankle.plantarFlexion,ankle.plantarFlexionKneeBent,girdle.elevation"`
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees." minimum:"-90" maximum:"180"`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m." minimum:"0.5" maximum:"1000"`
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
@@ -108,7 +108,9 @@ type KnownSet struct {
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.
 type Posture struct {
 	Kind        string   `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
-	Root        string   `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given." enum:"feet,seat,bench,knees,hands"`
+	Root        string   `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given. foot: one foot, that of stands; shoulders: the back on the edge of a bench or the floor, and the feet; thighs: on the pad of a bench for the back." enum:"feet,foot,shoulders,thighs,seat,bench,knees,hands"`
+	Stands      string   `json:"stands,omitempty" doc:"root foot: the leg that is stood on; the other is free." enum:"left,right"`
+	HeelsFree   bool     `json:"heelsFree,omitempty" doc:"The balls of the feet stand on the edge of a block, and the heels are free."`
 	X           float64  `json:"x" doc:"Mid-hip, distance out from the columns, m; the ankles' when the legs move on standing feet." minimum:"-4" maximum:"4"`
 	Z           float64  `json:"z,omitempty" doc:"Mid-hip, to the right of the middle, m." minimum:"-4" maximum:"4"`
 	HeadingDeg  float64  `json:"headingDeg,omitempty" doc:"0 faces away from the station, 90 is a turn to the left, degrees." minimum:"-360" maximum:"360"`
@@ -116,10 +118,13 @@ type Posture struct {
 	FeetApart   float64  `json:"feetApart,omitempty" doc:"Between the ankles' middles, sideways, m." minimum:"0" maximum:"1.2"`
 	Stagger     float64  `json:"stagger,omitempty" doc:"split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given." minimum:"0" maximum:"1.2"`
 	Ahead       string   `json:"ahead,omitempty" doc:"split, staggered, half-kneeling: the foot in front." enum:"left,right"`
+	RearHeight  float64  `json:"rearHeight,omitempty" doc:"split, with moving legs: height of what the instep of the rear foot lies on, m; on the ball of the foot on the floor unless given." minimum:"0" maximum:"0.7"`
+	FrontShare  float64  `json:"frontShare,omitempty" doc:"split, with moving legs: share of the weight that the front foot carries, from which the lean of the shin follows; by the pose unless given." minimum:"0" maximum:"1"`
+	FeetOut     float64  `json:"feetOut,omitempty" doc:"root shoulders: from the edge that the back lies on to the ankles, m; so that the shins are upright with the hips straight unless given." minimum:"0" maximum:"1.6"`
 	KneesDeg    float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
 	SeatHeight  float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Down        string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Restraints  []string `json:"restraints,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh" maxItems:"8"`
+	Restraints  []string `json:"restraints,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, XX on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh,ankles,handsHold" maxItems:"8"`
 	Riser       float64  `json:"riser,omitempty" doc:"Height of a block under the feet, m." minimum:"0" maximum:"0.6"`
 	SupportHand *Point   `json:"supportHand,omitempty" doc:"Where the hand that takes no part holds on, m."`
 	Trunk       Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
@@ -193,7 +198,7 @@ type Guide struct {
 // Load is one thing that pulls or weighs. Which fields apply depends on the kind.
 type Load struct {
 	ID       string   `json:"id" doc:"Name within the document, unique."`
-	Kind     LoadKind `json:"kind" doc:"What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,rope,band,cam,lever,bodyweight"`
+	Kind     LoadKind `json:"kind" doc:"What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; sled: a plate on rails that the feet push; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,rope,band,cam,lever,sled,bodyweight"`
 	Variable bool     `json:"variable,omitempty" doc:"Whether load advice may scale it."`
 	Side     string   `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
 	Contact  Contact  `json:"contact" doc:"Where on the body."`
@@ -204,7 +209,7 @@ type Load struct {
 	Pulley           *Point    `json:"pulley,omitempty" doc:"cable, rope: where the cable leaves the pulley, m."`
 	StackMass        float64   `json:"stackMass,omitempty" doc:"cable, rope, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
 	Ratio            float64   `json:"ratio,omitempty" doc:"cable, rope, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
-	Friction         float64   `json:"friction" required:"false" doc:"cable, rope: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
+	Friction         float64   `json:"friction" required:"false" doc:"cable, rope, sled: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
 	AttachmentLength float64   `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m." minimum:"0" maximum:"3"`
 	ParkedGap        float64   `json:"parkedGap" required:"false" doc:"cable, rope: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`
 	Travel           float64   `json:"travel,omitempty" doc:"cable, rope: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
@@ -229,12 +234,15 @@ type Load struct {
 
 	Pivot        *Point  `json:"pivot,omitempty" doc:"lever: a point on its axis, or the corner that the bar's end stands in, m."`
 	PivotAlong   *Point  `json:"pivotAlong,omitempty" doc:"lever: direction of its axis; without one the pivot is a corner and the bar turns every way."`
-	PlateMass    float64 `json:"plateMass,omitempty" doc:"lever: mass of the plates, kg." minimum:"0" maximum:"500"`
+	PlateMass    float64 `json:"plateMass,omitempty" doc:"lever, sled: mass of the plates, kg." minimum:"0" maximum:"500"`
 	PlateRadius  float64 `json:"plateRadius,omitempty" doc:"lever: from the axis to the plates, m." minimum:"0" maximum:"4"`
-	PlateDeg     float64 `json:"plateDeg,omitempty" doc:"lever: direction of the plates from that of the handle, right-handed about the axis, degrees." minimum:"-180" maximum:"180"`
-	LeverMass    float64 `json:"leverMass,omitempty" doc:"lever: mass of the bare lever or bar, kg." minimum:"0" maximum:"200"`
+	PlateDeg     float64 `json:"plateDeg,omitempty" doc:"lever: direction of the plates from that of the handle, right-handed about the axis; sled: how far the top of its plate leans away from the lifter, from square to the rails; degrees." minimum:"-180" maximum:"180"`
+	LeverMass    float64 `json:"leverMass,omitempty" doc:"lever, sled: mass of the bare lever, bar or sled, kg." minimum:"0" maximum:"200"`
 	LeverRadius  float64 `json:"leverRadius,omitempty" doc:"lever: from the axis to its own centre of mass, in the direction of the handle, m." minimum:"0" maximum:"4"`
 	HandleRadius float64 `json:"handleRadius,omitempty" doc:"lever: from the axis to the handle, m." minimum:"0.1" maximum:"4"`
+
+	RailDeg float64 `json:"railDeg,omitempty" doc:"sled: how steeply its rails rise ahead of the lifter, degrees." minimum:"10" maximum:"90"`
+	SoleUp  float64 `json:"soleUp,omitempty" doc:"sled: how far up its plate the ankles are, from the line through the hips along the rails, m." minimum:"-0.4" maximum:"0.5"`
 }
 
 // Measured is when a thing was measured, and how well.
@@ -257,8 +265,8 @@ type CamPoint struct {
 
 // Contact is a point on a segment of the body.
 type Contact struct {
-	Segment  string   `json:"segment" doc:"Segment of the body." enum:"hand,forearm,upperArm,thigh,shank,trunk"`
-	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), waist, shoulders (bar on the back)." enum:"grip,wrist,ankle,waist,shoulders"`
+	Segment  string   `json:"segment" doc:"Segment of the body." enum:"hand,forearm,upperArm,thigh,shank,foot,trunk"`
+	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), shoulders (bar on the back)." enum:"grip,wrist,ankle,sole,ball,waist,pelvis,shoulders"`
 	Fraction *float64 `json:"fraction,omitempty" doc:"Place along a limb's segment from its near end, instead of a named one." minimum:"0" maximum:"1"`
 }
 
@@ -269,7 +277,7 @@ type Kit struct {
 	Hole       int       `json:"hole,omitempty" doc:"cable, rope: number of the hole from the floor up."`
 	Spec       *Column   `json:"spec,omitempty" doc:"cable, rope: the column; that of the ready station unless given."`
 	Item       string    `json:"item,omitempty" doc:"Other kinds: key of the weights, band or machine in its room."`
-	Masses     []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, cam: what can be loaded, rising, kg." maxItems:"400"`
+	Masses     []float64 `json:"masses,omitempty" doc:"dumbbell, bar, lever, sled, cam: what can be loaded, rising, kg." maxItems:"400"`
 	Attachment string    `json:"attachment,omitempty" doc:"cable, rope, band: key of the handle, rope, strap or cuff in its room."`
 	Lengths    []float64 `json:"lengths,omitempty" doc:"cable, rope, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m."`
 }

@@ -12,5 +12,6 @@ const (
 	Band       LoadKind = "band"
 	Cam        LoadKind = "cam"        // a machine with a pad on an arm that a cam loads
 	Lever      LoadKind = "lever"      // a machine's handle about an axis, or a bar with one end in a corner
+	Sled       LoadKind = "sled"       // a plate on rails that the feet push
 	Bodyweight LoadKind = "bodyweight" // the lifter's own weight counted as the load
 )

@@ -6,7 +6,7 @@ import (
 )
 
 // CamJoints are the coordinates that a machine's arm can turn with.
-var CamJoints = []string{"knee.flexion", "hip.flexion", "elbow.flexion", "shoulder.elevation", "shoulder.planeOfElevation"}
+var CamJoints = []string{"knee.flexion", "hip.flexion", "hip.abduction", "elbow.flexion", "shoulder.elevation", "shoulder.planeOfElevation"}
 
 // BandPoints checks the measurements of a band: two or more, longer and never weaker from one to the next.
 func (v *Checks) BandPoints(path string, pull []BandPoint) {
@@ -43,7 +43,7 @@ func (v *Checks) CamTable(path string, table []CamPoint) {
 
 // Places lists the named places of contacts by segment. A segment of a limb may have a fraction instead.
 var Places = map[string][]string{"hand": {"grip"}, "forearm": {"wrist"}, "upperArm": {}, "thigh": {}, "shank": {"ankle"},
-	"trunk": {"waist", "shoulders"}}
+	"foot": {"sole", "ball"}, "trunk": {"waist", "pelvis", "shoulders"}}
 
 var measuredRows = RowsOf[Measured]()
 

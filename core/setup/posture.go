@@ -11,19 +11,19 @@ type PostureKind struct {
 
 // Postures lists the kinds of posture, and for each what may be its root, its own first.
 var Postures = []PostureKind{
-	{"standing", []string{"feet", "hands"}, false},
+	{"standing", []string{"feet", "foot", "hands"}, false},
 	{"hinged", []string{"feet"}, false},
 	{"leaning", []string{"feet"}, false},
 	{"kneeling", []string{"knees"}, false},
 	{"half-kneeling", []string{"knees"}, false},
 	{"seated", []string{"seat"}, false},
-	{"supine", []string{"bench"}, true},
-	{"prone", []string{"bench", "hands"}, true},
+	{"supine", []string{"bench", "shoulders"}, true},
+	{"prone", []string{"bench", "hands", "thighs"}, true},
 	{"side-lying", []string{"bench"}, true},
 }
 
 // Restraints lists what else can keep a lifter in place.
-var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh"}
+var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh", "ankles", "handsHold"}
 
 // RootOf is what stays in place: the document's root, or the posture's own.
 func (p *Posture) RootOf() string {
@@ -53,6 +53,12 @@ func (m *Movement) Moves(key string) bool {
 	}
 	_, posed := m.Keyframes[0].Pose[key]
 	return posed
+}
+
+// LegsCarry says whether the legs move on an end that stays in place and carry the pelvis, so that the trunk's lean follows from them.
+func (d *Document) LegsCarry() bool {
+	root := d.Posture.RootOf()
+	return d.Movement.LegsMove() && root != "seat" && root != "bench" && root != "hands"
 }
 
 // LegsMove says whether a movement names a coordinate of the legs.

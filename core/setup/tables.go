@@ -145,6 +145,7 @@ var (
 	overBoth   = []string{"elbow", "shoulder"}
 	atHip      = []string{"hip"}
 	atKnee     = []string{"knee"}
+	atAnkle    = []string{"ankle"}
 )
 
 // Regions lists what setups can be for: muscles and their parts, whole muscles before their parts, heads after them. The trunk's are held,
@@ -175,7 +176,12 @@ var Regions = []Region{
 	{"gluteus.maximus", "Gluteus maximus", atHip, false},
 	{"gluteus.medius", "Gluteus medius", atHip, false},
 	{"hamstrings", "Hamstrings", []string{"hip", "knee"}, false},
+	{"adductor", "Adductors, whole", atHip, false},
 	{"adductor.magnus", "Adductor magnus", atHip, false},
+	{"adductor.front", "Adductors, front", atHip, false},
+	{"calf", "Calf, whole", atAnkle, false},
+	{"calf.gastrocnemius", "Gastrocnemius", []string{"ankle", "knee"}, false},
+	{"calf.soleus", "Soleus", atAnkle, false},
 	{"abdominals", "Abdominals", []string{"hip", "shoulder"}, false},
 	{"obliques", "Obliques", []string{"hip", "shoulder"}, false},
 	{"deltoid.anterior.inner", "Front deltoid, inner strip", atShoulder, true},
@@ -196,6 +202,8 @@ var Regions = []Region{
 	{"quadriceps.vasti", "Vasti", atKnee, true},
 	{"hamstrings.long", "Hamstrings that cross the hip", []string{"hip", "knee"}, true},
 	{"hamstrings.short", "Biceps femoris, short head", atKnee, true},
+	{"calf.gastrocnemius.inner", "Gastrocnemius, inner head", []string{"ankle", "knee"}, true},
+	{"calf.gastrocnemius.outer", "Gastrocnemius, outer head", []string{"ankle", "knee"}, true},
 }
 
 // RegionLabel is what a region is called on screen; its key when there is none.
@@ -207,7 +215,7 @@ func RegionLabel(key string) string {
 }
 
 // JointNames are the joints that can own a profile, from the trunk outward.
-var JointNames = []string{"girdle", "shoulder", "elbow", "hip", "knee"}
+var JointNames = []string{"girdle", "shoulder", "elbow", "hip", "knee", "ankle"}
 
 // TargetJoint is the joint that owns the document's profile: the named one, or the only one that the region crosses.
 // Regions that cross two and do not say give the first, by which they are known best.
@@ -237,7 +245,8 @@ var TargetProfiles = []string{"match", "early", "even", "late", "overload", "cus
 // Actions lists the joint actions that strength can be given for.
 var Actions = []string{"shoulder.abduction", "shoulder.flexion", "shoulder.extension", "shoulder.adduction", "shoulder.horizontalAdduction",
 	"shoulder.horizontalAbduction", "shoulder.internalRotation", "shoulder.externalRotation", "elbow.flexion", "elbow.extension",
-	"knee.extension", "knee.flexion", "hip.extension", "hip.flexion", "hip.abduction", "girdle.elevation"}
+	"knee.extension", "knee.flexion", "hip.extension", "hip.flexion", "hip.abduction", "hip.adduction", "ankle.plantarFlexion",
+	"ankle.plantarFlexionKneeBent", "girdle.elevation"}
 
 // Trainings are the words for how long somebody has trained for size: under half a year, one to four years, longer with strength to
 // show for it.

@@ -70,7 +70,8 @@ func (br *Bracer) benchResidual(f *body.Frames, b *Brace, mass, friction float64
 	}
 	applied := wrench{}
 	for _, p := range b.Pushes {
-		if p.Name == "seat" || p.Name == "back" || p.Name == "chest" || p.Name == "side" || p.Name == "thighs" {
+		rollers := st.Root == body.OnThighs && (p.Name == "ankles" || p.Name == "footPlate") // they are the bench's own
+		if p.Name == "seat" || p.Name == "back" || p.Name == "chest" || p.Name == "side" || p.Name == "thighs" || rollers {
 			applied.add(centre, p.At, r3.Scale(-1, p.Force))
 		}
 	}

@@ -205,15 +205,6 @@ func (br *Bracer) pushes(c *carried, friction float64) []Push {
 	return br.forces
 }
 
-func centreOfMass(f *body.Frames) (space.Vec, float64) {
-	var sum space.Vec
-	mass := 0.0
-	for s, m := range f.Body.Masses {
-		sum, mass = r3.Add(sum, r3.Scale(m, f.COM[s])), mass+m
-	}
-	return r3.Scale(1/mass, sum), mass * load.Gravity
-}
-
 // Worst runs the path at n places and returns the pose that is held worst: with the most left over, or, when all are held,
 // nearest to the edge of support.
 func (br *Bracer) Worst(d *setup.Document, path *movement.Path, items []load.Item, n int) Brace {

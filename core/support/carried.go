@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/load"
 	"dialarc/core/nnls"
 	"dialarc/core/setup"
 	"dialarc/core/space"
@@ -30,7 +31,7 @@ type carried struct {
 // carry prepares a pose.
 func carry(f *body.Frames, p *setup.Posture, bench *setup.Bench) *carried {
 	c := &carried{}
-	c.centre, c.weight = centreOfMass(f)
+	c.centre, c.weight = f.CentreOfMass(), f.Body.BodyMass*load.Gravity
 	c.push(touches(f, p, bench), &f.Station.Heading)
 	return c
 }

@@ -48,7 +48,14 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	for side := body.Right; side <= body.Left; side++ {
 		out = append(out, footing(f, p, side)...)
 	}
-	out = append(out, padding(f, p, bench)...)
+	switch st.Root {
+	case body.OnShoulders:
+		out = append(out, onEdge(f, bench)...)
+	case body.OnThighs:
+		out = append(out, onBackBench(f)...)
+	default:
+		out = append(out, padding(f, p, bench)...)
+	}
 	return append(out, restraining(f, p, bench)...)
 }
 
@@ -66,6 +73,12 @@ func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 		if has("thighPad") {
 			add(touch{name: "thighPad", at: thigh, normal: space.Vec{Y: -1}, friction: padFriction})
 		}
+		if has("handsHold") {
+			add(touch{name: "hands", at: f.Grip[side], normal: space.Y, pulls: true})
+		}
+		if has("ankles") && f.Station.Root != body.OnThighs {
+			add(touch{name: "ankles", at: f.PointOn(side.On(body.ShankR), 0.95), normal: space.Vec{Y: -1}, friction: padFriction})
+		}
 		if has("footPlate") {
 			out = append(out, onFootPlate(f, side)...)
 		}
@@ -82,6 +95,34 @@ func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 			add(touch{name: "strap", at: hip, normal: space.Vec{Y: -1}, friction: padFriction})
 			add(touch{name: "strap", at: hip, normal: f.Station.Heading.Apply(space.Vec{X: -1}), friction: padFriction})
 		}
+	}
+	return out
+}
+
+// onEdge is where the back lies on the edge of a bench, or on the floor.
+func onEdge(f *body.Frames, bench *setup.Bench) []touch {
+	var out []touch
+	for _, z := range []float64{-0.12, 0.12} {
+		at := r3.Add(f.Station.Edge, f.Station.Heading.Apply(space.Vec{Z: z}))
+		out = append(out, touch{name: "back", at: at, normal: space.Y, friction: padFriction, bench: bench != nil})
+	}
+	return out
+}
+
+// onBackBench is what holds somebody on a bench for the back: the pad under the thighs, rollers behind the ankles, a plate under the feet.
+func onBackBench(f *body.Frames) []touch {
+	var out []touch
+	depth := 0.045 * f.Body.Height // of a thigh (own)
+	for side := body.Right; side <= body.Left; side++ {
+		thigh, shank := side.On(body.ThighR), side.On(body.ShankR)
+		front := f.Turn[thigh].Apply(space.X)
+		for _, share := range []float64{0.1, 0.45} {
+			at := r3.Add(f.PointOn(thigh, share), r3.Scale(depth, front))
+			out = append(out, touch{name: "thighs", at: at, normal: r3.Scale(-1, front), friction: padFriction, bench: true})
+		}
+		out = append(out, touch{name: "ankles", at: f.PointOn(shank, 0.95), normal: f.Turn[shank].Apply(space.X), friction: padFriction,
+			bench: true},
+			touch{name: "footPlate", at: f.PointOn(shank, 1), normal: r3.Scale(-1, f.Direction(shank)), friction: soleFriction, bench: true})
 	}
 	return out
 }
@@ -116,8 +157,14 @@ const near = 0.03
 // footing is what a leg stands on: the four corners of a sole, or a knee and the instep behind it.
 func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
 	var out []touch
-	b, heading := f.Body, &f.Station.Heading
+	b, st, heading := f.Body, f.Station, &f.Station.Heading
 	foot := side.On(body.FootR)
+	switch {
+	case st.Root == body.OnFoot && side != st.Carrier:
+		return nil
+	case st.Split && side != st.Carrier:
+		return behind(f, p, side)
+	}
 	knee := f.Joint[side.Joint(body.KneeR)]
 	kneels := p.Kind == "kneeling" || (p.Kind == "half-kneeling" && (p.Ahead == "left") != (side == body.Left))
 	if kneels {
@@ -129,15 +176,40 @@ func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
 		}
 		return append(out, touch{name: footName(side), at: onFloor(f.Origin[foot]), normal: space.Y, friction: soleFriction, floor: true})
 	}
-	if f.Origin[foot].Y > b.AnkleH+f.Station.Riser+near {
+	half := 0.055 * b.Height / 2
+	if st.HeelsUp { // the toes and a little behind the ball
+		if f.Ball(side).Y > st.Riser+near {
+			return nil
+		}
+		for _, x := range []float64{-0.07, 0.28} {
+			for _, z := range []float64{-half, half} {
+				at := r3.Add(f.Ball(side), heading.Apply(space.Vec{X: x * b.FootLength, Z: z}))
+				out = append(out, touch{name: footName(side), at: at, normal: space.Y, friction: soleFriction, floor: true})
+			}
+		}
+		return out
+	}
+	if f.Origin[foot].Y > b.AnkleH+st.Riser+near {
 		return nil
 	}
-	half := 0.055 * b.Height / 2
 	for _, x := range []float64{-0.25, 0.75} {
 		for _, z := range []float64{-half, half} {
 			at := r3.Add(f.Origin[foot], f.Turn[foot].Apply(space.Vec{X: x * b.FootLength, Z: z}))
-			at.Y = f.Station.Riser
+			at.Y = st.Riser
 			out = append(out, touch{name: footName(side), at: at, normal: space.Y, friction: soleFriction, floor: true})
+		}
+	}
+	return out
+}
+
+// behind is what a rear foot stands on: its ball and toes, or its instep on a bench.
+func behind(f *body.Frames, p *setup.Posture, side body.Side) []touch {
+	var out []touch
+	half := 0.055 * f.Body.Height / 2
+	for _, x := range []float64{-0.01, 0.05} {
+		for _, z := range []float64{-half, half} {
+			at := r3.Add(f.Behind(), f.Station.Heading.Apply(space.Vec{X: x, Z: (1-2*float64(side))*f.Body.HipHalf + z}))
+			out = append(out, touch{name: footName(side), at: at, normal: space.Y, friction: soleFriction, floor: p.RearHeight == 0})
 		}
 	}
 	return out

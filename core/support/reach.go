@@ -59,6 +59,9 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 				100*worst)
 			p.Hint = "Take another width, or another path."
 		}
+		if legs, led := legsCannot(d, at, worst); led {
+			p = legs
+		}
 		return append(found, p)
 	}
 	for k := range items {
@@ -69,6 +72,31 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		}
 	}
 	return found
+}
+
+// legsCannot words what legs cannot do that something else leads; false where nothing does.
+func legsCannot(d *setup.Document, at, miss float64) (setup.Problem, bool) {
+	where := fmt.Sprintf("At %.0f%% of the path ", 100*at)
+	sled := slices.IndexFunc(d.Loads, func(l setup.Load) bool { return l.Kind == setup.Sled })
+	switch root := d.Posture.RootOf(); {
+	case !d.Movement.LegsMove():
+	case root == "shoulders":
+		return setup.Problem{Path: "posture.feetOut", What: where + fmt.Sprintf("the back is %.0f cm from its edge.", 100*miss),
+			Why: "Thighs and shins are only so long.", Hint: "Bring the feet nearer to the bench, or end the lift with the hips less straight."}, true
+	case root == "seat" && d.Posture.HeelsFree:
+		return setup.Problem{Path: "posture.riser", What: where + fmt.Sprintf("the foot is %.0f cm from its step.", 100*miss),
+			Why: "Thigh and shin are only so long.", Hint: "Raise the block or lower the seat."}, true
+	case sled >= 0:
+		return setup.Problem{Path: fmt.Sprintf("loads[%d].soleUp", sled), What: where + fmt.Sprintf("the foot is %.0f cm from its place on the plate.",
+			100*miss), Why: "A bent leg does not reach that far up.", Hint: "Put the feet lower, or bend the knees less."}, true
+	case d.Posture.FrontShare > 0:
+		return setup.Problem{Path: "posture.frontShare", What: where + "no lean of the shin brings that much weight onto the front foot.",
+			Why: "The trunk is too far ahead or behind.", Hint: "Give another share, or other angles of hip and knee."}, true
+	case root == "foot":
+		return setup.Problem{Path: "movement", What: where + "the weight does not come over the foot.", Why: "The lifter would fall.",
+			Hint: "Give other angles of hip and knee."}, true
+	}
+	return setup.Problem{}, false
 }
 
 // onThighs is the angle between trunk and thighs up to which the one lies on the other, degrees (own).

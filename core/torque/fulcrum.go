@@ -19,16 +19,52 @@ type action struct {
 // fulcrum gathers the actions on the far side of a joint, the side away from what stays in place.
 //
 // As a rule that is the limb. Where the limb's end stays in place, a foot that stands while the legs move or a hand that
-// carries the body, the far side is the rest of the body, and the other limb carries the mirrored half. What then acts on
-// the far side is what the limb's own side does not take: half of everything as pressed on the ground, less what acts on
-// the limb itself. The ground pushes along the middle of the foot or through the grip, and nothing sideways.
+// carries the body, the far side is the rest of the body. What then acts on the far side is what the limb's own side does
+// not take: the limb's part of everything as pressed on the ground, less what acts on the limb itself. How large that part
+// is says the bearing.
 type fulcrum struct {
-	joint  body.Joint
-	lead   body.Side
-	outer  [body.NumSegments]bool // beyond the joint from the trunk
-	rooted bool
-	hands  bool
-	sign   float64 // of the joint's spin: -1 where the trunk's side is the one that moves
+	joint   body.Joint
+	lead    body.Side
+	outer   [body.NumSegments]bool // beyond the joint from the trunk
+	rooted  bool
+	hands   bool
+	bearing bearing
+	sign    float64 // of the joint's spin: -1 where the trunk's side is the one that moves
+}
+
+// bearing is how much of what acts on the body presses on the lead limb's end that stays in place.
+type bearing int
+
+const (
+	// alike: both limbs bear half each, and bear moments in the sagittal plane; sideways forces cancel.
+	alike bearing = iota
+	// alone: one leg bears all that there is, in every direction.
+	alone
+	// levers: what stays in place elsewhere bears what the lever between the two leaves; both push against the force, and bear no moment.
+	levers
+	// shared: levers, where the other leg is at the other end.
+	shared
+	// seated: levers between the foot and the hip, of what acts on the leg itself.
+	seated
+)
+
+// bearingOf says how the lead leg's end bears.
+func bearingOf(st *body.Station, hands bool) bearing {
+	switch {
+	case st.OnToes:
+		return levers
+	case hands:
+		return alike
+	case st.Root == body.OnFoot:
+		return alone
+	case st.Split:
+		return shared
+	case st.Root == body.OnShoulders:
+		return levers
+	case st.Root == body.OnSeat:
+		return seated
+	}
+	return alike
 }
 
 func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
@@ -37,11 +73,25 @@ func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
 		c.outer[seg] = true
 	}
 	c.hands = st.Root == body.OnHands && !joint.Leg()
-	c.rooted = c.hands || (st.Root == body.OnFeet && st.LegsMove && joint.Leg())
+	c.rooted = c.hands || joint.Leg() && bears(st, lead)
+	c.bearing = bearingOf(st, c.hands)
 	if c.rooted {
 		c.sign = -1
 	}
 	return c
+}
+
+// bears says whether an end of a side's leg stays in place and bears something.
+func bears(st *body.Station, side body.Side) bool {
+	switch {
+	case !st.LegsMove:
+		return false
+	case st.Root == body.OnSeat:
+		return st.HeelsUp
+	case st.Root == body.OnFoot, st.Split:
+		return side == st.Carrier
+	}
+	return st.Carries()
 }
 
 // moved is the unit vector from the joint along the segment that is seen to move: the limb, or what stands on it.
@@ -59,7 +109,7 @@ func (c *fulcrum) moved(f *body.Frames) space.Vec {
 }
 
 // stands says whether what is seen to move is the body on a foot that stays in place.
-func (c *fulcrum) stands() bool { return c.rooted && !c.hands }
+func (c *fulcrum) stands() bool { return c.rooted && !c.hands && c.bearing != seated }
 
 // resultant splits a force on the far side, and so the one that the joint has to give: along the moved segment, + where it pushes it away
 // from the joint, and the size of what lies across it, N.
@@ -89,14 +139,32 @@ func (c *fulcrum) rest(f *body.Frames, t, axis space.Vec) (twist, bend float64) 
 	return twist, bend
 }
 
-// base is where the root's force is taken to act: under the ankle, or at the grip.
+// base is where the root's force is taken to act: at the grip, under the foot, or at the joint of a shin or thigh that lies fixed.
 func (c *fulcrum) base(f *body.Frames) space.Vec {
-	if c.hands {
+	switch {
+	case c.hands:
 		return f.Grip[c.lead]
+	case f.Station.Root == body.OnThighs:
+		return f.Joint[c.lead.Joint(body.HipR)]
+	case f.Station.Root == body.OnKnees:
+		return f.Joint[c.lead.Joint(body.KneeR)]
+	case c.bearing != alike || f.Station.HeelsUp:
+		return f.Pressure(c.lead)
 	}
 	p := f.Joint[c.lead.Joint(body.AnkleR)]
 	p.Y = f.Station.Riser
 	return p
+}
+
+// other is where the rest is borne, of a bearing by levers.
+func (c *fulcrum) other(f *body.Frames) space.Vec {
+	if f.Station.OnToes {
+		return f.Station.Toes()
+	}
+	if c.bearing == seated {
+		return f.Joint[c.lead.Joint(body.HipR)]
+	}
+	return f.Behind()
 }
 
 // of is the torque about the joint and the force on it that one action puts on the far side.
@@ -113,32 +181,91 @@ func (c *fulcrum) of(f *body.Frames, a *action) (torque, force space.Vec) {
 	}
 	pressed, moment := c.pressed(f, a)
 	base := c.base(f)
-	onRoot := r3.Add(r3.Cross(r3.Sub(base, j), pressed), r3.Scale(moment, f.Station.Heading.Apply(space.Z)))
+	onRoot := r3.Add(r3.Cross(r3.Sub(base, j), pressed), moment)
 	return r3.Sub(onRoot, torque), r3.Sub(pressed, force)
 }
 
-// pressed is what an action presses on the lead limb's root: the force, and about its base the moment in the sagittal
-// plane, which a foot bears and a grip does not.
-func (c *fulcrum) pressed(f *body.Frames, a *action) (space.Vec, float64) {
-	share := 0.5 // of what acts on the trunk
-	switch side, limb := sideOf(a.segment); {
-	case limb && side == c.lead:
-		share = 1
-	case limb:
-		return space.Vec{}, 0 // the other side's own half
+// pressed is what an action presses on the lead limb's root: the force, and the moment about its base.
+func (c *fulcrum) pressed(f *body.Frames, a *action) (force, moment space.Vec) {
+	share := c.share(a.segment)
+	if share == 0 {
+		return space.Vec{}, space.Vec{}
+	}
+	if c.bearing == alone {
+		return a.force, r3.Add(r3.Cross(r3.Sub(a.at, c.base(f)), a.force), a.couple)
 	}
 	across := f.Station.Heading.Apply(space.Z)
-	if f.Station.OnToes { // of a weight between hands and toes each carries what the other's lever leaves
-		ahead := f.Station.Heading.Apply(space.X)
-		toes := f.Station.Toes()
-		share *= r3.Dot(r3.Sub(a.at, toes), ahead) / r3.Dot(r3.Sub(c.base(f), toes), ahead)
+	force = space.Reject(a.force, across)
+	if c.bearing != alike {
+		return r3.Scale(share, c.levered(f, a, across)), space.Vec{}
 	}
-	force := space.Reject(a.force, across)
-	moment := r3.Dot(r3.Add(r3.Cross(r3.Sub(a.at, c.base(f)), force), a.couple), across)
-	if c.hands {
-		moment = 0
+	if !c.hands {
+		moment = r3.Scale(share*r3.Dot(r3.Add(r3.Cross(r3.Sub(a.at, c.base(f)), force), a.couple), across), across)
 	}
-	return r3.Scale(share, force), share * moment
+	return r3.Scale(share, force), moment
+}
+
+// share is the part of what acts on a segment that concerns the lead limb's root.
+func (c *fulcrum) share(s body.Segment) float64 {
+	side, limb := sideOf(s)
+	own := limb && side == c.lead
+	switch {
+	case c.bearing == alone, c.bearing == shared, own && c.bearing != seated:
+		return 1
+	case c.bearing == seated:
+		if own && c.legs(s) {
+			return 1
+		}
+		return 0
+	case limb:
+		return 0 // the other side's own half
+	}
+	return 0.5
+}
+
+// legs says whether a segment of the lead side is of its leg.
+func (c *fulcrum) legs(s body.Segment) bool {
+	return s >= c.lead.On(body.ThighR) && s <= c.lead.On(body.FootR)
+}
+
+// struts is by how much two unlike legs push each other apart, per force that one of them bears: both lean toward each other, as if they
+// met at the height of the lifter's stature over the centre of mass (own; how much they do is theirs to choose).
+func (c *fulcrum) struts(f *body.Frames, ahead space.Vec) float64 {
+	if c.bearing != shared {
+		return 0
+	}
+	return -r3.Dot(r3.Sub(c.base(f), f.CentreOfMass()), ahead) / f.Body.Height
+}
+
+// levered is what the lead one of two ends bears of an action in the sagittal plane: so much that what it turns about the other end is
+// borne too. Of its level part, which the two may divide in any way, each bears as much as it is near (own).
+func (c *fulcrum) levered(f *body.Frames, a *action, across space.Vec) space.Vec {
+	ahead, other := f.Station.Heading.Apply(space.X), c.other(f)
+	from, span := r3.Sub(a.at, other), r3.Sub(c.base(f), other)
+	level := r3.Dot(a.force, ahead) * r3.Dot(from, ahead) / r3.Dot(span, ahead)
+	moment := r3.Dot(r3.Add(r3.Cross(from, a.force), a.couple), across)
+	if c.bearing == seated {
+		return c.relaxed(f, a, moment)
+	}
+	strut := c.struts(f, ahead)
+	down := (moment + span.Y*level) / (r3.Dot(span, ahead) - span.Y*strut)
+	level += strut * down
+	return space.Vec{X: level * ahead.X, Y: down, Z: level * ahead.Z}
+}
+
+// relaxed is what a foot on a step bears of an action on the leg of somebody who sits, where neither hip nor knee is held by muscles: what
+// turns about the hip by a moment, and about the knee if it acts below.
+func (c *fulcrum) relaxed(f *body.Frames, a *action, aboutHip float64) space.Vec {
+	ahead, across := f.Station.Heading.Apply(space.X), f.Station.Heading.Apply(space.Z)
+	knee, aboutKnee := f.Joint[c.lead.Joint(body.KneeR)], 0.0
+	if a.segment != c.lead.On(body.ThighR) {
+		aboutKnee = r3.Dot(r3.Add(r3.Cross(r3.Sub(a.at, knee), a.force), a.couple), across)
+	}
+	h, k := r3.Sub(c.base(f), c.other(f)), r3.Sub(c.base(f), knee)
+	hx, kx := r3.Dot(h, ahead), r3.Dot(k, ahead)
+	det := hx*k.Y - h.Y*kx
+	level := (aboutHip*kx - hx*aboutKnee) / det
+	return space.Vec{X: level * ahead.X, Y: (k.Y*aboutHip - h.Y*aboutKnee) / det, Z: level * ahead.Z}
 }
 
 func sideOf(s body.Segment) (side body.Side, limb bool) {
@@ -154,7 +281,7 @@ func sideOf(s body.Segment) (side body.Side, limb bool) {
 // acts says whether an action on a segment can put a torque on the joint.
 func (c *fulcrum) acts(s body.Segment) bool {
 	side, limb := sideOf(s)
-	return c.outer[s] || (c.rooted && (!limb || side == c.lead))
+	return c.outer[s] || (c.rooted && (!limb || side == c.lead || c.bearing == alone || c.bearing == shared))
 }
 
 // weightOf is the weight of a segment as an action.

@@ -158,7 +158,7 @@ func (u *run) sort() {
 	for i := range u.in.Items {
 		it := &u.in.Items[i]
 		side, limb := sideOf(it.Segment)
-		if limb && side != u.lead {
+		if limb && side != u.lead && !u.bearsAll() {
 			continue
 		}
 		u.acting = append(u.acting, it)
@@ -169,6 +169,11 @@ func (u *run) sort() {
 		}
 		u.part = append(u.part, part)
 	}
+}
+
+// bearsAll says whether one leg bears what acts on the other side too.
+func (u *run) bearsAll() bool {
+	return u.target.rooted && u.target.share(u.lead.Opposite().On(body.HandR)) == 1
 }
 
 // place notes where the arm is, for the picture and for what may be in its way.
@@ -207,7 +212,7 @@ func (u *run) sample(i int) float64 {
 			down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
 			r.Parts[p].set(i, &pull, up, down, axis)
 			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
-			target.add(up, on, item.Def.Variable)
+			target.add(up, on, item.Varies())
 			if item.Def.Shared || item.Def.Kind == setup.Rope {
 				across := f.Station.Heading.Apply(space.Z)
 				t, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
@@ -219,7 +224,7 @@ func (u *run) sample(i int) float64 {
 		}
 		for o := range others {
 			t, n := u.others[o].of(f, &a)
-			others[o].add(t, n, item.Def.Variable)
+			others[o].add(t, n, item.Varies())
 		}
 		if u.in.Whole {
 			back = r3.Add(back, u.aboutBack(&a))
@@ -287,8 +292,11 @@ func (u *run) borne(c *fulcrum, force space.Vec) space.Vec {
 // nextTo turns a vector into the axes of the segment next to a joint: the trunk, of a knee the thigh.
 func (u *run) nextTo(c *fulcrum, v space.Vec) space.Vec {
 	near := body.Trunk
-	if c.joint.Name() == "knee" {
+	switch c.joint.Name() {
+	case "knee":
 		near = u.lead.On(body.ThighR)
+	case "ankle":
+		near = u.lead.On(body.ShankR)
 	}
 	back := u.frames.Turn[near].Transpose()
 	return back.Apply(v)

@@ -15,11 +15,11 @@ import (
 // loads that may be changed.
 type sums struct{ torque, force, varies, varyingForce space.Vec }
 
-// add takes one load's part in.
-func (s *sums) add(torque, force space.Vec, variable bool) {
+// add takes one load's part in, of which a share may be changed.
+func (s *sums) add(torque, force space.Vec, varies float64) {
 	s.torque, s.force = r3.Add(s.torque, torque), r3.Add(s.force, force)
-	if variable {
-		s.varies, s.varyingForce = r3.Add(s.varies, torque), r3.Add(s.varyingForce, force)
+	if varies > 0 {
+		s.varies, s.varyingForce = r3.Add(s.varies, r3.Scale(varies, torque)), r3.Add(s.varyingForce, r3.Scale(varies, force))
 	}
 }
 
@@ -123,17 +123,8 @@ func (u *run) whole(i int, held, back space.Vec) {
 		hands := newFulcrum(u.lead.Joint(body.ShoulderR), u.lead, u.in.Station)
 		c = &hands
 	}
-	if c.rooted {
-		force, ahead := u.press(c)
-		r.Balance[i] = ahead
-		if c.hands {
-			r.GripForce[i] = space.Norm(force)
-			push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Trunk]), force) // of both hands on the body
-			r.LowBack[i] += 2 * r3.Dot(push, f.Turn[body.Trunk].Apply(space.Z))
-		}
-		if u.in.Station.OnToes {
-			r.Balance[i] = math.NaN()
-		}
+	if c.rooted && c.bearing != seated {
+		u.rootBears(i, c)
 	}
 	if u.in.Bar {
 		across := f.Turn[body.Trunk].Apply(space.Z)
@@ -162,6 +153,43 @@ func barTwist(f *body.Frames, bar space.Vec) float64 {
 	return math.Remainder(math.Atan2(-b.Z, b.X)-f.Pose[body.Right][setup.ForearmPronation], math.Pi)
 }
 
+// rootBears notes what the root has to do with grip, low back and balance.
+func (u *run) rootBears(i int, c *fulcrum) {
+	f, r := u.frames, u.Repetition
+	force, ahead := u.press(c)
+	across := f.Turn[body.Trunk].Apply(space.Z)
+	switch {
+	case c.hands:
+		r.GripForce[i] = space.Norm(force)
+		push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Trunk]), force) // of both hands on the body
+		r.LowBack[i] += 2 * r3.Dot(push, across)
+	case f.Station.Root == body.OnShoulders:
+		onEdge := r3.Sub(u.everything(), r3.Scale(2, force))
+		push := r3.Cross(r3.Sub(f.Station.Edge, f.Origin[body.Trunk]), onEdge)
+		r.LowBack[i] += r3.Dot(push, across)
+	}
+	if c.bearing == alike && f.Station.Root == body.OnFeet || c.bearing == alone || c.hands && !f.Station.OnToes {
+		r.Balance[i] = ahead
+	}
+}
+
+// everything is the force of all weights and loads, with those of the other side mirrored, N.
+func (u *run) everything() space.Vec {
+	f := u.frames
+	sum := space.Vec{Y: -u.in.Body.BodyMass * load.Gravity}
+	for _, it := range u.acting {
+		if it.OwnBody() {
+			continue
+		}
+		pull := it.At(f).Force
+		if _, limb := sideOf(it.Segment); limb {
+			pull = r3.Scale(2, space.Reject(pull, f.Station.Heading.Apply(space.Z)))
+		}
+		sum = r3.Add(sum, pull)
+	}
+	return sum
+}
+
 // press is the force on the lead root and how far ahead of its base it acts: its moment over the force downward.
 func (u *run) press(c *fulcrum) (space.Vec, float64) {
 	f := u.frames
@@ -171,15 +199,8 @@ func (u *run) press(c *fulcrum) (space.Vec, float64) {
 	moment := 0.0
 	add := func(a *action) {
 		p, _ := c.pressed(f, a)
-		share := 0.5
-		if _, limb := sideOf(a.segment); limb {
-			share = 1
-		}
-		if p == (space.Vec{}) {
-			return
-		}
 		force = r3.Add(force, p)
-		moment += share * r3.Dot(r3.Cross(r3.Sub(a.at, base), space.Reject(a.force, across)), across)
+		moment += c.share(a.segment) * r3.Dot(r3.Cross(r3.Sub(a.at, base), space.Reject(a.force, across)), across)
 	}
 	for seg := range body.Segment(body.NumSegments) {
 		w := weightOf(f, seg)

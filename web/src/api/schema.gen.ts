@@ -1831,10 +1831,10 @@ export interface components {
     };
     DocumentContact: {
       /**
-       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), waist, shoulders (bar on the back).
+       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), shoulders (bar on the back).
        * @enum {string}
        */
-      at?: "grip" | "wrist" | "ankle" | "waist" | "shoulders";
+      at?: "grip" | "wrist" | "ankle" | "sole" | "ball" | "waist" | "pelvis" | "shoulders";
       /**
        * Format: double
        * @description Place along a limb's segment from its near end, instead of a named one.
@@ -1844,7 +1844,7 @@ export interface components {
        * @description Segment of the body.
        * @enum {string}
        */
-      segment: "hand" | "forearm" | "upperArm" | "thigh" | "shank" | "trunk";
+      segment: "hand" | "forearm" | "upperArm" | "thigh" | "shank" | "foot" | "trunk";
     };
     DocumentCoordinateInfo: {
       /** @description The joint it belongs to. */
@@ -1934,7 +1934,7 @@ export interface components {
       item?: string;
       /** @description cable, rope, band: lengths of the handles, ropes, straps or cuffs that it could be held with, rising, m. */
       lengths?: number[];
-      /** @description dumbbell, bar, lever, cam: what can be loaded, rising, kg. */
+      /** @description dumbbell, bar, lever, sled, cam: what can be loaded, rising, kg. */
       masses?: number[];
       /** @description cable, rope: the column; that of the ready station unless given. */
       spec?: components["schemas"]["DocumentColumn"];
@@ -2067,7 +2067,7 @@ export interface components {
       coordinate?: string;
       /**
        * Format: double
-       * @description cable, rope: share lost on the way out and back; 0.07 unless given.
+       * @description cable, rope, sled: share lost on the way out and back; 0.07 unless given.
        */
       friction?: number;
       /**
@@ -2083,15 +2083,15 @@ export interface components {
       /** @description Name within the document, unique. */
       id: string;
       /**
-       * @description What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; ownBody: the lifter's own weight counted as the load.
+       * @description What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; sled: a plate on rails that the feet push; ownBody: the lifter's own weight counted as the load.
        * @enum {string}
        */
-      kind: "dumbbell" | "bar" | "cable" | "rope" | "band" | "cam" | "lever" | "bodyweight";
+      kind: "dumbbell" | "bar" | "cable" | "rope" | "band" | "cam" | "lever" | "sled" | "bodyweight";
       /** @description What it was taken from. */
       kit?: components["schemas"]["DocumentKit"];
       /**
        * Format: double
-       * @description lever: mass of the bare lever or bar, kg.
+       * @description lever, sled: mass of the bare lever, bar or sled, kg.
        */
       leverMass?: number;
       /**
@@ -2124,12 +2124,12 @@ export interface components {
       pivotAlong?: components["schemas"]["DocumentPoint"];
       /**
        * Format: double
-       * @description lever: direction of the plates from that of the handle, right-handed about the axis, degrees.
+       * @description lever: direction of the plates from that of the handle, right-handed about the axis; sled: how far the top of its plate leans away from the lifter, from square to the rails; degrees.
        */
       plateDeg?: number;
       /**
        * Format: double
-       * @description lever: mass of the plates, kg.
+       * @description lever, sled: mass of the plates, kg.
        */
       plateMass?: number;
       /**
@@ -2141,6 +2141,11 @@ export interface components {
       pull?: components["schemas"]["DocumentBandPoint"][];
       /** @description cable, rope: where the cable leaves the pulley, m. */
       pulley?: components["schemas"]["DocumentPoint"];
+      /**
+       * Format: double
+       * @description sled: how steeply its rails rise ahead of the lifter, degrees.
+       */
+      railDeg?: number;
       /**
        * Format: double
        * @description cable, rope, cam: force at the handle over weight of the stack; 1 unless given.
@@ -2163,6 +2168,11 @@ export interface components {
        * @enum {string}
        */
       side: "right" | "left";
+      /**
+       * Format: double
+       * @description sled: how far up its plate the ankles are, from the line through the hips along the rails, m.
+       */
+      soleUp?: number;
       /**
        * Format: double
        * @description cable, rope, cam: mass on the pin, kg.
@@ -2292,9 +2302,21 @@ export interface components {
       feetApart?: number;
       /**
        * Format: double
+       * @description root shoulders: from the edge that the back lies on to the ankles, m; so that the shins are upright with the hips straight unless given.
+       */
+      feetOut?: number;
+      /**
+       * Format: double
+       * @description split, with moving legs: share of the weight that the front foot carries, from which the lean of the shin follows; by the pose unless given.
+       */
+      frontShare?: number;
+      /**
+       * Format: double
        * @description 0 faces away from the station, 90 is a turn to the left, degrees.
        */
       headingDeg?: number;
+      /** @description The balls of the feet stand on the edge of a block, and the heels are free. */
+      heelsFree?: boolean;
       /**
        * @description Posture. Lying and leaning on a bench take their angle from it.
        * @enum {string}
@@ -2314,18 +2336,32 @@ export interface components {
        * @description standing, hinged: how far the knees are bent, degrees.
        */
       kneesDeg?: number;
-      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, the trunk on its own thighs, the free hand on its own thigh. */
-      restraints?: ("strap" | "thighPad" | "armPad" | "footPlate" | "trunkOnThighs" | "handOnThigh")[];
+      /**
+       * Format: double
+       * @description split, with moving legs: height of what the instep of the rear foot lies on, m; on the ball of the foot on the floor unless given.
+       */
+      rearHeight?: number;
+      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, XX on its own thighs, the free hand on its own thigh. */
+      restraints?: (
+        | "strap"
+        | "thighPad"
+        | "armPad"
+        | "footPlate"
+        | "trunkOnThighs"
+        | "handOnThigh"
+        | "ankles"
+        | "handsHold"
+      )[];
       /**
        * Format: double
        * @description Height of a block under the feet, m.
        */
       riser?: number;
       /**
-       * @description What stays in place while the rest moves; the posture's own unless given.
+       * @description What stays in place while the rest moves; the posture's own unless given. foot: one foot, that of stands; shoulders: the back on the edge of a bench or the floor, and the feet; thighs: on the pad of a bench for the back.
        * @enum {string}
        */
-      root?: "feet" | "seat" | "bench" | "knees" | "hands";
+      root?: "feet" | "foot" | "shoulders" | "thighs" | "seat" | "bench" | "knees" | "hands";
       /**
        * Format: double
        * @description seated without a bench: top of the seat above the floor, m; 0.45 unless given.
@@ -2336,6 +2372,11 @@ export interface components {
        * @description split, staggered: how far one ankle is ahead of the other, m; 0.6 and 0.25 unless given.
        */
       stagger?: number;
+      /**
+       * @description root foot: the leg that is stood on; the other is free.
+       * @enum {string}
+       */
+      stands?: "left" | "right";
       /** @description Where the hand that takes no part holds on, m. */
       supportHand?: components["schemas"]["DocumentPoint"];
       /** @description Lean of pelvis and trunk together about mid-hip, on top of what the posture gives. */
@@ -2460,6 +2501,9 @@ export interface components {
         | "hip.extension"
         | "hip.flexion"
         | "hip.abduction"
+        | "hip.adduction"
+        | "ankle.plantarFlexion"
+        | "ankle.plantarFlexionKneeBent"
         | "girdle.elevation";
       /**
        * Format: double
@@ -2489,7 +2533,7 @@ export interface components {
        * @description The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say.
        * @enum {string}
        */
-      joint?: "girdle" | "shoulder" | "elbow" | "hip" | "knee";
+      joint?: "girdle" | "shoulder" | "elbow" | "hip" | "knee" | "ankle";
       /**
        * @description What the profile should look like.
        * @enum {string}
@@ -3062,12 +3106,35 @@ export interface components {
        * @example dialarc.room/1
        */
       schema: string;
+      /** @description Plates on rails that the feet push. */
+      sleds?: components["schemas"]["KitSled"][];
       /** @description Cable stations. */
       stations: components["schemas"]["KitStation"][];
       /** @description What keeps a lifter or a bench in place. */
       supports: components["schemas"]["KitSupport"][];
       /** @description Dumbbells, and bars with their plates. */
       weights: components["schemas"]["KitWeights"][];
+    };
+    KitSled: {
+      key: string;
+      /**
+       * Format: double
+       * @description Of the bare sled, kg.
+       */
+      mass: number;
+      name: string;
+      /**
+       * Format: double
+       * @description How far the top of its plate leans away from the lifter, from square to the rails, degrees.
+       */
+      plateDeg?: number;
+      /** @description Mass of one plate of each that is at hand, kg. */
+      plates: number[];
+      /**
+       * Format: double
+       * @description How steeply its rails rise, degrees.
+       */
+      railDeg: number;
     };
     KitStation: {
       /**

@@ -25,7 +25,7 @@ export function Cushion({ view, pad }: { view: View; pad: ScenePad }) {
 
 /** What a load is made of beside its strand: bars with their plates, levers, a machine's arm, cuffs. */
 export function Machine({ view, load }: { view: View; load: SceneLoad }) {
-  const cuffed = !load.segment.startsWith("hand.") && load.kind !== "bodyweight" && load.kind !== "bar";
+  const cuffed = !load.segment.startsWith("hand.") && !["bodyweight", "bar", "sled"].includes(load.kind);
   return (
     <g>
       {load.kind === "bar" && load.shape.length === 2 && !load.mirror && (
@@ -35,6 +35,7 @@ export function Machine({ view, load }: { view: View; load: SceneLoad }) {
         <Bar view={view} ends={[load.shape[1] as Vec, load.shape[2] as Vec]} mass={0} />
       )}
       {load.kind === "lever" && load.shape.length === 3 && <Lever view={view} load={load} />}
+      {load.kind === "sled" && load.shape.length === 3 && !load.mirror && <Sled view={view} load={load} />}
       {load.kind === "cam" && load.shape.length === 2 && <PadArm view={view} load={load} />}
       {load.kind === "bodyweight" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
       {cuffed && load.kind !== "cam" && <Cuff view={view} at={load.contact} />}
@@ -102,6 +103,41 @@ function Lever({ view, load }: { view: View; load: SceneLoad }) {
       <path d={path([w, p, h], false)} fill="none" stroke="var(--ink)" strokeWidth={4.5} />
       <Disc view={view} at={plates} axis={aside} mass={load.mass} />
       <circle cx={p[0]} cy={p[1]} r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+    </g>
+  );
+}
+
+/** How far a sled's rails are drawn behind and ahead of its plate, and half its breadth, m. */
+const [railBack, railAhead, sledHalf] = [0.55, 0.6, 0.3];
+
+/** A plate on two rails, with what is loaded behind it. */
+function Sled({ view, load }: { view: View; load: SceneLoad }) {
+  const [low, high] = load.shape as [Vec, Vec];
+  const along = unit(mul(load.force, -1));
+  const across = unit(vec(-along.z, 0, along.x));
+  const aside = norm(vec(along.x, 0, along.z)) > 0.05 ? across : vec(0, 0, 1);
+  const corner = (p: Vec, out: number, back: number) => project(view, add(add(p, mul(aside, out)), mul(along, back)));
+  const plate = hull(
+    [low, high].flatMap((p) => [-1, 1].flatMap((o) => [0, 0.03].map((b) => corner(p, o * sledHalf, b)))),
+  );
+  const rails = [-1, 1].map((o) => {
+    const at = (by: number) => corner(low, o * (sledHalf + 0.04), by);
+    return path([at(-railBack), at(railAhead)], false);
+  });
+  const middle = add(mul(add(low, high), 0.5), mul(along, 0.16));
+  return (
+    <g stroke="var(--metal-line)" strokeLinejoin="round" strokeLinecap="round">
+      <path d={rails.join("")} fill="none" strokeWidth={4} />
+      {[-1, 1].map((o) => (
+        <Disc
+          key={o}
+          view={view}
+          at={add(middle, mul(aside, o * (sledHalf + 0.1)))}
+          axis={aside}
+          mass={load.mass / 2}
+        />
+      ))}
+      <path d={path(plate)} fill="var(--metal)" strokeWidth={1.6} />
     </g>
   );
 }

@@ -6,6 +6,7 @@ export function firstView({ movement, posture, bench }: SetupDocument): ViewName
   const flat = posture.kind === "hinged" || (bench && bench.angleDeg < 45 && posture.kind !== "seated");
   const plane =
     movement.hold?.["shoulder.planeOfElevationDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeOfElevationDeg"];
+  if (movement.primary === "hip.abduction") return posture.kind === "seated" ? "top" : "front";
   if (movement.kind === "shoulder-raise") return (plane ?? 0) > 60 ? "side" : "front";
   const heights = (movement.keyframes ?? []).map((k) => k.pose["shoulder.elevationDeg"] ?? 0);
   if (Math.max(...heights, 0) - Math.min(...heights, 180) > 60) return "side";

@@ -1,5 +1,5 @@
 import type { Scene, SceneSegment } from "../engine/types";
-import { add, dot, type Vec, vec } from "./vector";
+import { add, dot, mul, type Vec, vec } from "./vector";
 
 /** An ellipsoid with its half axes as vectors. */
 export type Blob = { centre: Vec; axes: [Vec, Vec, Vec] };
@@ -206,7 +206,9 @@ function arm(side: string, limb: (name: string) => Limb, scene: Scene, holds: bo
 }
 
 /** The model's foot is stiff: on tiptoe its toes bend and stay on the floor. */
-const aboveFloor = (b: Blob): Blob => ({ ...b, centre: { ...b.centre, y: Math.max(b.centre.y, 0.024) } });
+const above =
+  (floor: number) =>
+  (b: Blob): Blob => ({ ...b, centre: { ...b.centre, y: Math.max(b.centre.y, floor + 0.024) } });
 
 /** A hand that the model has straight on, with its tip so far under the floor, m, is one that leans on the floor. */
 const underFloor = -0.03;
@@ -268,10 +270,10 @@ function leg(side: string, limb: (name: string) => Limb, scene: Scene): Group {
       {
         tint: "shoe",
         chain: [
-          f.blob(-0.08 * foot, 0.38 * ankle - ankle + 0.014, 0, [0.05, 0.04, 0.036]),
-          f.blob(0.32 * foot, -ankle + 0.036, out * 0.006, [0.07, 0.034, 0.045]),
-          f.blob(0.58 * foot, -ankle + 0.026, out * 0.008, [0.05, 0.024, 0.04]),
-        ].map(aboveFloor),
+          above(0)(f.blob(-0.08 * foot, 0.38 * ankle - ankle + 0.014, 0, [0.05, 0.04, 0.036])),
+          above(0)(f.blob(0.32 * foot, -ankle + 0.036, out * 0.006, [0.07, 0.034, 0.045])),
+          above(scene.sizes.block ?? 0)(f.blob(0.58 * foot, -ankle + 0.026, out * 0.008, [0.05, 0.024, 0.04])),
+        ],
       },
       { tint: "shoe", chain: [f.blob(0, 0, 0, [0.038, 0.03, 0.034]), f.blob(-0.02, -ankle + 0.04, 0, 0.036)] },
     ],
@@ -280,8 +282,8 @@ function leg(side: string, limb: (name: string) => Limb, scene: Scene): Group {
 
 /** Where a region lies: the segment it is drawn on, the group it belongs to, which way it faces there, and how far along. */
 type Lie = {
-  on: "upperArm" | "thigh" | "trunk";
-  facing: "front" | "back" | "side";
+  on: "upperArm" | "thigh" | "shank" | "trunk";
+  facing: "front" | "back" | "side" | "inner";
   from: number;
   to: number;
   out?: number;
@@ -296,6 +298,11 @@ const lies: [string, Lie][] = [
   ["triceps", { on: "upperArm", facing: "back", from: 0.2, to: 0.9 }],
   ["quadriceps", { on: "thigh", facing: "front", from: 0.2, to: 0.95 }],
   ["hamstrings", { on: "thigh", facing: "back", from: 0.2, to: 0.9 }],
+  ["gluteus.medius", { on: "thigh", facing: "side", from: -0.25, to: 0.02 }],
+  ["tensor", { on: "thigh", facing: "side", from: -0.1, to: 0.35 }],
+  ["adductor", { on: "thigh", facing: "inner", from: 0.1, to: 0.7 }],
+  ["calf.soleus", { on: "shank", facing: "back", from: 0.3, to: 0.8 }],
+  ["calf", { on: "shank", facing: "back", from: 0.02, to: 0.55 }],
   ["gluteus", { on: "thigh", facing: "back", from: -0.15, to: 0.15 }],
   ["pectoralis.clavicular", { on: "trunk", facing: "front", from: 0.9, to: 0.84, out: 0.55 }],
   ["pectoralis.sternal", { on: "trunk", facing: "front", from: 0.84, to: 0.72, out: 0.5 }],
@@ -319,20 +326,23 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work:
   const length = {
     upperArm: size.upperArm ?? 0.33,
     thigh: (size.hipHeight ?? 0.93) - (size.kneeHeight ?? 0.5),
+    shank: (size.kneeHeight ?? 0.5) - (size.ankleHeight ?? 0.07),
     trunk: (size.shoulderHeight ?? 1.43) - (size.hipHeight ?? 0.93),
   }[lie.on];
   const thick = {
     upperArm: [0.036, 0.052, 0.046, 0.03],
     thigh: [0.075, 0.07, 0.06, 0.045],
+    shank: [0.05, 0.062, 0.056, 0.034],
     trunk: [0.09, 0.095, 0.09, 0.085],
   }[lie.on];
   // A region that works harder is drawn broader.
-  const broad = { upperArm: 0.021, thigh: 0.036, trunk: 0.032 }[lie.on] * (0.55 + 0.6 * Math.min(1, work.activation));
+  const broad =
+    { upperArm: 0.021, thigh: 0.036, shank: 0.03, trunk: 0.032 }[lie.on] * (0.55 + 0.6 * Math.min(1, work.activation));
   const sideways = (lie.out ?? 0) * (size.shoulderHalf ?? 0.175) * out;
   const chain = thick.map((away, i): Blob => {
     const along = (lie.from + ((lie.to - lie.from) * i) / 3) * length * (lie.on === "trunk" ? 1 : -1);
-    return lie.facing === "side"
-      ? u.blob(0, along, out * away, [broad, 0.03, 0.012])
+    return lie.facing === "side" || lie.facing === "inner"
+      ? u.blob(0, along, out * away * (lie.facing === "inner" ? -1 : 1), [broad, 0.03, 0.012])
       : u.blob(way * away, along, sideways, [0.012, 0.03, broad]);
   });
   const z = u.axis(2);
@@ -341,9 +351,12 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work:
     key: work.region,
     side,
     work,
-    group: lie.on === "trunk" ? "trunk" : `${lie.on === "thigh" ? "leg" : "arm"}.${side}`,
+    group: lie.on === "trunk" ? "trunk" : `${lie.on === "upperArm" ? "arm" : "leg"}.${side}`,
     chain,
-    facing: lie.facing === "side" ? vec(out * z.x, out * z.y, out * z.z) : vec(way * x.x, way * x.y, way * x.z),
+    facing:
+      lie.facing === "side" || lie.facing === "inner"
+        ? mul(z, lie.facing === "inner" ? -out : out)
+        : vec(way * x.x, way * x.y, way * x.z),
   };
 }
 

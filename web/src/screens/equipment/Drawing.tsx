@@ -80,6 +80,8 @@ function draw(list: ListName, item: Item): Drawn {
       return cam(item);
     case "levers":
       return lever(item);
+    case "sleds":
+      return sled(item);
     case "supports":
       return support(item);
   }
@@ -325,6 +327,43 @@ function lever(item: Item): Drawn {
         <circle className="pad" cx={-handle} cy={-h} r={0.04} />
         <rect className="pad" x={-handle - 0.15} y={-num(item, "seatFrom")} width={0.4} height={0.06} rx={0.02} />
         <rect className="pad far" x={-handle - 0.15} y={-num(item, "seatTo")} width={0.4} height={0.06} rx={0.02} />
+      </g>
+    ),
+  };
+}
+
+/** Seat, rails and plate, seen from the side. */
+function sled(item: Item): Drawn {
+  const rise = (num(item, "railDeg") * Math.PI) / 180;
+  const lean = rise - (num(item, "plateDeg") * Math.PI) / 180;
+  const [c, s] = [Math.cos(rise), Math.sin(rise)];
+  const [px, py] = [0.5 + 0.8 * c, 0.35 + 0.8 * s];
+  const [ux, uy] = [-Math.sin(lean), Math.cos(lean)];
+  return {
+    width: 2.2,
+    height: 2,
+    body: (
+      <g>
+        <line
+          x1={0.5}
+          y1={-0.25}
+          x2={0.5 + 1.4 * c}
+          y2={-0.25 - 1.4 * s}
+          stroke="var(--metal-line)"
+          strokeWidth={0.05}
+        />
+        <rect className="pad" x={0.1} y={-0.35} width={0.45} height={0.08} rx={0.02} />
+        <rect className="pad" x={-0.02} y={-0.85} width={0.1} height={0.55} rx={0.02} />
+        <line
+          x1={px - 0.15 * ux}
+          y1={-py + 0.15 * uy}
+          x2={px + 0.4 * ux}
+          y2={-py - 0.4 * uy}
+          stroke="var(--metal-line)"
+          strokeWidth={0.06}
+          strokeLinecap="round"
+        />
+        <circle className="metal" cx={px + 0.2 * c} cy={-py - 0.2 * s} r={0.16} />
       </g>
     ),
   };

@@ -188,6 +188,7 @@ export const sections: Section[] = [
         options: [
           { key: "knee.flexion", label: "Knee" },
           { key: "hip.flexion", label: "Hip" },
+          { key: "hip.abduction", label: "Hip, out and in" },
           { key: "elbow.flexion", label: "Elbow" },
           { key: "shoulder.elevation", label: "Arm, raised" },
           { key: "shoulder.planeOfElevation", label: "Arm, forward and back" },
@@ -244,6 +245,19 @@ export const sections: Section[] = [
       seatTo: 0.6,
       plates: [5, 5, 10, 10],
     }),
+  },
+  {
+    list: "sleds",
+    title: "Sleds",
+    one: "a sled",
+    about: "A plate on rails that the feet push, against plates.",
+    fields: [
+      { at: "railDeg", label: "Rails rise by", kind: "angle" },
+      { at: "plateDeg", label: "Plate leans away by", kind: "angle" },
+      { at: "mass", label: "Bare sled", kind: "mass" },
+      { at: "plates", label: "Pairs of plates at hand", kind: "list", of: "mass" },
+    ],
+    fresh: () => ({ key: "", name: "Leg press", railDeg: 45, plateDeg: 12, mass: 45, plates: [5, 10, 20, 20, 20] }),
   },
   {
     list: "supports",

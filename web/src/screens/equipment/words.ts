@@ -5,7 +5,7 @@ import { type Item, type ListName, sections } from "./fields";
 
 /** How much there is in a room. */
 export function inRoom(room: Room): string {
-  const n = sections.reduce((sum, s) => sum + room[s.list].length, 0);
+  const n = sections.reduce((sum, s) => sum + (room[s.list]?.length ?? 0), 0);
   return n === 0 ? "empty" : n === 1 ? "one thing" : `${n} things`;
 }
 
@@ -39,6 +39,8 @@ export function inWords(list: ListName, item: Item, units: Units): string {
       return `cam at ${many("table")} angles, pins ${mass(n("lightest"))} to ${mass(n("heaviest"))}`;
     case "levers":
       return `handle ${length(n("handleRadius"))} and plates ${length(n("plateRadius"))} from the axis`;
+    case "sleds":
+      return `rails at ${units.text(n("railDeg"), "angle")}, ${mass(n("mass"))} without plates`;
     case "supports":
       return item.kind === "weight" ? mass(n("mass")) : n("size") > 0 ? length(n("size")) : "";
   }

@@ -46,6 +46,9 @@ export const strengthActions: { key: Action; label: string; note: string }[] = [
   { key: "hip.extension", label: "Hip extension", note: "straightening the hip" },
   { key: "hip.flexion", label: "Hip flexion", note: "bending the hip" },
   { key: "hip.abduction", label: "Hip abduction", note: "raising the thigh to the side" },
+  { key: "hip.adduction", label: "Hip adduction", note: "closing the thighs" },
+  { key: "ankle.plantarFlexion", label: "Plantar flexion", note: "pointing the toes, knee straight" },
+  { key: "ankle.plantarFlexionKneeBent", label: "Plantar flexion, knee bent", note: "pointing the toes, seated" },
   { key: "girdle.elevation", label: "Shoulder elevation", note: "shrugging" },
 ];
 

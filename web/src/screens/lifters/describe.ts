@@ -28,6 +28,8 @@ function describeLoad(load: StoredSetup["document"]["loads"][number], units: Uni
       return `machine ${mass(load.stackMass)}`;
     case "lever":
       return `lever ${mass(load.plateMass)}`;
+    case "sled":
+      return `sled ${mass(load.plateMass)}`;
     case "bodyweight":
       return "own body";
   }

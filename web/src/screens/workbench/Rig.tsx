@@ -119,7 +119,7 @@ export const Rig = memo(function Rig(props: Props) {
                   onChange={(kind) => edits.setLoadKind(i, kind)}
                 />
               ) : (
-                <b>{otherKinds[load.kind]}</b>
+                <b>{load.kind === "bar" && load.contact.segment !== "hand" ? "Bar" : otherKinds[load.kind]}</b>
               )}
               <span className="tools">
                 {(load.pulley || load.anchor) && !load.shared && load.kind !== "rope" && (
@@ -321,6 +321,8 @@ function Supports({ posture, set }: { posture: Posture; set: (part: "restraints"
       {sits && tick("footPlate", "Foot plate")}
       {sits && tick("trunkOnThighs", "Trunk rests on the thighs")}
       {(sits || lies) && tick("strap", "Hip strap")}
+      {(posture.kind === "kneeling" || posture.root === "thighs") && tick("ankles", "Ankles held down")}
+      {posture.kind === "prone" && tick("handsHold", "Both hands hold on")}
       {onFeet && (
         <Tick
           label="Riser under the feet"
@@ -373,6 +375,7 @@ const otherKinds: Record<string, string> = {
   rope: "Rope on a cable",
   cam: "Machine with a pad",
   lever: "Lever",
+  sled: "Sled",
   bodyweight: "Body weight",
 };
 
@@ -423,7 +426,7 @@ function GymName({ id }: { id?: string }) {
 
 /** Whether each side has a load like this of its own, rather than one for both. */
 function apart(load: SetupDocument["loads"][number]): boolean {
-  return !load.shared && load.contact.segment !== "trunk" && !["bar", "rope", "bodyweight"].includes(load.kind);
+  return !load.shared && load.contact.segment !== "trunk" && !["bar", "rope", "sled", "bodyweight"].includes(load.kind);
 }
 
 const places: Record<string, string> = {
@@ -432,17 +435,28 @@ const places: Record<string, string> = {
   upperArm: "at the upper arm",
   thigh: "at the thigh",
   shank: "at the shank",
+  foot: "at the foot",
   trunk: "at the trunk",
+};
+
+const barPlaces: Record<string, string> = {
+  trunkshoulders: "on the shoulders",
+  trunkpelvis: "over the hips",
+  thigh: "over the thighs",
 };
 
 function describeLoad(load: SetupDocument["loads"][number]): string {
   const place =
-    load.contact.at && load.contact.at !== "grip" ? `at the ${load.contact.at}` : (places[load.contact.segment] ?? "");
+    barPlaces[load.kind === "bar" ? load.contact.segment + (load.contact.at ?? "") : ""] ??
+    (load.contact.at && load.contact.at !== "grip"
+      ? `at the ${load.contact.at}`
+      : (places[load.contact.segment] ?? ""));
   if (load.kind === "cable" || load.kind === "rope") {
     const shared = load.kind === "rope" ? "one strand in each hand" : load.shared ? "a bar in both hands" : place;
     return `${describeCable(load)}, ${shared}`;
   }
   if (load.kind === "lever") return load.pivotAlong ? "on a pivot" : "landmine";
+  if (load.kind === "sled") return load.contact.at === "ball" ? "balls of the feet on its plate" : "feet on its plate";
   if (load.kind === "bodyweight") return "the part of the body that the joint lifts";
   if (load.kind !== "band") return place;
   const strands = load.strands ?? 1;
