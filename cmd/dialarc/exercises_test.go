@@ -101,6 +101,9 @@ func TestLoadsThatGoOnce(t *testing.T) {
 		"press.bar.flat": {{85, 115}, {22, 40}, {120, 165}}, "squat.back": {{95, 140}, {25, 60}, {150, 210}},
 		"deadlift":     {{115, 165}, {45, 80}, {180, 250}},
 		"pulldown.bar": {{70, 95}, {28, 45}, {105, 145}},
+		"press.leg":    {{170, 240}, {50, 90}, {280, 400}}, "thrust.hip": {{110, 170}, {40, 75}, {180, 260}},
+		"calf.standing": {{150, 210}, {50, 90}, {230, 330}}, "squat.split.rear": {{28, 45}, {3, 10}, {50, 75}},
+		"morning": {{55, 80}, {18, 32}, {90, 125}}, "deadlift.one": {{25, 45}, {8, 18}, {40, 70}},
 	}
 	for i, lifter := range []string{"1.75,75,male,trained", "1.65,60,female,novice", "1.85,98,male,advanced"} {
 		for _, row := range table(t, "exercises", "--lifter", lifter, "--csv") {

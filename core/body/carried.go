@@ -173,6 +173,16 @@ func (f *Frames) CentreOfMass() space.Vec {
 // midSole is from the ankle to where a foot that stands flat presses, share of the foot's length (own).
 const midSole = 0.2
 
+// RearMisses is by how much the rear leg of a lifter with one foot ahead is too short for where its foot is, m; 0 where it reaches.
+func (f *Frames) RearMisses() float64 {
+	if !f.Station.Split {
+		return 0
+	}
+	side := f.Station.Carrier.Opposite()
+	way := space.Norm(sub(f.Origin[side.On(FootR)], f.Origin[side.On(ThighR)]))
+	return max(0, way-f.Body.Thigh()-f.Body.Shank())
+}
+
 // Behind is where the body is carried beside the lead foot, m: the rear foot, the edge under the back, or the seat.
 func (f *Frames) Behind() space.Vec {
 	st := f.Station

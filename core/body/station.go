@@ -331,7 +331,7 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 	const thick = 0.04 // half of a pad's thickness, m (own)
 	h := b.Height
 	var out []Pad
-	if p.Kind == "seated" || (bench != nil && p.Kind == "prone" && bench.AngleDeg > 30) {
+	if p.Kind == "seated" || (bench != nil && p.Kind == "prone" && bench.AngleDeg > 30 && st.Root != OnThighs) {
 		top := st.MidHip.Y - hipAboveSeat*h - thick
 		m := add(st.MidHip, st.Heading.Apply(space.Vec{X: 0.05}))
 		if p.Kind == "prone" {

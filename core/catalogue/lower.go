@@ -121,11 +121,11 @@ func (m *maker) unlikeLegs() []Ready {
 	legs := func(hip, knee float64) pose { return pose{"hip.flexionDeg": hip, "knee.flexionDeg": knee} }
 	return []Ready{
 		{Key: "squat.split", About: "One foot ahead: the front leg carries most of it.",
-			Document: split("quadriceps", "knee", 0.80, 0, 0.70, legs(98, 98), legs(24, 22))},
+			Document: split("quadriceps", "knee", 0.64, 0, 0.65, legs(95, 98), legs(30, 32))},
 		{Key: "squat.split.rear", About: "The rear foot on a bench: deeper, with more on the front leg.",
 			Document: split("quadriceps", "knee", 0.75, 0.42, 0.80, legs(102, 98), legs(30, 25))},
 		{Key: "squat.split.long", About: "A long stride and the trunk leaning: more for the hip.",
-			Document: split("gluteus.maximus", "hip", 1.0, 0, 0.75, legs(96, 78), legs(40, 25))},
+			Document: split("gluteus.maximus", "hip", 0.80, 0, 0.68, legs(98, 85), legs(58, 52))},
 	}
 }
 
@@ -133,12 +133,12 @@ func (m *maker) unlikeLegs() []Ready {
 func (m *maker) oneLeg() []Ready {
 	alone := setup.Posture{Kind: "standing", Root: "foot", Stands: "right"}
 	hinge := m.base("hamstrings", "hip", alone, nil)
-	hinge.Movement = through("right", with(pose{"hip.flexionDeg": 85, "knee.flexionDeg": 20}, arm(90, 80, 0, 0)),
-		with(pose{"hip.flexionDeg": 8, "knee.flexionDeg": 8}, arm(90, 8, 0, 0)))
+	hinge.Movement = through("right", with(leg(70, 20, -2), arm(90, 66, 0, 0)),
+		with(leg(8, 8, 5), arm(90, 8, 0, 0)))
 	hinge.Loads = []setup.Load{dumbbell(m.kg(0.2)), ownBody()}
 	step := m.base("gluteus.maximus", "hip", alone, nil)
-	step.Posture.Riser = mm(0.36 * m.k())
-	step.Movement = through("right", with(pose{"hip.flexionDeg": 108, "knee.flexionDeg": 82}, atSides),
+	step.Posture.Riser = mm(0.30 * m.k())
+	step.Movement = through("right", with(pose{"hip.flexionDeg": 98, "knee.flexionDeg": 70}, atSides),
 		with(pose{"hip.flexionDeg": 8, "knee.flexionDeg": 8}, atSides))
 	step.Loads = append(m.pair(0.08), ownBody())
 	free := func(region, coordinate string, from, to, heading, pin float64, x, z float64, hand *setup.Point) setup.Document {

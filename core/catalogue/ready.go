@@ -31,7 +31,8 @@ var Groups = []string{"shoulder", "rear", "chest", "back", "armFront", "armBack"
 func All(l *setup.Lifter) []Ready {
 	m := newMaker(l)
 	out := raises(l)
-	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups, lowerSetups,
+	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups,
+		armBackSetups, legSetups, lowerSetups,
 		trunkSetups} {
 		out = append(out, group(m)...)
 	}

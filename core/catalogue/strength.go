@@ -33,7 +33,7 @@ var Shapes = map[string]Shape{
 	// The calf is strongest with the toes drawn up and has little left on tiptoe; with the knee bent it is weaker by a third, since the
 	// gastrocnemius is slack then (Sale et al. 1982, J Appl Physiol 52:1636, trends, from memory).
 	"ankle.plantarFlexion":         {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.34, 0.52, 0.72, 0.90, 1, 0.96}, 2.6},
-	"ankle.plantarFlexionKneeBent": {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.36, 0.55, 0.76, 0.92, 1, 0.96}, 1.8},
+	"ankle.plantarFlexionKneeBent": {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.36, 0.55, 0.76, 0.92, 1, 0.96}, 1.6},
 	"girdle.elevation":             {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.1},
 }
 

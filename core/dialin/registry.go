@@ -8,6 +8,7 @@ import (
 	"strconv"
 	"strings"
 
+	"dialarc/core/body"
 	"dialarc/core/dial"
 	"dialarc/core/load"
 	"dialarc/core/setup"
@@ -53,7 +54,7 @@ var dials = []dial.Dial{
 		handTo(func(p *setup.Point) *float64 { return &p.Y })),
 	of(dial.HandAside, holdsOn, handAt("Free hand, sideways", func(p *setup.Point) *float64 { return &p.Z }, "z", -2, 2),
 		handTo(func(p *setup.Point) *float64 { return &p.Z })),
-	of(dial.BenchAngle, func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchAngle,
+	of(dial.BenchAngle, func(d *setup.Document, _ int) bool { return d.Bench != nil && d.Posture.RootOf() != "shoulders" }, benchAngle,
 		to(func(d *setup.Document) *float64 { return &d.Bench.AngleDeg })),
 	of(dial.BenchMass, func(d *setup.Document, _ int) bool { return d.Bench != nil }, benchMass,
 		to(func(d *setup.Document) *float64 { return &d.Bench.Mass })),
@@ -115,6 +116,12 @@ func Settings(d *setup.Document) []dial.Setting {
 	return out
 }
 
+// aside says whether a dial is of an arm that has no part in the exercise.
+func aside(d *setup.Document, name dial.Name) bool {
+	joint, _ := body.JointOf(d.TargetJoint())
+	return joint.Leg() && (name == dial.PathPlane || name == dial.HoldPlane)
+}
+
 // listed adds a dial to a list when the document has it and the kit leaves a choice.
 func listed(list []dial.Setting, d *setup.Document, dl *dial.Dial, key string, index int) []dial.Setting {
 	if !dl.On(d, index) {
@@ -125,7 +132,7 @@ func listed(list []dial.Setting, d *setup.Document, dl *dial.Dial, key string, i
 	if s.Paint == "" {
 		s.Paint = "match"
 	}
-	s.Lock, s.Main = slices.Contains(d.Locked, key), slices.Contains(main, dl.Name)
+	s.Lock, s.Main = slices.Contains(d.Locked, key), slices.Contains(main, dl.Name) && !aside(d, dl.Name)
 	s.Usual = s.Paint == "match" && slices.Contains(usual, dl.Name) && !s.Lock
 	if n := len(s.Stops); n > 0 {
 		s.From, s.To = min(s.Stops[0], s.Value), max(s.Stops[n-1], s.Value)

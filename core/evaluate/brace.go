@@ -89,6 +89,9 @@ func (o *outcome) braceVerdict(b *report.Bracing) report.Verdict {
 
 // on is what the lifter is on.
 func (o *outcome) on() string {
+	if o.station.HeelsUp && o.station.Root != body.OnSeat {
+		return "balls"
+	}
 	switch p := &o.doc.Posture; p.Kind {
 	case "kneeling", "half-kneeling":
 		return "knees"

@@ -26,7 +26,7 @@ func plural(limb string) string {
 // placeOf says in a coach's words where on the path a sample of a repetition lies: by the limb where that is level, else by how far the
 // lift is.
 func (o *outcome) placeOf(rep *torque.Repetition, at int) string {
-	s, stands := rep.S[at], o.station.Carries()
+	s, stands := rep.S[at], o.station.Carries() || o.footPushes()
 	limb := limbs[o.joint]
 	moves := limb != "" && !(stands && legJoint(o.joint))
 	switch {

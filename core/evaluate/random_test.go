@@ -117,8 +117,11 @@ func (r chance) document(ready []catalogue.Ready) setup.Document {
 	if r.often(0.3) {
 		d.Movement.Side = r.one("right", "left", "both")
 	}
-	if r.often(0.3) {
+	switch {
+	case r.often(0.3):
 		r.place(&d.Posture)
+	case d.Movement.LegsMove() && r.often(0.5):
+		r.stand(&d.Posture)
 	}
 	for i := range d.Loads {
 		if r.often(0.5) {
@@ -136,9 +139,9 @@ func (r chance) document(ready []catalogue.Ready) setup.Document {
 func (r chance) move(d *setup.Document) {
 	joints := map[string][]string{"girdle": {"girdle.elevation", "girdle.protraction"}, "shoulder": {"shoulder.elevation",
 		"shoulder.planeOfElevation", "shoulder.rotation"},
-		"elbow": {"elbow.flexion"}, "hip": {"hip.flexion", "hip.abduction"}, "knee": {"knee.flexion"}}
+		"elbow": {"elbow.flexion"}, "hip": {"hip.flexion", "hip.abduction"}, "knee": {"knee.flexion"}, "ankle": {"ankle.flexion"}}
 	named := map[string]bool{}
-	for _, keys := range [][]string{joints[d.TargetJoint()], joints[r.one("girdle", "shoulder", "elbow", "hip", "knee")]} {
+	for _, keys := range [][]string{joints[d.TargetJoint()], joints[r.one("girdle", "shoulder", "elbow", "hip", "knee", "ankle")]} {
 		for _, key := range keys {
 			named[key] = true
 		}
@@ -165,6 +168,23 @@ func (r chance) place(p *setup.Posture) {
 	p.Feet, p.Ahead, p.Down = r.one("parallel", "split", "staggered"), r.one("left", "right"), r.one("left", "right")
 	p.FeetApart, p.KneesDeg = r.span(0, 0.9), r.span(0, 60)
 	p.Trunk = setup.Trunk{PitchDeg: r.span(-20, 60), BendDeg: r.span(-20, 20), TurnDeg: r.span(-30, 30)}
+	r.stand(p)
+}
+
+// stand changes what stays in place while the legs move.
+func (r chance) stand(p *setup.Posture) {
+	if r.often(0.3) {
+		p.Root, p.Stands = r.one("feet", "foot", "shoulders", "thighs", "knees", ""), r.one("left", "right", "")
+	}
+	p.HeelsFree, p.Riser = r.often(0.3), r.one2(0, r.span(0, 0.4))
+	p.RearHeight, p.FrontShare, p.FeetOut = r.one2(0, r.span(0, 0.6)), r.one2(0, r.span(0.3, 1)), r.one2(0, r.span(0.2, 1.4))
+}
+
+func (r chance) one2(a, b float64) float64 {
+	if r.often(0.5) {
+		return a
+	}
+	return b
 }
 
 func (r chance) load(l *setup.Load) {
@@ -176,6 +196,10 @@ func (r chance) load(l *setup.Load) {
 	}
 	if l.AxisOffset == nil && l.Kind == setup.Cam {
 		l.AxisOffset = &setup.Point{X: r.span(-0.05, 0.05), Y: r.span(-0.05, 0.05)}
+	}
+	if l.Kind == setup.Sled {
+		l.RailDeg, l.SoleUp, l.PlateDeg = r.span(10, 90), r.span(-0.4, 0.5), r.span(-20, 40)
+		l.Contact.At = r.one("sole", "ball")
 	}
 	l.Variable = r.often(0.7)
 }

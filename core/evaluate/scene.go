@@ -119,7 +119,7 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) report.SceneLoad {
 		l.Shape = append(l.Shape, report.PointOf(p))
 	}
 	axis := torque.AxisOf(f, joint, side, &m.axis)
-	if axis != (space.Vec{}) && pull.Tension > 0 {
+	if axis != (space.Vec{}) && pull.Tension > 0 && torque.ActsDirectly(&m.station, joint, side) {
 		foot := torque.Foot(f.Joint[joint], axis, pull)
 		l.Foot, l.MomentArm = report.PointOf(foot), space.Norm(r3.Sub(foot, f.Joint[joint]))
 		l.InPlane = space.Norm(space.Reject(pull.Force, axis)) / pull.Tension

@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/quantity"
@@ -180,7 +181,7 @@ func (o *outcome) presses() bool {
 
 // knee cautions of the last degrees of an extension whose foot is free.
 func (c *cautions) knee() {
-	if c.joint != body.KneeR || c.station.Carries() || c.presentEffort() < kneeEffort {
+	if c.joint != body.KneeR || c.station.Carries() || c.footPushes() || c.presentEffort() < kneeEffort {
 		return
 	}
 	last := c.rep.Pose[len(c.rep.Pose)-1][setup.KneeFlexion]
@@ -189,6 +190,11 @@ func (c *cautions) knee() {
 			"Fine for a healthy knee; after an injury, whoever treats it sets the range.",
 			map[string]quantity.Quantity{"last": degreesOf(openKnee - degrees1(last))})
 	}
+}
+
+// footPushes says whether the foot pushes on something, so that the calf and the hamstrings press the knee together.
+func (o *outcome) footPushes() bool {
+	return slices.ContainsFunc(o.doc.Loads, func(l setup.Load) bool { return l.Contact.Segment == "foot" })
 }
 
 // presentEffort is the largest effort of the target, 0 where it is not known.

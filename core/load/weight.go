@@ -39,9 +39,13 @@ func oneDumbbell(l *setup.Load) {
 	}
 }
 
-func massDial(label string) func(*setup.Document, int) dial.Setting {
+func massDial(inHand string) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, i int) dial.Setting {
 		l := &d.Loads[i]
+		label := inHand
+		if l.Kind == setup.Bar && l.Contact.Segment != "hand" {
+			label = "Bar with plates"
+		}
 		return withMasses(l, dial.Setting{Group: "loads", Label: label, Kind: "mass", From: 0.5, To: heaviest(d, 0.5, 1, l.Mass), Step: 0.5,
 			Value: l.Mass, Paint: "effort", Paths: []string{dial.LoadPath(i, "mass")}})
 	}

@@ -94,6 +94,19 @@ func TestFactsOfTheTable(t *testing.T) {
 		{"deep squat: gluteus maximus not behind adductor magnus (common practice, no source)", false, func() (bool, string) {
 			return shareOfHip(112, 115, 150, 110, "gluteus.maximus", "adductor.magnus")
 		}},
+		{"calf, knee straight: gastrocnemius and soleus both, each a third at least (common practice, no source)", true,
+			func() (bool, string) { return between(partOfAnkle(0, 0, "calf.gastrocnemius"), 1.0/3, 2.0/3) }},
+		{"calf, knee bent square: soleus three quarters and more (common practice, no source)", true,
+			func() (bool, string) { return between(partOfAnkle(90, 0, "calf.soleus"), 0.75, 1) }},
+		{"plantar flexion with the knee straight holds 150 to 260 N·m a leg at best (trained men, held still, from memory)", true,
+			func() (bool, string) {
+				return between(strongestAt(0, func(l *legLine) float64 { return l.ankle.at(10) }, 10), 150, 260)
+			}},
+		{"on tiptoe the calf has at most half of its best (Sale et al. 1982, from memory)", false, func() (bool, string) {
+			low, high := strongestAt(0, func(l *legLine) float64 { return l.ankle.at(-40) }, -40), strongestAt(0,
+				func(l *legLine) float64 { return l.ankle.at(15) }, 15)
+			return between(low/high, 0.2, 0.5)
+		}},
 		{"hinge at the bottom: hamstrings at least a quarter (common practice, no source)", true,
 			func() (bool, string) { return between(partOfHip(95, 20, 180, -10, "hamstrings.long"), 0.25, 1) }},
 	} {
@@ -101,6 +114,41 @@ func TestFactsOfTheTable(t *testing.T) {
 			t.Errorf("%s: %v (%s), marked %v", f.says, ok, what, f.meets)
 		}
 	}
+}
+
+// partOfAnkle is the part of pointing the toes that a part gives, with a knee at an angle and an ankle at another.
+func partOfAnkle(knee, ankle float64, key string) float64 {
+	b := reference()
+	m := New(&b)
+	q := body.Pose{setup.HipFlexion: space.Rad(knee), setup.KneeFlexion: space.Rad(knee), setup.AnkleFlexion: space.Rad(ankle)}
+	out := m.ShareLeg(&q, &Need{Ankle: 60, AnkleCounts: true, HipRests: true})
+	own, all := 0.0, 0.0
+	for h := range heads {
+		all += max(0, out.Ankle[h])
+		if Within(heads[h].Key, key) {
+			own += out.Ankle[h]
+		}
+	}
+	return own / all
+}
+
+// strongestAt is the largest torque that pointing the toes has with a straight knee, N·m, by the arms at an angle of the ankle.
+func strongestAt(knee float64, arm func(*legLine) float64, ankle float64) float64 {
+	b := reference()
+	m := New(&b)
+	sum := 0.0
+	for i := range m.legs {
+		l := &m.legs[i]
+		if l.ankle == nil {
+			continue
+		}
+		whole := l.force
+		if l.knee != nil {
+			whole *= calfStands
+		}
+		sum += l.scale * arm(l) * whole * forceLength(l.normalised(flexions{knee: knee, ankle: ankle}))
+	}
+	return sum
 }
 
 // partOfHip is the part of a need of hip extension that a head gives, with a need at the knee, N·m.

@@ -128,8 +128,8 @@ const calfStands = 3
 // kneeLocked is the flexion below which a knee that is pushed back is held by its ligaments, degrees (own).
 const kneeLocked = 10
 
-// ShareLeg finds who carries a need of extension at hip and knee, and at the ankle or sideways at the hip where those count, in a pose. Sideways
-// stands alone: what the same muscles do forward and back is not known to the table.
+// ShareLeg finds who carries a need of extension at hip and knee, and at the ankle or sideways at the hip where those count, in a
+// pose. Sideways stands alone: what the same muscles do forward and back is not known to the table.
 func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()

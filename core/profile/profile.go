@@ -2,6 +2,7 @@ package profile
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/metric"
 	"dialarc/core/reps"
@@ -63,6 +64,7 @@ type Result struct {
 
 const (
 	deadShare     = 0.15    // of the peak
+	shortest      = 0.02    // of a dead spot that is told, rad
 	cliffShare    = 0.5     // of the peak
 	fallWindow    = 1.0 / 3 // of the swept range (own): a weight that is led over its top loses half of its peak in 30 degrees
 	riseWindow    = 0.1     // of the swept range
@@ -249,7 +251,8 @@ func deadSpots(in *Input) []Span {
 	if peak <= 0 {
 		return nil
 	}
-	return spans(in.Angle, func(i int) bool { return in.Total[i] < deadShare*peak })
+	found := spans(in.Angle, func(i int) bool { return in.Total[i] < deadShare*peak })
+	return slices.DeleteFunc(found, func(s Span) bool { return math.Abs(s.To-s.From) < shortest })
 }
 
 // cliffs lists the stretches in which torque falls off by more than half the peak within a third of the swept range, or comes in by as

@@ -307,7 +307,7 @@ func TestActionByDirection(t *testing.T) {
 		{"hip", false, body.Pose{setup.HipFlexion: 1}, 2.1 * 0.7},
 		{"hip", false, body.Pose{setup.HipAbduction: 1, setup.HipFlexion: 0.1}, 1.9 * 0.88},
 		{"hip", false, body.Pose{setup.HipAbduction: -1}, 2 * 0.88},
-		{"ankle", false, body.Pose{setup.AnkleFlexion: -1}, (55*1.8*0.92 + 10*2.6*0.90) / 65}, // the knee is bent by 70 degrees
+		{"ankle", false, body.Pose{setup.AnkleFlexion: -1}, (55*1.6*0.92 + 10*2.6*0.90) / 65}, // the knee is bent by 70 degrees
 		{"girdle", false, body.Pose{setup.GirdleElevation: 1, setup.GirdleProtraction: 0}, 2.1 * 0.9692250},
 	} {
 		k := profile.NewCapacity(known(), c.joint, c.spin)

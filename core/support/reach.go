@@ -44,6 +44,9 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		}
 	}
 	worst, at := 0.0, 0.0
+	if p, short := rearLeg(path); short {
+		return append(found, p)
+	}
 	for i := range clearSamples {
 		s := float64(i) / (clearSamples - 1)
 		if miss := path.Misses(s); miss > worst {
@@ -72,6 +75,22 @@ func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Prob
 		}
 	}
 	return found
+}
+
+// stretched is how much too short a rear leg may be, m (own): its heel rises so much more.
+const stretched = 0.01
+
+// rearLeg says whether the rear foot is out of its leg's reach somewhere.
+func rearLeg(path *movement.Path) (setup.Problem, bool) {
+	worst, at := 0.0, 0.0
+	for _, s := range []float64{0, 0.5, 1} {
+		if miss := path.Frames(s).RearMisses(); miss > worst {
+			worst, at = miss, s
+		}
+	}
+	return setup.Problem{Path: "posture.stagger", What: fmt.Sprintf("At %.0f%% of the path the rear leg is %.0f cm too short for its foot.",
+		100*at, 100*worst), Why: "The front leg carries the hips too high or too far ahead.",
+		Hint: "Bring the feet closer together, or stop with the front knee more bent."}, worst > stretched
 }
 
 // legsCannot words what legs cannot do that something else leads; false where nothing does.

@@ -108,6 +108,21 @@ func (c *fulcrum) moved(f *body.Frames) space.Vec {
 	return f.Direction(body.Beyond[c.joint][0])
 }
 
+// seen is the direction in which the turn of the joint is best seen: as moved, but of an ankle over a ball that stays in place the foot.
+func (c *fulcrum) seen(f *body.Frames) space.Vec {
+	if f.Station.HeelsUp && c.joint.Name() == "ankle" {
+		return f.Direction(c.lead.On(body.FootR))
+	}
+	return c.moved(f)
+}
+
+// ActsDirectly says whether a load's torque about a joint of a side is its own force times its own arm, as a picture shows it: not where
+// what stays in place elsewhere bears a part of it.
+func ActsDirectly(st *body.Station, joint body.Joint, side body.Side) bool {
+	c := newFulcrum(joint, side, st)
+	return !c.rooted || c.bearing == alike || c.bearing == alone
+}
+
 // stands says whether what is seen to move is the body on a foot that stays in place.
 func (c *fulcrum) stands() bool { return c.rooted && !c.hands && c.bearing != seated }
 

@@ -189,7 +189,7 @@ func (u *run) place(i int) {
 func (u *run) sample(i int) float64 {
 	f, r, c := u.frames, u.Repetition, &u.target
 	axis, speed := c.axis(f, &u.in.Axis)
-	r.Axis[i], r.Joint[i], r.Direction[i] = axis, f.Joint[c.joint], c.moved(f)
+	r.Axis[i], r.Joint[i], r.Direction[i] = axis, f.Joint[c.joint], c.seen(f)
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
 	others := u.startOthers()

@@ -13,16 +13,16 @@ type BraceInput struct {
 	Bench       string        // slides or tips; empty when it stays
 	BenchWeight metric.Metric // kg
 
-	On               string  // what the lifter is on: feet, knees, seat or bench
+	On               string  // what the lifter is on: feet, balls of the feet, knees, seat or bench
 	BearsWhat        string  // what else has to hold more than it can be asked to: hand, strap, thighPad or footPlate; empty for nothing
 	Bears, BearLimit float64 // N
 }
 
 // slips says what gives where a lifter is dragged off what he is on, and grips what has to hold.
 var (
-	slips = map[string]string{"feet": "the soles would slip", "knees": "the knees would slip", "seat": "the lifter would slide on the seat",
+	slips = map[string]string{"feet": "the soles would slip", "balls": "the balls of the feet would slip", "knees": "the knees would slip", "seat": "the lifter would slide on the seat",
 		"bench": "the lifter would slide on the bench"}
-	grips = map[string]string{"feet": "of the soles' usual grip", "knees": "of the usual grip of the knees",
+	grips = map[string]string{"feet": "of the soles' usual grip", "balls": "of the soles' usual grip", "knees": "of the usual grip of the knees",
 		"seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench"}
 )
 
@@ -69,7 +69,7 @@ func Brace(in BraceInput) Sentence {
 	case in.BearsWhat != "":
 		s.Values["bears"], s.Values["limit"] = Quantity{in.Bears, "force"}, Quantity{in.BearLimit, "force"}
 		s.Tone, s.Text = Warning, "Stable, but "+bearers[in.BearsWhat]+"."
-	case byFeet && margin < shaky:
+	case byFeet && margin < edgeOf(in.On):
 		s.Values["margin"] = Quantity{margin, "length"}
 		s.Tone, s.Text = Warning, "Stable, but only just at {at}: {margin} from the edge of the feet."
 	case rubs && friction > slippery:
@@ -82,6 +82,14 @@ func Brace(in BraceInput) Sentence {
 		s.Text = "Stable throughout."
 	}
 	return s
+}
+
+// edgeOf is the margin below which a stance is called shaky, m: on the balls of the feet there is not that much to begin with.
+func edgeOf(on string) float64 {
+	if on == "balls" {
+		return shaky / 3
+	}
+	return shaky
 }
 
 // Direction puts an angle from the heading to the right into words.

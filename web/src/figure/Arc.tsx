@@ -19,6 +19,7 @@ export function ringOf(scene: Scene): Ring {
       elbow: hand,
       girdle: 0.3,
       knee: shank,
+      ankle: 0.8 * (s.footLength ?? 0.27),
       hip: Math.max(shank, (s.shoulderHeight ?? 1.43) - (s.hipHeight ?? 0.93) + 0.1),
     }[scene.joint] ?? hand;
   return { inner: inner + 0.03, handle: inner + widest + 0.065 };

@@ -124,7 +124,7 @@ function Sled({ view, load }: { view: View; load: SceneLoad }) {
     const at = (by: number) => corner(low, o * (sledHalf + 0.04), by);
     return path([at(-railBack), at(railAhead)], false);
   });
-  const middle = add(mul(add(low, high), 0.5), mul(along, 0.16));
+  const middle = add(low, mul(along, 0.3)); // where plates hang clear of the feet
   return (
     <g stroke="var(--metal-line)" strokeLinejoin="round" strokeLinecap="round">
       <path d={rails.join("")} fill="none" strokeWidth={4} />

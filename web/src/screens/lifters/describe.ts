@@ -19,7 +19,7 @@ function describeLoad(load: StoredSetup["document"]["loads"][number], units: Uni
     case "dumbbell":
       return `dumbbell ${mass(load.mass)}`;
     case "bar":
-      return `${mass(load.mass)} in both hands`;
+      return load.contact.segment === "hand" ? `${mass(load.mass)} in both hands` : `bar ${mass(load.mass)}`;
     case "band":
       return `band ${units.text(load.restLength ?? 0, "length")}`;
     case "rope":
