@@ -10,12 +10,6 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// upAt is the direction of what leans forward from upright by an angle, forward and up in the sagittal plane.
-func upAt(lean float64) space.Vec {
-	s, c := math.Sincos(lean)
-	return space.Vec{X: s, Y: c}
-}
-
 // leans are how far shin, thigh and trunk lean forward in a pose, rad, and how fast.
 type leans struct{ shin, thigh, trunk, shinRate, thighRate, trunkRate float64 }
 

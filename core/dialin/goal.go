@@ -33,7 +33,8 @@ var usual = []dial.Name{dial.PulleyHeight, dial.StanceOut, dial.PathPlane, dial.
 var main = []dial.Name{dial.LoadStack, dial.LoadMass, dial.LeverPlates, dial.SledPlates, dial.SledFeet,
 	dial.BandPull, dial.PulleyHeight, dial.BandHeight, dial.StanceOut,
 	dial.BenchAngle, dial.FrontShare, dial.FeetOut, dial.TrunkLean, dial.PathPlane, dial.HoldPlane, dial.GuideSwivel,
-		dial.GuideTravel, dial.GuideTurn, dial.PoseFrom,
+	dial.GuideTravel, dial.GuideTurn,
+	dial.PoseFrom,
 	dial.PoseTo, dial.RangeFrom, dial.RangeTo}
 
 // Found is one answer of a search.

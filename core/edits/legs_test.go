@@ -70,7 +70,8 @@ func TestSledOfAGym(t *testing.T) {
 	d := readyDocument(t, "press.leg")
 	hall := rooms["large"]
 	fitted := edits.Fit(&d, &hall, "h")
-	if l := fitted.Document.Loads[0]; len(fitted.Missing) > 0 || l.Kit == nil || l.Kit.Item != "leg-press" || !slices.Contains(l.Kit.Masses, l.PlateMass) {
+	if l := fitted.Document.Loads[0]; len(fitted.Missing) > 0 || l.Kit == nil || l.Kit.Item != "leg-press" ||
+		!slices.Contains(l.Kit.Masses, l.PlateMass) {
 		t.Errorf("missing %v, kit %+v, plates %v", fitted.Missing, l.Kit, l.PlateMass)
 	}
 	corner := rooms["corner"]

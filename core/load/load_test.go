@@ -145,7 +145,7 @@ func TestEveryKindIsBuilt(t *testing.T) {
 	for _, name := range load.Kinds(nil) {
 		it := r.build(setup.Load{ID: name, Kind: setup.LoadKind(name), Side: "right", Contact: grip, Mass: 5, StackMass: 10, Ratio: 1, Travel: 3,
 			StrandLength: 0.4, RestLength: 0.5, Section: 1e-4, Strands: 1, Pulley: far, Anchor: far, Pivot: far, PlateMass: 5,
-				PlateRadius: 1, RailDeg: 45,
+			PlateRadius: 1, RailDeg: 45,
 			Coordinate: "elbow.flexion", PadRadius: 0.2, Cam: []setup.CamPoint{{AngleDeg: 0, Arm: 0.1}, {AngleDeg: 90, Arm: 0.1}}})
 		p := it.At(r.at(0.5))
 		pulls := r3.Norm(p.Force) > 1

@@ -55,8 +55,8 @@ func TestBackStaysOnItsEdge(t *testing.T) {
 	}
 }
 
-// On a sled the ankle goes along the rails, as far from the line through the hips as the feet are up the plate, and the sole stays square to
-// them but for the plate's tilt; on its ball the foot turns about a place that goes along the rails.
+// On a sled the ankle goes along the rails, as far from the line through the hips as the feet are up the plate, and the sole stays
+// square to them but for the plate's tilt; on its ball the foot turns about a place that goes along the rails.
 func TestFeetGoAlongTheRails(t *testing.T) {
 	sled := setup.Load{ID: "sled", Kind: setup.Sled, Side: "right", Contact: setup.Contact{Segment: "foot", At: "sole"}, PlateMass: 80,
 		RailDeg: 40, PlateDeg: 10, SoleUp: 0.1}
@@ -105,13 +105,13 @@ func TestWeightIsWhereItIsAsked(t *testing.T) {
 	knee := setup.Movement{Kind: "keyframes", Side: "right", Keyframes: []setup.Keyframe{
 		{S: 0, Pose: map[string]float64{"hip.flexionDeg": 80, "knee.flexionDeg": 75}},
 		{S: 1, Pose: map[string]float64{"hip.flexionDeg": 30, "knee.flexionDeg": 30}}}}
-	p, st := led(&setup.Document{Posture: setup.Posture{Kind: "standing", Root: "foot", Stands: "right", HeadingDeg: 25}, Movement: knee})
+	p, _ := led(&setup.Document{Posture: setup.Posture{Kind: "standing", Root: "foot", Stands: "right", HeadingDeg: 25}, Movement: knee})
 	flat := func(v space.Vec) space.Vec { return space.Vec{X: v.X, Z: v.Z} }
 	along(p, func(_ float64, f *body.Frames) {
 		check.Near(t, "over the foot", r3.Norm(flat(r3.Sub(f.CentreOfMass(), f.Pressure(body.Right)))), 0, 1e-9)
 		check.Near(t, "the foot stays", r3.Norm(flat(r3.Sub(f.Origin[body.FootR], space.Vec{}))), 0, 1e-9)
 	})
-	p, st = led(&setup.Document{Posture: setup.Posture{Kind: "standing", Feet: "split", Ahead: "right", Stagger: 0.5, FrontShare: 0.7},
+	p, _ = led(&setup.Document{Posture: setup.Posture{Kind: "standing", Feet: "split", Ahead: "right", Stagger: 0.5, FrontShare: 0.7},
 		Movement: knee})
 	along(p, func(_ float64, f *body.Frames) {
 		front, rear := f.Pressure(body.Right).X, f.Behind().X
@@ -127,7 +127,6 @@ func TestWeightIsWhereItIsAsked(t *testing.T) {
 		check.Near(t, "ahead of the ball", ahead, 0.06, 0.02) // the arms hang from shoulders that are not quite over the hips
 		check.Near(t, "height of the ball", f.Ball(body.Right).Y, 0.1, 1e-9)
 	})
-	_ = st
 }
 
 // The velocities of the frames are the derivatives of their places, whatever stays in place.

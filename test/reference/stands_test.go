@@ -56,10 +56,12 @@ func carrying(in *torque.Input, f *body.Frames, base space.Vec, alone bool, d *s
 		{Parent: -1, At: xyz(base), Quat: quaternion(&f.Station.Heading), Hinges: z, Mass: 1e-13, Inertia: [3]float64{1e-12, 1e-12, 1e-12}},
 		{Parent: 0, At: xyz(back.Apply(r3.Sub(f.Origin[body.FootR], base))), Quat: quaternion(&turn), Mass: b.Masses[body.FootR],
 			COM: [3]float64{0.25 * b.FootLength, -b.AnkleH / 2, 0}, Inertia: rod(b.Masses[body.FootR], b.FootLength)},
-		{Parent: 1, Quat: upright, Hinges: z, Mass: b.Masses[body.ShankR], COM: up(0.567 * b.Shank()), Inertia: rod(b.Masses[body.ShankR], b.Shank())},
+		{Parent: 1, Quat: upright, Hinges: z, Mass: b.Masses[body.ShankR], COM: up(0.567 * b.Shank()),
+			Inertia: rod(b.Masses[body.ShankR], b.Shank())},
 		{Parent: 2, At: up(b.Shank()), Quat: upright, Hinges: z, Mass: b.Masses[body.ThighR], COM: up(0.567 * b.Thigh()),
 			Inertia: rod(b.Masses[body.ThighR], b.Thigh())},
-		{Parent: 3, At: up(b.Thigh()), Quat: upright, Hinges: [][3]float64{{1, 0, 0}, {0, 0, 1}}, Mass: 1e-13, Inertia: [3]float64{1e-12, 1e-12, 1e-12}},
+		{Parent: 3, At: up(b.Thigh()), Quat: upright, Hinges: [][3]float64{{1, 0, 0}, {0, 0, 1}}, Mass: 1e-13,
+			Inertia: [3]float64{1e-12, 1e-12, 1e-12}},
 	}
 	for i := range p.Bodies {
 		p.Bodies[i].Points, p.Bodies[i].Sites = []pointMass{}, []site{}
@@ -151,7 +153,8 @@ func placed(d *setup.Document, s float64) (*torque.Input, *body.Frames) {
 	var f, end body.Frames
 	path.Place(1, &end)
 	path.Place(s, &f)
-	return &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, path.Both(), &f, &end), Joint: body.KneeR, Samples: 5}, &f
+	return &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, path.Both(), &f, &end),
+		Joint: body.KneeR, Samples: 5}, &f
 }
 
 // upright is straight up.
