@@ -13,6 +13,7 @@ type Choices struct {
 	Hand      string     `json:"hand" doc:"Key of what it does."`
 	Feet      []Named    `json:"feet" doc:"How the feet can be set; empty where something else decides."`
 	Foot      string     `json:"foot" doc:"Key of how they are."`
+	Sides     []Named    `json:"sides" doc:"Which side can work."`
 	Turns     []Named    `json:"turns" doc:"How the upper arm turns about itself along its path; empty where that is not a matter of choice."`
 	Turn      string     `json:"turn" doc:"Key of how it does."`
 }
@@ -21,7 +22,7 @@ type Choices struct {
 func ChoicesOf(d *setup.Document) Choices {
 	c := Choices{Positions: positionsOf(d), Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)),
 		Hold:  make([]string, len(d.Loads)),
-		Hands: handsOf(d), Hand: handOf(d), Feet: feetOf(d), Foot: footOf(d),
+		Hands: handsOf(d), Hand: handOf(d), Sides: sidesOf(d), Feet: feetOf(d), Foot: footOf(d),
 		Turns: turnsOf(d), Turn: turnOf(d)}
 	for i := range d.Loads {
 		l := &d.Loads[i]

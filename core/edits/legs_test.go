@@ -42,6 +42,9 @@ func TestOtherLeg(t *testing.T) {
 		if _, problems := edits.WithSide(&d, "both"); len(problems) == 0 {
 			t.Errorf("%s: both legs were taken", key)
 		}
+		if sides := edits.ChoicesOf(&d).Sides; len(sides) != 2 {
+			t.Errorf("%s: the sides %v can be chosen", key, sides)
+		}
 	}
 }
 

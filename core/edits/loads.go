@@ -126,7 +126,7 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 		return c, setup.Problems{{Path: "movement.side", What: "There is no such side.", Hint: "Give right, left or both."}}
 	}
 	before := movingSide(d)
-	if p := &d.Posture; side == "both" && d.LegsCarry() && (p.Stands != "" || p.Feet == "split" || p.Feet == "staggered") {
+	if side == "both" && oneLegLeads(d) {
 		return c, setup.Problems{{Path: "movement.side", What: "One leg leads here.", Why: "The other is free, or behind.",
 			Hint: "Choose a movement of both legs first."}}
 	}
@@ -169,6 +169,20 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 		c.Posture.Down = otherSide(c.Posture.Down)
 	}
 	return c, nil
+}
+
+// oneLegLeads says whether one leg leads, since the other is free, or behind.
+func oneLegLeads(d *setup.Document) bool {
+	p := &d.Posture
+	return d.LegsCarry() && (p.Stands != "" || p.Feet == "split" || p.Feet == "staggered")
+}
+
+// sidesOf are the sides that can work.
+func sidesOf(d *setup.Document) []Named {
+	if oneLegLeads(d) {
+		return []Named{{"right", "Right"}, {"left", "Left"}}
+	}
+	return []Named{{"right", "Right"}, {"both", "Both"}, {"left", "Left"}}
 }
 
 // alone makes a load that both hands hold one for a single hand, which holds its half.

@@ -61,6 +61,7 @@ func (o *outcome) cautionsOf(r *report.Report) []report.Caution {
 	c.weights()
 	c.arms()
 	c.knee()
+	c.legs()
 	c.trunk()
 	c.others()
 	c.kit()
@@ -195,6 +196,44 @@ func (c *cautions) knee() {
 // footPushes says whether the foot pushes on something, so that the calf and the hamstrings press the knee together.
 func (o *outcome) footPushes() bool {
 	return slices.ContainsFunc(o.doc.Loads, func(l setup.Load) bool { return l.Contact.Segment == "foot" })
+}
+
+// What a sled can do to a knee and a low back, and a bar to hips (common practice, no source; numbers own).
+const (
+	lockedUnder = 10  // degrees: a knee that is almost straight under a sled
+	rolledOff   = 115 // degrees of hip flexion from which the pelvis leaves the pad
+	heavyOnHips = 40  // kg
+)
+
+// legs are cautions of what the legs push or carry.
+func (c *cautions) legs() {
+	for i := range c.doc.Loads {
+		l := &c.doc.Loads[i]
+		if l.Kind == setup.Bar && l.Contact.At == "pelvis" && l.Mass >= heavyOnHips {
+			c.add("hip-bar", "A bar of {mass} lies in the crease of the hips.", "Wrap a thick pad round it, and hold it in place.",
+				map[string]quantity.Quantity{"mass": {Value: l.Mass, Kind: "mass"}})
+		}
+		if l.Kind != setup.Sled {
+			continue
+		}
+		if l.Contact.At == "ball" {
+			c.add("sled-slip", "If the feet slip, the sled falls onto the knees.", "Keep the catches in, and wear shoes that grip.", nil)
+			continue
+		}
+		least, most := math.Inf(1), math.Inf(-1)
+		for k := range c.rep.Pose {
+			least = math.Min(least, c.rep.Pose[k][setup.KneeFlexion])
+			most = math.Max(most, c.rep.Pose[k][setup.HipFlexion])
+		}
+		if degrees1(least) < lockedUnder {
+			c.add("sled-lock", "The knees come to {knee} under the sled.", "Stop short of straight: a knee that snaps back under load has nothing to stop it.",
+				map[string]quantity.Quantity{"knee": degreesOf(degrees1(least))})
+		}
+		if degrees1(most) > rolledOff {
+			c.add("sled-deep", "The hips bend to {hip}: the pelvis may roll off the pad, and the low back bends under the load.",
+				"Stop sooner, or set the back rest lower.", map[string]quantity.Quantity{"hip": degreesOf(degrees1(most))})
+		}
+	}
 }
 
 // presentEffort is the largest effort of the target, 0 where it is not known.

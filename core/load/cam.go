@@ -124,6 +124,8 @@ var turnings = map[string]turning{
 	"hip.abduction":             {setup.HipAbduction, body.HipR, body.ThighR},
 	"elbow.flexion":             {setup.ElbowFlexion, body.ElbowR, body.ForearmR},
 	"shoulder.elevation":        {setup.ShoulderElevation, body.ShoulderR, body.UpperArmR},
+	"ankle.flexion":             {setup.AnkleFlexion, body.AnkleR, body.FootR},
+	"shoulder.rotation":         {setup.ShoulderRotation, body.ElbowR, body.ForearmR}, // about a line through the elbow
 	"shoulder.planeOfElevation": {setup.ShoulderPlane, body.ShoulderR, body.UpperArmR},
 }
 
@@ -165,6 +167,13 @@ func (c *padded) hinge(f *body.Frames) space.Vec {
 		w = f.Turn[side.On(body.ThighR)].Apply(space.Vec{Z: -1})
 	case setup.HipFlexion:
 		w = f.Turn[body.Trunk].Apply(space.Z)
+	case setup.AnkleFlexion:
+		w = f.Turn[side.On(body.ShankR)].Apply(space.Z)
+	case setup.ShoulderRotation:
+		w = f.Turn[side.On(body.UpperArmR)].Apply(space.Y)
+		if side == body.Left {
+			w = r3.Scale(-1, w)
+		}
 	case setup.HipAbduction: // about the thigh's own forward axis, as far as it is flexed
 		flexed := space.RotZ(f.Pose[side][setup.HipFlexion])
 		w = flexed.Apply(space.Vec{X: -1})

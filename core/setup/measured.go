@@ -6,7 +6,8 @@ import (
 )
 
 // CamJoints are the coordinates that a machine's arm can turn with.
-var CamJoints = []string{"knee.flexion", "hip.flexion", "hip.abduction", "elbow.flexion", "shoulder.elevation", "shoulder.planeOfElevation"}
+var CamJoints = []string{"knee.flexion", "hip.flexion", "hip.abduction", "ankle.flexion", "elbow.flexion", "shoulder.elevation",
+	"shoulder.planeOfElevation", "shoulder.rotation"}
 
 // BandPoints checks the measurements of a band: two or more, longer and never weaker from one to the next.
 func (v *Checks) BandPoints(path string, pull []BandPoint) {

@@ -220,3 +220,57 @@ func TestExportAndImport(t *testing.T) {
 		t.Errorf("a broken file leaves something behind (%v)", err)
 	}
 }
+
+// What a deleted lifter or setup leaves behind does not keep the rest from being taken in: sessions and captures of a lifter who is gone
+// stay out, a capture whose setup is gone comes without it.
+func TestExportWithoutTheDeleted(t *testing.T) {
+	s, coach := opened(t, database.New(t))
+	filled(t, s, coach)
+	const capture = "00000000-0000-4000-8000-0000000000c1"
+	setups, _, err := s.Setups(ctx, coach.ID, store.Wanted{}, store.Page{Limit: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := s.DeleteSetup(ctx, coach.ID, setups[0].ID, setups[0].Version); err != nil {
+		t.Fatal(err)
+	}
+	taken := func() (lifters []store.Lifter, sessions []store.Session, captures []store.Capture) {
+		dir := filepath.Join(t.TempDir(), "out")
+		n, err := backup.Export(ctx, s, coach.ID, dir)
+		if err != nil {
+			t.Fatal(err)
+		}
+		other, heir := opened(t, database.New(t))
+		if m, err := backup.Import(ctx, other, heir.ID, dir); err != nil || m != n {
+			t.Fatalf("%d of %d files, %v", m, n, err)
+		}
+		many := store.Page{Limit: 1000}
+		lifters, _, err1 := other.Lifters(ctx, heir.ID, false, "", many)
+		sessions, err2 := other.AllSessions(ctx, heir.ID, many)
+		captures, err3 := other.AllCaptures(ctx, heir.ID, many)
+		if err := errors.Join(err1, err2, err3); err != nil {
+			t.Fatal(err)
+		}
+		return lifters, sessions, captures
+	}
+	_, before, captures := taken()
+	if len(captures) != 1 || captures[0].ID != capture || captures[0].SetupID != nil || len(before) == 0 {
+		t.Fatalf("captures %+v, %d sessions", captures, len(before))
+	}
+	gone := before[0].LifterID
+	lifters, _, err := s.Lifters(ctx, coach.ID, false, "", store.Page{Limit: 1000})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, l := range lifters {
+		if l.ID == gone {
+			if err := s.DeleteLifter(ctx, coach.ID, l.ID, l.Version); err != nil {
+				t.Fatal(err)
+			}
+		}
+	}
+	left, after, _ := taken()
+	if len(left) != len(lifters)-1 || len(after) == 0 || len(after) >= len(before) {
+		t.Errorf("%d lifters of %d, %d sessions of %d", len(left), len(lifters), len(after), len(before))
+	}
+}

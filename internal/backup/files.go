@@ -54,14 +54,20 @@ const (
 	studies     = "studies"
 )
 
-// Export writes everything that a coach has, but for what is deleted and for history, into an empty or new folder: one JSON file each,
-// named by its id.
+// Export writes everything that a coach has, but for what is deleted, what belongs to a deleted lifter, and history, into an empty or new
+// folder: one JSON file each, named by its id.
 func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error) {
 	if old, err := os.ReadDir(dir); err == nil && len(old) > 0 {
 		return 0, fmt.Errorf("%s is not empty; give a new folder", dir)
 	}
 	n := 0
+	there := map[string]bool{} // what others belong to
 	write := func(kind string, f file) error {
+		if f.LifterID != "" && !there[f.LifterID] {
+			return nil
+		}
+		f.RoomID, f.SetupID = known(there, f.RoomID), known(there, f.SetupID)
+		there[f.ID] = true
 		folder := filepath.Join(dir, kind)
 		if err := os.MkdirAll(folder, 0o755); err != nil {
 			return err
@@ -118,6 +124,14 @@ func Export(ctx context.Context, st *store.Store, coach, dir string) (int, error
 		}),
 	)
 	return n, err
+}
+
+// known is a reference to what is there, or none.
+func known(there map[string]bool, id *string) *string {
+	if id != nil && there[*id] {
+		return id
+	}
+	return nil
 }
 
 // withSamples is a capture with all that was recorded.

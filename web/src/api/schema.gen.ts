@@ -2610,6 +2610,8 @@ export interface components {
       /** @description Key of the present one. */
       position: string;
       positions: components["schemas"]["EditsPosition"][];
+      /** @description Which side can work. */
+      sides: components["schemas"]["EditsNamed"][];
       /** @description Key of how it does. */
       turn: string;
       /** @description How the upper arm turns about itself along its path; empty where that is not a matter of choice. */

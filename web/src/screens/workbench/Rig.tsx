@@ -204,12 +204,14 @@ export const Rig = memo(function Rig(props: Props) {
         <Supports posture={posture} set={(part, value) => edits.set(`posture.${part}`, value)} />
       </Disclosure>
       <Disclosure title="Movement" line={movementLine(document, settings.filter(rest("path")), units)}>
-        <Segments
-          label="Working side"
-          options={sides}
-          value={document.movement.side}
-          onChange={(key) => edits.restructure("side", key)}
-        />
+        {choices && (
+          <Segments
+            label="Working side"
+            options={choices.sides as { key: Side; label: string }[]}
+            value={document.movement.side}
+            onChange={(key) => edits.restructure("side", key)}
+          />
+        )}
         {choices && (
           <Select
             label="Change to another movement"
@@ -264,11 +266,7 @@ export const Rig = memo(function Rig(props: Props) {
   );
 });
 
-const sides = [
-  { key: "right", label: "Right" },
-  { key: "both", label: "Both" },
-  { key: "left", label: "Left" },
-];
+type Side = SetupDocument["movement"]["side"];
 
 function Tool({ label, press, children }: { label: string; press: () => void; children: React.ReactNode }) {
   return (

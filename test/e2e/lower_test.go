@@ -1,0 +1,44 @@
+package e2e
+
+import (
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+// begun opens an exercise of the library from the first screen.
+func begun(t *testing.T, p *page, text, name, dial string) {
+	t.Helper()
+	p.press("Home")
+	p.until("the field", `document.querySelector('section[aria-label="Start from an exercise"] input')`)
+	p.fill("Start from an exercise", text)
+	p.press("Open: " + name)
+	p.until("the dials of "+name, `document.querySelector('[data-dial="`+dial+`"]')`)
+	p.says(verdict("stability"), "Stable")
+}
+
+// Exercises of the legs are found by what coaches call them, and turned by what there is to turn: the feet on a sled's plate, their
+// distance from the bench, the weight on the front foot. What a leg cannot do is said at its dial, and undone.
+func TestLowerBody(t *testing.T) {
+	p := openPage(t, startProgram(t).url("/"))
+	p.until("the first screen", `document.querySelector('h1')`)
+	begun(t, p, "leg press", "Leg press, 45 degrees", "sled.plates/0")
+	p.until("the sled", `document.body.innerText.includes("feet on its plate")`)
+	was := read[string](p, `document.querySelector('dl').innerText`)
+	p.typeInto("sled.feet/0", "2")
+	p.untilDial("sled.feet/0", 0.02)
+	p.until("another profile", `document.querySelector('dl').innerText !== `+quoted(was))
+
+	begun(t, p, "hip thrust", "Hip thrust", "feet.out")
+	p.says(`[data-caution="hip-bar"]`, "crease of the hips")
+	p.typeInto("feet.out", "110")
+	p.until("what cannot be", `document.body.innerText.includes("from its edge")`)
+	p.key("z", chromedp.ModifierCtrl)
+	p.says(verdict("stability"), "Stable")
+
+	begun(t, p, "lunge", "Split squat", "front.share")
+	p.act(`[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith("Movement")).click()`)
+	p.press("Left")
+	p.until("the left leg leads", `document.querySelector('[data-dial="front.share"]') && document.body.innerText.includes("left side")`)
+	p.says(verdict("stability"), "Stable")
+}
