@@ -21,6 +21,8 @@ func (f *Frames) leansOf(q, rate *Pose) leans {
 	switch {
 	case st.Root == OnKnees:
 		l.shin = st.fixed
+	case st.OnToes: // over feet that stand on end
+		l.shin, l.shinRate = q[setup.AnkleFlexion]+math.Pi/2, rate[setup.AnkleFlexion]
 	case st.HeelsUp:
 		l.shin, l.shinRate = f.Body.overBalls(q, rate)
 	default:
@@ -67,6 +69,12 @@ func (f *Frames) anchor() (space.Vec, Segment) {
 	return f.Origin[side.On(FootR)], side.On(FootR)
 }
 
+// PitchOnToes is the pitch of a straight body on hands and toes whose shoulders are at a height, rad.
+func (b *Body) PitchOnToes(shoulders float64) float64 {
+	drop := shoulders - 2*b.AnkleH // ankles above the toes by twice their usual height (own)
+	return math.Pi/2 - math.Asin(max(-1, min(1, drop/(b.ShoulderHeight-b.AnkleH))))
+}
+
 // plant says where that end is, and which leg carries.
 func (b *Body) plant(p *setup.Posture, bench *setup.Bench, m *setup.Movement, st *Station) {
 	st.HeelsUp = p.HeelsFree
@@ -96,6 +104,9 @@ func (b *Body) plant(p *setup.Posture, bench *setup.Bench, m *setup.Movement, st
 	local.Z = aside
 	at := st.Heading.Apply(local)
 	st.planted = add(space.Vec{X: p.X, Z: p.Z}, at)
+	if st.OnToes {
+		st.planted = add(st.MidHip, st.Trunk.Apply(space.Vec{Y: b.AnkleH - b.HipHeight, Z: aside}))
+	}
 	if st.Root == OnShoulders {
 		edge := st.Heading.Apply(space.Vec{X: -cmp.Or(p.FeetOut, b.FeetOut())})
 		st.Edge = add(space.Vec{X: p.X, Z: p.Z}, edge)

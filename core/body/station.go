@@ -63,12 +63,15 @@ type Station struct {
 
 // Carries says whether the legs move on an end of theirs that stays in place, and carry the pelvis.
 func (s *Station) Carries() bool {
-	return s.LegsMove && s.Root != OnSeat && s.Root != OnBench && s.Root != OnHands
+	return s.LegsMove && s.Root != OnSeat && s.Root != OnBench && (s.Root != OnHands || s.OnToes)
 }
 
 // Toes is where the toes of a body that lies on hands and toes press on the floor, in its middle plane.
 func (s *Station) Toes() space.Vec {
-	t := r3.Scale(0.5, add(s.ankles[Right].ankle, s.ankles[Left].ankle))
+	t := inMiddle(s.planted, s)
+	if !s.LegsMove {
+		t = r3.Scale(0.5, add(s.ankles[Right].ankle, s.ankles[Left].ankle))
+	}
 	t.Y = 0
 	return t
 }
@@ -132,6 +135,7 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 		}
 	}
 	st.Trunk = lean(&st.Heading, pitch, bend, turn)
+	st.LegsMove = st.LegsMove || st.OnToes && m != nil && m.Kind == "guided" // a push-up turns the body about the toes
 	st.Carried = bench != nil || slices.Contains(p.Restraints, "trunkOnThighs")
 	st.Leans, st.Riser = slices.Contains(p.Restraints, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
@@ -150,8 +154,7 @@ func lean(heading *space.Mat, pitch, bend, turn float64) space.Mat {
 
 // Plank is the pitch of a straight body that rests on straight, upright arms and on the toes, rad.
 func (b *Body) Plank() float64 {
-	drop := b.ArmLength() - 2*b.AnkleH // ankles above the toes by twice their usual height (own)
-	return math.Pi/2 - math.Asin(max(-1, min(1, drop/(b.ShoulderHeight-b.AnkleH))))
+	return b.PitchOnToes(b.ArmLength())
 }
 
 // roll is how far a pad behind the back turns the chest forward, rad: as if the trunk's breadth rested on it with one

@@ -65,7 +65,7 @@ func (m *model) others() []body.Joint {
 		for c, info := range setup.Coordinates {
 			moves = moves || (info.Joint == j.Name() && math.Abs(start[c]-end[c]) > 1e-6)
 		}
-		if moves && j != m.joint {
+		if moves && j != m.joint && !(m.station.OnToes && j.Leg()) { // the toes carry what the hands leave
 			list = append(list, j)
 		}
 	}

@@ -2,6 +2,7 @@ package evaluate_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"dialarc/core/body"
@@ -149,5 +150,28 @@ func TestLegsThatCannot(t *testing.T) {
 		if !told {
 			t.Errorf("%s: %v", c.key, problems)
 		}
+	}
+}
+
+// On hands and toes the hands carry two thirds of the body at the top of a push-up, more at the bottom (Ebben et al. 2011, J Strength Cond
+// Res 25:2891: 64 % at the top of a usual one; Suprak et al. 2011, J Strength Cond Res 25:497: 69 and 75 %; from memory).
+func TestPushUpOnTheHands(t *testing.T) {
+	d := ready(t, "pushup")
+	d.Movement.Guide.Start.X, d.Movement.Guide.End.X = 0, 0 // under the shoulders
+	share := func(s float64) float64 {
+		sc, problems := new(evaluate.Evaluator).SceneAt(&d, s)
+		if len(problems) > 0 {
+			t.Fatal(problems)
+		}
+		hands := 0.0
+		for _, c := range sc.Contacts {
+			if strings.HasPrefix(c.Name, "hand") {
+				hands += c.Force.Y
+			}
+		}
+		return hands / (d.Lifter.BodyMass * 9.80665)
+	}
+	if top, bottom := share(1), share(0); top < 0.62 || top > 0.73 || bottom < top || bottom > 0.79 {
+		t.Errorf("the hands carry %.3f at the top, %.3f at the bottom", top, bottom)
 	}
 }

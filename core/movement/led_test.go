@@ -162,3 +162,25 @@ func TestRatesOfWhatIsCarried(t *testing.T) {
 		}
 	}
 }
+
+// In a push-up the hands and the toes stay where they are on the floor, and the body is straight from ankle to shoulder.
+func TestPushUpStaysOnHandsAndToes(t *testing.T) {
+	p, _ := led(&setup.Document{Posture: setup.Posture{Kind: "prone", Root: "hands", HeadingDeg: 50, X: 0.4}, Movement: setup.Movement{Kind: "guided",
+		Side: "both", Guide: &setup.Guide{Kind: "line", Relative: true, Start: setup.Point{X: -0.05, Y: -0.2, Z: 0.2},
+			End: &setup.Point{X: -0.05, Y: -0.6, Z: 0.2}, SwivelDeg: 60}}})
+	var start body.Frames
+	p.Place(0, &start)
+	rises := 0.0
+	along(p, func(s float64, f *body.Frames) {
+		for side := range f.Grip {
+			check.Near(t, "hand moved", r3.Norm(r3.Sub(f.Grip[side], start.Grip[side])), 0, 1e-9)
+			check.Near(t, "hand off the floor", f.Grip[side].Y, 0, 1e-9)
+		}
+		check.Near(t, "ankle moved", r3.Norm(r3.Sub(f.Origin[body.FootR], start.Origin[body.FootR])), 0, 1e-9)
+		check.Near(t, "shoulder over the floor", f.Joint[body.ShoulderR].Y, 0.2+0.4*s, 1e-9)
+		body1, body2 := r3.Sub(f.Joint[body.HipR], f.Origin[body.FootR]), r3.Sub(f.Origin[body.Head], f.Origin[body.Trunk])
+		check.Near(t, "bent at the hips", space.Deg(math.Acos(min(1, r3.Dot(r3.Unit(body1), r3.Unit(body2))))), 0, 1e-4)
+		rises = f.Joint[body.ShoulderR].Y - start.Joint[body.ShoulderR].Y
+	})
+	check.Near(t, "rise", rises, 0.4, 1e-9)
+}

@@ -74,6 +74,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.sweep(m.Primary, m)
 	case "guided":
 		p.solve = p.guided(m.Guide)
+		if st.OnToes {
+			p.solve = p.pushedUp(m.Guide)
+		}
 	}
 	switch {
 	case m.NoSpin:
@@ -244,7 +247,7 @@ func (p *Path) Place(s float64, f *body.Frames) {
 // them.
 func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
 	f.Place(p.body, p.station, poses, rates)
-	if p.station.Root != body.OnHands {
+	if p.station.Root != body.OnHands || p.station.OnToes {
 		return
 	}
 	lead := p.Lead()

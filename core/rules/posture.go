@@ -99,8 +99,17 @@ func (v *checks) onHands(d *setup.Document) {
 	if d.Movement.Side != "both" {
 		v.Add("movement.side", "One hand carries the body.", "How it is held up then is not known.", "Set side to both.")
 	}
-	if d.Posture.Kind == "prone" && d.Movement.Kind != "hold" {
-		v.Add("movement.kind", "The body moves on hands and toes.", "Only a held plank is known.", "Set kind to hold.")
+	m := &d.Movement
+	if d.Posture.Kind != "prone" || m.Kind == "hold" {
+		return
+	}
+	if m.Kind != "guided" || m.Guide == nil || m.Guide.Kind != "line" || !m.Guide.Relative || m.Guide.End == nil {
+		v.Add("movement.kind", "The body moves on hands and toes.", "A held plank and a push-up are known.",
+			"Set kind to hold, or guide the hand along a line that is counted from the shoulder.")
+		return
+	}
+	for i, y := range []float64{m.Guide.Start.Y, m.Guide.End.Y} {
+		v.Within("movement.guide."+[]string{"start", "end"}[i]+".y", "floor, from the shoulder", y, -0.9, -0.05, "m", "The hands are on the floor below.")
 	}
 }
 
