@@ -80,6 +80,7 @@ func (m *maker) pulls() []Ready {
 	down.Movement, down.Loads = m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30), []setup.Load{high}
 	return []Ready{
 		{Key: "pullup", About: "The lifter's own weight, from a hang that is not quite dead.", Document: hang},
+		{Key: "pullup.assisted", About: "A platform under the knees takes part of the weight.", Document: m.assisted(hang, 0.4)},
 		{Key: "pullup.weighted", About: "A weight on a belt, once the own weight is too easy.", Document: m.withBelt(hang, 0.12)},
 		{Key: "pulldown.bar", About: "A bar on one cable from above, thighs under the pad.", Document: down},
 		{Key: "row.machine", About: "Chest on the pad, handles on a lever that hangs from above.",
@@ -94,6 +95,15 @@ func (m *maker) withBelt(d setup.Document, share float64) setup.Document {
 	weight := heldAt(dumbbell(m.kg(share)), atWaist)
 	weight.ID = "belt"
 	d.Loads = append([]setup.Load{weight}, d.Loads...)
+	return d
+}
+
+// assisted takes a share of body mass off somebody whom the hands carry, by a platform under the knees.
+func (m *maker) assisted(d setup.Document, share float64) setup.Document {
+	d = d.Clone()
+	step := 2.5
+	d.Loads = append(d.Loads, setup.Load{ID: "platform", Kind: setup.Assist, Side: "right", Contact: cuff("thigh", 1), Ratio: 1,
+		StackMass: step * math.Round(share*m.l.BodyMass/step)})
 	return d
 }
 

@@ -57,7 +57,7 @@ func TestExercisesHaveNames(t *testing.T) {
 
 // What is asked for and not here says so, with what is near; what is here is not said to be missing.
 func TestNotYet(t *testing.T) {
-	for text, name := range map[string]string{"hack squat": "Hack squat", "assisted dip": "Assisted pull-up", "crunch": "Cable crunch",
+	for text, name := range map[string]string{"hack squat": "Hack squat", "crunch": "Cable crunch",
 		"pec deck": "Pec deck", "handstand": "Handstand push-up"} {
 		found := catalogue.NotYet(text)
 		if !slices.ContainsFunc(found, func(m catalogue.Missing) bool {

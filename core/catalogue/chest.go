@@ -60,8 +60,10 @@ func chestSetups(m *maker) []Ready {
 	up.Movement, up.Loads = m.line("both", [3]float64{-0.05, -0.20, 0.20}, [3]float64{-0.05, -0.60, 0.20}, 60), []setup.Load{ownBody()}
 	out = append(out, Ready{Key: "pushup", About: "Hands and toes carry the body: about two thirds of it are on the hands.", Document: up})
 	leaning := m.dip(25, [3]float64{-0.20, -0.40, 0.10}, [3]float64{-0.15, -0.6, 0.10}, 10)
-	out = append(out, Ready{Key: "dip.weighted", About: "A weight on a belt, once the own weight is too easy.",
-		Document: m.withBelt(leaning, 0.12)})
+	out = append(out, Ready{Key: "dip.assisted", About: "A platform under the knees takes part of the weight.",
+		Document: m.assisted(leaning, 0.4)},
+		Ready{Key: "dip.weighted", About: "A weight on a belt, once the own weight is too easy.",
+			Document: m.withBelt(leaning, 0.12)})
 	out = append(out, m.presses()...)
 	for i := range out {
 		if d := &out[i].Document; d.Posture.Kind == "standing" && d.Posture.Root == "" { // against a pull from behind

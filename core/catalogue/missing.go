@@ -26,8 +26,6 @@ var missing = []struct {
 		[]string{"calf.standing"}},
 	{"Cable crunch", "crunch; sit-up; ab crunch; leg raise; side bend", "the trunk is held here, not moved",
 		[]string{"plank", "hold.antirotation", "hold.suitcase"}},
-	{"Assisted pull-up", "assisted dip; band-assisted pull-up; counterweight pull-up", "what lifts the knees of a hanging body cannot be described yet",
-		[]string{"pulldown.bar", "pullup", "dip.leaning"}},
 	{"Handstand push-up", "wall push-up; pike push-up; ring push-up", "hands that carry the body on a wall or in rings cannot be described yet",
 		[]string{"pushup", "press.standing"}},
 	{"Incline machine press", "shoulder press machine; converging press", "levers that converge cannot be described yet",

@@ -24,6 +24,7 @@ const (
 	SledPlates     Name = "sled.plates"
 	SledFeet       Name = "sled.feet"
 	SledRails      Name = "sled.rails"
+	AssistStack    Name = "assist.stack"
 	PadRadius      Name = "pad.radius"
 	AxisForward    Name = "axis.forward"
 	AxisUp         Name = "axis.up"
@@ -103,6 +104,7 @@ var Names = []Name{
 	SledPlates,
 	SledFeet,
 	SledRails,
+	AssistStack,
 	PadRadius,
 	AxisForward,
 	AxisUp,

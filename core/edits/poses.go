@@ -138,6 +138,8 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 		return c, setup.Problems{{Path: "movement.kind", What: "One pose is held.", Hint: "Change the angles that are held."}}
 	case d.HandleLeads():
 		return c, setup.Problems{{Path: "movement.kind", What: "The machine's handle leads the hand.", Hint: "Move the lifter or the machine instead."}}
+	case d.Posture.RootOf() == "hands" && d.Posture.Kind == "prone":
+		return c, setup.Problems{{Path: "movement.kind", What: "The hands stay on the floor all along.", Hint: "Change how far down the floor is instead."}}
 	case m.InLine != "":
 		return c, setup.Problems{{Path: "movement.inLine", What: "The forearm follows the cable all along.", Hint: "Change the line of pull instead."}}
 	}

@@ -148,7 +148,7 @@ type Sled struct {
 type Support struct {
 	Key  string  `json:"key"`
 	Name string  `json:"name"`
-	Kind string  `json:"kind" doc:"strap: over the hips; thighPad: on the thighs; armPad: sloping, under the upper arms; weight: on a bench's foot; pad: under the back; seat: a chair or box." enum:"strap,thighPad,armPad,weight,pad,seat"`
+	Kind string  `json:"kind" doc:"strap: over the hips; thighPad: on the thighs; armPad: sloping, under the upper arms; weight: on a bench's foot; pad: under the back; seat: a chair or box; platform: under the knees, on a stack." enum:"strap,thighPad,armPad,weight,pad,seat,platform"`
 	Mass float64 `json:"mass,omitempty" doc:"weight: kg."`
 	Size float64 `json:"size,omitempty" doc:"pad: thickness; seat: height of its top, m."`
 }

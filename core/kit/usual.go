@@ -93,6 +93,7 @@ func Large(name string) Room {
 	r.Supports = []Support{{Key: "hip-strap", Name: "Strap over the hips", Kind: "strap"}, {Key: "thigh-pad", Name: "Pad over the thighs",
 		Kind: "thighPad"}, {Key: "arm-pad", Name: "Sloping pad for the arms", Kind: "armPad"}, {Key: "chair", Name: "Chair", Kind: "seat",
 		Size: 0.45},
+		{Key: "platform", Name: "Assisted pull-up and dip station", Kind: "platform"},
 		{Key: "back-pad", Name: "Pad under the back", Kind: "pad", Size: 0.08}, {Key: "bench-plate", Name: "Plate on the bench's foot",
 			Kind: "weight", Mass: 20}}
 	return r

@@ -209,7 +209,8 @@ func sled(v *setup.Checks, path string, s *Sled) {
 }
 
 func support(v *setup.Checks, path string, s *Support) {
-	if !v.OneOf(path+".kind", "kind of support", s.Kind, "strap", "thighPad", "armPad", "weight", "pad", "seat") {
+	if !v.OneOf(path+".kind", "kind of support", s.Kind, "strap", "thighPad", "armPad", "weight", "pad", "seat",
+		"platform") {
 		return
 	}
 	switch s.Kind {

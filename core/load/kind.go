@@ -56,7 +56,9 @@ type Kind struct {
 // may ask what is true of its kind.
 var kinds []*Kind
 
-func init() { kinds = []*Kind{&dumbbell, &bar, &cable, &rope, &band, &cam, &lever, &sled, &ownBody} }
+func init() {
+	kinds = []*Kind{&dumbbell, &bar, &cable, &rope, &band, &cam, &lever, &sled, &assist, &ownBody}
+}
 
 // KindOf is what is true of a kind of load; nil for one that is not known.
 func KindOf(name setup.LoadKind) *Kind {

@@ -66,3 +66,33 @@ func TestSledsWorkAndInertia(t *testing.T) {
 		check.Near(t, "sped up", moving.Tension-p.Tension, 60*2, 1e-9)
 	}
 }
+
+// A platform takes its stack's weight off, half under each knee, whatever the pose; going up faster it takes off less, and what it does is
+// what its stack loses.
+func TestPlatformUnderTheKnees(t *testing.T) {
+	b := body.New(&setup.Lifter{Height: 1.75, BodyMass: 75})
+	knees := 1.0
+	d := setup.Document{Posture: setup.Posture{Kind: "standing", Root: "hands"}, Movement: setup.Movement{Kind: "guided", Side: "both",
+		Guide: &setup.Guide{Kind: "line", Relative: true, Start: setup.Point{X: 0.15, Y: 0.5, Z: 0.06}, End: &setup.Point{X: 0.2, Y: 0.15, Z: 0.06}}},
+		Loads: []setup.Load{{ID: "platform", Kind: setup.Assist, Side: "right", Contact: setup.Contact{Segment: "thigh", Fraction: &knees},
+			StackMass: 30, Ratio: 1}}}
+	st := b.Settle(&d.Posture, nil, &d.Movement)
+	p := movement.New(&d, &b, &st)
+	at := func(s float64) *body.Frames {
+		var f body.Frames
+		p.Place(s, &f)
+		return &f
+	}
+	items := load.Build(d.Loads, &st, true, at(0), at(1))
+	if len(items) != 2 {
+		t.Fatalf("%d knees", len(items))
+	}
+	for _, s := range []float64{0.1, 0.5, 0.9} {
+		f := at(s)
+		pull := items[0].At(f)
+		check.Near(t, "up", pull.Force.Y, 15*9.80665, 1e-9)
+		dU := fd.Derivative(func(x float64) float64 { return items[0].Energy(at(x)) }, s, &fd.Settings{Formula: fd.Central, Step: 1e-5})
+		check.Near(t, "power", r3.Dot(pull.Force, f.Velocity(items[0].Segment, pull.Contact)), -dU, 1e-4)
+		check.Near(t, "going up faster", items[0].Moving(f, space.Vec{}, space.Vec{Y: 2}).Force.Y, 15*(9.80665-2), 1e-9)
+	}
+}

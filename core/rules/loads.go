@@ -42,7 +42,7 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 	if kind.Check != nil {
 		kind.Check(&v.Checks, path, l)
 	}
-	legsHave := l.Kind == setup.Sled || l.Kind == setup.Bar && l.Contact.Segment != "hand"
+	legsHave := l.Kind == setup.Sled || l.Kind == setup.Assist || l.Kind == setup.Bar && l.Contact.Segment != "hand"
 	if l.Kind == setup.Bar && l.Contact.Segment == "thigh" && d.Movement.Side != "both" {
 		v.Add(path+".side", "A bar lies over both thighs, but one side moves.", "", "Set movement.side to both.")
 	}

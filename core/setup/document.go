@@ -198,7 +198,7 @@ type Guide struct {
 // Load is one thing that pulls or weighs. Which fields apply depends on the kind.
 type Load struct {
 	ID       string   `json:"id" doc:"Name within the document, unique."`
-	Kind     LoadKind `json:"kind" doc:"What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; sled: a plate on rails that the feet push; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,rope,band,cam,lever,sled,bodyweight"`
+	Kind     LoadKind `json:"kind" doc:"What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; sled: a plate on rails that the feet push; assist: a platform under the knees that a stack lifts; ownBody: the lifter's own weight counted as the load." enum:"dumbbell,bar,cable,rope,band,cam,lever,sled,assist,bodyweight"`
 	Variable bool     `json:"variable,omitempty" doc:"Whether load advice may scale it."`
 	Side     string   `json:"side" doc:"The limb it is fixed to; of no account on the trunk." enum:"right,left"`
 	Contact  Contact  `json:"contact" doc:"Where on the body."`
@@ -207,8 +207,8 @@ type Load struct {
 	Catch string  `json:"catch,omitempty" doc:"bar: what catches it when it cannot be lifted: safety arms set for it, or somebody who spots." enum:"arms,spotter"`
 
 	Pulley           *Point    `json:"pulley,omitempty" doc:"cable, rope: where the cable leaves the pulley, m."`
-	StackMass        float64   `json:"stackMass,omitempty" doc:"cable, rope, cam: mass on the pin, kg." minimum:"0.1" maximum:"500"`
-	Ratio            float64   `json:"ratio,omitempty" doc:"cable, rope, cam: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
+	StackMass        float64   `json:"stackMass,omitempty" doc:"cable, rope, cam, assist: mass on the pin, kg." minimum:"0.1" maximum:"500"`
+	Ratio            float64   `json:"ratio,omitempty" doc:"cable, rope, cam, assist: force at the handle over weight of the stack; 1 unless given." minimum:"0.05" maximum:"4"`
 	Friction         float64   `json:"friction" required:"false" doc:"cable, rope, sled: share lost on the way out and back; 0.07 unless given." minimum:"0" maximum:"0.5"`
 	AttachmentLength float64   `json:"attachmentLength,omitempty" doc:"cable, band: handle, strap or rope between its end and the contact, m." minimum:"0" maximum:"3"`
 	ParkedGap        float64   `json:"parkedGap" required:"false" doc:"cable, rope: what hangs out of the pulley with the stack at rest, m; 0.05 unless given." minimum:"0" maximum:"3"`

@@ -13,5 +13,6 @@ const (
 	Cam        LoadKind = "cam"        // a machine with a pad on an arm that a cam loads
 	Lever      LoadKind = "lever"      // a machine's handle about an axis, or a bar with one end in a corner
 	Sled       LoadKind = "sled"       // a plate on rails that the feet push
+	Assist     LoadKind = "assist"     // a platform under the knees that takes weight off
 	Bodyweight LoadKind = "bodyweight" // the lifter's own weight counted as the load
 )

@@ -2083,10 +2083,10 @@ export interface components {
       /** @description Name within the document, unique. */
       id: string;
       /**
-       * @description What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; sled: a plate on rails that the feet push; ownBody: the lifter's own weight counted as the load.
+       * @description What it is. rope: two strands of rope on one cable, one in each hand; cam: a machine with a pad; lever: a machine's handle, or a bar with one end in a corner; sled: a plate on rails that the feet push; assist: a platform under the knees that a stack lifts; ownBody: the lifter's own weight counted as the load.
        * @enum {string}
        */
-      kind: "dumbbell" | "bar" | "cable" | "rope" | "band" | "cam" | "lever" | "sled" | "bodyweight";
+      kind: "dumbbell" | "bar" | "cable" | "rope" | "band" | "cam" | "lever" | "sled" | "assist" | "bodyweight";
       /** @description What it was taken from. */
       kit?: components["schemas"]["DocumentKit"];
       /**
@@ -2148,7 +2148,7 @@ export interface components {
       railDeg?: number;
       /**
        * Format: double
-       * @description cable, rope, cam: force at the handle over weight of the stack; 1 unless given.
+       * @description cable, rope, cam, assist: force at the handle over weight of the stack; 1 unless given.
        */
       ratio?: number;
       /**
@@ -2175,7 +2175,7 @@ export interface components {
       soleUp?: number;
       /**
        * Format: double
-       * @description cable, rope, cam: mass on the pin, kg.
+       * @description cable, rope, cam, assist: mass on the pin, kg.
        */
       stackMass?: number;
       /**
@@ -3180,10 +3180,10 @@ export interface components {
     KitSupport: {
       key: string;
       /**
-       * @description strap: over the hips; thighPad: on the thighs; armPad: sloping, under the upper arms; weight: on a bench's foot; pad: under the back; seat: a chair or box.
+       * @description strap: over the hips; thighPad: on the thighs; armPad: sloping, under the upper arms; weight: on a bench's foot; pad: under the back; seat: a chair or box; platform: under the knees, on a stack.
        * @enum {string}
        */
-      kind: "strap" | "thighPad" | "armPad" | "weight" | "pad" | "seat";
+      kind: "strap" | "thighPad" | "armPad" | "weight" | "pad" | "seat" | "platform";
       /**
        * Format: double
        * @description weight: kg.

@@ -31,6 +31,7 @@ export type DialName =
   | "sled.plates"
   | "sled.feet"
   | "sled.rails"
+  | "assist.stack"
   | "pad.radius"
   | "axis.forward"
   | "axis.up"

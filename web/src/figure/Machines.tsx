@@ -25,7 +25,7 @@ export function Cushion({ view, pad }: { view: View; pad: ScenePad }) {
 
 /** What a load is made of beside its strand: bars with their plates, levers, a machine's arm, cuffs. */
 export function Machine({ view, load }: { view: View; load: SceneLoad }) {
-  const cuffed = !load.segment.startsWith("hand.") && !["bodyweight", "bar", "sled"].includes(load.kind);
+  const cuffed = !load.segment.startsWith("hand.") && !["bodyweight", "bar", "sled", "assist"].includes(load.kind);
   return (
     <g>
       {load.kind === "bar" && load.shape.length === 2 && !load.mirror && (
@@ -36,6 +36,7 @@ export function Machine({ view, load }: { view: View; load: SceneLoad }) {
       )}
       {load.kind === "lever" && load.shape.length === 3 && <Lever view={view} load={load} />}
       {load.kind === "sled" && load.shape.length === 3 && !load.mirror && <Sled view={view} load={load} />}
+      {load.kind === "assist" && load.shape.length === 2 && !load.mirror && <Platform view={view} load={load} />}
       {load.kind === "cam" && load.shape.length === 2 && <PadArm view={view} load={load} />}
       {load.kind === "bodyweight" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
       {cuffed && load.kind !== "cam" && <Cuff view={view} at={load.contact} />}
@@ -103,6 +104,26 @@ function Lever({ view, load }: { view: View; load: SceneLoad }) {
       <path d={path([w, p, h], false)} fill="none" stroke="var(--ink)" strokeWidth={4.5} />
       <Disc view={view} at={plates} axis={aside} mass={load.mass} />
       <circle cx={p[0]} cy={p[1]} r={7} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+    </g>
+  );
+}
+
+/** A platform under the knees. */
+function Platform({ view, load }: { view: View; load: SceneLoad }) {
+  const [back, front] = load.shape as [Vec, Vec];
+  const along = unit(sub(front, back));
+  const aside = mul(vec(-along.z, 0, along.x), 0.28);
+  const middle = mul(add(back, front), 0.5);
+  const inward = mul(vec(-along.z, 0, along.x), load.side === "right" ? -0.09 : 0.09); // the knee is beside the middle
+  const corners = [back, front].flatMap((p) =>
+    [-1, 1].flatMap((o) => [0, -0.05].map((y) => add(add(p, add(mul(aside, o), inward)), vec(0, y, 0)))),
+  );
+  const foot = project(view, vec(middle.x, 0, middle.z));
+  const under = project(view, middle);
+  return (
+    <g stroke="var(--metal-line)" strokeLinejoin="round">
+      {Math.abs(view.up.y) > 0.4 && <line x1={under[0]} y1={under[1]} x2={foot[0]} y2={foot[1]} strokeWidth={5} />}
+      <path d={path(hull(corners.map((p) => project(view, p))))} fill="var(--metal)" strokeWidth={1.4} />
     </g>
   );
 }

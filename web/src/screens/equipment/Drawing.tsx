@@ -412,6 +412,16 @@ function support(item: Item): Drawn {
       height: 0.5,
       body: <rect className="pad" x={0.08} y={-0.3} width={0.44} height={0.14} rx={0.07} />,
     },
+    platform: {
+      width: 0.8,
+      height: 1,
+      body: (
+        <g>
+          <path className="line" d="M0.08 0 V-0.95 M0.08 -0.4 H0.3" />
+          <rect className="pad" x={0.28} y={-0.45} width={0.44} height={0.09} rx={0.03} />
+        </g>
+      ),
+    },
   };
   return kinds[String(item.kind)] ?? { width: 0, height: 0, body: null };
 }

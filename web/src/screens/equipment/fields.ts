@@ -274,6 +274,7 @@ export const sections: Section[] = [
         options: [
           { key: "strap", label: "Strap over the hips" },
           { key: "thighPad", label: "Pad over the thighs" },
+          { key: "platform", label: "Platform under the knees, on a stack" },
           { key: "armPad", label: "Sloping pad for the arms" },
           { key: "seat", label: "Seat" },
           { key: "pad", label: "Pad under the back" },

@@ -30,6 +30,8 @@ function describeLoad(load: StoredSetup["document"]["loads"][number], units: Uni
       return `lever ${mass(load.plateMass)}`;
     case "sled":
       return `sled ${mass(load.plateMass)}`;
+    case "assist":
+      return `${mass(load.stackMass)} taken off`;
     case "bodyweight":
       return "own body";
   }

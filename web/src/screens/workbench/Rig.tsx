@@ -374,6 +374,7 @@ const otherKinds: Record<string, string> = {
   cam: "Machine with a pad",
   lever: "Lever",
   sled: "Sled",
+  assist: "Assistance",
   bodyweight: "Body weight",
 };
 
@@ -393,8 +394,9 @@ function movementLine(document: SetupDocument, held: Setting[], units: Units): s
 }
 
 /** Whether a path can be taken down pose by pose: not what a cable or a machine leads, and not a hold. */
-const canPose = ({ movement, loads }: SetupDocument) =>
-  movement.kind !== "hold" && !movement.inLine && !loads.some((l) => l.handleRadius);
+const canPose = ({ movement, loads, posture }: SetupDocument) =>
+  movement.kind !== "hold" &&
+  !(posture.kind === "prone" && posture.root === "hands") && !movement.inLine && !loads.some((l) => l.handleRadius);
 
 /** A tempo in words, without what takes no time. */
 export function tempoLine(t: SetupDocument["tempo"]): string {
@@ -424,7 +426,11 @@ function GymName({ id }: { id?: string }) {
 
 /** Whether each side has a load like this of its own, rather than one for both. */
 function apart(load: SetupDocument["loads"][number]): boolean {
-  return !load.shared && load.contact.segment !== "trunk" && !["bar", "rope", "sled", "bodyweight"].includes(load.kind);
+  return (
+    !load.shared &&
+    load.contact.segment !== "trunk" &&
+    !["bar", "rope", "sled", "assist", "bodyweight"].includes(load.kind)
+  );
 }
 
 const places: Record<string, string> = {
@@ -455,6 +461,7 @@ function describeLoad(load: SetupDocument["loads"][number]): string {
   }
   if (load.kind === "lever") return load.pivotAlong ? "on a pivot" : "landmine";
   if (load.kind === "sled") return load.contact.at === "ball" ? "balls of the feet on its plate" : "feet on its plate";
+  if (load.kind === "assist") return "a platform under the knees";
   if (load.kind === "bodyweight") return "the part of the body that the joint lifts";
   if (load.kind !== "band") return place;
   const strands = load.strands ?? 1;
