@@ -1,10 +1,6 @@
 package e2e
 
-import (
-	"testing"
-
-	"github.com/chromedp/chromedp"
-)
+import "testing"
 
 // begun opens an exercise of the library from the first screen.
 func begun(t *testing.T, p *page, text, name, dial string) {
@@ -26,19 +22,21 @@ func TestLowerBody(t *testing.T) {
 	p.until("the sled", `document.body.innerText.includes("feet on its plate")`)
 	was := read[string](p, `document.querySelector('dl').innerText`)
 	p.typeInto("sled.feet/0", "2")
-	p.untilDial("sled.feet/0", 0.02)
+	p.untilDial("sled.feet/0", 2)
 	p.until("another profile", `document.querySelector('dl').innerText !== `+quoted(was))
 
 	begun(t, p, "hip thrust", "Hip thrust", "feet.out")
 	p.says(`[data-caution="hip-bar"]`, "crease of the hips")
-	p.typeInto("feet.out", "110")
-	p.until("what cannot be", `document.body.innerText.includes("from its edge")`)
-	p.key("z", chromedp.ModifierCtrl)
-	p.says(verdict("stability"), "Stable")
+	p.drag(handle("feetOut"), -40, 0, 5)
+	p.until("the bench is farther away", `parseFloat(document.querySelector('[data-dial="feet.out"] input').value) > 85`)
 
 	begun(t, p, "lunge", "Split squat", "front.share")
-	p.act(`[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith("Movement")).click()`)
 	p.press("Left")
-	p.until("the left leg leads", `document.querySelector('[data-dial="front.share"]') && document.body.innerText.includes("left side")`)
+	p.until("the left leg leads", `document.querySelector('[aria-label="Working side"] [aria-pressed="true"]')?.innerText === "Left"`)
 	p.says(verdict("stability"), "Stable")
+	p.until("how far the front foot is ahead", `document.querySelector('[data-dial="feet.stagger"] input')`)
+	p.typeInto("feet.stagger", "100")
+	p.until("what cannot be", `document.body.innerText.includes("the rear leg is")`)
+	p.press("Undo")
+	p.until("it is undone", `!document.body.innerText.includes("the rear leg is")`)
 }

@@ -89,6 +89,16 @@ function limbGrips(scene: Scene, find: Found): Grip[] {
       const along = axisOf(segment.turn, 1, -1);
       out.push({ name: named("cuff", l), at: l.contact, look: "edge", slides: slides(slide(cuff, along, 1 / length)) });
     }
+    const feet = find(`sled.feet/${l.index}`);
+    const [low, high] = l.shape;
+    if (feet && low && high) {
+      out.push({
+        name: named("sled", l),
+        at: l.contact,
+        look: "edge",
+        slides: slides(slide(feet, unit(sub(high, low)))),
+      });
+    }
     const strap = find(`strap/${l.index}`);
     if (strap && l.tension > 0 && l.pulley && !cuff) {
       const along = unit(l.force);
@@ -133,7 +143,7 @@ const rightOf = (scene: Scene): Vec => {
   return vec(-f.z, 0, f.x);
 };
 
-/** The seat's height, the bench's height and its notch. */
+/** The seat's height, the bench's height and its notch, how far it is from the feet, and what the rear foot lies on. */
 function benchGrips(scene: Scene, find: Found): Grip[] {
   const [first, last] = [scene.pads[0], scene.pads.at(-1)];
   const out: Grip[] = [];
@@ -143,6 +153,10 @@ function benchGrips(scene: Scene, find: Found): Grip[] {
     out.push({ name: "seat", at, look: "edge", slides: slides(slide(seat, Y)) });
   }
   if (!last) return out;
+  const edge = add(last.middle, vec(0, last.half.y, 0));
+  const [away, rear] = [find("feet.out"), find("rear.height")];
+  if (away) out.push({ name: "feetOut", at: edge, look: "edge", slides: slides(slide(away, forwardOf(scene), -1)) });
+  if (rear) out.push({ name: "rear", at: edge, look: "edge", slides: slides(slide(rear, Y)) });
   const [head, foot] = [1, -1].map((k) => add(last.middle, axisOf(last.turn, 1, k * last.half.y))) as [Vec, Vec];
   const height = find("bench.height");
   if (height) out.push({ name: "bench", at: foot, look: "edge", slides: slides(slide(height, Y)) });

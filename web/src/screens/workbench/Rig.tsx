@@ -207,7 +207,7 @@ export const Rig = memo(function Rig(props: Props) {
         {choices && (
           <Segments
             label="Working side"
-            options={choices.sides as { key: Side; label: string }[]}
+            options={choices.sides}
             value={document.movement.side}
             onChange={(key) => edits.restructure("side", key)}
           />
@@ -265,8 +265,6 @@ export const Rig = memo(function Rig(props: Props) {
     </Column>
   );
 });
-
-type Side = SetupDocument["movement"]["side"];
 
 function Tool({ label, press, children }: { label: string; press: () => void; children: React.ReactNode }) {
   return (
@@ -396,7 +394,9 @@ function movementLine(document: SetupDocument, held: Setting[], units: Units): s
 /** Whether a path can be taken down pose by pose: not what a cable or a machine leads, and not a hold. */
 const canPose = ({ movement, loads, posture }: SetupDocument) =>
   movement.kind !== "hold" &&
-  !(posture.kind === "prone" && posture.root === "hands") && !movement.inLine && !loads.some((l) => l.handleRadius);
+  !(posture.kind === "prone" && posture.root === "hands") &&
+  !movement.inLine &&
+  !loads.some((l) => l.handleRadius);
 
 /** A tempo in words, without what takes no time. */
 export function tempoLine(t: SetupDocument["tempo"]): string {
