@@ -29,7 +29,7 @@ var Positions = []Position{
 
 // others are those that come with a movement of the legs, and are listed where they are.
 var others = []Position{{"standing/foot", "Standing on one foot"}, {"supine/shoulders", "Back on a bench, hips free"},
-	{"prone/thighs", "On a bench for the back"}}
+	{"prone/thighs", "On a bench for the back"}, {"prone/hands", "On hands and toes"}, {"standing/hands", "Carried by the hands"}}
 
 // positionsOf are those that a document can be given, and its own.
 func positionsOf(d *setup.Document) []Position {
@@ -46,7 +46,7 @@ func positionsOf(d *setup.Document) []Position {
 func PositionOf(d *setup.Document) string {
 	k := d.Posture.Kind
 	switch root := d.Posture.RootOf(); root {
-	case "foot", "shoulders", "thighs":
+	case "foot", "shoulders", "thighs", "hands":
 		return k + "/" + root
 	}
 	if d.Bench != nil && (k == "seated" || k == "leaning") {

@@ -120,7 +120,7 @@ func (c *fulcrum) seen(f *body.Frames) space.Vec {
 // what stays in place elsewhere bears a part of it.
 func ActsDirectly(st *body.Station, joint body.Joint, side body.Side) bool {
 	c := newFulcrum(joint, side, st)
-	return !c.rooted || c.bearing == alike || c.bearing == alone
+	return !c.rooted || !c.hands && (c.bearing == alike || c.bearing == alone)
 }
 
 // stands says whether what is seen to move is the body on a foot that stays in place.

@@ -39,7 +39,8 @@ func troupe() []person {
 		},
 		{
 			name: "Ilvane Torsk", notes: "Rigger. Broad; the arms track wide. Old strain on the left, quiet for a year.",
-			stack: 15, bell: 3.5, also: []string{"row.hinged", "lever.far", "squat.goblet", "knee.extension"},
+			stack: 15, bell: 3.5, also: []string{"row.hinged", "lever.far", "squat.goblet", "knee.extension",
+				"press.leg", "thrust.hip", "calf.standing", "squat.split.rear"},
 			body: setup.Lifter{Height: 1.88, BodyMass: 94, Sex: "male", Training: "advanced", NaturalPathDeg: 16,
 				Lengths: map[string]float64{"shoulderHalfBreadth": 0.205},
 				Ranges: map[string]setup.Range{"shoulder.elevation": {FromDeg: -40, ToDeg: 150, Pain: "left side pinches near the top",
