@@ -116,10 +116,13 @@ func Settings(d *setup.Document) []dial.Setting {
 	return out
 }
 
+// ofArms are the dials of how an arm is held.
+var ofArms = []dial.Name{dial.PathPlane, dial.PathElbow, dial.PathRotation, dial.HoldPlane, dial.HoldElevation, dial.HoldRotation, dial.HoldElbow}
+
 // aside says whether a dial is of an arm that has no part in the exercise.
 func aside(d *setup.Document, name dial.Name) bool {
 	joint, _ := body.JointOf(d.TargetJoint())
-	return joint.Leg() && (name == dial.PathPlane || name == dial.HoldPlane)
+	return joint.Leg() && slices.Contains(ofArms, name)
 }
 
 // listed adds a dial to a list when the document has it and the kit leaves a choice.
@@ -131,6 +134,9 @@ func listed(list []dial.Setting, d *setup.Document, dl *dial.Dial, key string, i
 	s.Key = key
 	if s.Paint == "" {
 		s.Paint = "match"
+	}
+	if aside(d, dl.Name) {
+		s.Paint = "none"
 	}
 	s.Lock, s.Main = slices.Contains(d.Locked, key), slices.Contains(main, dl.Name) && !aside(d, dl.Name)
 	s.Usual = s.Paint == "match" && slices.Contains(usual, dl.Name) && !s.Lock

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"dialarc/core/evaluate"
+	"dialarc/core/internal/sample"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
@@ -91,5 +92,20 @@ func BenchmarkParse(b *testing.B) {
 		if _, problems := rules.Parse(raw); len(problems) > 0 {
 			b.Fatal(problems)
 		}
+	}
+}
+
+// BenchmarkEvaluateBalanced is the whole evaluation where the weight of the body is kept over one foot, or shared between two, at every place.
+func BenchmarkEvaluateBalanced(b *testing.B) {
+	for _, key := range []string{"squat.goblet", "squat.split", "deadlift.one"} {
+		d := sample.Ready(b, key)
+		b.Run(key, func(b *testing.B) {
+			for b.Loop() {
+				var e evaluate.Evaluator
+				if _, problems := e.Evaluate(&d); len(problems) > 0 {
+					b.Fatal(problems)
+				}
+			}
+		})
 	}
 }

@@ -15,6 +15,7 @@ const (
 	balanceWithin = 1e-12
 	balanceSteps  = 40
 	balanceStep   = 1e-5
+	balanceBegin  = 0.05 // the first of a search that starts anywhere, rad
 )
 
 // off is how far the weight is from where it should be in a pose of the lead side: ahead, and to the right of the lifter, m.
@@ -37,7 +38,8 @@ func (p *Path) astray(share float64) off {
 }
 
 // balanced leans the shin so that a share of the weight is on the front foot; the ankle's flexion is its to choose. The weight goes forward
-// with it, so that the search keeps to what encloses the answer: Newton's steps as long as they stay inside, else halves.
+// with it, so that the search keeps to what encloses the answer: steps by the slope between the last two leans as long as they stay inside,
+// else halves.
 func (p *Path) balanced(share float64) func(float64, *body.Pose) float64 {
 	astray := p.astray(share)
 	return func(_ float64, q *body.Pose) float64 {
@@ -47,9 +49,14 @@ func (p *Path) balanced(share float64) func(float64, *body.Pose) float64 {
 			return ahead
 		}
 		low, high := leastLean, mostLean
-		x, miss := 0.0, 0.0
+		x, step := 0.0, balanceBegin
+		if p.near != nil {
+			x, step = p.near[setup.AnkleFlexion], balanceStep
+		}
+		miss := off(x)
+		last, lastMiss := x+step, off(x+step)
 		for range balanceSteps {
-			if miss = off(x); math.Abs(miss) < balanceWithin {
+			if math.Abs(miss) < balanceWithin {
 				break
 			}
 			if miss > 0 {
@@ -57,11 +64,12 @@ func (p *Path) balanced(share float64) func(float64, *body.Pose) float64 {
 			} else {
 				low = x
 			}
-			next := x - miss*balanceStep/(off(x+balanceStep)-miss)
+			next := x - miss*(last-x)/(lastMiss-miss)
 			if !(next > low && next < high) {
 				next = (low + high) / 2
 			}
-			x = next
+			last, lastMiss = x, miss
+			x, miss = next, off(next)
 		}
 		off(x)
 		return max(0, math.Abs(miss)-1e-9)
@@ -88,6 +96,14 @@ func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
 	ankle = !names(&d.Movement, "ankle.flexionDeg")
 	aside = !names(&d.Movement, "hip.abductionDeg")
 	return func(_ float64, q *body.Pose) float64 {
+		if p.near != nil {
+			if ankle {
+				q[setup.AnkleFlexion] = p.near[setup.AnkleFlexion]
+			}
+			if aside {
+				q[setup.HipAbduction] = p.near[setup.HipAbduction]
+			}
+		}
 		at := func() (float64, float64) {
 			ahead, right := astray(q)
 			if !ankle {
@@ -102,25 +118,34 @@ func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
 	}
 }
 
-// settle turns two joints by Newton's method until neither is astray, the first for what is ahead and the second for what is aside, each
-// by its own slope: the one has little to do with the other. It returns what is left, m.
+// settle turns two joints until neither is astray, the first for what is ahead and the second for what is aside, each by its own slope: the
+// one has little to do with the other. Slopes are measured once and then follow from the steps (secants). It returns what is left, m.
 func settle(astray func() (ahead, aside float64), first, second *float64) float64 {
-	miss := 0.0
+	ahead, aside := astray()
+	slope := func(x *float64, of func() float64, was float64) float64 {
+		if was == 0 {
+			return 1
+		}
+		*x += balanceStep
+		defer func() { *x -= balanceStep }()
+		return (of() - was) / balanceStep
+	}
+	along := slope(first, func() float64 { a, _ := astray(); return a }, ahead)
+	across := slope(second, func() float64 { _, a := astray(); return a }, aside)
 	for range balanceSteps {
-		ahead, aside := astray()
-		if miss = math.Hypot(ahead, aside); miss < balanceWithin {
+		if math.Hypot(ahead, aside) < balanceWithin {
 			return 0
 		}
-		if ahead != 0 {
-			*first += balanceStep
-			next, _ := astray()
-			*first -= balanceStep + within(ahead*balanceStep/(next-ahead))
+		da, ds := -within(ahead/along), -within(aside/across)
+		*first, *second = *first+da, *second+ds
+		a, b := astray()
+		if math.Abs(da) > 1e-9 && ahead != 0 {
+			along = (a - ahead) / da
 		}
-		if aside != 0 {
-			*second += balanceStep
-			_, next := astray()
-			*second -= balanceStep + within(aside*balanceStep/(next-aside))
+		if math.Abs(ds) > 1e-9 && aside != 0 {
+			across = (b - aside) / ds
 		}
+		ahead, aside = a, b
 	}
-	return max(0, miss-1e-9)
+	return max(0, math.Hypot(ahead, aside)-1e-9)
 }

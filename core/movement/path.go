@@ -28,6 +28,7 @@ type Path struct {
 	still   bool                                  // a hold
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
 	places  *Places                               // that were asked for
+	near    *body.Pose                            // the pose of a place close by, which a search may start from
 }
 
 // hanging is the pose of an arm that takes no part: a little off the body, radians (own).
@@ -227,7 +228,9 @@ func (p *Path) solved(s float64) (q, dq body.Pose) {
 		return q
 	}
 	q = at(s)
+	p.near = &q
 	before, after := at(s-difference), at(s+difference)
+	p.near = nil
 	before.ReadAs(&q)
 	after.ReadAs(&q)
 	for c := range dq {

@@ -145,7 +145,7 @@ function Sled({ view, load }: { view: View; load: SceneLoad }) {
     const at = (by: number) => corner(low, o * (sledHalf + 0.04), by);
     return path([at(-railBack), at(railAhead)], false);
   });
-  const middle = add(low, mul(along, 0.3)); // where plates hang clear of the feet
+  const middle = add(add(low, mul(unit(sub(low, high)), 0.1)), mul(along, 0.1)); // plates hang below the feet
   return (
     <g stroke="var(--metal-line)" strokeLinejoin="round" strokeLinecap="round">
       <path d={rails.join("")} fill="none" strokeWidth={4} />

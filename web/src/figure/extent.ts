@@ -1,8 +1,11 @@
 import type { Report, Scene } from "../engine/types";
 import { ringOf } from "./Arc";
 import { sweptArm } from "./sweep";
-import { add, mul, type Vec, vec } from "./vector";
+import { add, mul, unit, type Vec, vec } from "./vector";
 import type { Extent } from "./view";
+
+/** How far a sled's plates reach beyond the feet, m. */
+const plates = 0.4;
 
 /**
  * What has to be in the picture; columns are broken off above it. It grows in steps, so that the picture stands still during
@@ -15,8 +18,14 @@ export function extentOf(scene: Scene, report: Report): Extent {
   const arm = sweptArm(report);
   const rim = report.hold ? [] : arm.direction.map((d, i) => add(arm.joint[i] ?? hip, mul(d, reach)));
   const body = scene.segments.filter((s) => !s.name.startsWith("thigh.")).map((s) => s.origin);
+  const toes = scene.segments
+    .filter((s) => s.name.startsWith("foot."))
+    .map((s) =>
+      add(s.origin, mul(vec(s.turn[0] ?? 0, s.turn[3] ?? 0, s.turn[6] ?? 0), 0.75 * (scene.sizes.footLength ?? 0.27))),
+    );
   const kit = scene.loads.flatMap((l) => [...(l.pulley ? [l.pulley] : []), ...l.shape]);
-  const points = [...rim, ...body, ...kit, ...scene.columns.map((c) => vec(c.x, 0, c.z))];
+  for (const l of scene.loads.filter((x) => x.kind === "sled")) kit.push(add(l.contact, mul(unit(l.force), -plates)));
+  const points = [...rim, ...body, ...toes, ...kit, ...scene.columns.map((c) => vec(c.x, 0, c.z))];
   const crown = crownOf(scene);
   if (crown) points.push(crown);
   const upright = scene.posture === "standing" && scene.joint === "shoulder";
