@@ -27,7 +27,8 @@ const (
 )
 
 // usual are the settings that a search turns unless told otherwise: what a coach can change between two sets.
-var usual = []dial.Name{dial.PulleyHeight, dial.StanceOut, dial.PathPlane, dial.BenchAngle, dial.Strap, dial.Cuff, dial.BandHeight, dial.SledFeet,
+var usual = []dial.Name{dial.PulleyHeight, dial.StanceOut, dial.PathPlane, dial.BenchAngle, dial.Strap, dial.Cuff,
+	dial.BandHeight, dial.SledFeet,
 	dial.FeetOut, dial.FrontShare}
 
 // main are the settings that say what an exercise is: how heavy, from where, along which path, how far (own).

@@ -117,7 +117,8 @@ func Settings(d *setup.Document) []dial.Setting {
 }
 
 // ofArms are the dials of how an arm is held.
-var ofArms = []dial.Name{dial.PathPlane, dial.PathElbow, dial.PathRotation, dial.HoldPlane, dial.HoldElevation, dial.HoldRotation, dial.HoldElbow}
+var ofArms = []dial.Name{dial.PathPlane, dial.PathElbow, dial.PathRotation, dial.HoldPlane, dial.HoldElevation,
+	dial.HoldRotation, dial.HoldElbow}
 
 // aside says whether a dial is of an arm that has no part in the exercise.
 func aside(d *setup.Document, name dial.Name) bool {

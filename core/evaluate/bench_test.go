@@ -95,7 +95,8 @@ func BenchmarkParse(b *testing.B) {
 	}
 }
 
-// BenchmarkEvaluateBalanced is the whole evaluation where the weight of the body is kept over one foot, or shared between two, at every place.
+// BenchmarkEvaluateBalanced is the whole evaluation where the weight of the body is kept over one foot, or shared between two, at
+// every place.
 func BenchmarkEvaluateBalanced(b *testing.B) {
 	for _, key := range []string{"squat.goblet", "squat.split", "deadlift.one"} {
 		d := sample.Ready(b, key)

@@ -14,8 +14,12 @@ import (
 
 // A platform under the knees that a stack lifts: what is on the pin is taken off the lifter. It is not counted as what the lifter moves.
 var assist = Kind{Name: setup.Assist, With: "with assistance", Needs: "machine", OneThing: true, Scale: func(*setup.Load, float64) {},
-	OwnSeat: func(*setup.Load) bool { return true }, AtHand: func(*setup.Load) float64 { return 0 }, Check: checkAssist, Fit: fitAssist, source: newAssist,
-	Dials: []dial.Dial{{Name: dial.AssistStack, Read: assistStack, Write: func(d *setup.Document, i int, v float64) { d.Loads[i].StackMass = v }}}}
+	OwnSeat: func(*setup.Load) bool { return true }, AtHand: func(*setup.Load) float64 { return 0 }, Check: checkAssist,
+	Fit: fitAssist, source: newAssist,
+	Dials: []dial.Dial{{Name: dial.AssistStack, Read: assistStack, Write: func(d *setup.Document, i int,
+		v float64) {
+		d.Loads[i].StackMass = v
+	}}}}
 
 func checkAssist(v *setup.Checks, path string, l *setup.Load) {
 	v.Field(loadRows, path+".stackMass", "mass on the pin", l.StackMass, "kg", "A platform without a stack lifts nobody.")
