@@ -90,7 +90,9 @@ func (b *Body) plant(p *setup.Posture, bench *setup.Bench, m *setup.Movement, st
 	switch {
 	case st.Root == OnThighs:
 		local.Y = b.padTop(p, bench) + trunkDepth*b.Height
-		st.fixed = math.Pi/2 - space.Rad(bench.AngleDeg)
+		if st.fixed = math.Pi / 2; bench != nil { // a document that is not sound yet may lack it
+			st.fixed -= space.Rad(bench.AngleDeg)
+		}
 	case st.Root == OnKnees:
 		local.Y, st.fixed = kneeRadius*b.Height, math.Pi/2
 	case st.HeelsUp && st.Root == OnSeat: // below knees that are bent square

@@ -146,7 +146,10 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 	poses := posed(d, startPoses...)
 	m.Kind, m.Primary, m.FromDeg, m.ToDeg, m.StartPlane, m.Guide = "keyframes", "", 0, 0, nil, nil
 	m.NoSpin, m.Natural, m.Keyframes = false, false, nil
-	keys := moved(poses)
+	_, led := d.Led()
+	keys := slices.DeleteFunc(moved(poses), func(key string) bool {
+		return slices.ContainsFunc(led, func(c setup.Coordinate) bool { return setup.Coordinates[c].Key+"Deg" == key })
+	})
 	for i, s := range startPoses {
 		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: s, Pose: only(poses[i], keys)})
 	}

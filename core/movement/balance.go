@@ -93,8 +93,8 @@ func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
 		return nil
 	}
 	var ankle, aside bool
-	ankle = !names(&d.Movement, "ankle.flexionDeg")
-	aside = !names(&d.Movement, "hip.abductionDeg")
+	ankle = !d.Movement.Names("ankle.flexionDeg")
+	aside = !d.Movement.Names("hip.abductionDeg")
 	return func(_ float64, q *body.Pose) float64 {
 		if p.near != nil {
 			if ankle {

@@ -77,12 +77,6 @@ func (p *Path) ledLegs(d *setup.Document) func(float64, *body.Pose) float64 {
 	return nil
 }
 
-// names says whether a movement says what a coordinate does, by its key in poses.
-func names(m *setup.Movement, key string) bool {
-	_, held := m.Hold[key]
-	return held || m.Moves(key)
-}
-
 // onRails lets the knee lead: the ankle goes along the rails, the foot stays square to them.
 func (p *Path) onRails(l *setup.Load) func(float64, *body.Pose) float64 {
 	rise, b := space.Rad(l.RailDeg), p.body

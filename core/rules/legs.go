@@ -22,6 +22,7 @@ func (v *checks) legs(d *setup.Document) {
 		v.Add("movement.kind", "The legs move and the hand is led through the room.", "", "Give the whole movement as keyframes.")
 	}
 	v.sledMoves(d)
+	v.ledTwice(d)
 	switch p.RootOf() {
 	case "seat", "bench":
 	case "feet":
@@ -112,6 +113,17 @@ func (v *checks) upright(p *setup.Posture) {
 	}
 	if p.FeetApart != 0 {
 		v.Add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
+	}
+}
+
+// ledTwice refuses angles of a leg that something else decides: they would be passed over.
+func (v *checks) ledTwice(d *setup.Document) {
+	by, led := d.Led()
+	for _, c := range led {
+		if key := setup.Coordinates[c].Key + "Deg"; d.Movement.Names(key) {
+			v.Add("movement", "The "+setup.Coordinates[c].Label+" is given, but "+by+" decides it.", "Two descriptions of one path could differ.",
+				"Leave it out of the movement.")
+		}
 	}
 }
 

@@ -33,6 +33,15 @@ func TestStancesOfMovingLegs(t *testing.T) {
 		{"press.leg", "loads[0].contact.segment", func(d *setup.Document) { d.Loads[0].Contact = setup.Contact{Segment: "hand", At: "grip"} }},
 		{"press.leg", "loads[0].contact.at", func(d *setup.Document) { d.Loads[0].Contact.At = "heel" }},
 		{"press.leg", "loads[0].plateMass", func(d *setup.Document) { d.Loads[0].PlateMass, d.Loads[0].LeverMass = 0, 0 }},
+		{"press.leg", "movement", func(d *setup.Document) { d.Movement.Hold["hip.flexionDeg"] = 90 }},
+		{"calf.press", "movement", func(d *setup.Document) { d.Movement.Hold["hip.flexionDeg"] = 90 }},
+		{"thrust.hip", "movement", func(d *setup.Document) { d.Movement.Hold["knee.flexionDeg"] = 90 }},
+		{"calf.seated", "movement", func(d *setup.Document) { d.Movement.Hold["knee.flexionDeg"] = 90 }},
+		{"squat.split", "movement", func(d *setup.Document) {
+			for i := range d.Movement.Keyframes {
+				d.Movement.Keyframes[i].Pose["ankle.flexionDeg"] = 10
+			}
+		}},
 		{"press.leg", "posture.root", func(d *setup.Document) { d.Posture = setup.Posture{Kind: "standing"}; d.Bench = nil }},
 		{"calf.seated", "loads[0].side", func(d *setup.Document) { d.Movement.Side = "right" }},
 		{"pullup", "posture.root", func(d *setup.Document) {

@@ -61,11 +61,38 @@ func (d *Document) LegsCarry() bool {
 	return d.Movement.LegsMove() && root != "seat" && root != "bench" && root != "hands"
 }
 
+// Led are the coordinates of moving legs that something other than the movement decides, and what does; none where nothing does.
+func (d *Document) Led() (by string, led []Coordinate) {
+	if !d.Movement.LegsMove() {
+		return "", nil
+	}
+	p := &d.Posture
+	sled := slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })
+	switch root := p.RootOf(); {
+	case root == "shoulders":
+		return "the edge under the back", []Coordinate{KneeFlexion, AnkleFlexion}
+	case root == "seat" && p.HeelsFree:
+		return "the block under the feet", []Coordinate{HipFlexion, KneeFlexion}
+	case sled >= 0 && d.Loads[sled].Contact.At == "ball":
+		return "the rails", []Coordinate{HipFlexion}
+	case sled >= 0:
+		return "the rails", []Coordinate{HipFlexion, AnkleFlexion}
+	case p.FrontShare > 0:
+		return "the weight on the front foot", []Coordinate{AnkleFlexion}
+	}
+	return "", nil
+}
+
+// Names says whether a movement says what a coordinate does, by its key in poses.
+func (m *Movement) Names(key string) bool {
+	_, held := m.Hold[key]
+	return held || m.Moves(key)
+}
+
 // LegsMove says whether a movement names a coordinate of the legs.
 func (m *Movement) LegsMove() bool {
 	for c := HipFlexion; c <= AnkleFlexion; c++ {
-		key := Coordinates[c].Key + "Deg"
-		if _, held := m.Hold[key]; held || m.Moves(key) {
+		if m.Names(Coordinates[c].Key + "Deg") {
 			return true
 		}
 	}
