@@ -21,28 +21,28 @@ func backSetups(m *maker) []Ready {
 	lowRow := cable(at(0, 0.75, 0), m.pin(0.4), grip)
 	lowRow.Shared = true
 	out := []Ready{
-		{Key: "pulldown.kneeling", About: "The cable starts a little in front of the arm, so that the start is loaded.",
+		{Key: "pulldown.kneeling", About: "The cable starts a little in front of the arm, so the start is loaded.",
 			Document: lat(kneel, nil, along("right", raised(80, 140), raised(75, 80), raised(70, 30)), cable(at(0, 2.0, -0.15), m.pin(0.35), grip))},
-		{Key: "pulldown.chair", About: "Heavy pulls lift the lifter out of the seat: strap or weigh down.",
+		{Key: "pulldown.chair", About: "Heavy sets pull you out of the seat: use a strap or hold something heavy.",
 			Document: lat(seated(0.9, 180, 0), nil, along("right", raised(75, 128), raised(55, 85), raised(35, 15)),
 				cable(at(0, 2.0, -0.15), m.pin(0.4), grip))},
-		{Key: "row.dumbbell.bench", About: "Nothing where the arm hangs; the back is carried.",
+		{Key: "row.dumbbell.bench", About: "No load with the arm hanging; the bench carries the trunk.",
 			Document: lat(lying("prone", 0, 0), bench(35), through("both", arm(90, 50, 0, 5), arm(90, 28, 0, 50), arm(90, -10, 0, 90)),
 				dumbbell(m.kg(0.18)))},
-		{Key: "row.cable", About: "A bar on one cable from the front.",
+		{Key: "row.cable", About: "A straight bar on one cable from the front.",
 			Document: lat(seated(1.1, 180, 5), nil, through("both", ahead(65, 5), ahead(30, 65), ahead(-5, 85)), lowRow)},
-		{Key: "row.hinged", About: "The low back holds the hinge: watch its torque.",
+		{Key: "row.hinged", About: "The low back holds the hinge, so keep an eye on its torque.",
 			Document: lat(hinged(0, 0, 60), nil, through("both", ahead(55, 5), ahead(25, 55), ahead(-5, 85)), bar(m.kg(0.4)))},
-		{Key: "row.band", About: "The band draws the arm forward where the dumbbell asks nothing.",
+		{Key: "row.band", About: "The band pulls the arm forward at the bottom, where the dumbbell gives nothing.",
 			Document: lat(hinged(0, 0, 60), nil, through("right", ahead(55, 5), ahead(30, 50), ahead(0, 85)), dumbbell(m.kg(0.2)),
 				band(at(1.1, 0.3, 0.15), 0.45, 0.36*m.mass, grip))},
-		{Key: "pullover", About: "Heaviest behind the head, nothing over the chest.",
+		{Key: "pullover", About: "Hardest behind the head; nothing over the chest.",
 			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.2))))},
-		{Key: "pullover.band", About: "Starts hard and ends hard.",
+		{Key: "pullover.band", About: "The band keeps the end as hard as the start.",
 			Document: lowerChest(lat(lying("supine", 0, 0), bench(0), pullOver, bar(m.kg(0.12)), band(at(-1.55, 0.25, 0.1), 0.54, 0.5*m.mass,
 				grip)))},
-		{Key: "lever.far", About: "The lever is past level at the start: earlier.", Document: m.leverPull(0.215*m.l.Height, 30)},
-		{Key: "lever.near", About: "The lever comes to level later in the pull.", Document: m.leverPull(0.11*m.l.Height, 35)},
+		{Key: "lever.far", About: "The lever starts past level, so the peak comes earlier.", Document: m.leverPull(0.215*m.l.Height, 30)},
+		{Key: "lever.near", About: "The lever reaches level later in the pull.", Document: m.leverPull(0.11*m.l.Height, 35)},
 	}
 	for i := range out {
 		switch out[i].Key {
@@ -58,8 +58,8 @@ func backSetups(m *maker) []Ready {
 		d.Loads = []setup.Load{l}
 		return d
 	}
-	out = append(out, Ready{Key: "shrug.dumbbell", About: "Straps, and a hold on top.", Document: shrug(0, 0, "both", dumbbell(m.kg(0.35)))},
-		Ready{Key: "shrug.cable", About: "The slant brings the middle in.",
+	out = append(out, Ready{Key: "shrug.dumbbell", About: "Use straps, and pause at the top.", Document: shrug(0, 0, "both", dumbbell(m.kg(0.35)))},
+		Ready{Key: "shrug.cable", About: "The slanted cable brings in the middle of the traps.",
 			Document: leaned(shrug(0.60, -90, "right", cable(at(0, 0.2, 0), m.pin(0.5), grip)))})
 	out = append(out, m.pulls()...)
 	for i := range out {
@@ -79,10 +79,10 @@ func (m *maker) pulls() []Ready {
 	high.Shared, high.Ratio = true, 1 // a station of its own, without a second pulley
 	down.Movement, down.Loads = m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30), []setup.Load{high}
 	return []Ready{
-		{Key: "pullup", About: "The lifter's own weight, from a hang that is not quite dead.", Document: hang},
+		{Key: "pullup", About: "Body weight, from just short of a dead hang.", Document: hang},
 		{Key: "pullup.assisted", About: "A platform under the knees takes part of the weight.", Document: m.assisted(hang, 0.4)},
-		{Key: "pullup.weighted", About: "A weight on a belt, once the own weight is too easy.", Document: m.withBelt(hang, 0.12)},
-		{Key: "pulldown.bar", About: "A bar on one cable from above, thighs under the pad.", Document: down},
+		{Key: "pullup.weighted", About: "Weight on a belt, once body weight is too easy.", Document: m.withBelt(hang, 0.12)},
+		{Key: "pulldown.bar", About: "A bar on one cable from above, thighs under the pads.", Document: down},
 		{Key: "row.machine", About: "Chest on the pad, handles on a lever that hangs from above.",
 			Document: m.hungLever("latissimus.lower", lying("prone", 0, 0), bench(80), hung{hand: [2]float64{0.6, -0.28},
 				pivot: [2]float64{0.4, 0.9}, turn: -13, plate: -60, swivel: 10, share: 0.35, out: 0.05})},

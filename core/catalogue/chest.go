@@ -25,44 +25,44 @@ func chestSetups(m *maker) []Ready {
 	wide := leant(standing(0.45, 0), 15)
 	wide.Stagger = 0.75
 	out := []Ready{
-		{Key: "fly.flat", About: "Most with the arms level, nothing on top.",
+		{Key: "fly.flat", About: "Hardest with the arms level; nothing at the top.",
 			Document: fly(flat, bench(0), swing("both", 0, 82, 85, 10), dumbbell(m.kg(0.07)))},
-		{Key: "fly.flat.bent", About: "The bend takes the peak down; short of lock-out keeps off zero.",
+		{Key: "fly.flat.bent", About: "Bent elbows lower the peak; stopping short of the top keeps some load on.",
 			Document: fly(flat, bench(0), through("both", easy(-5, 80, 0, 70), easy(40, 85, 0, 40), easy(75, 88, 0, 20)), dumbbell(m.kg(0.09)))},
-		{Key: "fly.cable", About: "Control at the closed end.",
+		{Key: "fly.cable", About: "Control the last few degrees as the hands meet.",
 			Document: fly(wide, nil, swing("both", -10, 95, 85, 15), cable(at(0, sh, 1.0), m.pin(0.16), grip))},
-		{Key: "fly.cable.stretched", About: "A longer range behind the body, with less load.",
+		{Key: "fly.cable.stretched", About: "A longer range behind the body, with less weight.",
 			Document: fly(leant(standing(0.75, 0), 12), nil, between(swing("both", -35, 70, 85, 10), -20, 85),
 				cable(at(0, sh, 1.0), m.pin(0.10), grip))},
-		{Key: "fly.low.30", About: "A short step in front of wide pulleys; the hands scoop up as they close.",
+		{Key: "fly.low.30", About: "A short step in front of wide pulleys; the hands scoop up as they come together.",
 			Document: upperChest(hinged(0.25, 0, 30), scooped(30), cable(at(0, 0.2, 1.0), m.pin(0.12), grip))},
-		{Key: "fly.low.45", About: "A little further out and hinged more: the same, a little deeper at the start.",
+		{Key: "fly.low.45", About: "A little further out and more bent over: a deeper start.",
 			Document: upperChest(hinged(0.4, 0, 45), scooped(20), cable(at(0, 0.2, 1.0), m.pin(0.12), grip))},
-		{Key: "fly.band.one", About: "Band pull is highest at the end.",
+		{Key: "fly.band.one", About: "A band pulls hardest at the end.",
 			Document: fly(standing(0.4, 0), nil, between(swing("right", -5, 90, 85, 15), 5, 80), band(at(0, sh, 0.8), 0.55*m.k(), pull, grip))},
-		{Key: "fly.band.behind", About: "Anchors a little to both sides of the middle; the end is more of a press.",
+		{Key: "fly.band.behind", About: "Anchors close together behind you; the end is more of a press.",
 			Document: fly(leant(standing(0.4, 0), 14), nil, between(swing("both", -5, 90, 85, 15), 0, 70),
 				band(at(0, sh, 0.42), 0.7*m.k(), 2*pull, grip))},
 		{Key: "fly.band.wide", About: "Wide anchors pull sideways.",
 			Document: fly(standing(0.4, 0), nil, between(swing("both", -5, 90, 85, 15), 10, 90), band(at(0, sh, 1.2), 0.68*m.k(), pull, grip))},
-		{Key: "fly.band.beside", About: "The most sideways pull of all.",
+		{Key: "fly.band.beside", About: "Pulls straight out to the sides, more than any other anchor.",
 			Document: fly(standing(0.2, 0), nil, between(swing("both", -5, 90, 85, 15), 14, 85), band(at(0, sh, 1.5), 0.71*m.k(), pull, grip))},
 		{Key: "press.flat", About: "The hands come together over the chest.",
 			Document: m.chestPress("both", 0.24, dumbbell(m.kg(0.16)))},
-		{Key: "press.flat.band", About: "The band pulls outward where the dumbbell has stopped asking.",
+		{Key: "press.flat.band", About: "The band pulls outward at the top, where the dumbbell has run out.",
 			Document: m.chestPress("right", 0.3, dumbbell(m.kg(0.14)), band(at(-0.45, 0.9, 1.1), 0.5, 0.4*pull, grip))},
-		{Key: "dip.upright", About: "The lifter's own weight.", Document: m.dip(0, [3]float64{-0.17, -0.48, 0.14}, [3]float64{-0.15, -0.6, 0.14},
+		{Key: "dip.upright", About: "Body weight, trunk upright.", Document: m.dip(0, [3]float64{-0.17, -0.48, 0.14}, [3]float64{-0.15, -0.6, 0.14},
 			20)},
-		{Key: "dip.leaning", About: "The lean brings the chest in.", Document: m.dip(25, [3]float64{-0.20, -0.40, 0.10},
+		{Key: "dip.leaning", About: "Leaning forward brings in the chest.", Document: m.dip(25, [3]float64{-0.20, -0.40, 0.10},
 			[3]float64{-0.15, -0.6, 0.10}, 10)},
 	}
 	up := m.base("pectoralis.sternal", "shoulder", setup.Posture{Kind: "prone", Root: "hands"}, nil)
 	up.Movement, up.Loads = m.line("both", [3]float64{-0.05, -0.20, 0.20}, [3]float64{-0.05, -0.60, 0.20}, 60), []setup.Load{ownBody()}
-	out = append(out, Ready{Key: "pushup", About: "Hands and toes carry the body: about two thirds of it are on the hands.", Document: up})
+	out = append(out, Ready{Key: "pushup", About: "About two thirds of body weight is on the hands.", Document: up})
 	leaning := m.dip(25, [3]float64{-0.20, -0.40, 0.10}, [3]float64{-0.15, -0.6, 0.10}, 10)
 	out = append(out, Ready{Key: "dip.assisted", About: "A platform under the knees takes part of the weight.",
 		Document: m.assisted(leaning, 0.4)},
-		Ready{Key: "dip.weighted", About: "A weight on a belt, once the own weight is too easy.",
+		Ready{Key: "dip.weighted", About: "Weight on a belt, once body weight is too easy.",
 			Document: m.withBelt(leaning, 0.12)})
 	out = append(out, m.presses()...)
 	for i := range out {
@@ -123,11 +123,11 @@ func (m *maker) presses() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "press.bar.flat", About: "Hands at one width; the common measure of pressing.", Document: press("pectoralis", 0,
+		{Key: "press.bar.flat", About: "The standard test of pressing strength.", Document: press("pectoralis", 0,
 			[3]float64{0.10, 0.19, 0.22}, [3]float64{0.03, 0.6, 0.22}, 60, bar(m.kg(0.5)))},
-		{Key: "press.bar.incline", About: "Bench at 30: the upper chest with the front of the shoulder.",
+		{Key: "press.bar.incline", About: "Bench at 30 degrees: upper chest and front delts.",
 			Document: press("pectoralis.clavicular", 30, [3]float64{0.16, 0.16, 0.22}, [3]float64{0.05, 0.58, 0.22}, 55, bar(m.kg(0.4)))},
-		{Key: "press.dumbbell.incline", About: "Bench at 30, hands free to come together.", Document: press("pectoralis.clavicular", 30,
+		{Key: "press.dumbbell.incline", About: "Bench at 30 degrees, hands free to come together.", Document: press("pectoralis.clavicular", 30,
 			[3]float64{0.14, 0.16, 0.24}, [3]float64{0.05, 0.58, 0.08}, 60, dumbbell(m.kg(0.14)))},
 		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.",
 			Document: m.hungLever("pectoralis", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9},

@@ -46,10 +46,10 @@ func legSetups(m *maker) []Ready {
 	swing.Loads = []setup.Load{bar(m.kg(0.2)), band(at(-1.3, 0.85, 0), 0.70, 1.05*m.mass, setup.Contact{Segment: "trunk", At: "waist"}),
 		ownBody()}
 	out := []Ready{
-		{Key: "knee.extension", About: "The machine asks less toward straight; the shank itself asks most there. Line its axis up with the knee.",
+		{Key: "knee.extension", About: "The machine lightens toward straight while the shin's own weight adds there. Line the axis up with the knee.",
 			Document: extension},
-		{Key: "squat.goblet", About: "Heaviest at the bottom: control the way down.", Document: squat},
-		{Key: "squat.band", About: "Bands from a board aside add on the way up.", Document: banded},
+		{Key: "squat.goblet", About: "Hardest at the bottom: control the way down.", Document: squat},
+		{Key: "squat.band", About: "Bands from a board beside the feet add load on the way up.", Document: banded},
 		{Key: "squat.press", About: "Legs, then shoulders.", Document: press},
 		{Key: "swing.band", About: "A hinge, not a squat, to full extension.", Document: swing},
 	}
@@ -85,8 +85,8 @@ func (m *maker) bars() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "squat.back", About: "The bar on the shoulders; the common measure of a leg's strength.", Document: squat},
-		{Key: "deadlift.romanian", About: "Hips back with soft knees: most where the hamstrings are long.",
+		{Key: "squat.back", About: "Bar on the back; the standard test of leg strength.", Document: squat},
+		{Key: "deadlift.romanian", About: "Hips back, knees soft: hardest where the hamstrings are long.",
 			Document: pull("hamstrings", m.kg(0.6), hang(88, 20, -6, -8), hang(45, 15, -2, 0), hang(8, 7, 2, 6))},
 		{Key: "deadlift", About: "From blocks a hand above the floor, legs and hips together.", Document: pull("gluteus.maximus", m.kg(0.75),
 			hang(120, 85, 18, -6), hang(70, 30, 1, -6), hang(8, 7, 2, 6))},
@@ -114,7 +114,7 @@ func (m *maker) curlsOfTheLeg(ankle setup.Contact) []Ready {
 			&setup.Bench{AngleDeg: 80, Height: 0.55}, 0.28, 100, "thighPad")},
 		{Key: "leg.curl.lying", About: "Hips straight: the hamstrings work while they are shorter.",
 			Document: bend(lying("prone", 0, 0), &setup.Bench{AngleDeg: 0, Height: 0.7}, 0.22, 110, "strap")},
-		{Key: "hip.abduction.lying", About: "A weight at the ankle, the leg led up to the side.", Document: abduction},
+		{Key: "hip.abduction.lying", About: "A weight at the ankle; raise the leg to the side.", Document: abduction},
 	}
 }
 
@@ -132,8 +132,8 @@ func trunkSetups(m *maker) []Ready {
 	carry.Loads = []setup.Load{dumbbell(m.kg(0.3)), band(at(0, 0.95, 0), 0.40, 1.2*m.mass, setup.Contact{Segment: "trunk", At: "waist"})}
 	out := []Ready{
 		{Key: "plank", About: "A hold: hands and toes carry the body between them.", Document: plank},
-		{Key: "hold.side", About: "A hold against being turned.", Document: sideways},
-		{Key: "carry.band", About: "A hold against being pulled aside.", Document: carry},
+		{Key: "hold.side", About: "Resist being turned.", Document: sideways},
+		{Key: "carry.band", About: "Resist being pulled sideways.", Document: carry},
 	}
 	stand := standing(1.1, 90)
 	stand.KneesDeg, stand.FeetApart = 20, 0.4
@@ -143,9 +143,9 @@ func trunkSetups(m *maker) []Ready {
 	suitcase := m.base("obliques", "shoulder", standing(0, 0), nil)
 	suitcase.Movement = hold("right", arm(0, 3, 0, 5))
 	suitcase.Loads = []setup.Load{dumbbell(m.kg(0.35))}
-	out = append(out, Ready{Key: "hold.antirotation", About: "Long arms against a cable from the side that would turn the trunk.",
+	out = append(out, Ready{Key: "hold.antirotation", About: "Arms straight out against a cable that tries to turn the trunk.",
 		Document: turning},
-		Ready{Key: "hold.suitcase", About: "One weight at the side that would bend the trunk to it.", Document: suitcase})
+		Ready{Key: "hold.suitcase", About: "One weight at the side tries to bend the trunk toward it.", Document: suitcase})
 	for i := range out {
 		out[i].Group = "trunk"
 	}

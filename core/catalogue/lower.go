@@ -57,13 +57,13 @@ func (m *maker) calves() []Ready {
 	seated := raise(sit, "both", 15, -30, arm(90, 35, -60, 60), over)
 	seated.Target = setup.Target{Region: "calf.soleus", Profile: "match", Joint: "ankle"}
 	return []Ready{
-		{Key: "calf.standing", About: "Knees straight, so that the gastrocnemius works too. The bar can be a machine's pads.",
+		{Key: "calf.standing", About: "Knees straight, so the gastrocnemius works too. A machine's shoulder pads do the same as the bar.",
 			Document: raise(stand, "both", 20, -35, underBar, heldAt(bar(m.kg(0.9)), onShoulders), ownBody())},
-		{Key: "calf.body", About: "On the own weight: where two legs are too easy, go on with one.",
+		{Key: "calf.body", About: "Body weight only; when two legs get easy, use one.",
 			Document: raise(stand, "both", 20, -35, atSides, ownBody())},
-		{Key: "calf.one", About: "All of the weight on one calf; the other hand only keeps the balance.",
+		{Key: "calf.one", About: "All the weight on one calf; hold on with the free hand for balance.",
 			Document: raise(alone, "right", 20, -35, atSides, dumbbell(m.kg(0.15)), ownBody())},
-		{Key: "calf.seated", About: "Knees bent: the gastrocnemius is slack, so the soleus does the work.", Document: seated},
+		{Key: "calf.seated", About: "Knees bent: the gastrocnemius is slack, so the soleus does most of the work.", Document: seated},
 	}
 }
 
@@ -85,11 +85,11 @@ func (m *maker) sleds() []Ready {
 	calf.Movement = sweep("both", "ankle.flexion", 20, -30, with(pose{"knee.flexionDeg": 8}, arm(0, 20, 0, 15)))
 	calf.Loads = []setup.Load{m.sled(0.9, 45, 0.05, "ball")}
 	return []Ready{
-		{Key: "press.leg", About: "Feet in the middle of the plate: knees and hips share it.", Document: press("quadriceps", "knee", "both", 1.1, 0.10, 92)},
-		{Key: "press.leg.high", About: "Feet high on the plate: more for the hips, less for the knees.",
+		{Key: "press.leg", About: "Feet mid-plate: quads and hips share the load.", Document: press("quadriceps", "knee", "both", 1.1, 0.10, 92)},
+		{Key: "press.leg.high", About: "Feet high on the plate: more hips, less knees.",
 			Document: press("gluteus.maximus", "hip", "both", 1.0, 0.24, 76)},
-		{Key: "press.leg.one", About: "One leg at a time: half the plates for the same work.", Document: press("quadriceps", "knee", "right", 0.35, 0.10, 90)},
-		{Key: "calf.press", About: "The calf raise on a sled: nothing on the back.", Document: calf},
+		{Key: "press.leg.one", About: "One leg at a time, with less than half the plates: the sled's own mass stays.", Document: press("quadriceps", "knee", "right", 0.35, 0.10, 90)},
+		{Key: "calf.press", About: "Calf raises on the leg press: nothing on the spine.", Document: calf},
 	}
 }
 
@@ -104,8 +104,8 @@ func (m *maker) bridges() []Ready {
 	floor := bridge(nil, 40, 1.0)
 	floor.Posture.FeetOut = mm(0.70 * m.k())
 	return []Ready{
-		{Key: "thrust.hip", About: "About the same torque all the way; hardest on top, where the hips are weakest.", Document: bridge(&setup.Bench{Height: mm(0.40 * m.k())}, 75, 0.9)},
-		{Key: "bridge.floor", About: "The short way of the hip thrust, from the floor.", Document: floor},
+		{Key: "thrust.hip", About: "Much the same torque all the way; feels hardest at the top, where the hips are weakest.", Document: bridge(&setup.Bench{Height: mm(0.40 * m.k())}, 75, 0.9)},
+		{Key: "bridge.floor", About: "A hip thrust from the floor, with a shorter range.", Document: floor},
 	}
 }
 
@@ -120,11 +120,11 @@ func (m *maker) unlikeLegs() []Ready {
 	}
 	legs := func(hip, knee float64) pose { return pose{"hip.flexionDeg": hip, "knee.flexionDeg": knee} }
 	return []Ready{
-		{Key: "squat.split", About: "One foot ahead: the front leg carries most of it.",
+		{Key: "squat.split", About: "One foot ahead; the front leg carries most of the weight.",
 			Document: split("quadriceps", "knee", 0.64, 0, 0.65, legs(95, 98), legs(30, 32))},
-		{Key: "squat.split.rear", About: "The rear foot on a bench: deeper, with more on the front leg.",
+		{Key: "squat.split.rear", About: "Rear foot on a bench: deeper, with more on the front leg.",
 			Document: split("quadriceps", "knee", 0.75, 0.42, 0.80, legs(102, 98), legs(30, 25))},
-		{Key: "squat.split.long", About: "A long stride and the trunk leaning: more for the hip.",
+		{Key: "squat.split.long", About: "A long stance with the trunk leaning: more for the glutes.",
 			Document: split("gluteus.maximus", "hip", 0.80, 0, 0.68, legs(98, 85), legs(58, 52))},
 	}
 }
@@ -154,13 +154,13 @@ func (m *maker) oneLeg() []Ready {
 	}
 	k := m.k()
 	return []Ready{
-		{Key: "deadlift.one", About: "The hinge on one leg: long hamstrings, and a test of balance.", Document: hinge},
-		{Key: "step.up", About: "One leg lifts the body onto the box; the other only follows.", Document: step},
-		{Key: "kickback.hip", About: "A cable from ahead: most where the leg starts, less behind the body.",
+		{Key: "deadlift.one", About: "A hinge on one leg: hamstrings at length, and balance to train.", Document: hinge},
+		{Key: "step.up", About: "One leg lifts the body onto the box; the other just follows.", Document: step},
+		{Key: "kickback.hip", About: "Cable from the front: hardest at the start, easier behind the body.",
 			Document: free("gluteus.maximus", "hip.flexion", 35, -12, 180, 0.2, 0.95, 0, at(0.45*k, 1.15*k, 0.15))},
-		{Key: "abduction.cable", About: "Sideways against a cable from the other side.",
+		{Key: "abduction.cable", About: "Out to the side, against a cable from the other side.",
 			Document: free("gluteus.medius", "hip.abduction", -5, 35, 90, 0.08, 0.85, 0, at(0.5*k, 1.1*k, -0.35))},
-		{Key: "adduction.cable", About: "Toward and past the standing leg, against a cable from the side.",
+		{Key: "adduction.cable", About: "In toward and past the standing leg, against a cable from the side.",
 			Document: free("adductor", "hip.abduction", 28, -8, -90, 0.14, 1.1, 0, at(1.2*k, 1.1*k, 0.35))},
 	}
 }
@@ -183,10 +183,10 @@ func (m *maker) hinges() []Ready {
 	legs.Loads = []setup.Load{heldAt(dumbbell(m.kg(0.05)), atAnkle)}
 	legs.Loads[0].ID = "cuff"
 	return []Ready{
-		{Key: "extension.back", About: "On a sloping bench for the back: heaviest a little below straight.", Document: back("hamstrings", 45, 0.80, 85, 0.12)},
-		{Key: "extension.back.flat", About: "On a level bench: heaviest with the body straight.", Document: back("hamstrings", 0, 0.90, 80, 0.05)},
-		{Key: "morning", About: "The hinge with the bar on the shoulders: a long lever, so little weight.", Document: morning},
-		{Key: "extension.reverse", About: "The trunk lies still and the legs rise: heaviest with the hips straight.", Document: legs},
+		{Key: "extension.back", About: "On a 45-degree bench: hardest a little below straight.", Document: back("hamstrings", 45, 0.80, 85, 0.12)},
+		{Key: "extension.back.flat", About: "On a level bench: hardest with the body straight.", Document: back("hamstrings", 0, 0.90, 80, 0.05)},
+		{Key: "morning", About: "A hinge with the bar on the back: a long moment arm, so go light.", Document: morning},
+		{Key: "extension.reverse", About: "The trunk stays put and the legs rise: hardest with the hips straight.", Document: legs},
 	}
 }
 
@@ -199,9 +199,9 @@ func (m *maker) kneeling() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "curl.nordic", About: "The body is let down and pulled up about the knees: far more than most can do all the way down.",
+		{Key: "curl.nordic", About: "Lower from the knees and pull back up; few can do it all the way down.",
 			Document: turn("hamstrings", 75, 89, "ankles")},
-		{Key: "nordic.reverse", About: "Leaning back from the knees with the hips straight: the quadriceps work long.",
+		{Key: "nordic.reverse", About: "Lean back from the knees with the hips straight: quads at length.",
 			Document: turn("quadriceps", 125, 92)},
 	}
 }
@@ -217,7 +217,7 @@ func (m *maker) hipMachines() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "abduction.machine", About: "Seated, knees apart against the pads.", Document: machine("gluteus.medius", 0, 35, 0.35, 0.22, 0.20, 0.16)},
-		{Key: "adduction.machine", About: "Seated, knees together against the pads.", Document: machine("adductor", 40, 2, 0.35, 0.17, 0.20, 0.21)},
+		{Key: "abduction.machine", About: "Seated, push the knees apart against the pads.", Document: machine("gluteus.medius", 0, 35, 0.35, 0.22, 0.20, 0.16)},
+		{Key: "adduction.machine", About: "Seated, squeeze the knees together against the pads.", Document: machine("adductor", 40, 2, 0.35, 0.17, 0.20, 0.21)},
 	}
 }

@@ -81,15 +81,15 @@ func raises(l *setup.Lifter) []Ready {
 	stack := m.pin(0.14)
 	bell := max(1, m.kg(0.04))
 	out := []Ready{
-		{Key: "raise.behind.hand", About: "Heaviest where the arm starts; falls as the muscle does.",
+		{Key: "raise.behind.hand", About: "Hardest at the start; fades as the muscle weakens.",
 			Document: crossBehind(m.fromColumn(9, stack), 0.70, 12, 30)},
-		{Key: "raise.behind.knee", About: "The same from low: more in the middle and on top.", Document: crossBehind(m.fromColumn(4, stack), 0.90,
+		{Key: "raise.behind.knee", About: "From a lower pulley: more in the middle and at the top.", Document: crossBehind(m.fromColumn(4, stack), 0.90,
 			10, 45)},
-		{Key: "raise.behind.lined", About: "Further out, so that the cable runs along the arm and under the shoulder.",
+		{Key: "raise.behind.lined", About: "Further out, so the cable runs along the arm and passes under the shoulder.",
 			Document: crossBehind(m.fromColumn(7, stack), 0.90, 12, 45)},
-		{Key: "raise.dumbbell.band", About: "A band from low behind adds to the dumbbell where it is light.",
+		{Key: "raise.dumbbell.band", About: "A band from low behind loads the part where the dumbbell is light.",
 			Document: withBand(m.bellRaise(30, bell/2), 0.25*m.mass)},
-		{Key: "raise.dumbbell", About: "Nothing at the bottom, most at shoulder height.", Document: m.bellRaise(20, bell)},
+		{Key: "raise.dumbbell", About: "No load at the bottom; hardest at shoulder height.", Document: m.bellRaise(20, bell)},
 	}
 	for i := range out {
 		out[i].Group = "shoulder"

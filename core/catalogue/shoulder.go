@@ -11,21 +11,21 @@ func shoulderSetups(m *maker) []Ready {
 		return d
 	}
 	out := []Ready{
-		{Key: "raise.dumbbell.forward", About: "The lean brings the rear of the shoulder on top.",
+		{Key: "raise.dumbbell.forward", About: "Leaning forward turns the rear delt to the top.",
 			Document: raise(hinged(0.3, 0, 30), nil, arm(0, 0, 20, 10), dumbbell(m.kg(0.04)))},
-		{Key: "raise.dumbbell.lying", About: "Lying, the start is level: the long end gets the most.",
+		{Key: "raise.dumbbell.lying", About: "On your side the arm starts level, so the muscle is loaded most where it is long.",
 			Document: m.sideLying(15, 0)},
-		{Key: "raise.dumbbell.lying.pad", About: "The pad rolls the chest forward and brings the rear on top.",
+		{Key: "raise.dumbbell.lying.pad", About: "The pad rolls the chest forward and turns the rear delt to the top.",
 			Document: m.sideLying(20, 0.12)},
-		{Key: "raise.behind.seated", About: "Seated, the lowest hole is all but hand height.",
+		{Key: "raise.behind.seated", About: "When you sit, the lowest pin is already close to hand height.",
 			Document: crossBehind(raise(seated(0, 0, 0), nil, nil, cable(at(0, 0.2, -0.55), m.pin(0.12), grip)), 0.70, 12, 30)},
-		{Key: "raise.behind.bench", About: "The bench takes the swing out of it.",
+		{Key: "raise.behind.bench", About: "The bench takes the swing out.",
 			Document: crossBehind(raise(lying("prone", 0, 0), bench(75), nil, cable(at(0, 0.62, -0.55), m.pin(0.12), grip)), 0.70, 20, 30)},
-		{Key: "raise.lying.wrist", About: "From shoulder height across the chest: loads the long end.",
+		{Key: "raise.lying.wrist", About: "From shoulder height across the chest: loads the muscle where it is long.",
 			Document: m.lyingRaise(setup.Contact{Segment: "forearm", At: "wrist"}, 0.10, 60, 0.1, 0.1)},
-		{Key: "raise.lying.upper", About: "More load for the same torque, and less of it at the long end.",
+		{Key: "raise.lying.upper", About: "Takes more weight for the same torque, with less of it where the muscle is long.",
 			Document: m.lyingRaise(cuff("upperArm", 0.85), 0.16, 80, 0.2, 0.4)},
-		{Key: "raise.leaning", About: "The cable comes a little from the front, square to the arm at the start.",
+		{Key: "raise.leaning", About: "The cable comes slightly from the front, square to the arm at the start.",
 			Document: m.leaningRaise()},
 	}
 	front := raise(standing(0.3, 0), nil, arm(90, 0, 0, 5), dumbbell(m.kg(0.04)))
@@ -33,13 +33,13 @@ func shoulderSetups(m *maker) []Ready {
 	frontCable := raise(standing(0.5, 0), nil, arm(90, 0, 0, 5), cable(at(0, 0.2, 0.2), m.pin(0.10), grip))
 	frontCable.Target.Region = "deltoid.anterior"
 	out = append(out,
-		Ready{Key: "front.dumbbell", About: "Thumb up; nothing at the bottom.", Document: front},
-		Ready{Key: "front.cable", About: "From low behind: keeps the start loaded.", Document: frontCable})
+		Ready{Key: "front.dumbbell", About: "Thumbs up; no load at the bottom.", Document: front},
+		Ready{Key: "front.cable", About: "Cable from low behind: the start stays loaded.", Document: frontCable})
 	for _, angle := range []float64{60, 75, 85} {
-		out = append(out, Ready{Key: key("press.bench", angle), About: "The flatter bench asks for less rotation.",
+		out = append(out, Ready{Key: key("press.bench", angle), About: "A flatter bench needs less rotation.",
 			Document: m.press(seated(0, 0, 0), bench(angle), map[bool]float64{true: 50, false: 40}[angle < 80])})
 	}
-	out = append(out, Ready{Key: "press.standing", About: "Asks more of the trunk.", Document: m.press(standing(0, 0), nil, 40)},
+	out = append(out, Ready{Key: "press.standing", About: "Takes more bracing.", Document: m.press(standing(0, 0), nil, 40)},
 		Ready{Key: "row.side", About: "Cuffs at the wrists, hands wide, chest on the bench.", Document: m.sideRow()})
 	upright := func(load setup.Load, barWidth float64, p setup.Posture) setup.Document {
 		d := m.base("deltoid.middle", "shoulder", p, nil)
@@ -53,8 +53,8 @@ func shoulderSetups(m *maker) []Ready {
 	low := cable(at(0, 0.2, 0), m.pin(0.13), grip)
 	low.Shared, low.Ratio = true, 1
 	out = append(out,
-		Ready{Key: "upright.cable", About: "Elbows lead; the bar is a third of the body's height wide, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Height), standing(0.3, 180))},
-		Ready{Key: "upright.dumbbell", About: "The same with the hands free to part.", Document: upright(dumbbell(m.kg(0.06)), 0,
+		Ready{Key: "upright.cable", About: "Elbows lead; a wide grip, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Height), standing(0.3, 180))},
+		Ready{Key: "upright.dumbbell", About: "As with the cable, with the hands free to spread.", Document: upright(dumbbell(m.kg(0.06)), 0,
 			standing(0, 0))})
 	out = append(out, m.rotations()...)
 	for i := range out {
@@ -81,7 +81,7 @@ func (m *maker) rotations() []Ready {
 			Document: turn("cuff.outward", standing(0.9, 90), nil, 50, -45, 0, 12, cable(at(0, elbow, -0.36*m.k()), m.pin(0.08), grip))},
 		{Key: "rotation.out.cable.high", About: "The arm raised to the side, the cable from the front.",
 			Document: turn("cuff.outward", standing(0.9, 180), nil, 10, -75, 10, 88, cable(at(0, sh-0.35*m.k(), 0.45*m.k()), m.pin(0.08), grip))},
-		{Key: "rotation.out.dumbbell", About: "Lying, the forearm works against the dumbbell's weight.",
+		{Key: "rotation.out.dumbbell", About: "Lying on your side; the forearm lifts the dumbbell.",
 			Document: turn("cuff.outward", onSide, bench(0), 55, -15, 0, 5, dumbbell(m.kg(0.04)))},
 		{Key: "rotation.in.cable", About: "Elbow at the side; the cable comes from outside.", Document: turn("cuff.inward", standing(0.9, -90),
 			nil, -45, 55, 0, 12, cable(at(0, elbow, 0.36*m.k()), m.pin(0.12), grip))},

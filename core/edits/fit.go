@@ -60,7 +60,7 @@ func (f *fitter) bench() {
 		return math.Abs(near - b.AngleDeg)
 	})
 	if i < 0 {
-		f.Lacks("bench", "No bench here can be set near {from}.", kit.Values{"from": kit.Angle(b.AngleDeg)})
+		f.Lacks("bench", "This gym has no bench that can be set near {from}.", kit.Values{"from": kit.Angle(b.AngleDeg)})
 		return
 	}
 	it := &f.Room.Benches[i]
@@ -101,7 +101,7 @@ func (f *fitter) seat() {
 	}
 	near, at := kit.Nearest(heights, now)
 	if at < 0 {
-		f.Lacks("posture.seatHeight", "There is nothing to sit on here.", nil)
+		f.Lacks("posture.seatHeight", "This gym has nothing to sit on.", nil)
 		return
 	}
 	if kit.Differ(near, now) {
@@ -121,8 +121,8 @@ func (f *fitter) sizes(kind string) []float64 {
 	return out
 }
 
-var supportWords = map[string]string{"strap": "There is no strap over the hips here.", "thighPad": "There is no pad over the thighs here.",
-	"armPad": "There is no sloping pad for the arms here."}
+var supportWords = map[string]string{"strap": "This gym has no strap over the hips.", "thighPad": "This gym has no pad over the thighs.",
+	"armPad": "This gym has no sloping pad for the arms."}
 
 func (f *fitter) supports() {
 	p := &f.Document.Posture
@@ -138,7 +138,7 @@ func (f *fitter) supports() {
 		if near, at := kit.Nearest(f.sizes("pad"), b.PadUnderBack); at >= 0 {
 			f.Set("bench.padUnderBack", &b.PadUnderBack, near, "A pad of {to} under the back instead of {from}.", kit.Length)
 		} else {
-			f.Lacks("bench.padUnderBack", "There is no pad for under the back here.", nil)
+			f.Lacks("bench.padUnderBack", "This gym has no pad to put under the back.", nil)
 		}
 	}
 }

@@ -127,7 +127,7 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	}
 	before := movingSide(d)
 	if side == "both" && oneLegLeads(d) {
-		return c, setup.Problems{{Path: "movement.side", What: "One leg leads here.", Why: "The other is free, or behind.",
+		return c, setup.Problems{{Path: "movement.side", What: "One leg does the work here.", Why: "The other is free, or behind it.",
 			Hint: "Choose a movement of both legs first."}}
 	}
 	c.Movement.Side = side

@@ -139,7 +139,7 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 	case d.HandleLeads():
 		return c, setup.Problems{{Path: "movement.kind", What: "The machine's handle leads the hand.", Hint: "Move the lifter or the machine instead."}}
 	case d.Posture.RootOf() == "hands" && d.Posture.Kind == "prone":
-		return c, setup.Problems{{Path: "movement.kind", What: "The hands stay on the floor all along.", Hint: "Change how far down the floor is instead."}}
+		return c, setup.Problems{{Path: "movement.kind", What: "The hands stay on the floor, so the path follows from them.", Hint: "Change how far the shoulders come down to the floor instead."}}
 	case m.InLine != "":
 		return c, setup.Problems{{Path: "movement.inLine", What: "The forearm follows the cable all along.", Hint: "Change the line of pull instead."}}
 	}

@@ -22,19 +22,19 @@ var assist = Kind{Name: setup.Assist, With: "with assistance", Needs: "machine",
 	}}}}
 
 func checkAssist(v *setup.Checks, path string, l *setup.Load) {
-	v.Field(loadRows, path+".stackMass", "mass on the pin", l.StackMass, "kg", "A platform without a stack lifts nobody.")
+	v.Field(loadRows, path+".stackMass", "mass on the pin", l.StackMass, "kg", "With nothing on the pin the platform gives no help.")
 	v.Field(loadRows, path+".ratio", "ratio of the machine", l.Ratio, "", "")
 	if l.Contact.Segment != "thigh" {
 		v.Add(path+".contact.segment", "The platform is under the knees.", "", "Give thigh, with the fraction 1.")
 	}
 	if l.Variable {
-		v.Add(path+".variable", "Help is not scaled by load advice.", "More on the pin makes it easier.", "Leave it out.")
+		v.Add(path+".variable", "The platform cannot be the load that is advised.", "More on its pin makes the exercise easier.", "Leave variable out.")
 	}
 }
 
 func fitAssist(f *kit.Fitting, path string, _ *setup.Load) {
 	if !slices.ContainsFunc(f.Room.Supports, func(s kit.Support) bool { return s.Kind == "platform" }) {
-		f.Lacks(path, "There is no platform under the knees here.", nil)
+		f.Lacks(path, "This gym has no platform under the knees.", nil)
 	}
 }
 

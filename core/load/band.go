@@ -130,7 +130,7 @@ func fitBand(f *kit.Fitting, path string, l *setup.Load) {
 		return math.Abs(math.Log(max(b.PullAtDouble(), 1)/max(own.PullAtDouble(), 1))) + math.Abs(b.RestLength-l.RestLength)/l.RestLength
 	})
 	if i < 0 {
-		f.Lacks(path+".kit", "There is no band here.", nil)
+		f.Lacks(path+".kit", "This gym has no band.", nil)
 		return
 	}
 	b := &f.Room.Bands[i]
@@ -162,7 +162,7 @@ func fitAnchor(f *kit.Fitting, path string, l *setup.Load) {
 	i := kit.Alike(f.Room.Anchors, "", func(a *kit.Anchor) string { return a.Key },
 		func(a *kit.Anchor) float64 { return math.Abs(reach(a) - y) })
 	if i < 0 {
-		f.Lacks(path+".anchor", "There is nothing to fix a band to here but the floor.", nil)
+		f.Lacks(path+".anchor", "This gym has nothing to fix a band to but the floor.", nil)
 		return
 	}
 	a := &f.Room.Anchors[i]

@@ -69,7 +69,7 @@ func fitCam(f *kit.Fitting, path string, l *setup.Load) {
 		return math.Abs(padAt(c, l) - l.PadRadius)
 	})
 	if i < 0 {
-		f.Lacks(path+".cam", "There is no machine with a pad for this here.", nil)
+		f.Lacks(path+".cam", "This gym has no machine with a pad for this.", nil)
 		return
 	}
 	c := &f.Room.Cams[i]

@@ -81,15 +81,15 @@ func fitHold(f *kit.Fitting, path string, l *setup.Load, now *float64) {
 func holdKinds(l *setup.Load) (kinds []string, none string) {
 	switch {
 	case l.Kind == setup.Rope:
-		return []string{"rope"}, "There is no rope here."
+		return []string{"rope"}, "This gym has no rope."
 	case l.Shared:
-		return []string{"bar"}, "There is no short bar for both hands here."
+		return []string{"bar"}, "This gym has no short bar for both hands."
 	case l.Contact.Segment == "hand":
-		return []string{"handle", "strap"}, "There is no handle here."
+		return []string{"handle", "strap"}, "This gym has no handle."
 	case l.Contact.Segment == "trunk":
-		return []string{"belt", "strap"}, "There is no belt here."
+		return []string{"belt", "strap"}, "This gym has no belt."
 	}
-	return []string{"cuff"}, "There is no cuff here."
+	return []string{"cuff"}, "This gym has no cuff."
 }
 
 func micro(x float64) float64 { return math.Round(1e6*x) / 1e6 }

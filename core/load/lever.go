@@ -42,7 +42,7 @@ func checkLever(v *setup.Checks, path string, l *setup.Load) {
 	v.Field(loadRows, path+".leverRadius", "distance from axis to the lever's centre of mass", l.LeverRadius, "m", "")
 	v.Field(loadRows, path+".handleRadius", "distance from axis to handle", l.HandleRadius, "m", "The hand moves on that circle.")
 	if l.PlateMass+l.LeverMass <= 0 {
-		v.Add(path+".plateMass", "The lever weighs nothing.", "A weight of nothing asks nothing of the muscle.",
+		v.Add(path+".plateMass", "The lever weighs nothing.", "Without a load there is no torque.",
 			"Give the mass of plates or lever.")
 	}
 	if l.PivotAlong == nil && l.PlateDeg != 0 {
@@ -67,7 +67,7 @@ func fitLever(f *kit.Fitting, path string, l *setup.Load) {
 	if l.PivotAlong == nil { // a bar with one end in a corner
 		i := slices.IndexFunc(f.Room.Weights, func(w kit.Weights) bool { return w.Kind == "bar" })
 		if i < 0 {
-			f.Lacks(path, "There is no bar here.", nil)
+			f.Lacks(path, "This gym has no bar.", nil)
 			return
 		}
 		w := kit.Lever{Plates: f.Room.Weights[i].Plates}
@@ -81,7 +81,7 @@ func fitLever(f *kit.Fitting, path string, l *setup.Load) {
 		return math.Inf(1)
 	})
 	if i < 0 {
-		f.Lacks(path, "There is no lever machine here whose handle is {at} from its axis.", kit.Values{"at": kit.Length(l.HandleRadius)})
+		f.Lacks(path, "This gym has no lever machine whose handle is {at} from its axis.", kit.Values{"at": kit.Length(l.HandleRadius)})
 		return
 	}
 	m := &f.Room.Levers[i]

@@ -28,7 +28,7 @@ func checkSled(v *setup.Checks, path string, l *setup.Load) {
 	v.Within(path+".plateDeg", "tilt of the sled's plate", l.PlateDeg, -30, 45, "degrees", "")
 	v.Field(loadRows, path+".soleUp", "place of the feet on the plate", l.SoleUp, "m", "")
 	if l.PlateMass+l.LeverMass <= 0 {
-		v.Add(path+".plateMass", "The sled weighs nothing.", "A weight of nothing asks nothing of the muscle.",
+		v.Add(path+".plateMass", "The sled weighs nothing.", "Without a load there is no torque.",
 			"Give the mass of plates or sled.")
 	}
 	if l.Contact.Segment != "foot" {
@@ -47,7 +47,7 @@ func fitSled(f *kit.Fitting, path string, l *setup.Load) {
 		return math.Inf(1)
 	})
 	if i < 0 {
-		f.Lacks(path, "There is no sled on rails like these here.", nil)
+		f.Lacks(path, "This gym has no sled on rails like these.", nil)
 		return
 	}
 	s := &f.Room.Sleds[i]

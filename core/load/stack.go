@@ -166,9 +166,9 @@ func fitColumn(f *kit.Fitting, path string, l *setup.Load) {
 	})
 	if i < 0 {
 		if pair {
-			f.Lacks(path+".kit", "This takes two cable columns, and there is no station with two here.", nil)
+			f.Lacks(path+".kit", "This takes two cable columns, and this gym has no station with two.", nil)
 		} else {
-			f.Lacks(path+".kit", "There is no cable station here.", nil)
+			f.Lacks(path+".kit", "This gym has no cable station.", nil)
 		}
 		return
 	}

@@ -29,7 +29,7 @@ func scaleFree(l *setup.Load, factor float64) { l.Mass *= factor }
 func freeAtHand(l *setup.Load) float64        { return l.Mass }
 
 func checkFree(v *setup.Checks, path string, l *setup.Load) {
-	v.Field(loadRows, path+".mass", string(l.Kind)+"'s mass", l.Mass, "kg", "A weight of nothing asks nothing of the muscle.")
+	v.Field(loadRows, path+".mass", string(l.Kind)+"'s mass", l.Mass, "kg", "Without a load there is no torque.")
 }
 
 // oneDumbbell stands in for a bar in one hand.
@@ -54,7 +54,7 @@ func massDial(inHand string) func(*setup.Document, int) dial.Setting {
 func setMass(d *setup.Document, i int, v float64) { d.Loads[i].Mass = v }
 
 func fitDumbbell(f *kit.Fitting, path string, l *setup.Load) {
-	f.MassOf(path+".mass", l, &l.Mass, weightsOf(f, "dumbbells"), "A dumbbell of {to} instead of {from}.", "There are no dumbbells here.")
+	f.MassOf(path+".mass", l, &l.Mass, weightsOf(f, "dumbbells"), "A dumbbell of {to} instead of {from}.", "This gym has no dumbbells.")
 }
 
 // fitBar takes the nearest load of a bar; one weight in both hands may be a dumbbell too.
@@ -63,7 +63,7 @@ func fitBar(f *kit.Fitting, path string, l *setup.Load) {
 	if f.Document.Movement.BarWidth == 0 && l.Contact.Segment == "hand" {
 		masses = weightsOf(f, "bar", "dumbbells")
 	}
-	f.MassOf(path+".mass", l, &l.Mass, masses, "{to} in both hands instead of {from}.", "There is no bar here.")
+	f.MassOf(path+".mass", l, &l.Mass, masses, "{to} in both hands instead of {from}.", "This gym has no bar.")
 }
 
 // weightsOf are the masses of the gym's weights of some kinds, kg.

@@ -24,13 +24,13 @@ const wander = 20
 func Path(planes []float64) (*PathFit, setup.Problems) {
 	v := &setup.Checks{}
 	if len(planes) < 2 {
-		v.Add("", fmt.Sprintf("There are %d positions.", len(planes)), "One position may be chance.", "Hold the arm in three comfortable positions.")
+		v.Add("", fmt.Sprintf("There are %d positions.", len(planes)), "A single one may be chance.", "Hold the arm in three comfortable positions.")
 		return nil, v.Found
 	}
 	mean, sd := stat.MeanStdDev(planes, nil)
 	switch {
 	case sd > wander:
-		v.Add("", fmt.Sprintf("The positions scatter by %.0f degrees.", sd), "That is no path of its own.", "Shake the arm out and try again.")
+		v.Add("", fmt.Sprintf("The positions differ by %.0f degrees (standard deviation).", sd), "So far apart they do not tell one natural path.", "Shake the arm out and try again.")
 	case mean < -30 || mean > 60:
 		v.Add("", fmt.Sprintf("The arm tracks %.0f degrees out.", mean), "Arms track -30 to 60 degrees out of the side.",
 			"Measure from straight to the side, forward positive.")

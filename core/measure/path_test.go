@@ -27,7 +27,7 @@ func TestPath(t *testing.T) {
 		}
 	}
 	check.Near(t, "share within", float64(within)/1000, 0.95, 0.025)
-	for says, planes := range map[string][]float64{"1 positions": {10}, "scatter": {-20, 10, 50}, "tracks 80": {79, 80, 81}} {
+	for says, planes := range map[string][]float64{"1 positions": {10}, "differ by 35": {-20, 10, 50}, "tracks 80": {79, 80, 81}} {
 		if _, problems := measure.Path(planes); len(problems) == 0 || !strings.Contains(problems[0].What, says) {
 			t.Errorf("%s: %v", says, problems)
 		}

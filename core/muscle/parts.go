@@ -110,8 +110,8 @@ var groups = numbered([]group{
 	single("adductor.front", "Adductors, front", "add_front"),
 	single("gluteus.medius", "Gluteus medius", "glute_med"),
 	single("tensor", "Tensor fasciae latae", "tfl"),
-	several("calf.gastrocnemius", "Gastrocnemius", head("calf.gastrocnemius.inner", "Gastrocnemius, inner head", "gastroc_in"),
-		head("calf.gastrocnemius.outer", "Gastrocnemius, outer head", "gastroc_out")).weak(weakCalf),
+	several("calf.gastrocnemius", "Gastrocnemius", head("calf.gastrocnemius.inner", "Gastrocnemius, medial head", "gastroc_in"),
+		head("calf.gastrocnemius.outer", "Gastrocnemius, lateral head", "gastroc_out")).weak(weakCalf),
 	single("calf.soleus", "Soleus", "soleus"),
 })
 

@@ -33,7 +33,7 @@ func (v *checks) legs(d *setup.Document) {
 			v.Add("movement.side", "Both legs move while one foot stands.", "", "Set side to the leg that works: the one that is stood on, or the free one.")
 		}
 	case "hands":
-		v.Add("posture.root", "The legs move and the hands stay in place.", "Nothing is known of that.",
+		v.Add("posture.root", "The legs move and the hands stay in place.", "How the hands would carry the body is not known.",
 			"Take a posture that stands, kneels, sits or lies.")
 	case "knees":
 		v.upright(p)
@@ -112,7 +112,7 @@ func (v *checks) upright(p *setup.Posture) {
 			"Leave trunk and kneesDeg out.")
 	}
 	if p.FeetApart != 0 {
-		v.Add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed straight below the hips.", "Leave it out.")
+		v.Add("posture.feetApart", "The legs move and the feet are apart.", "Moving legs are computed with the feet straight below the hips.", "Leave it out.")
 	}
 }
 

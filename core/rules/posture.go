@@ -104,12 +104,12 @@ func (v *checks) onHands(d *setup.Document) {
 		return
 	}
 	if m.Kind != "guided" || m.Guide == nil || m.Guide.Kind != "line" || !m.Guide.Relative || m.Guide.End == nil {
-		v.Add("movement.kind", "The body moves on hands and toes.", "A held plank and a push-up are known.",
+		v.Add("movement.kind", "The body moves on hands and toes.", "On the floor only the plank and the push-up are known.",
 			"Set kind to hold, or guide the hand along a line that is counted from the shoulder.")
 		return
 	}
 	for i, y := range []float64{m.Guide.Start.Y, m.Guide.End.Y} {
-		v.Within("movement.guide."+[]string{"start", "end"}[i]+".y", "floor, from the shoulder", y, -0.9, -0.05, "m", "The hands are on the floor below.")
+		v.Within("movement.guide."+[]string{"start", "end"}[i]+".y", "floor, from the shoulder", y, -0.9, -0.05, "m", "The hands have to reach the floor below.")
 	}
 }
 

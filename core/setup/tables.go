@@ -202,8 +202,8 @@ var Regions = []Region{
 	{"quadriceps.vasti", "Vasti", atKnee, true},
 	{"hamstrings.long", "Hamstrings that cross the hip", []string{"hip", "knee"}, true},
 	{"hamstrings.short", "Biceps femoris, short head", atKnee, true},
-	{"calf.gastrocnemius.inner", "Gastrocnemius, inner head", []string{"ankle", "knee"}, true},
-	{"calf.gastrocnemius.outer", "Gastrocnemius, outer head", []string{"ankle", "knee"}, true},
+	{"calf.gastrocnemius.inner", "Gastrocnemius, medial head", []string{"ankle", "knee"}, true},
+	{"calf.gastrocnemius.outer", "Gastrocnemius, lateral head", []string{"ankle", "knee"}, true},
 }
 
 // RegionLabel is what a region is called on screen; its key when there is none.

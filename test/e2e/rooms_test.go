@@ -53,7 +53,7 @@ func TestRoomFromEmptyToLimits(t *testing.T) {
 	p.press("Madoc Quill")
 	p.press("New setup")
 	p.choose("Gym", "Attic")
-	p.says(`[role="dialog"] li`, "There are no dumbbells here.")
+	p.says(`[role="dialog"] li`, "This gym has no dumbbells.")
 	p.press("Start from: Cross-behind cable lateral raise, knee height")
 	p.until("the picture", handle("pulley"))
 	id := read[string](p, `location.pathname.split('/').at(-1)`)
