@@ -34,13 +34,23 @@ var missing = []struct {
 		[]string{"fly.cable", "fly.flat", "reverse.machine"}},
 }
 
-// NotYet lists what a search for a text means that is not here yet: every word of the text has to be in a name.
+// NotYet lists what a search for a text means that is not here yet: every word of the text has to be in a name, and the text has to be the
+// whole name where an exercise that is here holds every word too.
 func NotYet(text string) []Missing {
-	wanted := strings.Fields(strings.ToLower(text))
+	wanted := strings.Fields(plain(text))
 	out := []Missing{}
+	if len(wanted) == 0 {
+		return out
+	}
+	here := slices.ContainsFunc(entries(), func(e entry) bool {
+		return slices.ContainsFunc(e.names, func(name string) bool { return holdsAll(name, wanted) })
+	})
 	for _, m := range missing {
 		names := append([]string{m.name}, strings.Split(m.also, "; ")...)
-		if len(wanted) == 0 || !slices.ContainsFunc(names, func(name string) bool { return holdsAll(name, wanted) }) {
+		if !slices.ContainsFunc(names, func(name string) bool {
+			name = plain(name)
+			return holdsAll(name, wanted) && (!here || len(strings.Fields(name)) == len(wanted))
+		}) {
 			continue
 		}
 		one := Missing{Name: m.name, Why: m.why}
@@ -53,7 +63,6 @@ func NotYet(text string) []Missing {
 }
 
 func holdsAll(name string, list []string) bool {
-	name = strings.ToLower(name)
 	for _, w := range list {
 		if !strings.Contains(name, w) {
 			return false

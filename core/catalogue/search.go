@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 	"strings"
+	"sync"
 	"unicode/utf8"
 
 	"dialarc/core/setup"
@@ -33,11 +34,10 @@ func Search(text string) Hits {
 		score float64
 	}
 	var hits []hit
-	for _, r := range All(&setup.Lifter{Height: middleStature, BodyMass: middleMass}) {
-		e := entryOf(&r)
+	for _, e := range entries() {
 		found, score := e.matches(wanted)
 		if found > 0 {
-			hits = append(hits, hit{r.Key, found, score})
+			hits = append(hits, hit{e.key, found, score})
 		}
 	}
 	most := 0
@@ -63,13 +63,23 @@ const (
 
 // entry is what an exercise is found by.
 type entry struct {
+	key   string
 	names []string // its name and what else it is called
 	words []string // of these
 	other string   // everything else that is said of it
 }
 
+// entries are what all exercises are found by, in the library's order.
+var entries = sync.OnceValue(func() []entry {
+	var out []entry
+	for _, r := range All(&setup.Lifter{Height: middleStature, BodyMass: middleMass}) {
+		out = append(out, entryOf(&r))
+	}
+	return out
+})
+
 func entryOf(r *Ready) entry {
-	e := entry{other: plain(strings.Join([]string{r.About, setup.RegionLabel(r.Region), r.Region, strings.Join(r.Needs, " "),
+	e := entry{key: r.Key, other: plain(strings.Join([]string{r.About, setup.RegionLabel(r.Region), r.Region, strings.Join(r.Needs, " "),
 		r.Document.Posture.Kind}, " "))}
 	for _, name := range append([]string{r.Name}, r.Synonyms...) {
 		e.names = append(e.names, plain(name))
@@ -87,7 +97,12 @@ const (
 	asWhole   = 4.0
 	inName    = 2.0
 	plainest  = 0.4
+	staple    = 0.3
 )
+
+// staples are what coaches mean first by one bare word, such as press or squat (common practice, no source).
+var staples = []string{"press.bar.flat", "squat.back", "deadlift", "row.hinged", "pulldown.bar", "curl.dumbbell", "raise.dumbbell", "fly.flat",
+	"knee.extension", "calf.standing", "press.leg"}
 
 // matches is how many of the words an exercise has, and how well.
 func (e *entry) matches(wanted []string) (found int, score float64) {
@@ -101,22 +116,30 @@ func (e *entry) matches(wanted []string) (found int, score float64) {
 			found, score = len(wanted), max(score, asPart*float64(len(wanted))+inName-0.01*float64(i))
 		}
 	}
-	if found > 0 {
-		return found, score + e.closeness(len(wanted))
-	}
-	for _, w := range wanted {
-		if s := e.word(w); s > 0 {
-			found, score = found+1, score+s
+	if found == 0 {
+		for _, w := range wanted {
+			if s := e.word(w); s > 0 {
+				found, score = found+1, score+s
+			}
 		}
 	}
-	return found, score + e.closeness(len(wanted))
+	return found, score + e.closeness(wanted)
 }
 
-// closeness puts the plainest of exercises that are found alike first: the one whose shortest name has fewest words more.
-func (e *entry) closeness(wanted int) float64 {
-	best := 0.0
+// closeness puts the plainest of exercises that are found alike first: the one whose shortest name with all the words, or whose shortest
+// name where none has them as written, has fewest words more; and a staple before others.
+func (e *entry) closeness(wanted []string) float64 {
+	best, literal := 0.0, false
 	for _, name := range e.names {
-		best = max(best, plainest*min(1, float64(wanted)/float64(len(strings.Fields(name)))))
+		holds := holdsAll(name, wanted)
+		if near := plainest * min(1, float64(len(wanted))/float64(len(strings.Fields(name)))); holds && !literal {
+			best, literal = near, true
+		} else if holds == literal {
+			best = max(best, near)
+		}
+	}
+	if slices.Contains(staples, e.key) {
+		best += staple
 	}
 	return best
 }

@@ -34,6 +34,17 @@ func TestSearchFindsWhatCoachesMean(t *testing.T) {
 	}
 }
 
+// One bare word finds what coaches mean by it first (common practice, no source).
+func TestSearchPutsTheStapleFirst(t *testing.T) {
+	for text, key := range map[string]string{"press": "press.bar.flat", "squat": "squat.back", "deadlift": "deadlift", "row": "row.hinged",
+		"pulldown": "pulldown.bar", "curl": "curl.dumbbell", "raise": "raise.dumbbell", "fly": "fly.flat", "extension": "knee.extension",
+		"calf": "calf.standing", "leg press": "press.leg", "lunge": "squat.split", "shrug": "shrug.dumbbell", "dip": "dip.upright"} {
+		if hits := catalogue.Search(text); len(hits.Keys) == 0 || hits.Keys[0] != key {
+			t.Errorf("%q finds %v", text, hits.Keys[:min(3, len(hits.Keys))])
+		}
+	}
+}
+
 // What nothing holds gives what is near, or nothing at all; an empty search means nothing; each exercise has two other names or more and
 // is the first that its own name finds.
 func TestSearchOfEveryName(t *testing.T) {
