@@ -212,7 +212,7 @@ const (
 
 // placeRear says where the rear leg goes: its ball on the floor, or its instep on something.
 func (b *Body) placeRear(p *setup.Posture, st *Station) {
-	side := Left - st.Carrier
+	side := st.Carrier.Opposite()
 	l := &st.ankles[side]
 	back := stagger(p)
 	put := func(ahead, up float64) space.Vec {

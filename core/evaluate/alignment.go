@@ -54,7 +54,7 @@ func (o *outcome) raises() bool {
 
 // severalMove says whether the movement is one of several joints: of shoulder and elbow, or of a leg that stands.
 func (o *outcome) severalMove() bool {
-	if legJoint(o.joint) {
+	if o.joint.Leg() {
 		return o.station.Carries()
 	}
 	return o.doc.Movement.Kind == "guided" || o.joint == body.ShoulderR && o.elbowsBend() || o.station.Root == body.OnHands

@@ -12,16 +12,13 @@ const (
 	fewTorque = 0.05 // of the peak, below which shares mean nothing
 )
 
-// legJoint says whether muscles of the leg serve the target joint.
-func legJoint(j body.Joint) bool { return j.Leg() }
-
 // armForce is by how much more the arm's and girdle's muscles can do than the table's forces say, so that activations are in step with
 // the strength shapes: a calibration over the exercises, not anatomy (own). The leg's need none.
 const armForce = 1.5
 
 // limbStrength is what muscles are scaled by: the lifter's strength over a trained man's of 75 kg.
 func (e *Evaluator) limbStrength(o *outcome) float64 {
-	if legJoint(o.joint) {
+	if o.joint.Leg() {
 		return e.strength(o.doc).Overall(true)
 	}
 	return armForce * e.strength(o.doc).Overall(false)
@@ -36,7 +33,7 @@ func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
 // shared has every place of the muscles shared out.
 func (e *Evaluator) shared(o *outcome) *work {
 	joints := []body.Joint{body.GirdleR, body.ShoulderR, body.ElbowR}
-	if legJoint(o.joint) {
+	if o.joint.Leg() {
 		joints = []body.Joint{body.HipR, body.KneeR}
 		if o.joint == body.AnkleR {
 			joints = append(joints, body.AnkleR)

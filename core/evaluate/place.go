@@ -28,13 +28,13 @@ func plural(limb string) string {
 func (o *outcome) placeOf(rep *torque.Repetition, at int) string {
 	s, stands := rep.S[at], o.station.Carries() || o.footPushes()
 	limb := limbs[o.joint]
-	moves := limb != "" && !(stands && legJoint(o.joint))
+	moves := limb != "" && !(stands && o.joint.Leg())
 	switch {
 	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both():
 		return "with the " + plural(limb) + " level"
 	case moves && math.Abs(rep.Direction[at].Y) < level:
 		return "with the " + limb + " level"
-	case s <= nearEnd && stands && legJoint(o.joint):
+	case s <= nearEnd && stands && o.joint.Leg():
 		return "at the bottom"
 	case s <= nearEnd:
 		return "at the start"

@@ -2,7 +2,6 @@ package evaluate
 
 import (
 	"reflect"
-	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -48,8 +47,7 @@ type able struct {
 // standing are the parts of a document that a stance is made from.
 func standing(d *setup.Document) setup.Document {
 	of := setup.Document{Lifter: d.Lifter, Posture: d.Posture, Bench: d.Bench, Movement: d.Movement}
-	onRails := slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.Kind == setup.Sled })
-	if d.Movement.InLine != "" || onRails { // the arm follows a strand, or the foot its rails
+	if d.Movement.InLine != "" || d.Sled() >= 0 { // the arm follows a strand, or the foot its rails
 		of.Loads = d.Loads
 	}
 	return of

@@ -128,7 +128,7 @@ func (w *work) at(j body.Joint, i int, factor float64) (need, force space.Vec) {
 
 // share finds who carries the torque at a place with the loads that may be changed times a factor.
 func (w *work) share(i int, factor float64) *muscle.Answer {
-	if legJoint(w.joint) {
+	if w.joint.Leg() {
 		// A thigh that rests on a seat or bench asks nothing of the hip.
 		hip, _ := w.at(body.HipR, i, factor)
 		knee, _ := w.at(body.KneeR, i, factor)
@@ -158,7 +158,7 @@ func (w *work) sample(i int) {
 	for k := range out.Passive {
 		out.Passive[k].Values[i] = passives[k].of(&a.Passive)
 	}
-	if legJoint(w.joint) {
+	if w.joint.Leg() {
 		for _, c := range []report.Curve{out.ResidualTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
 			c[i] = math.NaN()
 		}
@@ -173,7 +173,7 @@ func (w *work) sample(i int) {
 		p, r := &w.heads[h], &w.regions[muscle.Heads()[h].Group]
 		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, i, h, axis)
 		p.Retracts[i], p.AlignmentDeg[i] = math.NaN(), math.NaN()
-		if !legJoint(w.joint) {
+		if !w.joint.Leg() {
 			p.Retracts[i] = -r3.Dot(a.Girdle()[h], forward)
 		}
 		if need := w.rep.Vector[i]; p.Target && w.joint == body.ShoulderR && a.Lever[h] != (space.Vec{}) && space.Norm(need) > 0 {
@@ -404,7 +404,7 @@ func (w *work) largestWhole(i int) float64 {
 // doubts marks the places where shares are rough, and says why.
 func (w *work) doubts() {
 	peak := w.peak()
-	out, arm := &w.out, !legJoint(w.joint)
+	out, arm := &w.out, !w.joint.Leg()
 	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
 	behind := func(i int) float64 { // of the upper arm's direction, which way it points forward
 		q := &w.rep.Pose[i]
@@ -434,7 +434,7 @@ func (w *work) doubts() {
 		{"behind", "Behind the trunk, shares depend on how the head of the humerus is held in its socket, which the model does not know.",
 			func(i int) bool { return arm && behind(i) > behindTrunk }},
 		{"deep", "This deep, other adductors extend the hip too; the model does not have them.", func(i int) bool {
-			return legJoint(w.joint) && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
+			return w.joint.Leg() && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
 		}},
 	} {
 		from := -1

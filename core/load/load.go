@@ -173,7 +173,7 @@ func build(index int, l *setup.Load, st *body.Station, mirrored, pair bool, star
 	side := body.SideOf(l.Side)
 	b := builder{Load: l, start: start, end: end, pair: pair, place: same, turn: same}
 	if mirrored {
-		side = body.Left - side
+		side = side.Opposite()
 		b.place, b.turn = st.Mirror, st.MirrorTurn
 	}
 	if ForBothHands(l) {

@@ -85,7 +85,7 @@ type onRails struct {
 }
 
 func newSled(b *builder) (Source, *space.Vec) {
-	s := &onRails{mass: b.PlateMass + b.LeverMass, slope: b.RailDeg * math.Pi / 180, friction: b.Friction, at: b.at}
+	s := &onRails{mass: b.PlateMass + b.LeverMass, slope: space.Rad(b.RailDeg), friction: b.Friction, at: b.at}
 	s.plates = b.PlateMass / s.mass
 	if b.pair {
 		s.mass /= 2

@@ -92,9 +92,7 @@ func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
 		settle(func() (float64, float64) { return astray(&middle) }, &p.idle[setup.AnkleFlexion], &p.idle[setup.HipAbduction])
 		return nil
 	}
-	var ankle, aside bool
-	ankle = !d.Movement.Names("ankle.flexionDeg")
-	aside = !d.Movement.Names("hip.abductionDeg")
+	ankle, aside := !d.Movement.Names("ankle.flexionDeg"), !d.Movement.Names("hip.abductionDeg")
 	return func(_ float64, q *body.Pose) float64 {
 		if p.near != nil {
 			if ankle {

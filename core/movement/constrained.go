@@ -42,7 +42,7 @@ func (p *Path) ownThigh() space.Vec {
 	poses[0], poses[1] = p.fixed, p.fixed
 	var f body.Frames
 	f.Place(p.body, p.station, &poses, &rates)
-	on := f.PointOn((body.Left - p.Lead()).On(body.ThighR), leanAlong)
+	on := f.PointOn(p.Lead().Opposite().On(body.ThighR), leanAlong)
 	on.Y += leanAbove * p.body.Height
 	return on
 }

@@ -66,15 +66,15 @@ func (p *Path) ledLegs(d *setup.Document) func(float64, *body.Pose) float64 {
 	case st.Root == body.OnFoot:
 		return p.onOneFoot(d)
 	}
-	for i := range d.Loads {
-		switch l := &d.Loads[i]; {
-		case l.Kind == setup.Sled && l.Contact.At == "ball":
-			return p.ballOnRails(l)
-		case l.Kind == setup.Sled:
-			return p.onRails(l)
-		}
+	i := d.Sled()
+	if i < 0 {
+		return nil
 	}
-	return nil
+	l := &d.Loads[i]
+	if l.Contact.At == "ball" {
+		return p.ballOnRails(l)
+	}
+	return p.onRails(l)
 }
 
 // onRails lets the knee lead: the ankle goes along the rails, the foot stays square to them.

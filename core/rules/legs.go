@@ -129,7 +129,7 @@ func (v *checks) ledTwice(d *setup.Document) {
 
 // sledMoves checks that a sled is pushed by legs that it can lead.
 func (v *checks) sledMoves(d *setup.Document) {
-	if !slices.ContainsFunc(d.Loads, func(l setup.Load) bool { return l.Kind == setup.Sled }) {
+	if d.Sled() < 0 {
 		return
 	}
 	if root := d.Posture.RootOf(); root != "seat" && root != "bench" {

@@ -61,13 +61,18 @@ func (d *Document) LegsCarry() bool {
 	return d.Movement.LegsMove() && root != "seat" && root != "bench" && root != "hands"
 }
 
+// Sled is the index of the sled among the loads, -1 where there is none.
+func (d *Document) Sled() int {
+	return slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })
+}
+
 // Led are the coordinates of moving legs that something other than the movement decides, and what does; none where nothing does.
 func (d *Document) Led() (by string, led []Coordinate) {
 	if !d.Movement.LegsMove() {
 		return "", nil
 	}
 	p := &d.Posture
-	sled := slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })
+	sled := d.Sled()
 	switch root := p.RootOf(); {
 	case root == "shoulders":
 		return "the edge under the back", []Coordinate{KneeFlexion, AnkleFlexion}

@@ -96,7 +96,7 @@ func rearLeg(path *movement.Path) (setup.Problem, bool) {
 // legsCannot words what legs cannot do that something else leads; false where nothing does.
 func legsCannot(d *setup.Document, at, miss float64) (setup.Problem, bool) {
 	where := fmt.Sprintf("At %.0f%% of the path ", 100*at)
-	sled := slices.IndexFunc(d.Loads, func(l setup.Load) bool { return l.Kind == setup.Sled })
+	sled := d.Sled()
 	switch root := d.Posture.RootOf(); {
 	case !d.Movement.LegsMove():
 	case root == "shoulders":

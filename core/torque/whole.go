@@ -67,7 +67,7 @@ func (u *run) restingArm() {
 		return
 	}
 	for _, seg := range upper {
-		w := weightOf(u.frames, (body.Left - u.lead).On(seg))
+		w := weightOf(u.frames, u.lead.Opposite().On(seg))
 		u.still = r3.Add(u.still, r3.Cross(r3.Sub(w.at, u.frames.Origin[body.Trunk]), w.force))
 	}
 	for k := range u.in.Items {
@@ -140,7 +140,7 @@ const leanedOn = 0.3
 // line as it is, N·m.
 func (u *run) leaned(torque float64) float64 {
 	f := u.frames
-	shoulder := f.Joint[(body.Left - u.lead).Joint(body.ShoulderR)]
+	shoulder := f.Joint[u.lead.Opposite().Joint(body.ShoulderR)]
 	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Trunk]), f.Station.Heading.Apply(space.X))
 	return max(0, min(torque, leanedOn*u.in.Body.BodyMass*load.Gravity*ahead))
 }

@@ -15,7 +15,6 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/load"
-	"dialarc/core/movement"
 	"dialarc/core/setup"
 	"dialarc/core/space"
 	"dialarc/core/torque"
@@ -127,16 +126,11 @@ func newTrial(r *rand.Rand) trial {
 	return judged(&d, span(0.1, 0.9), span(-1, 1), span(-2, 2))
 }
 
-// inputOf makes a document ready, with the frames at a place along its path.
+// inputOf makes a document of the right arm ready, with the frames at a place along its path.
 func inputOf(d *setup.Document, s float64) (*torque.Input, *body.Frames) {
-	b := body.New(&d.Lifter)
-	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
-	path := movement.New(d, &b, &st)
-	var f, end body.Frames
-	path.Place(1, &end)
-	path.Place(s, &f)
-	return &torque.Input{Body: &b, Station: &st, Path: path, Items: load.Build(d.Loads, &st, false, &f, &end), Joint: body.ShoulderR,
-		Samples: 101}, &f
+	in, f := placed(d, s)
+	in.Joint, in.Samples = body.ShoulderR, 101
+	return in, f
 }
 
 // judged fills in what the core says of the right arm, and the same arm as a tree of bodies.
