@@ -14,7 +14,8 @@ type Segment int
 
 // The segments, the near ones of a limb first. Segments of the left limbs follow those of the right in the same order.
 const (
-	Trunk Segment = iota
+	Pelvis Segment = iota
+	Thorax         // all of the trunk above the axis that it bends about
 	Head
 	UpperArmR
 	ForearmR
@@ -63,7 +64,7 @@ func (s Side) On(right Segment) Segment {
 }
 
 // SegmentNames are the names of the segments in scenes and documents.
-var SegmentNames = [NumSegments]string{"trunk", "head",
+var SegmentNames = [NumSegments]string{"pelvis", "thorax", "head",
 	"upperArm.right", "forearm.right", "hand.right", "thigh.right", "shank.right", "foot.right",
 	"upperArm.left", "forearm.left", "hand.left", "thigh.left", "shank.left", "foot.left"}
 
@@ -81,7 +82,7 @@ type Body struct {
 // Shares of body mass and places of the centres of mass from the near end, as a share of the segment's length: Winter,
 // Biomechanics and Motor Control of Human Movement, 4th ed. 2009, table 4.1 (from memory). The hand's centre of mass is
 // taken at the grip and the head's at ear height, 0.93 of stature (own).
-var massShares = map[Segment]float64{Trunk: 0.497, Head: 0.081,
+var massShares = map[Segment]float64{Pelvis: 0.142, Thorax: 0.355, Head: 0.081,
 	UpperArmR: 0.028, ForearmR: 0.016, HandR: 0.006, ThighR: 0.100, ShankR: 0.0465, FootR: 0.0145}
 
 const (
@@ -90,7 +91,9 @@ const (
 	comThigh    = 0.433
 	comShank    = 0.433
 	comFoot     = 0.50
+	// the trunk's own, of its length from the hips, and the pelvis' share of the way to the axis that the trunk bends about
 	comTrunk    = 0.50
+	comPelvis   = 0.89
 	earHeight   = 0.93
 	heelToAnkle = 0.25 // share of the foot's length behind the ankle (own)
 	ankleToBall = 0.47 // and from the ankle to the heads of the metatarsals, about which a heel is raised (own)
@@ -125,12 +128,14 @@ func (b *Body) Thigh() float64 { return b.HipHeight - b.KneeHeight }
 // Shank is the length from knee to ankle, m.
 func (b *Body) Shank() float64 { return b.KneeHeight - b.AnkleH }
 
-// SegmentLength is the length in m of the slender rod that a segment turns like: the trunk's from mid-hip to the
-// shoulders; the head, whose turning matters nowhere, counts as a point.
+// SegmentLength is the length in m of the slender rod that a segment turns like: the pelvis' from mid-hip to where the trunk
+// bends, the thorax' on to the shoulders; the head, whose turning matters nowhere, counts as a point.
 func (b *Body) SegmentLength(s Segment) float64 {
 	switch s {
-	case Trunk:
-		return b.ShoulderHeight - b.HipHeight
+	case Pelvis:
+		return b.lumbar()
+	case Thorax:
+		return b.ShoulderHeight - b.HipHeight - b.lumbar()
 	case UpperArmR, UpperArmL:
 		return b.UpperArm
 	case ForearmR, ForearmL:

@@ -98,19 +98,27 @@ func TestRotationOfTheArm(t *testing.T) {
 	check.Vec(t, "forearm of the hanging right arm turned inward", f.Direction(body.ForearmR), space.Vec{Z: -1})
 }
 
+// What the trunk does is mirrored too: with the sides' poses exchanged the whole body is its own mirror image.
 func TestLeftIsTheMirrorImage(t *testing.T) {
 	r := rand.New(rand.NewPCG(2, 2))
 	for range 30 {
 		q, dq := randomArm(r), randomArm(r)
 		b := body.New(&lifter)
 		st := b.Settle(&setup.Posture{X: 0.3, Z: 0.4, HeadingDeg: 70}, nil, nil)
-		var f body.Frames
-		f.Place(&b, &st, &[2]body.Pose{q, q}, &[2]body.Pose{dq, dq})
+		other, otherRate := q, dq
+		other.MirrorTrunk(&q)
+		otherRate.MirrorTrunk(&dq)
+		var f, g body.Frames
+		f.Place(&b, &st, &[2]body.Pose{q, other}, &[2]body.Pose{dq, otherRate})
+		g.Place(&b, &st, &[2]body.Pose{other, q}, &[2]body.Pose{otherRate, dq})
+		back := st.Heading.Transpose()
+		check.Vec(t, "turning thorax", space.MirrorSpin(back.Apply(f.Omega[body.Thorax])), back.Apply(g.Omega[body.Thorax]))
 		for _, pair := range [][2]body.Segment{{body.UpperArmR, body.UpperArmL}, {body.ForearmR, body.ForearmL}, {body.HandR, body.HandL},
+			{body.Thorax, body.Thorax}, {body.Head, body.Head},
 			{body.ThighR, body.ThighL}, {body.FootR, body.FootL}} {
-			check.Vec(t, body.SegmentNames[pair[0]], st.Mirror(f.COM[pair[0]]), f.COM[pair[1]])
+			check.Vec(t, body.SegmentNames[pair[0]], st.Mirror(f.COM[pair[0]]), g.COM[pair[1]])
 		}
-		check.Vec(t, "grip", st.Mirror(f.Grip[body.Right]), f.Grip[body.Left])
+		check.Vec(t, "grip", st.Mirror(f.Grip[body.Right]), g.Grip[body.Left])
 	}
 }
 
@@ -164,13 +172,13 @@ func TestPlaceArmAlone(t *testing.T) {
 
 func TestHeadingAndLean(t *testing.T) {
 	_, f := place(setup.Posture{HeadingDeg: 90}, body.Pose{})
-	check.Vec(t, "a turn to the left faces -Z", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
+	check.Vec(t, "a turn to the left faces -Z", f.Turn[body.Pelvis].Apply(space.X), space.Vec{Z: -1})
 	_, f = place(setup.Posture{Trunk: setup.Trunk{PitchDeg: 90}}, body.Pose{})
-	check.Vec(t, "a pitch of 90 degrees lays the trunk forward", f.Turn[body.Trunk].Apply(space.Y), space.X)
+	check.Vec(t, "a pitch of 90 degrees lays the trunk forward", f.Turn[body.Pelvis].Apply(space.Y), space.X)
 	_, f = place(setup.Posture{Trunk: setup.Trunk{BendDeg: 90}}, body.Pose{})
-	check.Vec(t, "a bend of 90 degrees lays it to the right", f.Turn[body.Trunk].Apply(space.Y), space.Z)
+	check.Vec(t, "a bend of 90 degrees lays it to the right", f.Turn[body.Pelvis].Apply(space.Y), space.Z)
 	_, f = place(setup.Posture{Trunk: setup.Trunk{TurnDeg: 90}}, body.Pose{})
-	check.Vec(t, "a turn of the trunk to the left", f.Turn[body.Trunk].Apply(space.X), space.Vec{Z: -1})
+	check.Vec(t, "a turn of the trunk to the left", f.Turn[body.Pelvis].Apply(space.X), space.Vec{Z: -1})
 }
 
 func TestLegsReachTheFloor(t *testing.T) {
@@ -225,4 +233,30 @@ func TestHipsSinkEvenlyAsFeetGoApart(t *testing.T) {
 			before = st.MidHip.Y
 		}
 	}
+}
+
+// A trunk that bends leaves the pelvis where it is and turns everything above about the lower lumbar spine; straight, it has its centre of
+// mass half way from the hips to the shoulders (Winter 2009, table 4.1, from memory).
+func TestTrunkBends(t *testing.T) {
+	b, f := place(setup.Posture{}, body.Pose{})
+	below, above := b.Masses[body.Pelvis], b.Masses[body.Thorax]
+	whole := (below*f.COM[body.Pelvis].Y + above*f.COM[body.Thorax].Y) / (below + above)
+	check.Near(t, "centre of mass of the trunk", whole, (0.530+0.818)/2*1.75, 1e-9)
+	axis := f.Joint[body.TrunkR]
+	for _, c := range []struct {
+		name string
+		q    body.Pose
+		up   space.Vec // where what was above the axis is
+	}{
+		{"forward", body.Pose{setup.TrunkFlexion: math.Pi / 2}, space.X},
+		{"to the right", body.Pose{setup.TrunkBend: math.Pi / 2}, space.Z},
+		{"turned", body.Pose{setup.TrunkRotation: math.Pi / 2}, space.Y},
+	} {
+		_, f := place(setup.Posture{}, c.q)
+		check.Vec(t, c.name+": pelvis", f.Turn[body.Pelvis].Apply(space.Y), space.Y)
+		check.Vec(t, c.name+": axis", f.Joint[body.TrunkL], axis)
+		check.Vec(t, c.name+": neck", f.Origin[body.Head], r3.Add(axis, r3.Scale(0.75*(0.818-0.530)*1.75, c.up)))
+	}
+	_, f = place(setup.Posture{}, body.Pose{setup.TrunkRotation: math.Pi / 2})
+	check.Vec(t, "the right shoulder comes forward", r3.Unit(r3.Sub(f.Joint[body.ShoulderR], f.Joint[body.ShoulderL])), space.X)
 }

@@ -42,9 +42,9 @@ func (f *Frames) rise(q, rate *Pose) {
 	st := f.Station
 	l := f.leansOf(q, rate)
 	lateral := st.Heading.Apply(space.Z)
-	f.Turn[Trunk] = turned(&st.Heading, space.RotZ, -l.trunk)
-	f.Omega[Trunk] = r3.Scale(-l.trunkRate, lateral)
-	f.Origin[Trunk], f.Rate[Trunk] = space.Vec{}, space.Vec{}
+	f.Turn[Pelvis] = turned(&st.Heading, space.RotZ, -l.trunk)
+	f.Omega[Pelvis] = r3.Scale(-l.trunkRate, lateral)
+	f.Origin[Pelvis], f.Rate[Pelvis] = space.Vec{}, space.Vec{}
 	f.moveLeg(st.Carrier, q, rate)
 	end, segment := f.anchor()
 	by, drift := sub(st.planted, end), r3.Scale(-1, f.Velocity(segment, end))
@@ -52,7 +52,7 @@ func (f *Frames) rise(q, rate *Pose) {
 		by, drift = space.Reject(by, lateral), space.Reject(drift, lateral)
 		by = add(by, r3.Scale(r3.Dot(st.MidHip, lateral), lateral))
 	}
-	f.Origin[Trunk], f.Rate[Trunk] = by, drift
+	f.Origin[Pelvis], f.Rate[Pelvis] = by, drift
 }
 
 // anchor is the end of the carrying leg that stays in place, and a segment that it belongs to.
@@ -199,7 +199,7 @@ func (f *Frames) Behind() space.Vec {
 	case st.Root == OnShoulders:
 		return st.Edge
 	}
-	return f.Origin[Trunk]
+	return f.Origin[Pelvis]
 }
 
 // Steepness of a rear foot on its ball, rad, and how far its instep is from the ankle, share of stature (own).
@@ -285,7 +285,7 @@ func (b *Body) upperMoment() float64 {
 	for _, seg := range []Segment{UpperArmR, ForearmR, HandR} {
 		arms += 2 * b.Masses[seg]
 	}
-	return b.Masses[Trunk]*comTrunk*trunk + b.Masses[Head]*(earHeight*b.Height-b.HipHeight) + arms*trunk
+	return (b.Masses[Pelvis]+b.Masses[Thorax])*comTrunk*trunk + b.Masses[Head]*(earHeight*b.Height-b.HipHeight) + arms*trunk
 }
 
 // blocks are what the feet of moving legs stand on: a block with an edge, a box under one foot, a bench under the rear one.

@@ -20,12 +20,14 @@ type Joint int
 
 // The joints, right side first, from the trunk outward.
 const (
-	GirdleR Joint = iota
+	TrunkR Joint = iota // the one between pelvis and thorax, which both sides have in common
+	GirdleR
 	ShoulderR
 	ElbowR
 	HipR
 	KneeR
 	AnkleR
+	TrunkL
 	GirdleL
 	ShoulderL
 	ElbowL
@@ -36,7 +38,7 @@ const (
 )
 
 // JointNames are the names of the joints of one side.
-var JointNames = [GirdleL]string{"girdle", "shoulder", "elbow", "hip", "knee", "ankle"}
+var JointNames = [TrunkL]string{"trunk", "girdle", "shoulder", "elbow", "hip", "knee", "ankle"}
 
 // JointOf finds a joint of the right side by its name.
 func JointOf(name string) (Joint, bool) {
@@ -49,16 +51,24 @@ func JointOf(name string) (Joint, bool) {
 }
 
 // Joint gives the joint of this side for a joint of the right side.
-func (s Side) Joint(right Joint) Joint { return right + Joint(s)*GirdleL }
+func (s Side) Joint(right Joint) Joint { return right + Joint(s)*TrunkL }
 
 // Name is the joint's name, without its side.
-func (j Joint) Name() string { return JointNames[j%GirdleL] }
+func (j Joint) Name() string { return JointNames[j%TrunkL] }
 
 // Leg says whether the joint is one of a leg.
-func (j Joint) Leg() bool { return j%GirdleL >= HipR }
+func (j Joint) Leg() bool { return j%TrunkL >= HipR }
 
-// Beyond lists the segments on the side of each joint that is away from the trunk, the moved one first.
+// Arm says whether the joint is one of an arm or of its girdle.
+func (j Joint) Arm() bool { return !j.Leg() && !j.Trunk() }
+
+// Trunk says whether the joint is that of the trunk.
+func (j Joint) Trunk() bool { return j%TrunkL == TrunkR }
+
+// Beyond lists the segments on the side of each joint that is away from the pelvis, the moved one first.
 var Beyond = [NumJoints][]Segment{
+	TrunkR:    aboveWaist,
+	TrunkL:    aboveWaist,
 	GirdleR:   {UpperArmR, ForearmR, HandR},
 	ShoulderR: {UpperArmR, ForearmR, HandR},
 	ElbowR:    {ForearmR, HandR},
@@ -73,6 +83,11 @@ var Beyond = [NumJoints][]Segment{
 	AnkleL:    {FootL},
 }
 
+// BelowWaist lists the segments on the pelvis' side of the trunk's joint.
+var BelowWaist = []Segment{Pelvis, ThighR, ShankR, FootR, ThighL, ShankL, FootL}
+
+var aboveWaist = []Segment{Thorax, Head, UpperArmR, ForearmR, HandR, UpperArmL, ForearmL, HandL}
+
 // Frames is the whole body at one place along the path, in room axes. It is written by Place and holds no memory of its
 // own, so that one value serves a whole repetition without allocating.
 type Frames struct {
@@ -80,13 +95,13 @@ type Frames struct {
 	Station *Station
 	Pose    [2]Pose                // that it was placed from, by Side
 	Turning [2]Pose                // the pose's rates per unit s
-	Origin  [NumSegments]space.Vec // near joint of each segment; the trunk's is mid-hip, the head's the base of the neck
+	Origin  [NumSegments]space.Vec // near joint of each segment; the pelvis' is mid-hip, the thorax' where the trunk bends, the head's the base of the neck
 	Turn    [NumSegments]space.Mat // segment axes: along -Y from the near joint when standing at rest
 	COM     [NumSegments]space.Vec
 	Rate    [NumSegments]space.Vec // velocity of the origin per unit s
 	Omega   [NumSegments]space.Vec // angular velocity per unit s
 	Joint   [NumJoints]space.Vec   // joint centres
-	// angular velocity per unit s of the outer side relative to the trunk's; the shoulder's relative to the trunk itself
+	// angular velocity per unit s of the outer side relative to the inner one; the shoulder's relative to the thorax
 	Spin  [NumJoints]space.Vec
 	Grip  [2]space.Vec // middle of the closed hand, by Side
 	Wrist [2]space.Vec
@@ -103,7 +118,8 @@ func (f *Frames) Ball(side Side) space.Vec {
 // coordinates are the caller's business; any angle gives a frame.
 func (f *Frames) Place(b *Body, st *Station, poses, rates *[2]Pose) {
 	f.Body, f.Station = b, st
-	f.placeTrunk(poses, rates)
+	f.placePelvis(poses, rates)
+	f.placeThorax(&poses[Right], &rates[Right])
 	for side := Right; side <= Left; side++ {
 		f.PlaceArm(side, &poses[side], &rates[side])
 		if st.LegsMove && !(st.Split && side != st.Carrier) {
@@ -114,19 +130,13 @@ func (f *Frames) Place(b *Body, st *Station, poses, rates *[2]Pose) {
 	}
 }
 
-// placeTrunk puts the pelvis where the station says, or, where the legs move on an end that stays in place, where they carry it.
-func (f *Frames) placeTrunk(poses, rates *[2]Pose) {
-	b, st := f.Body, f.Station
-	f.Origin[Trunk], f.Turn[Trunk], f.Rate[Trunk], f.Omega[Trunk] = st.MidHip, st.Trunk, space.Vec{}, space.Vec{}
+// placePelvis puts the pelvis where the station says, or, where the legs move on an end that stays in place, where they carry it.
+func (f *Frames) placePelvis(poses, rates *[2]Pose) {
+	st := f.Station
+	f.Origin[Pelvis], f.Turn[Pelvis], f.Rate[Pelvis], f.Omega[Pelvis] = st.MidHip, st.Trunk, space.Vec{}, space.Vec{}
 	if st.Carries() {
 		f.rise(&poses[st.Carrier], &rates[st.Carrier])
 	}
-	trunk := &f.Turn[Trunk]
-	neck := trunk.Apply(space.Vec{Y: b.ShoulderHeight - b.HipHeight})
-	f.COM[Trunk] = add(f.Origin[Trunk], r3.Scale(comTrunk, neck))
-	f.Origin[Head], f.Turn[Head] = add(f.Origin[Trunk], neck), *trunk
-	f.Omega[Head], f.Rate[Head] = f.Omega[Trunk], add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], neck))
-	f.COM[Head] = add(f.Origin[Trunk], trunk.Apply(space.Vec{Y: earHeight*b.Height - b.HipHeight}))
 }
 
 // sternoclavicular joint from the resting right shoulder, m at a stature of 1.75 (own).
@@ -134,11 +144,11 @@ var sternum = space.Vec{X: 0.040, Y: 0.010, Z: -0.150}
 
 // PlaceArm computes the frames of one arm anew, the rest of the body having been placed before.
 //
-// It follows humerus = swing(plane, elevation) twist(rotation) in trunk axes: the swing turns by the elevation about the
+// It follows humerus = swing(plane, elevation) twist(rotation) in the thorax' axes: the swing turns by the elevation about the
 // horizontal axis sin p Z - cos p X, the twist about the humerus' own long axis, internal rotation +. The shoulder joint
 // moves with the girdle: Ry(protraction) Rx(-elevation) about the sternoclavicular joint.
 func (f *Frames) PlaceArm(side Side, q, rate *Pose) {
-	b, trunk := f.Body, &f.Turn[Trunk]
+	b, trunk := f.Body, &f.Turn[Thorax]
 	f.Pose[side], f.Turning[side] = *q, *rate
 	sp, cp := math.Sincos(q[setup.ShoulderPlane])
 	axis := space.Vec{X: -cp, Z: sp}
@@ -166,15 +176,14 @@ func (f *Frames) PlaceArm(side Side, q, rate *Pose) {
 
 	gi, sh, el := side.Joint(GirdleR), side.Joint(ShoulderR), side.Joint(ElbowR)
 	f.Spin[gi], f.Spin[sh], f.Spin[el] = trunk.Apply(girdleSpin), trunk.Apply(spin), trunk.Apply(elbowSpin)
-	out := trunk.Apply(shoulder)
-	f.Origin[upper] = add(f.Origin[Trunk], out)
-	f.Rate[upper] = add(add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], out)), trunk.Apply(drift))
-	f.Omega[upper] = add(f.Omega[Trunk], f.Spin[sh])
+	f.Origin[upper] = f.OnThorax(shoulder)
+	f.Rate[upper] = add(f.Velocity(Thorax, f.Origin[upper]), trunk.Apply(drift))
+	f.Omega[upper] = add(f.Omega[Thorax], f.Spin[sh])
 	f.next(fore, upper, b.UpperArm, f.Spin[el])
 	f.next(palm, fore, b.Forearm, trunk.Apply(handSpin))
 	f.Wrist[side], f.Grip[side], f.Tip[side] = f.Origin[palm], f.along(palm, b.Grip), f.along(palm, b.Hand)
 	f.COM[upper], f.COM[fore], f.COM[palm] = f.along(upper, comUpperArm*b.UpperArm), f.along(fore, comForearm*b.Forearm), f.Grip[side]
-	f.Joint[gi], f.Joint[sh], f.Joint[el] = add(f.Origin[Trunk], trunk.Apply(b.sternoclavicular(side))), f.Origin[upper], f.Origin[fore]
+	f.Joint[gi], f.Joint[sh], f.Joint[el] = f.OnThorax(b.sternoclavicular(side)), f.Origin[upper], f.Origin[fore]
 }
 
 // bend is the forearm's orientation and the elbow's spin, in trunk axes. The hinge is tilted by half the carrying angle
@@ -205,7 +214,7 @@ func (b *Body) sternoclavicular(side Side) space.Vec {
 	return sc
 }
 
-// Girdle is the right shoulder joint from mid-hip in trunk axes, the girdle's spin, and the joint's drift per unit s.
+// Girdle is the right shoulder joint from mid-hip with the trunk straight, in the thorax' axes, the girdle's spin, and the joint's drift per unit s.
 func (b *Body) Girdle(q, rate *Pose) (shoulder, spin, drift space.Vec) {
 	shoulder = space.Vec{Y: b.ShoulderHeight - b.HipHeight, Z: b.ShoulderHalf}
 	up, ahead := q[setup.GirdleElevation], q[setup.GirdleProtraction]
@@ -244,8 +253,11 @@ func (f *Frames) along(s Segment, distance float64) space.Vec {
 
 // Direction is the unit vector along a segment, away from its near joint; the foot's points to the toes.
 func (f *Frames) Direction(s Segment) space.Vec {
-	if s == FootR || s == FootL {
+	switch s {
+	case FootR, FootL:
 		return f.Turn[s].Apply(space.X)
+	case Pelvis, Thorax, Head:
+		return f.Turn[s].Apply(space.Y)
 	}
 	return f.Turn[s].Apply(space.Vec{Y: -1})
 }

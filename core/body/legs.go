@@ -12,7 +12,7 @@ import (
 // moveLeg computes a leg from its coordinates, from the pelvis outward: thigh = Rz(flexion) Rx(-abduction) Ry(rotation),
 // then knee and ankle as hinges about the segments' Z. The left leg is the mirror image.
 func (f *Frames) moveLeg(side Side, q, rate *Pose) {
-	b, pelvis := f.Body, &f.Turn[Trunk]
+	b, pelvis := f.Body, &f.Turn[Pelvis]
 	thigh, spin := hip(q, rate)
 	shank := turned(&thigh, space.RotZ, -q[setup.KneeFlexion])
 	foot := turned(&shank, space.RotZ, q[setup.AnkleFlexion])
@@ -28,9 +28,9 @@ func (f *Frames) moveLeg(side Side, q, rate *Pose) {
 	f.Spin[hi], f.Spin[kn], f.Spin[an] = pelvis.Apply(spin), pelvis.Apply(kneeSpin), pelvis.Apply(ankleSpin)
 
 	out := pelvis.Apply(space.Vec{Z: (1 - 2*float64(side)) * b.HipHalf})
-	f.Origin[th] = add(f.Origin[Trunk], out)
-	f.Rate[th] = add(f.Rate[Trunk], r3.Cross(f.Omega[Trunk], out))
-	f.Omega[th] = add(f.Omega[Trunk], f.Spin[hi])
+	f.Origin[th] = add(f.Origin[Pelvis], out)
+	f.Rate[th] = add(f.Rate[Pelvis], r3.Cross(f.Omega[Pelvis], out))
+	f.Omega[th] = add(f.Omega[Pelvis], f.Spin[hi])
 	f.next(sh, th, b.Thigh(), f.Spin[kn])
 	f.next(fo, sh, b.Shank(), f.Spin[an])
 	f.weighLeg(side)
@@ -50,7 +50,7 @@ func hip(q, rate *Pose) (space.Mat, space.Vec) {
 // wider than the leg is long, by millimetres, stretches it.
 func (f *Frames) placeLeg(side Side) {
 	b, plan := f.Body, &f.Station.ankles[side]
-	hip := add(f.Origin[Trunk], f.Turn[Trunk].Apply(space.Vec{Z: (1 - 2*float64(side)) * b.HipHalf}))
+	hip := add(f.Origin[Pelvis], f.Turn[Pelvis].Apply(space.Vec{Z: (1 - 2*float64(side)) * b.HipHalf}))
 	thigh, shank, foot := side.On(ThighR), side.On(ShankR), side.On(FootR)
 	down := sub(plan.ankle, hip)
 	distance := space.Norm(down)
@@ -85,7 +85,7 @@ func (f *Frames) placeLeg(side Side) {
 // follow gives a leg between a hip that moves and a foot that stands still the rates that it has: those of two rods in their plane.
 func (f *Frames) follow(side Side) {
 	thigh, shank, foot := side.On(ThighR), side.On(ShankR), side.On(FootR)
-	v := f.Velocity(Trunk, f.Origin[thigh])
+	v := f.Velocity(Pelvis, f.Origin[thigh])
 	t, s := sub(f.Origin[shank], f.Origin[thigh]), sub(f.Origin[foot], f.Origin[shank])
 	n := r3.Cross(t, s)
 	f.Rate[thigh] = v
@@ -96,7 +96,7 @@ func (f *Frames) follow(side Side) {
 	f.Omega[thigh] = r3.Scale(-r3.Dot(v, s)/r3.Dot(r3.Cross(n, t), s), n)
 	f.Omega[shank] = r3.Scale(-r3.Dot(v, t)/r3.Dot(r3.Cross(n, s), t), n)
 	f.Rate[shank] = add(v, r3.Cross(f.Omega[thigh], t))
-	f.Spin[side.Joint(HipR)] = sub(f.Omega[thigh], f.Omega[Trunk])
+	f.Spin[side.Joint(HipR)] = sub(f.Omega[thigh], f.Omega[Pelvis])
 	f.Spin[side.Joint(KneeR)] = sub(f.Omega[shank], f.Omega[thigh])
 	f.Spin[side.Joint(AnkleR)] = r3.Scale(-1, f.Omega[shank])
 }

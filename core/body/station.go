@@ -136,7 +136,7 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 	}
 	st.Trunk = lean(&st.Heading, pitch, bend, turn)
 	st.LegsMove = st.LegsMove || st.OnToes && m != nil && m.Kind == "guided" // a push-up turns the body about the toes
-	st.Carried = bench != nil || slices.Contains(p.Restraints, "trunkOnThighs")
+	st.Carried = bench != nil || p.OnFloor(bench) || slices.Contains(p.Restraints, "trunkOnThighs")
 	st.Leans, st.Riser = slices.Contains(p.Restraints, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
 	b.plant(p, bench, m, &st)
@@ -174,6 +174,9 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 	}
 	if bench != nil && bench.Height > 0 {
 		seat = bench.Height
+	}
+	if p.OnFloor(bench) {
+		seat = 0
 	}
 	flat := 1.0
 	if bench != nil {
@@ -222,7 +225,7 @@ func (b *Body) hipsBack(p *setup.Posture) float64 {
 		return 0
 	}
 	trunk, head := b.ShoulderHeight-b.HipHeight, earHeight*b.Height-b.HipHeight
-	ahead := math.Sin(space.Rad(p.Trunk.PitchDeg)) * (massShares[Trunk]*comTrunk*trunk + massShares[Head]*head +
+	ahead := math.Sin(space.Rad(p.Trunk.PitchDeg)) * ((massShares[Pelvis]+massShares[Thorax])*comTrunk*trunk + massShares[Head]*head +
 		2*(massShares[UpperArmR]+massShares[ForearmR]+massShares[HandR])*trunk)
 	// Moving the ankles ahead takes a part of the legs along.
 	legs := 2 * (0.45*massShares[ThighR] + 0.75*massShares[ShankR] + massShares[FootR])

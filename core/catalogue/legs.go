@@ -117,37 +117,3 @@ func (m *maker) curlsOfTheLeg(ankle setup.Contact) []Ready {
 		{Key: "hip.abduction.lying", About: "A weight at the ankle; raise the leg to the side.", Document: abduction},
 	}
 }
-
-// trunkSetups are held: they tell torque and support, not a profile.
-func trunkSetups(m *maker) []Ready {
-	hold := func(side string, p pose) setup.Movement { return setup.Movement{Kind: "hold", Side: side, Hold: p} }
-	plank := m.base("abdominals", "shoulder", setup.Posture{Kind: "prone", Root: "hands"}, nil)
-	plank.Movement = hold("both", arm(90, mm(m.b.Plank()*57.29577951308232), 0, 0))
-	plank.Loads = []setup.Load{ownBody()}
-	sideways := m.base("obliques", "shoulder", standing(1.1, 90), nil)
-	sideways.Movement = hold("right", arm(100, 75, 0, 10))
-	sideways.Loads = []setup.Load{cable(at(0, 1.2, -0.35), m.pin(0.15), grip)}
-	carry := m.base("obliques", "shoulder", standing(0.9, 110), nil)
-	carry.Movement = hold("both", arm(10, 3, 0, 5))
-	carry.Loads = []setup.Load{dumbbell(m.kg(0.3)), band(at(0, 0.95, 0), 0.40, 1.2*m.mass, setup.Contact{Segment: "trunk", At: "waist"})}
-	out := []Ready{
-		{Key: "plank", About: "A hold: hands and toes carry the body between them.", Document: plank},
-		{Key: "hold.side", About: "Resist being turned.", Document: sideways},
-		{Key: "carry.band", About: "Resist being pulled sideways.", Document: carry},
-	}
-	stand := standing(1.1, 90)
-	stand.KneesDeg, stand.FeetApart = 20, 0.4
-	turning := m.base("obliques", "shoulder", stand, nil)
-	turning.Movement = hold("right", arm(115, 75, 0, 10))
-	turning.Loads = []setup.Load{cable(at(0, m.b.ShoulderHeight-0.1*m.b.Height, -0.4*m.k()), m.pin(0.2), grip)}
-	suitcase := m.base("obliques", "shoulder", standing(0, 0), nil)
-	suitcase.Movement = hold("right", arm(0, 3, 0, 5))
-	suitcase.Loads = []setup.Load{dumbbell(m.kg(0.35))}
-	out = append(out, Ready{Key: "hold.antirotation", About: "Arms straight out against a cable that tries to turn the trunk.",
-		Document: turning},
-		Ready{Key: "hold.suitcase", About: "One weight at the side tries to bend the trunk toward it.", Document: suitcase})
-	for i := range out {
-		out[i].Group = "trunk"
-	}
-	return out
-}

@@ -123,7 +123,7 @@ var ofArms = []dial.Name{dial.PathPlane, dial.PathElbow, dial.PathRotation, dial
 // aside says whether a dial is of an arm that has no part in the exercise.
 func aside(d *setup.Document, name dial.Name) bool {
 	joint, _ := body.JointOf(d.TargetJoint())
-	return joint.Leg() && slices.Contains(ofArms, name)
+	return !joint.Arm() && slices.Contains(ofArms, name)
 }
 
 // listed adds a dial to a list when the document has it and the kit leaves a choice.

@@ -6,6 +6,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/body"
 	"dialarc/core/dial"
 	"dialarc/core/evaluate"
 	"dialarc/core/load"
@@ -199,7 +200,7 @@ func chestOnBench(d *setup.Document) bool {
 	}
 	hips := 0.0
 	for _, s := range scene.Segments {
-		if s.Name == "trunk" {
+		if s.Name == body.SegmentNames[body.Pelvis] {
 			hips = s.Origin.Y
 		}
 	}

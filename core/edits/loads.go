@@ -26,6 +26,7 @@ var Holds = []Hold{
 	{"ankle", "Cuff at the ankle", setup.Contact{Segment: "shank", At: "ankle"}},
 	{"thigh", "Cuff at the thigh", setup.Contact{Segment: "thigh", Fraction: new(0.85)}},
 	{"waist", "Belt at the waist", setup.Contact{Segment: "trunk", At: "waist"}},
+	{"chest", "Harness at the chest", setup.Contact{Segment: "trunk", At: "chest"}},
 	{"pelvis", "Over the hips", setup.Contact{Segment: "trunk", At: "pelvis"}},
 	{"thighs", "Over the thighs", setup.Contact{Segment: "thigh", Fraction: new(0.9)}},
 	{"shoulders", "On the shoulders", setup.Contact{Segment: "trunk", At: "shoulders"}},

@@ -36,6 +36,10 @@ var Ways = []Way{
 	{Key: "split", Label: "Split squat", ready: "squat.split"},
 	{Key: "hinge", Label: "Hinge", ready: "morning"},
 	{Key: "calf", Label: "Calf raise", ready: "calf.body"},
+	{Key: "crunch", Label: "Crunch", ready: "crunch.machine"},
+	{Key: "spine", Label: "Back extension from the spine", ready: "extension.spine.machine"},
+	{Key: "sidebend", Label: "Side bend", ready: "sidebend.dumbbell"},
+	{Key: "turn", Label: "Trunk rotation", ready: "turn.cable"},
 }
 
 func wayOf(key string) (Way, bool) {
@@ -68,9 +72,6 @@ func withoutLegs(d *setup.Document) {
 	case "foot", "shoulders", "thighs":
 		p.Root = ""
 	}
-	if p.Kind == "supine" && d.Bench == nil {
-		d.Bench = benchFor(nil, 0)
-	}
 }
 
 // WithWay is the document with another path. The side that moves stays, and the target where the path moves its joint.
@@ -96,7 +97,14 @@ func WithWay(d *setup.Document, key string) (setup.Document, setup.Problems) {
 		c.Bench = m.Bench
 	} else {
 		c.Movement.Side = side
+		if side == "both" && (c.Movement.Names("trunk.bendDeg") || c.Movement.Names("trunk.rotationDeg")) { // to one side
+			c, _ = WithSide(&c, "right")
+		}
 		withoutLegs(&c)
+		if c.Movement.TrunkBent() { // no hand holds on
+			c.Posture.SupportHand = nil
+			c.Posture.Restraints = slices.DeleteFunc(c.Posture.Restraints, func(h string) bool { return h == "handOnThigh" })
+		}
 	}
 	joint := m.TargetJoint()
 	if r, ok := setup.RegionOf(d.Target.Region); ok && slices.Contains(r.Joints, joint) {

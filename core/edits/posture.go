@@ -24,7 +24,8 @@ type Position struct {
 var Positions = []Position{
 	{"standing", "Standing"}, {"hinged", "Hinged forward"}, {"leaning", "Leaning sideways"}, {"leaning/bench", "Leaning on a bench"},
 	{"kneeling", "Kneeling"}, {"half-kneeling", "Half-kneeling"}, {"seated", "Seated"}, {"seated/bench", "Seated, back supported"},
-	{"supine", "Lying on the back"}, {"prone", "Chest supported"}, {"side-lying", "Lying on the side"},
+	{"supine", "Lying on the back"}, {"supine/floor", "On the floor, face up"}, {"prone", "Chest supported"},
+	{"prone/floor", "On the floor, face down"}, {"side-lying", "Lying on the side"},
 }
 
 // others are those that come with a movement of the legs, and are listed where they are.
@@ -49,6 +50,9 @@ func PositionOf(d *setup.Document) string {
 	case "foot", "shoulders", "thighs", "hands":
 		return k + "/" + root
 	}
+	if d.Posture.OnFloor(d.Bench) {
+		return k + "/floor"
+	}
 	if d.Bench != nil && (k == "seated" || k == "leaning") {
 		return k + "/bench"
 	}
@@ -70,6 +74,8 @@ var usual = map[string]struct {
 	"seated/bench":  {setup.Posture{Kind: "seated", FeetApart: 0.30}, 80},
 	"supine":        {setup.Posture{Kind: "supine", FeetApart: 0.40}, 0},
 	"prone":         {setup.Posture{Kind: "prone", FeetApart: 0.40}, 45},
+	"supine/floor":  {setup.Posture{Kind: "supine", FeetApart: 0.40}, math.NaN()},
+	"prone/floor":   {setup.Posture{Kind: "prone", FeetApart: 0.40}, math.NaN()},
 	"side-lying":    {setup.Posture{Kind: "side-lying", FeetApart: 0.40}, 0},
 }
 

@@ -27,7 +27,7 @@ var (
 
 // handsOf are the choices of the free hand; none where both arms move or the hands carry the body.
 func handsOf(d *setup.Document) []Named {
-	if d.Movement.Side == "both" || d.Posture.RootOf() == "hands" {
+	if d.Movement.Side == "both" || d.Posture.RootOf() == "hands" || d.Movement.TrunkBent() {
 		return []Named{}
 	}
 	return hands

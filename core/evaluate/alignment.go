@@ -24,6 +24,9 @@ func (o *outcome) lineUp() report.Alignment {
 	case o.axis.Kind == "spin":
 		l.OffPlaneShare = metric.Missing("Rotating the arm about its own axis always loads other axes too.")
 		return l
+	case o.rep.Name == setup.TrunkRotation:
+		l.OffPlaneShare = metric.Missing("Turning the trunk against a pull from the side always bends it too.")
+		return l
 	case o.severalMove():
 		l.OffPlaneShare = metric.Missing("Several joints share this movement.")
 		if o.joint == body.ShoulderR {

@@ -92,6 +92,9 @@ func (o *outcome) on() string {
 	if o.station.HeelsUp && o.station.Root != body.OnSeat {
 		return "balls"
 	}
+	if o.doc.Posture.OnFloor(o.doc.Bench) {
+		return "floor"
+	}
 	switch p := &o.doc.Posture; p.Kind {
 	case "kneeling", "half-kneeling":
 		return "knees"

@@ -60,7 +60,7 @@ func (m *model) others() []body.Joint {
 	var list []body.Joint
 	lead := m.path.Lead()
 	start, end := &m.path.Frames(0).Pose[lead], &m.path.Frames(0.6).Pose[lead]
-	for j := body.GirdleR; j < body.GirdleL; j++ {
+	for j := body.TrunkR; j < body.TrunkL; j++ {
 		moves := j == body.ShoulderR || j == body.ElbowR
 		for c, info := range setup.Coordinates {
 			moves = moves || (info.Joint == j.Name() && math.Abs(start[c]-end[c]) > 1e-6)

@@ -336,7 +336,7 @@ func (w *work) busiestWith(factor float64, places []int) (which, at int, top flo
 // maxRegions is more than there are.
 const maxRegions = 64
 
-var jointWords = map[string]string{"girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee",
+var jointWords = map[string]string{"trunk": "trunk", "girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee",
 	"ankle": "ankle"}
 
 func largestOf(weights map[string]float64) string {

@@ -13,15 +13,16 @@ const (
 )
 
 // armForce is by how much more the arm's and girdle's muscles can do than the table's forces say, so that activations are in step with
-// the strength shapes: a calibration over the exercises, not anatomy (own). The leg's need none.
+// the strength shapes: a calibration over the exercises, not anatomy (own). Leg and trunk need none.
 const armForce = 1.5
 
 // limbStrength is what muscles are scaled by: the lifter's strength over a trained man's of 75 kg.
 func (e *Evaluator) limbStrength(o *outcome) float64 {
-	if o.joint.Leg() {
-		return e.strength(o.doc).Overall(true)
+	overall := e.strength(o.doc).Overall(o.joint.Name())
+	if o.joint.Arm() {
+		return armForce * overall
 	}
-	return armForce * e.strength(o.doc).Overall(false)
+	return overall
 }
 
 // muscles shares the repetition's torques out. What is returned beside can share them out for other loads.
@@ -33,7 +34,10 @@ func (e *Evaluator) muscles(o *outcome) (report.Muscles, *work) {
 // shared has every place of the muscles shared out.
 func (e *Evaluator) shared(o *outcome) *work {
 	joints := []body.Joint{body.GirdleR, body.ShoulderR, body.ElbowR}
-	if o.joint.Leg() {
+	switch {
+	case o.joint.Trunk():
+		joints = []body.Joint{body.TrunkR}
+	case o.joint.Leg():
 		joints = []body.Joint{body.HipR, body.KneeR}
 		if o.joint == body.AnkleR {
 			joints = append(joints, body.AnkleR)
@@ -71,8 +75,7 @@ func (e *Evaluator) longEnd(m *model) string {
 
 func longEnd(m *model, of *muscle.Gauge) string {
 	lead := m.path.Lead()
-	a, ok := of.Length(&m.path.Frames(0).Pose[lead])
-	b, _ := of.Length(&m.path.Frames(1).Pose[lead])
+	a, b, ok := of.Ends(&m.path.Frames(0).Pose[lead], &m.path.Frames(1).Pose[lead])
 	switch {
 	case !ok || m.path.Still():
 		return "unknown"

@@ -14,7 +14,7 @@ const (
 )
 
 // limbs are what each joint moves.
-var limbs = map[body.Joint]string{body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin", body.AnkleR: "foot"}
+var limbs = map[body.Joint]string{body.TrunkR: "trunk", body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin", body.AnkleR: "foot"}
 
 func plural(limb string) string {
 	if limb == "foot" {
@@ -30,7 +30,7 @@ func (o *outcome) placeOf(rep *torque.Repetition, at int) string {
 	limb := limbs[o.joint]
 	moves := limb != "" && !(stands && o.joint.Leg())
 	switch {
-	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both():
+	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both() && !o.joint.Trunk():
 		return "with the " + plural(limb) + " level"
 	case moves && math.Abs(rep.Direction[at].Y) < level:
 		return "with the " + limb + " level"

@@ -131,8 +131,8 @@ func (w *work) works() []report.WorkShare {
 		return out
 	}
 	if t := w.out.Target; t != nil {
-		if share, known := w.contribution().Get(); known {
-			out = append(out, report.WorkShare{Key: t.Key, Label: t.Label, Target: true, Share: share})
+		if share, known := w.partOf(t).Get(); known && !t.TorqueOnly {
+			out = append(out, report.WorkShare{Key: t.Key, Label: t.Label, Target: true, Rough: t.Weak != "", Share: share})
 		}
 	}
 	for i := range w.out.Regions {

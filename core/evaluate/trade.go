@@ -24,6 +24,7 @@ const (
 	turnedOut   = -60  // degrees of outward rotation
 	overhead    = 125  // degrees of elevation
 	spineTurned = 15   // degrees
+	spineBent   = 20   // degrees of flexion from which a back that straightens is bent under load
 	sideBent    = 10   // degrees
 	fastPhase   = 0.8  // s
 	neededTurn  = -70  // degrees of outward rotation that an overhead press asks of the lifter's range
@@ -251,10 +252,24 @@ func (c *cautions) trunk() {
 		c.add("spine", "The spine is rotated by {turn} under a one-sided load.", "Brace against the rotation instead of moving through it.",
 			map[string]quantity.Quantity{"turn": {Value: math.Abs(p.Trunk.TurnDeg), Kind: "angle"}})
 	}
+	c.spine()
 	upright := p.Kind == "standing" || p.Kind == "hinged" || p.Kind == "kneeling" || p.Kind == "half-kneeling" || p.Kind == "seated"
 	if math.Abs(p.Trunk.BendDeg) > sideBent && upright && !c.station.Carried && p.SupportHand == nil {
 		c.add("side-bend", "The spine is bent {bend} to the side under load.", "Stand upright, or hold on with the other hand.",
 			map[string]quantity.Quantity{"bend": {Value: math.Abs(p.Trunk.BendDeg), Kind: "angle"}})
+	}
+}
+
+// spine are cautions of a back that turns, or straightens from a bend, under load.
+func (c *cautions) spine() {
+	if least, most, _, _ := c.travel(setup.TrunkRotation); most-least > spineTurned {
+		c.add("spine", "The spine turns through {turn} under load.", "Keep it light and slow with the hips square, or hold against the pull instead.",
+			map[string]quantity.Quantity{"turn": degreesOf(most - least)})
+	}
+	first, last := c.rep.Pose[0][setup.TrunkFlexion], c.rep.Pose[len(c.rep.Pose)-1][setup.TrunkFlexion]
+	if bent := degrees1(first); bent > spineBent && last < first {
+		c.add("spine-bent", "The spine is bent {bend} as it takes the load.", "Start light and add slowly; end the set before the back gives.",
+			map[string]quantity.Quantity{"bend": degreesOf(bent)})
 	}
 }
 
@@ -344,10 +359,10 @@ func (o *outcome) headAt() space.Vec {
 	return r3.Add(o.station.MidHip, o.station.Trunk.Apply(space.Vec{Y: up}))
 }
 
-// lowBack is what the low back has to hold at most, N·m, 0 where something carries the trunk, and what it can.
+// lowBack is what the low back has to hold at most, N·m, 0 where something carries the trunk or it is what is trained, and what it can.
 func (o *outcome) lowBack() (most, limit float64) {
 	limit, _ = o.doc.Lifter.Bearable()
-	if o.station.Carried {
+	if o.station.Carried || o.joint.Trunk() {
 		return 0, limit
 	}
 	return max(0, floats.Max(o.rep.LowBack)), limit

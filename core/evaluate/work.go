@@ -143,6 +143,11 @@ func (w *work) share(i int, factor float64) *muscle.Answer {
 		}
 		return w.model.ShareLeg(&w.rep.Pose[i], &need)
 	}
+	if w.joint.Trunk() {
+		need := muscle.Need{Strength: w.strength}
+		need.Trunk, _ = w.at(body.TrunkR, i, factor)
+		return w.model.ShareTrunk(&w.rep.Pose[i], &need)
+	}
 	n := muscle.Need{Strength: w.strength, GirdleMoves: w.joint == body.GirdleR}
 	n.Girdle, _ = w.at(body.GirdleR, i, factor)
 	n.Shoulder, n.OnArm = w.at(body.ShoulderR, i, factor)
@@ -158,12 +163,12 @@ func (w *work) sample(i int) {
 	for k := range out.Passive {
 		out.Passive[k].Values[i] = passives[k].of(&a.Passive)
 	}
-	if w.joint.Leg() {
+	if !w.joint.Arm() {
 		for _, c := range []report.Curve{out.ResidualTwist, out.Shoulder, out.ShoulderLeanDeg, out.Elbow, out.Raises, out.Retracts} {
 			c[i] = math.NaN()
 		}
 		left := map[body.Joint]float64{body.HipR: a.Left.Hip, body.KneeR: a.Left.Knee, body.AnkleR: a.Left.Ankle}[w.joint]
-		out.Residual[i] = math.Abs(left) + math.Abs(a.Left.Aside)
+		out.Residual[i] = math.Abs(left) + math.Abs(a.Left.Aside) + space.Norm(a.Left.Trunk)
 	} else {
 		w.joints(i, a)
 		_, forward = m.GirdleAxes()
@@ -173,7 +178,7 @@ func (w *work) sample(i int) {
 		p, r := &w.heads[h], &w.regions[muscle.Heads()[h].Group]
 		p.Activation[i], p.Length[i], p.Torque[i] = a.Activation[h], a.Length[h], w.about(a, i, h, axis)
 		p.Retracts[i], p.AlignmentDeg[i] = math.NaN(), math.NaN()
-		if !w.joint.Leg() {
+		if w.joint.Arm() {
 			p.Retracts[i] = -r3.Dot(a.Girdle()[h], forward)
 		}
 		if need := w.rep.Vector[i]; p.Target && w.joint == body.ShoulderR && a.Lever[h] != (space.Vec{}) && space.Norm(need) > 0 {
@@ -223,6 +228,8 @@ func outward(q *body.Pose) space.Vec {
 // about is what a head gives about the target's axis.
 func (w *work) about(a *muscle.Answer, i, h int, axis space.Vec) float64 {
 	switch w.joint {
+	case body.TrunkR:
+		return r3.Dot(a.Trunk[h], axis)
 	case body.GirdleR:
 		return r3.Dot(a.Girdle()[h], axis)
 	case body.ElbowR:
@@ -404,7 +411,7 @@ func (w *work) largestWhole(i int) float64 {
 // doubts marks the places where shares are rough, and says why.
 func (w *work) doubts() {
 	peak := w.peak()
-	out, arm := &w.out, !w.joint.Leg()
+	out, arm := &w.out, w.joint.Arm()
 	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
 	behind := func(i int) float64 { // of the upper arm's direction, which way it points forward
 		q := &w.rep.Pose[i]

@@ -79,7 +79,11 @@ func Large(name string) Room {
 		Cam{Key: "hip-abduction", Name: "Hip abduction", Coordinate: "hip.abduction", PadFrom: 0.25, PadTo: 0.42, Ratio: 1, Lightest: 5, Step: 5,
 			Heaviest: 100, Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.22}, {AngleDeg: 20, Arm: 0.20}, {AngleDeg: 45, Arm: 0.16}}},
 		Cam{Key: "hip-adduction", Name: "Hip adduction", Coordinate: "hip.abduction", PadFrom: 0.25, PadTo: 0.42, Ratio: 1, Lightest: 5, Step: 5,
-			Heaviest: 100, Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.17}, {AngleDeg: 20, Arm: 0.20}, {AngleDeg: 45, Arm: 0.21}}})
+			Heaviest: 100, Table: []setup.CamPoint{{AngleDeg: 0, Arm: 0.17}, {AngleDeg: 20, Arm: 0.20}, {AngleDeg: 45, Arm: 0.21}}},
+		Cam{Key: "crunch", Name: "Seated crunch", Coordinate: "trunk.flexion", PadFrom: 0.24, PadTo: 0.36, Ratio: 1, Lightest: 5, Step: 5,
+			Heaviest: 120, Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.20}, {AngleDeg: 20, Arm: 0.19}, {AngleDeg: 45, Arm: 0.16}}},
+		Cam{Key: "back-extension", Name: "Back extension", Coordinate: "trunk.flexion", PadFrom: 0.24, PadTo: 0.36, Ratio: 1, Lightest: 5,
+			Step: 5, Heaviest: 150, Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.22}, {AngleDeg: 20, Arm: 0.22}, {AngleDeg: 45, Arm: 0.20}}})
 	r.Sleds = []Sled{{Key: "leg-press", Name: "Leg press", RailDeg: 45, PlateDeg: 12, Mass: 45,
 		Plates: []float64{2.5, 5, 10, 10, 15, 20, 20, 20, 20, 20}}}
 	plates := []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}

@@ -120,6 +120,7 @@ type turning struct {
 
 var turnings = map[string]turning{
 	"knee.flexion":              {setup.KneeFlexion, body.KneeR, body.ShankR},
+	"trunk.flexion":             {setup.TrunkFlexion, body.TrunkR, body.Thorax},
 	"hip.flexion":               {setup.HipFlexion, body.HipR, body.ThighR},
 	"hip.abduction":             {setup.HipAbduction, body.HipR, body.ThighR},
 	"elbow.flexion":             {setup.ElbowFlexion, body.ElbowR, body.ForearmR},
@@ -165,8 +166,10 @@ func (c *padded) hinge(f *body.Frames) space.Vec {
 	switch c.turning.coordinate {
 	case setup.KneeFlexion:
 		w = f.Turn[side.On(body.ThighR)].Apply(space.Vec{Z: -1})
+	case setup.TrunkFlexion:
+		w = f.Turn[body.Pelvis].Apply(space.Vec{Z: -1})
 	case setup.HipFlexion:
-		w = f.Turn[body.Trunk].Apply(space.Z)
+		w = f.Turn[body.Pelvis].Apply(space.Z)
 	case setup.AnkleFlexion:
 		w = f.Turn[side.On(body.ShankR)].Apply(space.Z)
 	case setup.ShoulderRotation:
@@ -180,7 +183,7 @@ func (c *padded) hinge(f *body.Frames) space.Vec {
 		if side == body.Left {
 			w = space.MirrorSpin(w)
 		}
-		w = f.Turn[body.Trunk].Apply(w)
+		w = f.Turn[body.Pelvis].Apply(w)
 	case setup.ElbowFlexion:
 		w = body.ElbowHinge(f.Body.CarryingAngle)
 		if side == body.Left {
@@ -193,13 +196,13 @@ func (c *padded) hinge(f *body.Frames) space.Vec {
 		if side == body.Left {
 			w = space.MirrorSpin(w)
 		}
-		w = f.Turn[body.Trunk].Apply(w)
+		w = f.Turn[body.Thorax].Apply(w)
 	default:
 		w = space.Y
 		if side == body.Left {
 			w = space.MirrorSpin(w)
 		}
-		w = f.Turn[body.Trunk].Apply(w)
+		w = f.Turn[body.Thorax].Apply(w)
 	}
 	return w
 }

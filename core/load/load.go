@@ -126,13 +126,15 @@ func (c *contact) in(f *body.Frames) space.Vec {
 	case "grip":
 		return f.Grip[c.side]
 	case "waist": // in front of the hips' line and above it, where a belt lies (own)
-		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{Y: 0.04 * f.Body.Height}))
+		return r3.Add(f.Origin[body.Pelvis], f.Turn[body.Pelvis].Apply(space.Vec{Y: 0.04 * f.Body.Height}))
 	case "pelvis": // a bar with a pad in the crease of the hips
-		return r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(space.Vec{X: hipCrease * f.Body.Height}))
+		return r3.Add(f.Origin[body.Pelvis], f.Turn[body.Pelvis].Apply(space.Vec{X: hipCrease * f.Body.Height}))
 	case "sole", "ball":
 		return f.Sole(c.side, c.named == "ball")
 	case "shoulders": // a bar on the upper back
-		return r3.Add(f.Origin[body.Head], f.Turn[body.Trunk].Apply(space.Vec{X: -0.03 * f.Body.Height}))
+		return r3.Add(f.Origin[body.Head], f.Turn[body.Thorax].Apply(space.Vec{X: -0.03 * f.Body.Height}))
+	case "chest": // before the breastbone (own)
+		return f.OnThorax(space.Vec{X: 0.065 * f.Body.Height, Y: 0.8 * (f.Body.ShoulderHeight - f.Body.HipHeight)})
 	}
 	return f.PointOn(c.segment, c.share)
 }
@@ -154,7 +156,15 @@ func (c *contact) rate(f *body.Frames) space.Vec {
 }
 
 var contactSegments = map[string]body.Segment{"hand": body.HandR, "forearm": body.ForearmR, "upperArm": body.UpperArmR,
-	"thigh": body.ThighR, "shank": body.ShankR, "foot": body.FootR, "trunk": body.Trunk}
+	"thigh": body.ThighR, "shank": body.ShankR, "foot": body.FootR, "trunk": body.Pelvis}
+
+// segmentOf is the segment of the right side that a contact is on: on the trunk the pelvis' below the ribs, the thorax above.
+func segmentOf(c *setup.Contact) body.Segment {
+	if c.At == "shoulders" || c.At == "chest" {
+		return body.Thorax
+	}
+	return contactSegments[c.Segment]
+}
 
 // Build reads the loads of a validated document. With mirror, every load on a limb is doubled onto the other, reflected
 // in the lifter's sagittal plane. Start and end are the frames at both ends of the path.
@@ -179,7 +189,7 @@ func build(index int, l *setup.Load, st *body.Station, mirrored, pair bool, star
 	if ForBothHands(l) {
 		b.place, b.turn = same, same // one thing for both hands, not one for each
 	}
-	b.at = contact{segment: side.On(contactSegments[l.Contact.Segment]), side: side, named: l.Contact.At, shared: l.Shared}
+	b.at = contact{segment: side.On(segmentOf(&l.Contact)), side: side, named: l.Contact.At, shared: l.Shared}
 	switch {
 	case l.Contact.Fraction != nil:
 		b.at.share = *l.Contact.Fraction

@@ -17,7 +17,7 @@ type bodyWeight struct{}
 
 func newOwnBody(*builder) (Source, *space.Vec) { return bodyWeight{}, nil }
 
-func (bodyWeight) At(f *body.Frames) Pull { return Pull{Contact: f.COM[body.Trunk]} }
+func (bodyWeight) At(f *body.Frames) Pull { return Pull{Contact: f.COM[body.Pelvis]} }
 
 func (o bodyWeight) Moving(f *body.Frames, _, _ space.Vec) Pull { return o.At(f) }
 

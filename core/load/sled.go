@@ -123,8 +123,8 @@ func (s *onRails) Varies() float64 { return s.plates }
 // Shape is the foot of the plate and its top, and where it would be against the lifter: the rails run from there.
 func (s *onRails) Shape(f *body.Frames) []space.Vec {
 	up := f.Station.Heading.Apply(space.Vec{X: -math.Sin(s.slope), Y: math.Cos(s.slope)})
-	middle := r3.Add(f.Origin[body.Trunk], r3.Scale(r3.Dot(r3.Sub(s.at.in(f), f.Origin[body.Trunk]), s.along), s.along))
-	return []space.Vec{r3.Sub(middle, r3.Scale(plateLow, up)), r3.Add(middle, r3.Scale(plateHigh, up)), f.Origin[body.Trunk]}
+	middle := r3.Add(f.Origin[body.Pelvis], r3.Scale(r3.Dot(r3.Sub(s.at.in(f), f.Origin[body.Pelvis]), s.along), s.along))
+	return []space.Vec{r3.Sub(middle, r3.Scale(plateLow, up)), r3.Add(middle, r3.Scale(plateHigh, up)), f.Origin[body.Pelvis]}
 }
 
 // How far a sled's plate is drawn below and above the line through the hips, m (own).

@@ -118,8 +118,8 @@ func (b *barbell) Shape(f *body.Frames) []space.Vec {
 	if b.at.segment == body.HandR || b.at.segment == body.HandL {
 		return barEnds(f)
 	}
-	across := f.Turn[body.Trunk].Apply(space.Vec{Z: f.Body.ShoulderHalf + 2*beyondHands}) // on the back, the hips or the thighs
+	across := f.Turn[body.Pelvis].Apply(space.Vec{Z: f.Body.ShoulderHalf + 2*beyondHands}) // on the back, the hips or the thighs
 	middle := b.at.in(f)
-	middle = r3.Add(middle, r3.Scale(-r3.Dot(r3.Sub(middle, f.Origin[body.Trunk]), r3.Unit(across)), r3.Unit(across)))
+	middle = r3.Add(middle, r3.Scale(-r3.Dot(r3.Sub(middle, f.Origin[body.Pelvis]), r3.Unit(across)), r3.Unit(across)))
 	return []space.Vec{r3.Sub(middle, across), r3.Add(middle, across)}
 }

@@ -119,7 +119,7 @@ func (a act) least() float64 { return setup.Coordinates[a.of].Least }
 func (a act) most() float64  { return setup.Coordinates[a.of].Most }
 
 // acted are the actions that can be tested with a strap: arms raised in the plane of the action, turned beside the trunk with the elbow
-// bent, legs straight; a knee with the thigh level where the trunk is upright.
+// bent, legs straight, the trunk with the arms let down; a knee with the thigh level where the trunk is upright.
 var acted = map[string]act{
 	"shoulder.abduction":           {body.ShoulderR, setup.ShoulderElevation, 1, body.Pose{}},
 	"shoulder.adduction":           {body.ShoulderR, setup.ShoulderElevation, -1, body.Pose{}},
@@ -138,6 +138,9 @@ var acted = map[string]act{
 	"hip.abduction":                {body.HipR, setup.HipAbduction, 1, body.Pose{}},
 	"hip.adduction":                {body.HipR, setup.HipAbduction, -1, body.Pose{}},
 	"ankle.plantarFlexion":         {body.AnkleR, setup.AnkleFlexion, -1, body.Pose{}},
+	"trunk.flexion":                {body.TrunkR, setup.TrunkFlexion, 1, body.Pose{}},
+	"trunk.extension":              {body.TrunkR, setup.TrunkFlexion, -1, body.Pose{}},
+	"trunk.sideBend":               {body.TrunkR, setup.TrunkBend, 1, body.Pose{}},
 	"ankle.plantarFlexionKneeBent": {body.AnkleR, setup.AnkleFlexion, -1, body.Pose{setup.HipFlexion: math.Pi / 2, setup.KneeFlexion: math.Pi / 2}},
 }
 

@@ -42,7 +42,7 @@ func TestBackStaysOnItsEdge(t *testing.T) {
 	var start body.Frames
 	p.Place(0, &start)
 	along(p, func(s float64, f *body.Frames) {
-		on := r3.Add(f.Origin[body.Trunk], f.Turn[body.Trunk].Apply(f.Body.OnEdge()))
+		on := r3.Add(f.Origin[body.Pelvis], f.Turn[body.Pelvis].Apply(f.Body.OnEdge()))
 		check.Near(t, "off the edge", r3.Norm(r3.Sub(on, st.Edge)), 0, 1e-9)
 		check.Near(t, "foot moved", r3.Norm(r3.Sub(f.Origin[body.FootR], start.Origin[body.FootR])), 0, 1e-9)
 		check.Near(t, "missed", p.Misses(s), 0, 1e-12)
@@ -50,7 +50,7 @@ func TestBackStaysOnItsEdge(t *testing.T) {
 	var top body.Frames
 	p.Place(1, &top)
 	check.Near(t, "shin", space.Deg(math.Acos(-top.Direction(body.ShankR).Y)), 0, 3)
-	if rise := top.Origin[body.Trunk].Y - start.Origin[body.Trunk].Y; rise < 0.15 {
+	if rise := top.Origin[body.Pelvis].Y - start.Origin[body.Pelvis].Y; rise < 0.15 {
 		t.Errorf("the hips rise by %.2f m", rise)
 	}
 }
@@ -178,7 +178,7 @@ func TestPushUpStaysOnHandsAndToes(t *testing.T) {
 		}
 		check.Near(t, "ankle moved", r3.Norm(r3.Sub(f.Origin[body.FootR], start.Origin[body.FootR])), 0, 1e-9)
 		check.Near(t, "shoulder over the floor", f.Joint[body.ShoulderR].Y, 0.2+0.4*s, 1e-9)
-		body1, body2 := r3.Sub(f.Joint[body.HipR], f.Origin[body.FootR]), r3.Sub(f.Origin[body.Head], f.Origin[body.Trunk])
+		body1, body2 := r3.Sub(f.Joint[body.HipR], f.Origin[body.FootR]), r3.Sub(f.Origin[body.Head], f.Origin[body.Pelvis])
 		check.Near(t, "bent at the hips", space.Deg(math.Acos(min(1, r3.Dot(r3.Unit(body1), r3.Unit(body2))))), 0, 1e-4)
 		rises = f.Joint[body.ShoulderR].Y - start.Joint[body.ShoulderR].Y
 	})

@@ -26,6 +26,7 @@ type Path struct {
 	rests   [][]setup.Coordinate                  // what turns together and may come to rest on the way
 	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
+	bends   bool                                  // the trunk, along the path
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
 	places  *Places                               // that were asked for
 	near    *body.Pose                            // the pose of a place close by, which a search may start from
@@ -42,7 +43,7 @@ const lifted = math.Pi / 3
 // overshoots (Fritsch & Butland 1984, SIAM J Sci Stat Comput 5:300-304); two keyframes give a straight line.
 func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	m := &d.Movement
-	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold"}
+	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves()}
 	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
 		p.idle[c] = st.Legs[c]
 	}
@@ -190,7 +191,7 @@ func (p *Path) named(s float64, q, dq *body.Pose) {
 const difference = 1e-5
 
 // At writes the joint coordinates of both sides at s (radians) and their rates per unit s. A side that takes no part
-// stays still.
+// stays still; the trunk is the same for both.
 func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
 	q, dq := p.pose(s)
 	for side, moves := range p.moves {
@@ -198,6 +199,8 @@ func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
 			poses[side], rates[side] = q, dq
 		} else {
 			poses[side], rates[side] = p.idle, body.Pose{}
+			poses[side].MirrorTrunk(&q)
+			rates[side].MirrorTrunk(&dq)
 		}
 	}
 }

@@ -57,7 +57,7 @@ func (p *Path) Frames(s float64) *body.Frames {
 	if k, known := p.places.number[s]; known {
 		return p.places.at(k)
 	}
-	others := len(p.places.number) > 0 && !p.station.LegsMove && p.station.Root != body.OnHands
+	others := len(p.places.number) > 0 && !p.station.LegsMove && !p.bends && p.station.Root != body.OnHands
 	f := p.places.next(s)
 	if !others {
 		p.Place(s, f)

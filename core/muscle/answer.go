@@ -8,7 +8,8 @@ type Need struct {
 	Girdle, Shoulder, Elbow space.Vec
 	OnArm                   space.Vec // force of loads and weights on the arm beyond the shoulder, N
 	Hip, Knee, Ankle        float64
-	Aside                   float64 // abduction of the hip
+	Aside                   float64   // abduction of the hip
+	Trunk                   space.Vec // what the thorax needs, in the pelvis' axes
 	// Strength is that of the lifter over a trained man's of 75 kg at the same stature; 0 counts as 1. The need is shared out as if it were
 	// that much smaller, and what comes out is multiplied again: shares do not depend on it, activations do.
 	Strength    float64
@@ -46,6 +47,7 @@ type Answer struct {
 	Hip, Knee  []float64              // extension, N·m
 	Ankle      []float64              // pointing the toes, N·m
 	Aside      []float64              // abduction of the hip, N·m
+	Trunk      []space.Vec            // torque on the thorax, the pelvis' axes, N·m
 	Lever      []space.Vec            // moment about the shoulder at one newton, mean weighted by force, m
 	GroupLong  []float64              // length of the fibres in the order of Groups: that of the group's own line where it has strips
 	OnHumerus  space.Vec              // all that cross the shoulder together pull on the upper arm, trunk axes, N
@@ -71,7 +73,7 @@ func (a *Answer) reset() {
 		for _, p := range []*[]float64{&a.Activation, &a.Length, &a.Turn, &a.Hip, &a.Knee, &a.Ankle, &a.Aside} {
 			*p = make([]float64, n)
 		}
-		for _, p := range []*[]space.Vec{&a.About[atGirdle], &a.About[atBlade], &a.About[atShoulder], &a.About[atElbow], &a.Lever} {
+		for _, p := range []*[]space.Vec{&a.About[atGirdle], &a.About[atBlade], &a.About[atShoulder], &a.About[atElbow], &a.Lever, &a.Trunk} {
 			*p = make([]space.Vec, n)
 		}
 		a.GroupLong = make([]float64, len(groups))
@@ -81,7 +83,7 @@ func (a *Answer) reset() {
 		for j := range a.About {
 			a.About[j][h] = space.Vec{}
 		}
-		a.Lever[h] = space.Vec{}
+		a.Lever[h], a.Trunk[h] = space.Vec{}, space.Vec{}
 	}
 	a.OnHumerus, a.OnForearm, a.Largest, a.Most, a.Passive, a.Left = space.Vec{}, space.Vec{}, 0, 0, Passive{}, Need{}
 }

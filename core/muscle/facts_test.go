@@ -190,10 +190,9 @@ func TestEveryLineHasAPart(t *testing.T) {
 			}
 		}
 	}
-	bare := map[string]bool{"abdominals": true, "obliques": true}
 	for _, r := range setup.Regions {
-		if got := len(linesIn(r.Key)) > 0; got == bare[r.Key] {
-			t.Errorf("%s: in the table %v", r.Key, got)
+		if len(linesIn(r.Key)) == 0 {
+			t.Errorf("%s is not in the table", r.Key)
 		}
 	}
 	for _, g := range groups {

@@ -10,16 +10,18 @@ import (
 
 // Model is the muscles of one lifter. It reuses its memory and must not be shared between goroutines.
 type Model struct {
-	body       *body.Body
-	lines      []*line // of an arm
-	whole      []*line // rows in strips as one line, for their lengths
-	legs       []legLine
-	legColumns []column
-	poses      []*laid // that were asked about
-	last       int     // of them
-	at         *laid
-	share      optimum
-	Answer     Answer
+	body         *body.Body
+	lines        []*line // of an arm
+	whole        []*line // rows in strips as one line, for their lengths
+	legs         []legLine
+	legColumns   []column
+	trunk        []trunkLine // right and left half in turn
+	trunkColumns []column
+	poses        []*laid // that were asked about
+	last         int     // of them
+	at           *laid
+	share        optimum
+	Answer       Answer
 }
 
 // maxHeads is more than there are heads or groups.
@@ -44,6 +46,9 @@ func New(b *body.Body) *Model {
 		}
 		if len(r.ExtensionArm) > 0 {
 			m.legs = append(m.legs, newLegLine(r, b))
+		}
+		if len(r.TrunkArm) > 0 {
+			m.trunk = append(m.trunk, newTrunkLines(r, b)...)
 		}
 	}
 	return m
@@ -95,7 +100,7 @@ func wholeLine(r *region, b *body.Body) *line {
 // scaledLines makes a region's lines to the measure of a lifter: everything by stature, along upper arm and forearm by
 // their own lengths, and the optimal lengths as the whole line is longer or shorter with the arm hanging.
 func scaledLines(r *region, b *body.Body) []*line {
-	if len(r.ExtensionArm) > 0 {
+	if len(r.ExtensionArm) > 0 || len(r.TrunkArm) > 0 {
 		return nil
 	}
 	out := shapedLines(r, b)
@@ -156,8 +161,10 @@ func (l *line) normalised(length float64) float64 { return 1 + (length-l.pathOpt
 type Gauge struct {
 	body  body.Body
 	part  string
+	side  body.Side // of the trunk's lines that is told of
 	lines []weighed
 	legs  []weighedLeg
+	trunk []trunkLine
 }
 
 type weighed struct {
@@ -178,6 +185,8 @@ func NewGauge(b *body.Body, part string) *Gauge {
 		r := &regions.Regions[i]
 		switch {
 		case !has(in, r):
+		case len(r.TrunkArm) > 0:
+			g.trunk = append(g.trunk, newTrunkLines(r, b)...)
 		case len(r.ExtensionArm) > 0:
 			g.legs = append(g.legs, weighedLeg{newLegLine(r, b), r.Force})
 		case allStrips(in, r):
@@ -206,11 +215,34 @@ func (g *Gauge) Length(q *body.Pose) (float64, bool) {
 		l := &g.legs[i]
 		sum, force = sum+l.force*max(slack, l.normalised(at)), force+l.force
 	}
+	for i := range g.trunk {
+		if l := &g.trunk[i]; l.side == g.side {
+			sum, force = sum+l.force*max(slack, l.normalised(q)), force+l.force
+		}
+	}
 	for i := range g.lines {
 		l := &g.lines[i]
 		sum, force = sum+l.force*l.normalised(l.lay(&a).length), force+l.force
 	}
 	return sum / force, force > 0
+}
+
+// Ends are the lengths in two poses, at the start and the end of a path: of the trunk's muscles those of the side that shortens more, which
+// is the one that lifts.
+func (g *Gauge) Ends(start, end *body.Pose) (a, b float64, known bool) {
+	for side := body.Right; side <= body.Left; side++ {
+		g.side = side
+		first, ok := g.Length(start)
+		last, _ := g.Length(end)
+		if !known || last-first < b-a {
+			a, b, known = first, last, ok
+		}
+		if len(g.trunk) == 0 {
+			break
+		}
+	}
+	g.side = body.Right
+	return a, b, known
 }
 
 // allStrips says whether a row has strips and all of them are among the lines.

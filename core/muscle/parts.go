@@ -27,6 +27,7 @@ type Head struct {
 const (
 	weakCuff  = "The model lets nothing else keep the arm's head in its socket, so the cuff's share is loose."
 	weakCalf  = "How much of the calf's force the knee gets hangs on what holds the foot, which the model only guesses."
+	weakTrunk = "How the muscles round the waist split the work is known only roughly: they brace together."
 	weakBlade = "How the muscles of the shoulder blade split the work is known only roughly: torque in steps of 5 N·m, no share."
 )
 
@@ -113,6 +114,11 @@ var groups = numbered([]group{
 	several("calf.gastrocnemius", "Gastrocnemius", head("calf.gastrocnemius.inner", "Gastrocnemius, medial head", "gastroc_in"),
 		head("calf.gastrocnemius.outer", "Gastrocnemius, lateral head", "gastroc_out")).weak(weakCalf),
 	single("calf.soleus", "Soleus", "soleus"),
+	single("abdominals", "Abdominals", "rectus_abd").weak(weakTrunk),
+	several("obliques", "Obliques", head("obliques.external", "External oblique", "oblique_ext"),
+		head("obliques.internal", "Internal oblique", "oblique_int")).weak(weakTrunk),
+	single("erectors", "Spinal erectors", "erectors"),
+	single("quadratus", "Quadratus lumborum", "quad_lumb").weak(weakTrunk),
 })
 
 // heads lists the heads of all groups in their order.
@@ -196,7 +202,8 @@ var spoken = map[string]string{"deltoid.anterior": "front deltoid", "deltoid.mid
 	"rhomboids": "rhomboids", "levator": "levator scapulae", "serratus": "serratus", "pectoralisMinor": "pectoralis minor",
 	"quadriceps": "quadriceps", "hamstrings": "hamstrings",
 	"gluteus.maximus": "gluteus maximus", "gluteus.medius": "gluteus medius", "adductor": "adductors",
-	"tensor": "tensor fasciae latae", "calf": "calf"}
+	"tensor": "tensor fasciae latae", "calf": "calf", "abdominals": "abdominals", "obliques": "obliques",
+	"erectors": "spinal erectors", "quadratus": "quadratus lumborum"}
 
 // Spoken is what a whole is called in the middle of a sentence; its key when there is no such muscle.
 func Spoken(whole string) string {

@@ -52,8 +52,10 @@ type region struct {
 	Wraps        []wrap
 	Strips       []strip
 	ExtensionArm map[string][][2]float64 // by joint: flexion in degrees, moment arm of extension in m
-	Turn         [][2]float64            // pronation in degrees, moment arm of pronation about the forearm in m
-	TurnFlexed   float64                 // share of the turn's arm that is there only with the elbow bent square
+	// by what the trunk does, as the right half has it: degrees of it, its moment arm in m; the force is then that of both halves
+	TrunkArm   map[string][][2]float64
+	Turn       [][2]float64 // pronation in degrees, moment arm of pronation about the forearm in m
+	TurnFlexed float64      // share of the turn's arm that is there only with the elbow bent square
 }
 
 type table struct {

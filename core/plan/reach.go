@@ -15,6 +15,7 @@ var reach = map[string][2]float64{
 	"deltoid.anterior":      {0.54, 1.06},
 	"deltoid.middle":        {0.63, 1.10},
 	"deltoid.posterior":     {0.79, 1.21},
+	"erectors":              {0.80, 1.23},
 	"gluteus.maximus":       {0.40, 1.33},
 	"gluteus.medius":        {0.56, 0.95},
 	"hamstrings":            {0.39, 1.45},

@@ -109,6 +109,8 @@ func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action stri
 		return hinge("hip.flexion", "hip.extension", setup.HipFlexion)
 	case "ankle":
 		return c.pushOff(q, rate, add)
+	case "trunk":
+		return c.ofTrunk(q, rate, add)
 	case "girdle":
 		return hinge("girdle.elevation", "", setup.GirdleElevation)
 	}
@@ -137,6 +139,30 @@ func (c *Capacity) pushOff(q, rate *body.Pose, add func(weight float64, action s
 	}
 	if bent > 0 {
 		add(bent, "ankle.plantarFlexionKneeBent", q[setup.AnkleFlexion])
+	}
+	return true
+}
+
+// ofTrunk is that of what the trunk does most: bend, straighten, bend to a side or turn. To which side makes no difference, but from the
+// stretch it is stronger: what counts is the angle to the side that it goes to.
+func (c *Capacity) ofTrunk(q, rate *body.Pose, add func(weight float64, action string, angle float64)) bool {
+	most := setup.TrunkFlexion
+	for _, k := range [2]setup.Coordinate{setup.TrunkBend, setup.TrunkRotation} {
+		if math.Abs(rate[k]) > math.Abs(rate[most]) {
+			most = k
+		}
+	}
+	if math.Abs(rate[most]) < 1e-9 {
+		return false
+	}
+	toward := math.Copysign(1, rate[most])
+	switch most {
+	case setup.TrunkBend:
+		add(1, "trunk.sideBend", toward*q[most])
+	case setup.TrunkRotation:
+		add(1, "trunk.rotation", toward*q[most])
+	default:
+		add(1, oneOf(toward > 0, "trunk.flexion", "trunk.extension"), q[most])
 	}
 	return true
 }

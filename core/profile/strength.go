@@ -101,7 +101,7 @@ func testSpread(tests []setup.StrengthTest) float64 {
 func (s *Strength) Estimate(action string) float64 {
 	l := s.Lifter
 	return catalogue.Shapes[action].PerMass * catalogue.StrengthMass(l.Height, l.BodyMass) * catalogue.Trained(l.Training, l.Sex,
-		leg(jointOf(action)))
+		limbOf(jointOf(action)) != "arm")
 }
 
 func (s *Strength) estimateSpread() float64 {
@@ -138,7 +138,7 @@ func nearness(a, b string) float64 {
 		return 1
 	case ja == jb:
 		return sameJoint
-	case leg(ja) == leg(jb):
+	case limbOf(ja) == limbOf(jb):
 		return sameLimb
 	}
 	return elsewhere
@@ -149,16 +149,25 @@ func jointOf(action string) string {
 	return joint
 }
 
-func leg(joint string) bool { return joint == "hip" || joint == "knee" || joint == "ankle" }
+// limbOf is the limb that a joint is of: arm, leg or trunk.
+func limbOf(joint string) string {
+	switch joint {
+	case "hip", "knee", "ankle":
+		return "leg"
+	case "trunk":
+		return joint
+	}
+	return "arm"
+}
 
-// Overall is the lifter's strength over that of a trained man of 75 kg, of a leg or an arm: what muscles are scaled by. Tests and sets
-// count as the mean of what they say about the actions of that limb which they speak of.
-func (s *Strength) Overall(ofLeg bool) float64 {
-	l := s.Lifter
-	base := catalogue.StrengthMass(l.Height, l.BodyMass) / 75 * catalogue.Trained(l.Training, l.Sex, ofLeg)
+// Overall is the lifter's strength over that of a trained man of 75 kg, of the limb that a joint is of: what muscles are scaled by. Tests
+// and sets count as the mean of what they say about the actions of that limb which they speak of.
+func (s *Strength) Overall(joint string) float64 {
+	l, limb := s.Lifter, limbOf(joint)
+	base := catalogue.StrengthMass(l.Height, l.BodyMass) / 75 * catalogue.Trained(l.Training, l.Sex, limb != "arm")
 	sum, n := 0.0, 0.0
 	for _, action := range setup.Actions {
-		if leg(jointOf(action)) != ofLeg {
+		if limbOf(jointOf(action)) != limb {
 			continue
 		}
 		c := s.curve(action)

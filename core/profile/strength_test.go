@@ -96,12 +96,12 @@ func TestKnownSetsWeighByNearness(t *testing.T) {
 // A lifter of 75 kg is as strong over all as the muscles' table is meant for; one of twice the tested strength twice as strong.
 func TestOverallStrength(t *testing.T) {
 	usual := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75}}
-	check.Near(t, "arm", usual.Overall(false), 1, 1e-12)
-	check.Near(t, "leg", usual.Overall(true), 1, 1e-12)
+	check.Near(t, "arm", usual.Overall("elbow"), 1, 1e-12)
+	check.Near(t, "leg", usual.Overall("knee"), 1, 1e-12)
 	strong := &profile.Strength{Lifter: &setup.Lifter{Height: 1.75, BodyMass: 75, Strength: []setup.StrengthTest{{Action: "knee.extension",
 		AngleDeg: 70, Torque: 2 * 3.2 * 75}}}}
-	check.Near(t, "leg of twice the strength", strong.Overall(true), 2, 1e-9)
-	check.Near(t, "arm stays", strong.Overall(false), 1, 1e-12)
+	check.Near(t, "leg of twice the strength", strong.Overall("knee"), 2, 1e-9)
+	check.Near(t, "arm stays", strong.Overall("elbow"), 1, 1e-12)
 }
 
 // Of every action that a movement draws on it is said what was tested, how and when, and what is estimated.

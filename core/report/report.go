@@ -17,7 +17,7 @@ type Report struct {
 	Name      string          `json:"name" doc:"The document's name."`
 	Lead      string          `json:"lead" doc:"Side that the curves are of." enum:"right,left"`
 	Both      bool            `json:"both" doc:"Whether the other side does the same, mirrored."`
-	Joint     string          `json:"joint" doc:"Joint that the curves are of." enum:"girdle,shoulder,elbow,hip,knee"`
+	Joint     string          `json:"joint" doc:"Joint that the curves are of." enum:"trunk,girdle,shoulder,elbow,hip,knee,ankle"`
 	Names     string          `json:"names" doc:"Joint coordinate that angleDeg is, like shoulder.elevation."`
 	Label     string          `json:"label" doc:"The same in words."`
 	Hold      bool            `json:"hold" doc:"Whether one pose is held: then there is no range and no profile."`

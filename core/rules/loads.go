@@ -62,7 +62,7 @@ func (v *checks) contact(path string, c *setup.Contact) {
 	case c.Fraction != nil && c.At != "":
 		v.Add(path+".at", "The contact is given twice, by name and by fraction.", "", "Keep one of them.")
 	case c.Fraction != nil && c.Segment == "trunk":
-		v.Add(path+".fraction", "A load on the trunk has a named place, not a fraction.", "", "Give at: waist, pelvis or shoulders.")
+		v.Add(path+".fraction", "A load on the trunk has a named place, not a fraction.", "", "Give at: waist, pelvis, chest or shoulders.")
 	case c.Fraction != nil && c.Segment == "foot":
 		v.Add(path+".fraction", "A load on the foot has a named place, not a fraction.", "", "Give at: sole or ball.")
 	case c.Fraction != nil:

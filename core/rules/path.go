@@ -29,6 +29,7 @@ func (v *checks) movement(d *setup.Document) {
 	v.pose("movement.hold", m.Hold)
 	v.options(d)
 	v.legs(d)
+	v.trunk(d)
 }
 
 // otherDescriptions refuses a second description of the path, which could differ from the first.

@@ -48,7 +48,7 @@ type Scoring struct {
 type Target struct {
 	Region  string    `json:"region" doc:"Key of the muscle region." example:"deltoid.middle"`
 	Profile string    `json:"profile" doc:"What the profile should look like." enum:"match,early,even,late,overload,custom"`
-	Joint   string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"girdle,shoulder,elbow,hip,knee,ankle"`
+	Joint   string    `json:"joint,omitempty" doc:"The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say." enum:"trunk,girdle,shoulder,elbow,hip,knee,ankle"`
 	Custom  []float64 `json:"custom,omitempty" doc:"Five relative torques from the long end to the short end, for the school custom." maxItems:"5"`
 }
 
@@ -85,7 +85,7 @@ type Span struct {
 
 // StrengthTest is one isometric measurement of a joint action.
 type StrengthTest struct {
-	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,hip.adduction,ankle.plantarFlexion,ankle.plantarFlexionKneeBent,girdle.elevation"`
+	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,hip.adduction,ankle.plantarFlexion,ankle.plantarFlexionKneeBent,girdle.elevation,trunk.flexion,trunk.extension,trunk.sideBend,trunk.rotation"`
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees." minimum:"-90" maximum:"180"`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m." minimum:"0.5" maximum:"1000"`
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`
@@ -266,7 +266,7 @@ type CamPoint struct {
 // Contact is a point on a segment of the body.
 type Contact struct {
 	Segment  string   `json:"segment" doc:"Segment of the body." enum:"hand,forearm,upperArm,thigh,shank,foot,trunk"`
-	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), shoulders (bar on the back)." enum:"grip,wrist,ankle,sole,ball,waist,pelvis,shoulders"`
+	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), chest (before the breastbone), shoulders (bar on the back)." enum:"grip,wrist,ankle,sole,ball,waist,pelvis,chest,shoulders"`
 	Fraction *float64 `json:"fraction,omitempty" doc:"Place along a limb's segment from its near end, instead of a named one." minimum:"0" maximum:"1"`
 }
 

@@ -7,7 +7,7 @@ import (
 
 // CamJoints are the coordinates that a machine's arm can turn with.
 var CamJoints = []string{"knee.flexion", "hip.flexion", "hip.abduction", "ankle.flexion", "elbow.flexion", "shoulder.elevation",
-	"shoulder.planeOfElevation", "shoulder.rotation"}
+	"shoulder.planeOfElevation", "shoulder.rotation", "trunk.flexion"}
 
 // BandPoints checks the measurements of a band: two or more, longer and never weaker from one to the next.
 func (v *Checks) BandPoints(path string, pull []BandPoint) {
@@ -44,7 +44,7 @@ func (v *Checks) CamTable(path string, table []CamPoint) {
 
 // Places lists the named places of contacts by segment. A segment of a limb may have a fraction instead.
 var Places = map[string][]string{"hand": {"grip"}, "forearm": {"wrist"}, "upperArm": {}, "thigh": {}, "shank": {"ankle"},
-	"foot": {"sole", "ball"}, "trunk": {"waist", "pelvis", "shoulders"}}
+	"foot": {"sole", "ball"}, "trunk": {"waist", "pelvis", "chest", "shoulders"}}
 
 var measuredRows = RowsOf[Measured]()
 

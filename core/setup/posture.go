@@ -25,6 +25,11 @@ var Postures = []PostureKind{
 // Restraints lists what else can keep a lifter in place.
 var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh", "ankles", "handsHold"}
 
+// OnFloor says whether somebody lies on the floor: on back or front without a bench, carried by neither hands nor shoulders alone.
+func (p *Posture) OnFloor(bench *Bench) bool {
+	return bench == nil && p.RootOf() == "bench" && (p.Kind == "supine" || p.Kind == "prone")
+}
+
 // RootOf is what stays in place: the document's root, or the posture's own.
 func (p *Posture) RootOf() string {
 	if p.Root != "" {
@@ -97,6 +102,26 @@ func (m *Movement) Names(key string) bool {
 // LegsMove says whether a movement names a coordinate of the legs.
 func (m *Movement) LegsMove() bool {
 	for c := HipFlexion; c <= AnkleFlexion; c++ {
+		if m.Names(Coordinates[c].Key + "Deg") {
+			return true
+		}
+	}
+	return false
+}
+
+// TrunkMoves says whether a path itself bends or turns the trunk.
+func (m *Movement) TrunkMoves() bool {
+	for c := TrunkFlexion; c <= TrunkRotation; c++ {
+		if m.Moves(Coordinates[c].Key + "Deg") {
+			return true
+		}
+	}
+	return false
+}
+
+// TrunkBent says whether a movement names a coordinate of the trunk.
+func (m *Movement) TrunkBent() bool {
+	for c := TrunkFlexion; c <= TrunkRotation; c++ {
 		if m.Names(Coordinates[c].Key + "Deg") {
 			return true
 		}

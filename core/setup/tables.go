@@ -23,7 +23,10 @@ const (
 	HipRotation                         // internal +
 	KneeFlexion                         // 0 straight
 	AnkleFlexion                        // 0 square, toes up +
-	NumCoordinates    = int(AnkleFlexion) + 1
+	TrunkFlexion                        // between pelvis and thorax: 0 straight, forward +
+	TrunkBend                           // toward the side that is lifted with +
+	TrunkRotation                       // the shoulder of that side forward +
+	NumCoordinates    = int(TrunkRotation) + 1
 )
 
 // CoordinateInfo names a coordinate and says how far people can usually move it.
@@ -52,6 +55,10 @@ var Coordinates = [NumCoordinates]CoordinateInfo{
 	{"hip.rotation", "hip rotation", "hip", -45, 40, -90, 90},
 	{"knee.flexion", "knee flexion", "knee", 0, 140, -10, 165},
 	{"ankle.flexion", "ankle flexion", "ankle", -45, 35, -60, 50},
+	// of the spine from the pelvis to the ribs together (White & Panjabi 1990, Clinical Biomechanics of the Spine, from memory)
+	{"trunk.flexion", "trunk flexion", "trunk", -25, 60, -45, 80},
+	{"trunk.bend", "side bend", "trunk", -35, 35, -50, 50},
+	{"trunk.rotation", "trunk rotation", "trunk", -45, 45, -70, 70},
 }
 
 // Title is the coordinate's label as it begins a line.
@@ -146,10 +153,10 @@ var (
 	atHip      = []string{"hip"}
 	atKnee     = []string{"knee"}
 	atAnkle    = []string{"ankle"}
+	atTrunk    = []string{"trunk", "hip", "shoulder"} // the last two for holds, which ask it of arms and legs
 )
 
-// Regions lists what setups can be for: muscles and their parts, whole muscles before their parts, heads after them. The trunk's are held,
-// not moved through a range: there torque and support can be told, a profile cannot.
+// Regions lists what setups can be for: muscles and their parts, whole muscles before their parts, heads after them.
 var Regions = []Region{
 	{"deltoid.middle", "Deltoid, middle", atShoulder, false},
 	{"deltoid.anterior", "Deltoid, front", atShoulder, false},
@@ -182,8 +189,9 @@ var Regions = []Region{
 	{"calf", "Calf, whole", atAnkle, false},
 	{"calf.gastrocnemius", "Gastrocnemius", []string{"ankle", "knee"}, false},
 	{"calf.soleus", "Soleus", atAnkle, false},
-	{"abdominals", "Abdominals", []string{"hip", "shoulder"}, false},
-	{"obliques", "Obliques", []string{"hip", "shoulder"}, false},
+	{"abdominals", "Abdominals", atTrunk, false},
+	{"obliques", "Obliques", atTrunk, false},
+	{"erectors", "Spinal erectors", atTrunk, false},
 	{"deltoid.anterior.inner", "Front deltoid, inner strip", atShoulder, true},
 	{"deltoid.anterior.outer", "Front deltoid, outer strip", atShoulder, true},
 	{"deltoid.middle.front", "Middle deltoid, front strip", atShoulder, true},
@@ -214,8 +222,8 @@ func RegionLabel(key string) string {
 	return key
 }
 
-// JointNames are the joints that can own a profile, from the trunk outward.
-var JointNames = []string{"girdle", "shoulder", "elbow", "hip", "knee", "ankle"}
+// JointNames are the joints that can own a profile, from the pelvis outward.
+var JointNames = []string{"trunk", "girdle", "shoulder", "elbow", "hip", "knee", "ankle"}
 
 // TargetJoint is the joint that owns the document's profile: the named one, or the only one that the region crosses.
 // Regions that cross two and do not say give the first, by which they are known best.
@@ -246,7 +254,7 @@ var TargetProfiles = []string{"match", "early", "even", "late", "overload", "cus
 var Actions = []string{"shoulder.abduction", "shoulder.flexion", "shoulder.extension", "shoulder.adduction", "shoulder.horizontalAdduction",
 	"shoulder.horizontalAbduction", "shoulder.internalRotation", "shoulder.externalRotation", "elbow.flexion", "elbow.extension",
 	"knee.extension", "knee.flexion", "hip.extension", "hip.flexion", "hip.abduction", "hip.adduction", "ankle.plantarFlexion",
-	"ankle.plantarFlexionKneeBent", "girdle.elevation"}
+	"ankle.plantarFlexionKneeBent", "girdle.elevation", "trunk.flexion", "trunk.extension", "trunk.sideBend", "trunk.rotation"}
 
 // Trainings are the words for how long somebody has trained for size: under half a year, one to four years, longer with strength to
 // show for it.

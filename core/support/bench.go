@@ -28,9 +28,9 @@ const (
 )
 
 // Bench looks at the bench as a body of its own: what the lifter pushes it with, its weight, and the floor under its four
-// feet.
+// feet. What a machine brings is bolted to it.
 func (br *Bracer) Bench(f *body.Frames, d *setup.Document, b *Brace) BenchHold {
-	if d.Bench == nil && d.Posture.Kind != "seated" {
+	if d.Bench == nil && d.Posture.Kind != "seated" || load.HasOwnSeat(d) {
 		return BenchHold{}
 	}
 	mass := float64(setup.DefaultBenchMass)
@@ -60,7 +60,7 @@ func (br *Bracer) Bench(f *body.Frames, d *setup.Document, b *Brace) BenchHold {
 
 func (br *Bracer) benchResidual(f *body.Frames, b *Brace, mass, friction float64) float64 {
 	st := f.Station
-	centre := onFloor(f.Origin[body.Trunk])
+	centre := onFloor(f.Origin[body.Pelvis])
 	if n := len(st.Pads); n > 0 {
 		var sum space.Vec
 		for _, p := range st.Pads {

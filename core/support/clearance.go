@@ -270,7 +270,7 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance, radiu
 		d, at := between(me.a, me.b, p, q)
 		take(c.name, d-c.radius*h, c.radius*h, at)
 	}
-	if me.item.Segment != body.Trunk {
+	if me.item.Segment != body.Pelvis && me.item.Segment != body.Thorax {
 		d, at := toTrunk(f, me.a, me.b)
 		take("trunk", d, trunkDeep*h, at)
 	}
@@ -316,19 +316,32 @@ func overEdge(a, b, at space.Vec, depth float64) float64 {
 	return (math.Hypot(la, depth)+math.Hypot(lb, depth))/(la+lb) - 1
 }
 
-// toTrunk is how near a strand comes to the trunk, an elliptic cylinder from below the hips to the shoulders, and where: by
-// stretching its breadth to its depth, which makes it round. Beside it distances come out short by up to that ratio.
+// toTrunk is how near a strand comes to the trunk, elliptic cylinders from below the hips to where it bends and on to the shoulders, and
+// where: by stretching their breadth to their depth, which makes them round. Beside them distances come out short by up to that ratio.
 func toTrunk(f *body.Frames, a, b space.Vec) (float64, space.Vec) {
+	low, high := -0.03*f.Body.Height, f.Body.ShoulderHeight-f.Body.HipHeight-0.03*f.Body.Height
+	if f.Turn[body.Thorax] == f.Turn[body.Pelvis] {
+		return toCylinder(f, body.Pelvis, low, high, a, b)
+	}
+	bends := f.Body.SegmentLength(body.Pelvis)
+	d, at := toCylinder(f, body.Pelvis, low, bends, a, b)
+	if above, there := toCylinder(f, body.Thorax, 0, high-bends, a, b); above < d {
+		return above, there
+	}
+	return d, at
+}
+
+// toCylinder is that of one piece of the trunk between two heights over its segment's origin.
+func toCylinder(f *body.Frames, s body.Segment, low, high float64, a, b space.Vec) (float64, space.Vec) {
 	h := f.Body.Height
-	back := f.Turn[body.Trunk].Transpose()
+	back := f.Turn[s].Transpose()
 	round := func(p space.Vec) space.Vec {
-		v := back.Apply(r3.Sub(p, f.Origin[body.Trunk]))
+		v := back.Apply(r3.Sub(p, f.Origin[s]))
 		v.Z *= trunkDeep / trunkBroad
 		return v
 	}
 	p, q := round(a), round(b)
-	low, high := space.Vec{Y: -0.03 * h}, space.Vec{Y: f.Body.ShoulderHeight - f.Body.HipHeight - 0.03*h}
-	d, at := between(p, q, low, high)
+	d, at := between(p, q, space.Vec{Y: low}, space.Vec{Y: high})
 	share := 0.0
 	if n := space.Norm(r3.Sub(q, p)); n > 0 {
 		share = space.Norm(r3.Sub(at, p)) / n

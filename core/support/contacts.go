@@ -67,7 +67,8 @@ func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	if p.SupportHand != nil {
 		add(touch{name: "hand", at: space.Vec{X: p.SupportHand.X, Y: p.SupportHand.Y, Z: p.SupportHand.Z}, normal: space.Y, pulls: true})
 	}
-	onBench := p.Kind == "prone" && bench != nil && bench.AngleDeg < flatBench && f.Station.LegsMove
+	floor := p.OnFloor(bench)
+	onBench := p.Kind == "prone" && (floor || bench != nil && bench.AngleDeg < flatBench && f.Station.LegsMove)
 	for side := body.Right; side <= body.Left; side++ {
 		thigh := f.PointOn(side.On(body.ThighR), 0.6)
 		if has("thighPad") {
@@ -83,7 +84,7 @@ func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 			out = append(out, onFootPlate(f, side)...)
 		}
 		if onBench { // the legs lie on it down to the knees
-			add(touch{name: "thighs", at: thigh, normal: space.Y, friction: padFriction, bench: true})
+			add(touch{name: "thighs", at: thigh, normal: space.Y, friction: padFriction, bench: !floor})
 		}
 		if has("armPad") {
 			if at, normal, _, lies := armOnPad(f, side); lies {
@@ -219,9 +220,9 @@ func behind(f *body.Frames, p *setup.Posture, side body.Side) []touch {
 func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	var out []touch
 	st, b := f.Station, f.Body
-	trunk := &f.Turn[body.Trunk]
+	trunk := &f.Turn[body.Pelvis]
 	seat := func(x, z float64) {
-		at := r3.Add(f.Origin[body.Trunk], st.Heading.Apply(space.Vec{X: x, Z: z}))
+		at := r3.Add(f.Origin[body.Pelvis], st.Heading.Apply(space.Vec{X: x, Z: z}))
 		at.Y -= 0.048 * b.Height
 		out = append(out, touch{name: "seat", at: at, normal: space.Y, friction: padFriction, bench: true})
 	}
@@ -235,16 +236,17 @@ func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 			seat(front, z)
 		}
 	}
-	if bench == nil {
+	floor := p.OnFloor(bench)
+	if bench == nil && !floor {
 		return out
 	}
 	length := b.ShoulderHeight - b.HipHeight
 	on := func(name string, at, normal space.Vec) {
-		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Trunk], trunk.Apply(at)), normal: trunk.Apply(normal), friction: padFriction,
-			bench: true})
+		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Pelvis], trunk.Apply(at)), normal: trunk.Apply(normal),
+			friction: padFriction, bench: !floor})
 	}
 	depth := 0.060 * b.Height
-	for _, share := range []float64{0.1, 0.85} {
+	for _, share := range onPad(f) {
 		for _, side := range []float64{-1, 1} {
 			switch p.Kind {
 			case "supine", "seated":
@@ -267,6 +269,20 @@ func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	return out
 }
 
+// thoraxLies is the cosine of the angle to the pelvis within which the ribs still lie on a pad that the pelvis lies on: 3 degrees (own).
+const thoraxLies = 0.9986
+
+// loinLies is the share of the trunk's length up to which it still lies when it bends off a pad: a spine rounds, it does not fold (own).
+const loinLies = 0.45
+
+// onPad are the shares of the trunk's length at which a pad pushes it: all along, or up to where it bends off the pad.
+func onPad(f *body.Frames) [2]float64 {
+	if r3.Dot(f.Direction(body.Pelvis), f.Direction(body.Thorax)) < thoraxLies {
+		return [2]float64{0, loinLies}
+	}
+	return [2]float64{0.1, 0.85}
+}
+
 // lying is where the bench pushes somebody who lies on the side: square to the pad, which does not roll with the chest. The
 // lower leg rests on it too.
 func lying(f *body.Frames, along, ahead float64) []touch {
@@ -276,13 +292,13 @@ func lying(f *body.Frames, along, ahead float64) []touch {
 	}
 	pad := &st.Pads[len(st.Pads)-1]
 	down := 1.0
-	if r3.Dot(r3.Sub(pad.Middle, f.Origin[body.Trunk]), pad.Turn.Apply(space.Z)) < 0 {
+	if r3.Dot(r3.Sub(pad.Middle, f.Origin[body.Pelvis]), pad.Turn.Apply(space.Z)) < 0 {
 		down = -1
 	}
 	normal := pad.Turn.Apply(space.Vec{Z: -down})
 	var out []touch
 	for _, y := range []float64{along, along - 0.6} {
-		at := r3.Add(f.Origin[body.Trunk], pad.Turn.Apply(space.Vec{X: ahead, Y: y, Z: down * f.Body.OuterHipHalf}))
+		at := r3.Add(f.Origin[body.Pelvis], pad.Turn.Apply(space.Vec{X: ahead, Y: y, Z: down * f.Body.OuterHipHalf}))
 		out = append(out, touch{name: "side", at: at, normal: normal, friction: padFriction, bench: true})
 	}
 	return out

@@ -124,7 +124,7 @@ const onThighs = 55
 // trunkFromThighs is the angle between the trunk and the nearer thigh at the start, degrees.
 func trunkFromThighs(path *movement.Path) float64 {
 	f := path.Frames(0)
-	up := f.Turn[body.Trunk].Apply(space.Y)
+	up := f.Turn[body.Pelvis].Apply(space.Y)
 	along := max(r3.Dot(up, f.Direction(body.ThighR)), r3.Dot(up, f.Direction(body.ThighL)))
 	return space.Deg(math.Acos(max(-1, min(1, along))))
 }

@@ -25,10 +25,11 @@ type action struct {
 type fulcrum struct {
 	joint   body.Joint
 	lead    body.Side
-	outer   [body.NumSegments]bool // beyond the joint from the trunk
+	outer   [body.NumSegments]bool // beyond the joint from the pelvis; of a trunk that hangs by the hands from the chest
 	rooted  bool
 	hands   bool
 	bearing bearing
+	paired  bool    // of the trunk: what one arm does the other does too, mirrored
 	sign    float64 // of the joint's spin: -1 where the trunk's side is the one that moves
 }
 
@@ -44,13 +45,17 @@ const (
 	levers
 	// shared: levers, where the other leg is at the other end.
 	shared
+	// propped: levers, both hands together, of the trunk between hands and toes.
+	propped
 	// seated: levers between the foot and the hip, of what acts on the leg itself.
 	seated
 )
 
 // bearingOf says how the lead leg's end bears.
-func bearingOf(st *body.Station, hands bool) bearing {
+func bearingOf(joint body.Joint, st *body.Station, hands bool) bearing {
 	switch {
+	case st.OnToes && joint.Trunk():
+		return propped
 	case st.OnToes:
 		return levers
 	case hands:
@@ -69,12 +74,16 @@ func bearingOf(st *body.Station, hands bool) bearing {
 
 func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
 	c := fulcrum{joint: joint, lead: lead, sign: 1}
-	for _, seg := range body.Beyond[joint] {
+	beyond := body.Beyond[joint]
+	if joint.Trunk() && st.Root == body.OnHands && !st.OnToes {
+		beyond, c.sign = body.BelowWaist, -1
+	}
+	for _, seg := range beyond {
 		c.outer[seg] = true
 	}
-	c.hands = st.Root == body.OnHands && !joint.Leg()
-	c.rooted = c.hands || joint.Leg() && bears(st, lead)
-	c.bearing = bearingOf(st, c.hands)
+	c.hands = st.Root == body.OnHands && joint.Arm()
+	c.rooted = c.hands || joint.Leg() && bears(st, lead) || joint.Trunk() && st.OnToes
+	c.bearing = bearingOf(joint, st, c.hands)
 	if c.rooted {
 		c.sign = -1
 	}
@@ -96,12 +105,14 @@ func bears(st *body.Station, side body.Side) bool {
 
 // moved is the unit vector from the joint along the segment that is seen to move: the limb, or what stands on it.
 func (c *fulcrum) moved(f *body.Frames) space.Vec {
-	right := c.joint % body.GirdleL
+	right := c.joint % body.TrunkL
 	switch {
 	case right == body.GirdleR:
 		return r3.Unit(r3.Sub(f.Joint[c.joint+1], f.Joint[c.joint]))
+	case right == body.TrunkR && c.sign < 0:
+		return r3.Scale(-1, f.Direction(body.Pelvis))
 	case c.stands() && right == body.HipR:
-		return f.Turn[body.Trunk].Apply(space.Y)
+		return f.Direction(body.Pelvis)
 	case c.stands():
 		return r3.Unit(r3.Sub(f.Joint[c.joint-1], f.Joint[c.joint]))
 	}
@@ -157,6 +168,8 @@ func (c *fulcrum) rest(f *body.Frames, t, axis space.Vec) (twist, bend float64) 
 // base is where the root's force is taken to act: at the grip, under the foot, or at the joint of a shin or thigh that lies fixed.
 func (c *fulcrum) base(f *body.Frames) space.Vec {
 	switch {
+	case c.bearing == propped:
+		return r3.Scale(0.5, r3.Add(f.Grip[body.Right], f.Grip[body.Left]))
 	case c.hands:
 		return f.Grip[c.lead]
 	case f.Station.Root == body.OnThighs:
@@ -191,13 +204,30 @@ func (c *fulcrum) of(f *body.Frames, a *action) (torque, force space.Vec) {
 	if c.outer[a.segment] {
 		torque, force = r3.Add(r3.Cross(r3.Sub(a.at, j), a.force), a.couple), a.force
 		if !c.rooted {
-			return torque, force
+			return c.both(f, a.segment, torque, force)
 		}
 	}
 	pressed, moment := c.pressed(f, a)
 	base := c.base(f)
 	onRoot := r3.Add(r3.Cross(r3.Sub(base, j), pressed), moment)
 	return r3.Sub(onRoot, torque), r3.Sub(pressed, force)
+}
+
+// both adds what the other arm does to the trunk where it does the same: what is beside the sagittal plane cancels.
+func (c *fulcrum) both(f *body.Frames, s body.Segment, torque, force space.Vec) (space.Vec, space.Vec) {
+	if _, limb := sideOf(s); !limb || !c.paired {
+		return torque, force
+	}
+	across := f.Turn[body.Pelvis].Apply(space.Z)
+	return r3.Scale(2*r3.Dot(torque, across), across), r3.Scale(2, space.Reject(force, across))
+}
+
+// times is how often an action counts: twice on an arm of two that do the same to the trunk.
+func (c *fulcrum) times(s body.Segment) float64 {
+	if _, limb := sideOf(s); limb && c.paired {
+		return 2
+	}
+	return 1
 }
 
 // pressed is what an action presses on the lead limb's root: the force, and the moment about its base.
@@ -225,7 +255,7 @@ func (c *fulcrum) share(s body.Segment) float64 {
 	side, limb := sideOf(s)
 	own := limb && side == c.lead
 	switch {
-	case c.bearing == alone, c.bearing == shared, own && c.bearing != seated:
+	case c.bearing == alone, c.bearing == shared, c.bearing == propped, own && c.bearing != seated:
 		return 1
 	case c.bearing == seated:
 		if own && c.legs(s) {
@@ -296,7 +326,13 @@ func sideOf(s body.Segment) (side body.Side, limb bool) {
 // acts says whether an action on a segment can put a torque on the joint.
 func (c *fulcrum) acts(s body.Segment) bool {
 	side, limb := sideOf(s)
-	return c.outer[s] || (c.rooted && (!limb || side == c.lead || c.bearing == alone || c.bearing == shared))
+	return c.outer[s] || (c.rooted && (!limb || side == c.lead || c.bearing == alone || c.bearing == shared || c.bearing == propped))
+}
+
+// counts says whether an action on a segment is one that is summed: it acts, and is not the mirrored one of another.
+func (c *fulcrum) counts(s body.Segment) bool {
+	side, limb := sideOf(s)
+	return c.acts(s) && !(c.paired && limb && side != c.lead)
 }
 
 // weightOf is the weight of a segment as an action.
@@ -307,7 +343,10 @@ func weightOf(f *body.Frames, s body.Segment) action {
 // weights is what the segments' own weights put on the far side.
 func (c *fulcrum) weights(f *body.Frames) (torque, force space.Vec) {
 	if !c.rooted {
-		for _, seg := range body.Beyond[c.joint] {
+		for seg := range body.Segment(body.NumSegments) {
+			if !c.counts(seg) {
+				continue
+			}
 			w := weightOf(f, seg)
 			t, n := c.of(f, &w)
 			torque, force = r3.Add(torque, t), r3.Add(force, n)
@@ -324,14 +363,14 @@ func (c *fulcrum) weights(f *body.Frames) (torque, force space.Vec) {
 
 // WeightTorque is the torque vector in N·m, room axes, that the weights of the segments put on the far side of a joint.
 func WeightTorque(f *body.Frames, joint body.Joint) space.Vec {
-	c := newFulcrum(joint, body.Side(joint/body.GirdleL), f.Station)
+	c := newFulcrum(joint, body.Side(joint/body.TrunkL), f.Station)
 	t, _ := c.weights(f)
 	return t
 }
 
 // LoadTorque is the torque vector in N·m, room axes, that a pull on a segment puts on the far side of a joint.
 func LoadTorque(f *body.Frames, joint body.Joint, s body.Segment, pull *load.Pull) space.Vec {
-	c := newFulcrum(joint, body.Side(joint/body.GirdleL), f.Station)
+	c := newFulcrum(joint, body.Side(joint/body.TrunkL), f.Station)
 	t, _ := c.of(f, &action{segment: s, at: pull.Contact, force: pull.Force})
 	return t
 }
@@ -362,7 +401,7 @@ func (c *fulcrum) axis(f *body.Frames, rule *AxisRule) (space.Vec, float64) {
 		return rule.Along, max(0, r3.Dot(spin, rule.Along))
 	}
 	swing := space.Reject(spin, d)
-	if c.joint.Name() == "girdle" { // it turns about hinges of its own, whatever the upper arm does
+	if name := c.joint.Name(); name == "girdle" || name == "trunk" { // they turn about axes of their own, whatever the next segment does
 		swing = spin
 	}
 	speed := space.Norm(swing)

@@ -41,10 +41,9 @@ type mover struct {
 }
 
 func newMover(in *Input, joint body.Joint) *mover {
-	lead := in.Path.Lead()
-	mv := &mover{in: in, c: newFulcrum(lead.Joint(joint), lead, in.Station)}
+	mv := &mover{in: in, c: in.fulcrum(joint)}
 	for i := range in.Items {
-		if it := &in.Items[i]; mv.c.acts(it.Segment) && !it.OwnBody() {
+		if it := &in.Items[i]; mv.c.counts(it.Segment) && !it.OwnBody() {
 			mv.acting = append(mv.acting, it)
 		}
 	}
@@ -201,7 +200,7 @@ func (mv *mover) segments(rate, acceleration float64) space.Vec {
 	f := &mv.here
 	var t space.Vec
 	for seg := range body.Segment(body.NumSegments) {
-		if !mv.c.acts(seg) {
+		if !mv.c.counts(seg) {
 			continue
 		}
 		force, couple := mv.inertia(seg, rate, acceleration)

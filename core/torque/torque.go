@@ -7,6 +7,7 @@ package torque
 
 import (
 	"math"
+	"slices"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -121,15 +122,14 @@ type run struct {
 	sums   []sums       // of each of the others at one place
 	acting []*load.Item // on the target or on another joint of the lead side
 	part   []int        // of each acting item among the parts, -1 for none
-	still  space.Vec    // about the low back, of an arm that takes no part
 }
 
 // Run evaluates the repetition. Samples has to be at least 2.
 func (r *Repetition) Run(in *Input) {
 	lead := in.Path.Lead()
-	u := run{Repetition: r, in: in, lead: lead, target: newFulcrum(lead.Joint(in.Joint), lead, in.Station)}
+	u := run{Repetition: r, in: in, lead: lead, target: in.fulcrum(in.Joint)}
 	for _, j := range in.Others {
-		u.others = append(u.others, newFulcrum(lead.Joint(j), lead, in.Station))
+		u.others = append(u.others, in.fulcrum(j))
 	}
 	u.sums = make([]sums, len(u.others))
 	u.sort()
@@ -139,9 +139,6 @@ func (r *Repetition) Run(in *Input) {
 	for i := range r.S {
 		s := float64(i) / float64(in.Samples-1)
 		r.frames = in.Path.Frames(s)
-		if i == 0 && in.Whole {
-			u.restingArm()
-		}
 		before := speed
 		speed = u.sample(i)
 		r.S[i] = s
@@ -152,18 +149,26 @@ func (r *Repetition) Run(in *Input) {
 	}
 }
 
+// fulcrum is that of a joint of the right side, of which the lead side's is taken.
+func (in *Input) fulcrum(j body.Joint) fulcrum {
+	lead := in.Path.Lead()
+	c := newFulcrum(lead.Joint(j), lead, in.Station)
+	c.paired = j.Trunk() && !c.rooted && in.Path.Both()
+	return c
+}
+
 // sort picks the items that act on any joint of interest, and those that are parts of the target's torque.
 func (u *run) sort() {
 	u.Index = u.Index[:0]
 	for i := range u.in.Items {
 		it := &u.in.Items[i]
 		side, limb := sideOf(it.Segment)
-		if limb && side != u.lead && !u.bearsAll() {
+		if limb && side != u.lead && !u.seesBoth() {
 			continue
 		}
 		u.acting = append(u.acting, it)
 		part := -1
-		if u.target.acts(it.Segment) || it.OwnBody() {
+		if u.target.counts(it.Segment) || it.OwnBody() {
 			part = len(u.Index)
 			u.Index = append(u.Index, it.Index)
 		}
@@ -171,8 +176,12 @@ func (u *run) sort() {
 	}
 }
 
-// bearsAll says whether one leg bears what acts on the other side too.
-func (u *run) bearsAll() bool {
+// seesBoth says whether what acts on the other side counts: to one leg that bears it too, or to a trunk whose arms are unlike.
+func (u *run) seesBoth() bool {
+	bends := func(c fulcrum) bool { return c.joint.Trunk() && !c.paired }
+	if bends(u.target) || slices.ContainsFunc(u.others, bends) {
+		return true
+	}
 	return u.target.rooted && u.target.share(u.lead.Opposite().On(body.HandR)) == 1
 }
 
@@ -210,7 +219,7 @@ func (u *run) sample(i int) float64 {
 		if p := u.part[k]; p >= 0 {
 			up, on := c.of(f, &a)
 			down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
-			r.Parts[p].set(i, &pull, up, down, axis)
+			r.Parts[p].set(i, &pull, up, down, axis, c.times(a.segment))
 			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
 			target.add(up, on, item.Varies())
 			if item.Def.Shared || item.Def.Kind == setup.Rope {
@@ -219,7 +228,7 @@ func (u *run) sample(i int) float64 {
 				between = r3.Add(between, t)
 			}
 		}
-		if item.Held() {
+		if side, _ := sideOf(a.segment); item.Held() && side == u.lead {
 			held = r3.Add(held, pull.Force)
 		}
 		for o := range others {
@@ -289,10 +298,13 @@ func (u *run) borne(c *fulcrum, force space.Vec) space.Vec {
 	return v
 }
 
-// nextTo turns a vector into the axes of the segment next to a joint: the trunk, of a knee the thigh.
+// nextTo turns a vector into the axes of the segment next to a joint: the thorax of an arm, the pelvis of trunk and hip,
+// of a knee the thigh.
 func (u *run) nextTo(c *fulcrum, v space.Vec) space.Vec {
-	near := body.Trunk
+	near := body.Thorax
 	switch c.joint.Name() {
+	case "trunk", "hip":
+		near = body.Pelvis
 	case "knee":
 		near = u.lead.On(body.ThighR)
 	case "ankle":
@@ -311,8 +323,8 @@ func (u *run) ownPart(p, i int, t, axis space.Vec) {
 	part.State[i] = load.Working
 }
 
-// set writes one load's values.
-func (p *Part) set(i int, pull *load.Pull, up, down, axis space.Vec) {
+// set writes one load's values; the torque may be that of so many like pulls.
+func (p *Part) set(i int, pull *load.Pull, up, down, axis space.Vec, times float64) {
 	p.Torque[i], p.Lowering[i] = -r3.Dot(up, axis), -r3.Dot(down, axis)
 	p.OffAxis[i] = space.Norm(space.Reject(up, axis))
 	p.Tension[i], p.Lift[i], p.Stretch[i], p.State[i] = pull.Tension, pull.Lift, pull.Stretch, pull.State
@@ -321,7 +333,7 @@ func (p *Part) set(i int, pull *load.Pull, up, down, axis space.Vec) {
 		inPlane := space.Norm(space.Reject(pull.Force, axis))
 		p.InPlane[i] = inPlane / pull.Tension
 		if inPlane > 0 {
-			p.MomentArm[i] = math.Abs(p.Torque[i]) / inPlane
+			p.MomentArm[i] = math.Abs(p.Torque[i]) / (times * inPlane)
 		}
 	}
 }
@@ -332,8 +344,9 @@ func NameOf(path *movement.Path, lead body.Side, joint body.Joint, rule *AxisRul
 	if joint == body.ShoulderR && rule.Kind == "spin" {
 		return setup.ShoulderRotation
 	}
-	first := map[body.Joint]setup.Coordinate{body.GirdleR: setup.GirdleElevation, body.ShoulderR: setup.ShoulderElevation,
-		body.ElbowR: setup.ElbowFlexion, body.HipR: setup.HipFlexion, body.KneeR: setup.KneeFlexion, body.AnkleR: setup.AnkleFlexion}[joint]
+	first := map[body.Joint]setup.Coordinate{body.TrunkR: setup.TrunkFlexion, body.GirdleR: setup.GirdleElevation,
+		body.ShoulderR: setup.ShoulderElevation,
+		body.ElbowR:    setup.ElbowFlexion, body.HipR: setup.HipFlexion, body.KneeR: setup.KneeFlexion, body.AnkleR: setup.AnkleFlexion}[joint]
 	var before, travel body.Pose
 	for k := range 9 {
 		q := &path.Frames(float64(k) / 8).Pose[lead]

@@ -60,32 +60,32 @@ func above(s body.Segment) bool {
 	return true
 }
 
-// restingArm is what an arm that takes no part puts on the low back; it stays the same along the path.
-func (u *run) restingArm() {
-	u.still = space.Vec{}
+// restingArm is what an arm that takes no part puts on the low back.
+func (u *run) restingArm() (sum space.Vec) {
 	if u.in.Path.Both() {
-		return
+		return sum
 	}
 	for _, seg := range upper {
 		w := weightOf(u.frames, u.lead.Opposite().On(seg))
-		u.still = r3.Add(u.still, r3.Cross(r3.Sub(w.at, u.frames.Origin[body.Trunk]), w.force))
+		sum = r3.Add(sum, r3.Cross(r3.Sub(w.at, u.frames.Origin[body.Pelvis]), w.force))
 	}
 	for k := range u.in.Items {
 		it := &u.in.Items[k]
 		if side, limb := sideOf(it.Segment); limb && side != u.lead && above(it.Segment) {
 			pull := it.At(u.frames)
-			u.still = r3.Add(u.still, r3.Cross(r3.Sub(pull.Contact, u.frames.Origin[body.Trunk]), pull.Force))
+			sum = r3.Add(sum, r3.Cross(r3.Sub(pull.Contact, u.frames.Origin[body.Pelvis]), pull.Force))
 		}
 	}
+	return sum
 }
 
 // startBack begins the torque about mid-hip with the weights of trunk, head and arms.
 func (u *run) startBack() space.Vec {
 	f := u.frames
-	sum := u.still
-	for _, seg := range [...]body.Segment{body.Trunk, body.Head} {
+	sum := u.restingArm()
+	for _, seg := range [...]body.Segment{body.Pelvis, body.Thorax, body.Head} {
 		w := weightOf(f, seg)
-		sum = r3.Add(sum, r3.Cross(r3.Sub(w.at, f.Origin[body.Trunk]), w.force))
+		sum = r3.Add(sum, r3.Cross(r3.Sub(w.at, f.Origin[body.Pelvis]), w.force))
 	}
 	for _, seg := range upper {
 		w := weightOf(f, u.lead.On(seg))
@@ -97,12 +97,13 @@ func (u *run) startBack() space.Vec {
 // aboutBack is the torque of one action about mid-hip; with both sides moving that of a limb counts for the other's
 // mirrored one too.
 func (u *run) aboutBack(a *action) space.Vec {
-	if !above(a.segment) {
+	side, limb := sideOf(a.segment)
+	if !above(a.segment) || limb && side != u.lead { // the other arm is mirrored, or told of by itself
 		return space.Vec{}
 	}
 	f := u.frames
-	t := r3.Cross(r3.Sub(a.at, f.Origin[body.Trunk]), a.force)
-	if _, limb := sideOf(a.segment); limb && u.in.Path.Both() {
+	t := r3.Cross(r3.Sub(a.at, f.Origin[body.Pelvis]), a.force)
+	if limb && u.in.Path.Both() {
 		across := f.Station.Heading.Apply(space.Z)
 		t = r3.Scale(2*r3.Dot(t, across), across)
 	}
@@ -113,7 +114,7 @@ func (u *run) aboutBack(a *action) space.Vec {
 func (u *run) whole(i int, held, back space.Vec) {
 	f, r := u.frames, u.Repetition
 	r.GripForce[i] = space.Norm(held)
-	r.LowBack[i] = -r3.Dot(back, f.Turn[body.Trunk].Apply(space.Z))
+	r.LowBack[i] = -r3.Dot(back, f.Turn[body.Pelvis].Apply(space.Z))
 	if u.in.Station.Leans {
 		r.LowBack[i] -= u.leaned(r.LowBack[i])
 	}
@@ -127,7 +128,7 @@ func (u *run) whole(i int, held, back space.Vec) {
 		u.rootBears(i, c)
 	}
 	if u.in.Bar {
-		across := f.Turn[body.Trunk].Apply(space.Z)
+		across := f.Turn[body.Thorax].Apply(space.Z)
 		r.BarOff[i] = math.Asin(max(-1, min(1, r3.Dot(f.Direction(u.lead.On(body.ForearmR)), across))))
 		r.BarTwist[i] = barTwist(f, across)
 	}
@@ -141,7 +142,7 @@ const leanedOn = 0.3
 func (u *run) leaned(torque float64) float64 {
 	f := u.frames
 	shoulder := f.Joint[u.lead.Opposite().Joint(body.ShoulderR)]
-	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Trunk]), f.Station.Heading.Apply(space.X))
+	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Pelvis]), f.Station.Heading.Apply(space.X))
 	return max(0, min(torque, leanedOn*u.in.Body.BodyMass*load.Gravity*ahead))
 }
 
@@ -157,15 +158,15 @@ func barTwist(f *body.Frames, bar space.Vec) float64 {
 func (u *run) rootBears(i int, c *fulcrum) {
 	f, r := u.frames, u.Repetition
 	force, ahead := u.press(c)
-	across := f.Turn[body.Trunk].Apply(space.Z)
+	across := f.Turn[body.Pelvis].Apply(space.Z)
 	switch {
 	case c.hands:
 		r.GripForce[i] = space.Norm(force)
-		push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Trunk]), force) // of both hands on the body
+		push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Pelvis]), force) // of both hands on the body
 		r.LowBack[i] += 2 * r3.Dot(push, across)
 	case f.Station.Root == body.OnShoulders:
 		onEdge := r3.Sub(u.everything(), r3.Scale(2, force))
-		push := r3.Cross(r3.Sub(f.Station.Edge, f.Origin[body.Trunk]), onEdge)
+		push := r3.Cross(r3.Sub(f.Station.Edge, f.Origin[body.Pelvis]), onEdge)
 		r.LowBack[i] += r3.Dot(push, across)
 	}
 	if c.bearing == alike && f.Station.Root == body.OnFeet || c.bearing == alone || c.hands && !f.Station.OnToes {

@@ -109,11 +109,19 @@ func (r maker) load(i int, side string, both bool) setup.Load {
 // move gives the document a random movement of the arm.
 func (r maker) move(d *setup.Document, side string, kind int) {
 	turned, bent := r.span(-60, 60), r.span(-20, 20) // no torque is told for forearm and wrist, so they stay as they are
+	spine := r.IntN(2) == 0 && kind != 0 && kind != 3
 	pose := func() map[string]float64 {
-		return map[string]float64{"shoulder.elevationDeg": r.span(20, 120), "shoulder.planeOfElevationDeg": r.span(-10, 90),
+		q := map[string]float64{"shoulder.elevationDeg": r.span(20, 120), "shoulder.planeOfElevationDeg": r.span(-10, 90),
 			"shoulder.rotationDeg": r.span(-50, 50),
 			"elbow.flexionDeg":     r.span(20, 110), "forearm.pronationDeg": turned, "wrist.flexionDeg": bent,
 			"girdle.elevationDeg": r.span(-5, 20), "girdle.protractionDeg": r.span(-10, 20)}
+		if spine {
+			q["trunk.flexionDeg"] = r.span(-20, 50)
+		}
+		if spine && d.Movement.Side != "both" {
+			q["trunk.bendDeg"], q["trunk.rotationDeg"] = r.span(-25, 25), r.span(-40, 40)
+		}
+		return q
 	}
 	m := &d.Movement
 	m.Hold = map[string]float64{}
@@ -162,6 +170,9 @@ func power(in *torque.Input, f *body.Frames) float64 {
 	sum := 0.0
 	for j := range body.Joint(body.NumJoints) {
 		spin := f.Spin[j]
+		if j == body.TrunkL { // the one that both sides have
+			continue
+		}
 		if j.Name() == "shoulder" {
 			spin = r3.Sub(spin, f.Spin[j-1])
 		}

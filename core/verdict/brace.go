@@ -13,7 +13,7 @@ type BraceInput struct {
 	Bench       string        // slides or tips; empty when it stays
 	BenchWeight metric.Metric // kg
 
-	On               string  // what the lifter is on: feet, balls of the feet, knees, seat or bench
+	On               string  // what the lifter is on: feet, balls of the feet, knees, seat, bench or floor
 	BearsWhat        string  // what else has to hold more than it can be asked to: hand, strap, thighPad or footPlate; empty for nothing
 	Bears, BearLimit float64 // N
 }
@@ -21,9 +21,9 @@ type BraceInput struct {
 // slips says what gives where a lifter is dragged off what he is on, and grips what has to hold.
 var (
 	slips = map[string]string{"feet": "the soles would slip", "balls": "the balls of the feet would slip", "knees": "the knees would slip", "seat": "the lifter would slide on the seat",
-		"bench": "the lifter would slide on the bench"}
+		"bench": "the lifter would slide on the bench", "floor": "the lifter would slide on the floor"}
 	grips = map[string]string{"feet": "of the soles' usual grip", "balls": "of the soles' usual grip", "knees": "of the usual grip of the knees",
-		"seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench"}
+		"seat": "of the usual grip of a seat", "bench": "of the usual grip of a bench", "floor": "of the usual grip of the floor"}
 )
 
 // bearers are what else holds a lifter, in words, and what to do when it is too much.

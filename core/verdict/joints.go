@@ -35,7 +35,7 @@ func NoRoom(limb, part string, depth, atDeg float64) Sentence {
 
 // JointsInput is what Joints speaks of: the largest values along the path.
 type JointsInput struct {
-	Joint         string
+	Joint         string  // by its name; the trunk's is the low back
 	Grip          float64 // N
 	LowBack       float64 // N·m; 0 where a pad carries the trunk
 	Along, Across float64 // resultant at the target joint, N; along + pushes the limb away
@@ -57,10 +57,10 @@ func Joints(in JointsInput) Sentence {
 	s.first(&in)
 	if !math.IsNaN(in.Contact) {
 		s.Values["contact"] = Quantity{in.Contact, "force"}
-		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) +
+		s.Text += "The " + spoken(in.Joint) + " takes up to {along} of " + axial(in.Along) +
 			" and {across} of shear; with muscle forces, about {contact} between the joint surfaces."
 	} else {
-		s.Text += "The " + in.Joint + " takes up to {along} of " + axial(in.Along) + " and {across} of shear, before muscle forces."
+		s.Text += "The " + spoken(in.Joint) + " takes up to {along} of " + axial(in.Along) + " and {across} of shear, before muscle forces."
 	}
 	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{in.GripLimit, "force"}, Quantity{in.BackLimit, "torque"}
 	switch {
@@ -110,4 +110,12 @@ func worse(a, b Tone) Tone {
 		return a
 	}
 	return b
+}
+
+// spoken is what a joint is called where it is told what it bears.
+func spoken(joint string) string {
+	if joint == "trunk" {
+		return "low back"
+	}
+	return joint
 }

@@ -117,7 +117,7 @@ func (s *Sentence) target(t *WorkTarget) {
 
 // many says whether a muscle's name is a plural.
 func many(name string) bool {
-	for _, word := range []string{"hamstrings", "abdominals", "obliques", "rotators", "pronators", "rhomboids", "vasti"} {
+	for _, word := range []string{"hamstrings", "abdominals", "obliques", "erectors", "rotators", "pronators", "rhomboids", "vasti"} {
 		if strings.Contains(name, word) {
 			return true
 		}

@@ -89,6 +89,7 @@ func rod(mass, length float64) [3]float64 {
 type trial struct {
 	physics
 	doc  setup.Document
+	limb int       // index of the body that the upper arm, or the thigh, is
 	want []float64 // torque that each hinge has to give, N·m
 }
 
@@ -147,7 +148,7 @@ func judged(d *setup.Document, s, rate, acceleration float64) trial {
 	sh, el := torque.InMotion(in, body.ShoulderR, s, rate, acceleration), torque.InMotion(in, body.ElbowR, s, rate, acceleration)
 	q := &f.Pose[body.Right]
 	sp, cp := math.Sincos(q[setup.ShoulderPlane])
-	trunk, humerus := &f.Turn[body.Trunk], &f.Turn[body.UpperArmR]
+	trunk, humerus := &f.Turn[body.Pelvis], &f.Turn[body.UpperArmR]
 	for _, axis := range []space.Vec{trunk.Apply(space.Y), trunk.Apply(space.Vec{X: -cp, Z: sp}), humerus.Apply(space.Y)} {
 		t.want = append(t.want, -r3.Dot(sh, axis))
 	}
@@ -179,7 +180,7 @@ func (t *trial) armBodies(f *body.Frames, d *setup.Document) {
 	down := func(y float64) [3]float64 { return [3]float64{0, -y, 0} }
 	none := [4]float64{1, 0, 0, 0}
 	t.Bodies = []physicsBody{
-		{Parent: -1, At: xyz(f.Joint[body.ShoulderR]), Quat: quaternion(&f.Turn[body.Trunk]), Hinges: [][3]float64{{0, 1, 0}, {-1, 0, 0},
+		{Parent: -1, At: xyz(f.Joint[body.ShoulderR]), Quat: quaternion(&f.Turn[body.Pelvis]), Hinges: [][3]float64{{0, 1, 0}, {-1, 0, 0},
 			{0, 1, 0}},
 			Mass: b.Masses[body.UpperArmR], COM: down(0.436 * b.UpperArm), Inertia: rod(b.Masses[body.UpperArmR], b.UpperArm)},
 		{Parent: 0, At: down(b.UpperArm), Quat: quaternion(&tilt), Hinges: [][3]float64{xyz(back.Apply(body.ElbowHinge(c)))},
@@ -246,7 +247,7 @@ func newLegTrial(r *rand.Rand) trial {
 		return []float64{q[setup.HipFlexion], q[setup.HipAbduction], q[setup.HipRotation], q[setup.KneeFlexion], q[setup.AnkleFlexion]}
 	})
 	t.legBodies(f, &d)
-	pelvis, thigh := &f.Turn[body.Trunk], &f.Turn[body.ThighR]
+	pelvis, thigh := &f.Turn[body.Pelvis], &f.Turn[body.ThighR]
 	flexed := space.RotZ(f.Pose[body.Right][setup.HipFlexion])
 	hip, knee, ankle := torque.InMotion(in, body.HipR, s, rate, acceleration), torque.InMotion(in, body.KneeR, s, rate, acceleration),
 		torque.InMotion(in, body.AnkleR, s, rate, acceleration)
@@ -265,7 +266,7 @@ func (t *trial) legBodies(f *body.Frames, d *setup.Document) {
 	foot := rod(b.Masses[body.FootR], b.FootLength)
 	foot[0], foot[1] = foot[1], foot[0]
 	t.Bodies = []physicsBody{
-		{Parent: -1, At: xyz(f.Joint[body.HipR]), Quat: quaternion(&f.Turn[body.Trunk]), Hinges: [][3]float64{{0, 0, 1}, {-1, 0, 0}, {0, 1, 0}},
+		{Parent: -1, At: xyz(f.Joint[body.HipR]), Quat: quaternion(&f.Turn[body.Pelvis]), Hinges: [][3]float64{{0, 0, 1}, {-1, 0, 0}, {0, 1, 0}},
 			Mass: b.Masses[body.ThighR], COM: down(0.433 * b.Thigh()), Inertia: rod(b.Masses[body.ThighR], b.Thigh())},
 		{Parent: 0, At: down(b.Thigh()), Quat: none, Hinges: [][3]float64{{0, 0, -1}},
 			Mass: b.Masses[body.ShankR], COM: down(0.433 * b.Shank()), Inertia: rod(b.Masses[body.ShankR], b.Shank())},
@@ -315,7 +316,7 @@ func answered(t *testing.T, trials []trial) (torques [][]float64, nanoseconds []
 	return torques, nanoseconds
 }
 
-// The torques at shoulder and elbow, hip, knee and ankle, at rest and in motion, in three dimensions, with weights, stacks and springs, are
+// The torques at shoulder and elbow, hip, knee and ankle, and of the trunk with an arm that moves on it, at rest and in motion, in three dimensions, with weights, stacks and springs, are
 // those of MuJoCo's inverse dynamics for the same masses, angles, rates and accelerations: within 1e-9 N·m.
 func TestDynamicsAgainstMuJoCo(t *testing.T) {
 	r := rand.New(rand.NewPCG(81, 82))
@@ -329,6 +330,9 @@ func TestDynamicsAgainstMuJoCo(t *testing.T) {
 	}
 	for range 150 {
 		trials = append(trials, newLegTrial(r))
+	}
+	for range 150 {
+		trials = append(trials, newTrunkTrial(r))
 	}
 	torques, _ := answered(t, trials)
 	worst := 0.0

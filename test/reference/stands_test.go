@@ -70,7 +70,7 @@ func carrying(in *torque.Input, f *body.Frames, base space.Vec, alone bool, d *s
 		}
 	}
 	pelvis := &p.Bodies[4]
-	trunk := f.Turn[body.Trunk].Transpose()
+	trunk := f.Turn[body.Pelvis].Transpose()
 	local := func(v space.Vec) [3]float64 { return xyz(trunk.Apply(r3.Sub(v, f.Joint[body.HipR]))) }
 	hang := func(mass float64, at space.Vec) { pelvis.Points = append(pelvis.Points, pointMass{local(at), mass}) }
 	for seg := range body.Segment(body.NumSegments) {
@@ -87,12 +87,12 @@ func carrying(in *torque.Input, f *body.Frames, base space.Vec, alone bool, d *s
 		l := &d.Loads[i]
 		at, share := f.Grip[body.SideOf(l.Side)], 1.0
 		if l.Contact.Segment == "trunk" {
-			at = f.Origin[body.Trunk]
+			at = f.Origin[body.Pelvis]
 			switch l.Contact.At {
 			case "shoulders":
-				at = r3.Add(f.Origin[body.Head], f.Turn[body.Trunk].Apply(space.Vec{X: -0.03 * b.Height}))
+				at = r3.Add(f.Origin[body.Head], f.Turn[body.Pelvis].Apply(space.Vec{X: -0.03 * b.Height}))
 			case "pelvis":
-				at = r3.Add(at, f.Turn[body.Trunk].Apply(space.Vec{X: 0.075 * b.Height}))
+				at = r3.Add(at, f.Turn[body.Pelvis].Apply(space.Vec{X: 0.075 * b.Height}))
 			}
 			if !alone {
 				share = 0.5
@@ -116,7 +116,7 @@ func needed(in *torque.Input, f *body.Frames, s float64, which ...int) map[int]f
 	for _, k := range which {
 		joint := map[int]body.Joint{atAnkle: body.AnkleR, atKnee: body.KneeR, atSide: body.HipR, atHip: body.HipR}[k]
 		axis := map[int]space.Vec{atAnkle: f.Turn[body.ShankR].Apply(space.Z), atKnee: f.Turn[body.ThighR].Apply(space.Z),
-			atSide: f.Turn[body.ThighR].Apply(space.X), atHip: f.Turn[body.Trunk].Apply(space.Z)}[k]
+			atSide: f.Turn[body.ThighR].Apply(space.X), atHip: f.Turn[body.Pelvis].Apply(space.Z)}[k]
 		out[k] = -r3.Dot(torque.InMotion(in, joint, s, 0, 0), axis)
 	}
 	return out
@@ -258,7 +258,7 @@ var seats = map[string]func(r *rand.Rand) stand{
 		push := pushed(&out.tree, 2, sole, r3.Add(f.Origin[body.FootR], f.Turn[body.FootR].Apply(sole)), r3.Scale(-1, rail))
 		push.Tension = (l.PlateMass + l.LeverMass) / 2 * load.Gravity * math.Sin(rise) * (1 + l.Friction)
 		out.tree.Strands = []strand{push}
-		z := f.Turn[body.Trunk].Apply(space.Z)
+		z := f.Turn[body.Pelvis].Apply(space.Z)
 		for h, j := range map[int]body.Joint{0: body.HipR, 3: body.KneeR, 4: body.AnkleR} {
 			out.want[h] = -r3.Dot(torque.InMotion(in, j, s, 0, 0), z)
 		}
@@ -278,14 +278,14 @@ var seats = map[string]func(r *rand.Rand) stand{
 			out.units = append(out.units, pushed(&out.tree, 2, ball, f.Ball(body.Right), way))
 		}
 		// The core tells what the shin's side gets, the tree what the foot's side gives.
-		out.want = map[int]float64{4: r3.Dot(torque.InMotion(in, body.AnkleR, s, 0, 0), f.Turn[body.Trunk].Apply(space.Z))}
+		out.want = map[int]float64{4: r3.Dot(torque.InMotion(in, body.AnkleR, s, 0, 0), f.Turn[body.Pelvis].Apply(space.Z))}
 		return out
 	},
 }
 
 // onPelvis adds a newton that something pushes a place of the upper body with.
 func (st *stand) onPelvis(f *body.Frames, at, direction space.Vec) {
-	back := f.Turn[body.Trunk].Transpose()
+	back := f.Turn[body.Pelvis].Transpose()
 	st.units = append(st.units, pushed(&st.tree, 4, back.Apply(r3.Sub(at, f.Joint[body.HipR])), at, direction))
 }
 

@@ -1831,10 +1831,10 @@ export interface components {
     };
     DocumentContact: {
       /**
-       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), shoulders (bar on the back).
+       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), chest (before the breastbone), shoulders (bar on the back).
        * @enum {string}
        */
-      at?: "grip" | "wrist" | "ankle" | "sole" | "ball" | "waist" | "pelvis" | "shoulders";
+      at?: "grip" | "wrist" | "ankle" | "sole" | "ball" | "waist" | "pelvis" | "chest" | "shoulders";
       /**
        * Format: double
        * @description Place along a limb's segment from its near end, instead of a named one.
@@ -2504,7 +2504,11 @@ export interface components {
         | "hip.adduction"
         | "ankle.plantarFlexion"
         | "ankle.plantarFlexionKneeBent"
-        | "girdle.elevation";
+        | "girdle.elevation"
+        | "trunk.flexion"
+        | "trunk.extension"
+        | "trunk.sideBend"
+        | "trunk.rotation";
       /**
        * Format: double
        * @description Joint angle of the test, degrees.
@@ -2533,7 +2537,7 @@ export interface components {
        * @description The joint whose torque is profiled; the one that the region crosses unless given. A region that crosses two has to say.
        * @enum {string}
        */
-      joint?: "girdle" | "shoulder" | "elbow" | "hip" | "knee" | "ankle";
+      joint?: "trunk" | "girdle" | "shoulder" | "elbow" | "hip" | "knee" | "ankle";
       /**
        * @description What the profile should look like.
        * @enum {string}
@@ -4278,7 +4282,7 @@ export interface components {
        * @description Joint that the curves are of.
        * @enum {string}
        */
-      joint: "girdle" | "shoulder" | "elbow" | "hip" | "knee";
+      joint: "trunk" | "girdle" | "shoulder" | "elbow" | "hip" | "knee" | "ankle";
       /** @description What the repetition asks of the other joints. */
       joints: components["schemas"]["ReportJointPart"][];
       /** @description The same in words. */

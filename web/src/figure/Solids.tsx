@@ -8,7 +8,9 @@ import { depth, type View } from "./view";
 
 /** Whether a side has a load of its own, or one that both share. */
 function works(scene: Scene, side: string): boolean {
-  return scene.loads.some((l) => l.side === side || l.segment === "trunk" || l.kind === "bodyweight");
+  return scene.loads.some(
+    (l) => l.side === side || ["pelvis", "thorax"].includes(l.segment) || l.kind === "bodyweight",
+  );
 }
 
 /** Everything with a body, sorted from far to near. */

@@ -1,5 +1,5 @@
 import type { Scene, SceneSegment } from "../engine/types";
-import { add, dot, mul, type Vec, vec } from "./vector";
+import { add, dot, mul, norm, sub, type Vec, vec } from "./vector";
 
 /** An ellipsoid with its half axes as vectors. */
 export type Blob = { centre: Vec; axes: [Vec, Vec, Vec] };
@@ -14,9 +14,11 @@ type Size = number | [number, number, number];
 /** Builds blobs in the axes of one segment, sizes in metres at a stature of 1.75 m. */
 class Limb {
   private readonly axes: [Vec, Vec, Vec];
+  /** With down, heights are counted from that far below the segment's origin. */
   constructor(
     private readonly segment: SceneSegment,
     readonly k: number,
+    private readonly down = 0,
   ) {
     const t = segment.turn;
     const at = (i: number) => t[i] ?? 0;
@@ -25,10 +27,11 @@ class Limb {
   /** A place in the segment's own axes, metres. */
   at(x: number, y: number, z: number): Vec {
     const [a, b, c] = this.axes;
+    const up = y - this.down;
     return add(this.segment.origin, {
-      x: a.x * x + b.x * y + c.x * z,
-      y: a.y * x + b.y * y + c.y * z,
-      z: a.z * x + b.z * y + c.z * z,
+      x: a.x * x + b.x * up + c.x * z,
+      y: a.y * x + b.y * up + c.y * z,
+      z: a.z * x + b.z * up + c.z * z,
     });
   }
   blob(x: number, y: number, z: number, size: Size): Blob {
@@ -59,19 +62,23 @@ export type Person = {
 /** The lifter as a person: everything hangs on the segments that the core computes. */
 export function person(scene: Scene, works: Work[]): Person {
   const k = (scene.sizes.height ?? 1.75) / 1.75;
-  const limb = (name: string): Limb => {
+  const segmentOf = (name: string): SceneSegment => {
     const segment = scene.segments.find((s) => s.name === name);
     if (!segment) throw new Error(`The scene has no ${name}.`);
-    return new Limb(segment, k);
+    return segment;
   };
+  const limb = (name: string): Limb => new Limb(segmentOf(name), k);
+  const [pelvis, thorax] = [segmentOf("pelvis"), segmentOf("thorax")];
+  const bends = norm(sub(thorax.origin, pelvis.origin));
+  const back: Back = { bends, below: new Limb(pelvis, k), above: new Limb(thorax, k, bends) };
   const holding = new Set(scene.loads.filter((l) => l.segment.startsWith("hand.")).map((l) => l.side));
   const out: Person = { groups: [], strips: [], hands: [] };
-  out.groups.push(trunk(limb("trunk"), scene, k), head(limb("head"), k));
+  out.groups.push(trunk(back, scene, k), head(limb("head"), k));
   for (const side of ["right", "left"]) {
     out.groups.push(leg(side, limb, scene));
     out.groups.push(arm(side, limb, scene, holding.has(side)));
     for (const work of works) {
-      const strip = stripOf(side, limb, scene, work);
+      const strip = stripOf(side, limb, back, scene, work);
       if (strip) out.strips.push(strip);
     }
     const hand = limb(`hand.${side}`);
@@ -87,7 +94,10 @@ export function person(scene: Scene, works: Work[]): Person {
   return out;
 }
 
-function trunk(t: Limb, scene: Scene, k: number): Group {
+/** The trunk in two pieces, both with heights from the hips, and how high it bends, m. */
+type Back = { bends: number; below: Limb; above: Limb };
+
+function trunk({ below: p, above: t }: Back, scene: Scene, k: number): Group {
   const sh = (scene.sizes.shoulderHeight ?? 1.43) - (scene.sizes.hipHeight ?? 0.93);
   const wide = scene.sizes.shoulderHalf ?? 0.175;
   const chest = wide - 0.008 * k;
@@ -97,11 +107,11 @@ function trunk(t: Limb, scene: Scene, k: number): Group {
     parts: [
       {
         tint: "shorts",
-        chain: [t.blob(-0.004, y(0.1), 0, [0.108, 0.06, 0.15]), t.blob(-0.012, y(-0.06), 0, [0.118, 0.075, 0.158])],
+        chain: [p.blob(-0.004, y(0.1), 0, [0.108, 0.06, 0.15]), p.blob(-0.012, y(-0.06), 0, [0.118, 0.075, 0.158])],
       },
       {
         tint: "vest",
-        chain: [t.blob(0, y(0.14), 0, [0.102, 0.05, 0.148]), t.blob(0.004, y(0.36), 0, [0.095, 0.06, 0.136])],
+        chain: [p.blob(0, y(0.14), 0, [0.102, 0.05, 0.148]), t.blob(0.004, y(0.36), 0, [0.095, 0.06, 0.136])],
       },
       {
         tint: "vest",
@@ -313,15 +323,17 @@ const lies: [string, Lie][] = [
   ["trapezius", { on: "trunk", facing: "back", from: 1.02, to: 0.8, out: 0.3 }],
   ["abdominals", { on: "trunk", facing: "front", from: 0.55, to: 0.15, out: 0.22 }],
   ["obliques", { on: "trunk", facing: "front", from: 0.5, to: 0.2, out: 0.6 }],
+  ["erectors", { on: "trunk", facing: "back", from: 0.6, to: 0.08, out: 0.22 }],
+  ["quadratus", { on: "trunk", facing: "back", from: 0.35, to: 0.15, out: 0.4 }],
 ];
 
 /** The strip of the region that the setup is for, lying on the skin. */
-function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work: Work) {
+function stripOf(side: string, limb: (name: string) => Limb, back: Back, scene: Scene, work: Work) {
   const lie = lies.find(([key]) => work.region.startsWith(key))?.[1];
   if (!lie) return null;
   const out = side === "right" ? 1 : -1;
   const size = scene.sizes;
-  const u = limb(lie.on === "trunk" ? "trunk" : `${lie.on}.${side}`);
+  const u = lie.on === "trunk" ? back.above : limb(`${lie.on}.${side}`);
   const way = lie.facing === "back" ? -1 : 1;
   const length = {
     upperArm: size.upperArm ?? 0.33,
@@ -341,9 +353,10 @@ function stripOf(side: string, limb: (name: string) => Limb, scene: Scene, work:
   const sideways = (lie.out ?? 0) * (size.shoulderHalf ?? 0.175) * out;
   const chain = thick.map((away, i): Blob => {
     const along = (lie.from + ((lie.to - lie.from) * i) / 3) * length * (lie.on === "trunk" ? 1 : -1);
+    const on = lie.on === "trunk" && along < back.bends ? back.below : u;
     return lie.facing === "side" || lie.facing === "inner"
-      ? u.blob(0, along, out * away * (lie.facing === "inner" ? -1 : 1), [broad, 0.03, 0.012])
-      : u.blob(way * away, along, sideways, [0.012, 0.03, broad]);
+      ? on.blob(0, along, out * away * (lie.facing === "inner" ? -1 : 1), [broad, 0.03, 0.012])
+      : on.blob(way * away, along, sideways, [0.012, 0.03, broad]);
   });
   const z = u.axis(2);
   const x = u.axis(0);

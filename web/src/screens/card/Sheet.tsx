@@ -1,5 +1,6 @@
 import styled from "styled-components";
 import { ProfileChart } from "../../chart/ProfileChart";
+import { eachSide } from "../../engine/sides";
 import type { Report, Scene, Setting, SetupDocument } from "../../engine/types";
 import { firstView } from "../../figure/firstView";
 import { Still } from "../../figure/Still";
@@ -110,7 +111,7 @@ export function CardSheet({ document: d, report, scene, settings, lifter, gym, l
             <p>
               {peakAngleDeg.value != null &&
                 peak.value != null &&
-                `Hardest ${report.profile.peakPlace}, at ${units.text(peakAngleDeg.value, "angle")}: ${units.text(peak.value, "torque")}${report.both ? " each side" : ""}.`}
+                `Hardest ${report.profile.peakPlace}, at ${units.text(peakAngleDeg.value, "angle")}: ${units.text(peak.value, "torque")}${eachSide(report) ? " each side" : ""}.`}
             </p>
             <ProfileChart report={report} uncertainty={null} s={0} moveTo={() => {}} still />
           </>

@@ -50,6 +50,10 @@ export const strengthActions: { key: Action; label: string; note: string }[] = [
   { key: "ankle.plantarFlexion", label: "Plantar flexion", note: "pointing the toes, knee straight" },
   { key: "ankle.plantarFlexionKneeBent", label: "Plantar flexion, knee bent", note: "pointing the toes, seated" },
   { key: "girdle.elevation", label: "Shoulder elevation", note: "shrugging" },
+  { key: "trunk.flexion", label: "Trunk flexion", note: "bending the back forward" },
+  { key: "trunk.extension", label: "Trunk extension", note: "straightening the back" },
+  { key: "trunk.sideBend", label: "Side bend", note: "bending the back to a side" },
+  { key: "trunk.rotation", label: "Trunk rotation", note: "turning the shoulders over the hips" },
 ];
 
 type Props = {

@@ -1,4 +1,5 @@
 import styled from "styled-components";
+import { eachSide } from "../../engine/sides";
 import type { Report } from "../../engine/types";
 import { useUnits } from "../../state/units";
 
@@ -12,6 +13,7 @@ const Box = styled.section`
   .bar i { display: block; background: color-mix(in srgb, var(--plum) 30%, var(--sheet)); }
   .bar i[data-target] { background: var(--plum); }
   .bar i[data-rough] { background: var(--line); }
+  .bar i[data-target][data-rough] { background: color-mix(in srgb, var(--plum) 60%, var(--line)); }
   .who { display: flex; flex-wrap: wrap; gap: 0 12px; font-size: 12px; color: var(--quiet); }
   .who b { color: var(--ink); }
   .tiles { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 0; margin: 0; }
@@ -64,7 +66,7 @@ function Hardest({ report }: { report: Report }) {
   const parts = [
     `at ${units.text(total.peakAngleDeg.value, "angle")}`,
     loads.phase && `loaded ${loads.phase}`,
-    `${units.text(total.peak.value, "torque")}${report.both ? " each side" : ""}`,
+    `${units.text(total.peak.value, "torque")}${eachSide(report) ? " each side" : ""}`,
   ];
   return (
     <h2 className="first">

@@ -5,6 +5,7 @@ import { lengthAlong, ProfileChart } from "../../chart/ProfileChart";
 import { ReadingChart } from "../../chart/ReadingChart";
 import { WorkChart, workers } from "../../chart/WorkChart";
 import type { Core } from "../../engine/core";
+import { eachSide } from "../../engine/sides";
 import type { Report, Setting, Suggestion } from "../../engine/types";
 import { profileTable, pullTable, workTable } from "../../share/tables";
 import { type Units, useUnits } from "../../state/units";
@@ -114,7 +115,7 @@ const Profile = memo(function Profile({ good, uncertainty, s, moveTo, edits }: P
   return (
     <>
       <ChartFrame
-        title={`Profile of the ${report.joint}${report.both ? ", each side" : ""}`}
+        title={`Profile of the ${report.joint}${eachSide(report) ? ", each side" : ""}`}
         name={`${name}, profile`}
         caption={["Thick: torque. Dashed: strength. Hatched: target profile. Dotted: body weight."]}
         table={() => profileTable(report, uncertainty, units)}
