@@ -19,8 +19,8 @@ const (
 )
 
 // trunkLine is one side's half of a muscle of the trunk, by tables of its moment arms about the axis of the trunk over the trunk's own
-// angles; those of the left are mirrored. Lengths are counted from the straight trunk, at which a line with no path of its own is as long as
-// its fibres are at their best.
+// angles; those of the left are mirrored. Lengths are counted from the straight trunk, at which a line with no path of its own is as
+// long as its fibres are at their best.
 type trunkLine struct {
 	key      string
 	head     int

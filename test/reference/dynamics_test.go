@@ -89,7 +89,6 @@ func rod(mass, length float64) [3]float64 {
 type trial struct {
 	physics
 	doc  setup.Document
-	limb int       // index of the body that the upper arm, or the thigh, is
 	want []float64 // torque that each hinge has to give, N·m
 }
 
@@ -316,8 +315,9 @@ func answered(t *testing.T, trials []trial) (torques [][]float64, nanoseconds []
 	return torques, nanoseconds
 }
 
-// The torques at shoulder and elbow, hip, knee and ankle, and of the trunk with an arm that moves on it, at rest and in motion, in three dimensions, with weights, stacks and springs, are
-// those of MuJoCo's inverse dynamics for the same masses, angles, rates and accelerations: within 1e-9 N·m.
+// The torques at shoulder and elbow, hip, knee and ankle, and of the trunk with an arm that moves on it, at rest and in motion, in three
+// dimensions, with weights, stacks and springs, are those of MuJoCo's inverse dynamics for the same masses, angles, rates and
+// accelerations: within 1e-9 N·m.
 func TestDynamicsAgainstMuJoCo(t *testing.T) {
 	r := rand.New(rand.NewPCG(81, 82))
 	var trials []trial

@@ -4574,7 +4574,7 @@ export interface components {
       grip: (number | null)[];
       /** @description Of the loads alone, N·m. */
       loads: (number | null)[];
-      /** @description Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk. */
+      /** @description Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk, or it is the target. */
       lowBack: (number | null)[];
       /** @description Of loads and body while lowering, N·m. */
       lowering: (number | null)[];

@@ -6,6 +6,9 @@ import { joined, middleDepth, type Person } from "./person";
 import { vec } from "./vector";
 import { depth, type View } from "./view";
 
+/** The muscles round the waist, which work on the side that has no load as well. */
+const round = ["abdominals", "obliques", "erectors", "quadratus"];
+
 /** Whether a side has a load of its own, or one that both share. */
 function works(scene: Scene, side: string): boolean {
   return scene.loads.some(
@@ -69,7 +72,7 @@ export function Solids(props: { view: View; scene: Scene; who: Person; numbered:
   }
   for (const strip of who.strips) {
     const group = groups.find((g) => g.name === strip.group) ?? groups[0]; // a leg that is drawn as one with the trunk
-    if (!group || !works(scene, strip.side)) continue;
+    if (!group || (!works(scene, strip.side) && !round.includes(strip.key))) continue;
     items.push({
       depth: middleDepth(group, view.toward) + 0.002,
       key: `strip.${strip.side}.${strip.key}`,

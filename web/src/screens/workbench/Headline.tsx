@@ -61,8 +61,17 @@ export function Headline({ report }: { report: Report }) {
 function Hardest({ report }: { report: Report }) {
   const units = useUnits();
   const { total, loads, peakPlace } = report.profile;
-  if (report.hold || total.peakAngleDeg.value == null || total.peak.value == null)
-    return <h2 className="first">{report.hold ? "Static hold" : "No peak"}</h2>;
+  if (report.hold)
+    return (
+      <h2 className="first">
+        Static hold
+        <small>
+          {units.text(report.curves.size[0] ?? 0, "torque")} at the {report.joint}
+          {eachSide(report) && ", each side"}
+        </small>
+      </h2>
+    );
+  if (total.peakAngleDeg.value == null || total.peak.value == null) return <h2 className="first">No peak</h2>;
   const parts = [
     `at ${units.text(total.peakAngleDeg.value, "angle")}`,
     loads.phase && `loaded ${loads.phase}`,
