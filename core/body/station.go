@@ -97,6 +97,9 @@ var staggers = map[string]float64{"split": 0.6, "staggered": 0.25}
 // clearOfFloor is how much higher than standing the hips of a body start that hangs between bars, m (own).
 const clearOfFloor = 0.30
 
+// hangsClear is the same of legs that are lifted there, which need no more room below (own).
+const hangsClear = 0.06
+
 // kept is how far the feet may be apart without lowering the hips, m: what that takes off, 2 mm, is below what a tape
 // can tell.
 const kept = 0.30
@@ -139,6 +142,9 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 	st.Carried = bench != nil || p.OnFloor(bench) || slices.Contains(p.Restraints, "trunkOnThighs")
 	st.Leans, st.Riser = slices.Contains(p.Restraints, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
+	if st.Root == OnHands && st.LegsMove && !st.OnToes {
+		st.MidHip.Y += hangsClear - clearOfFloor
+	}
 	b.plant(p, bench, m, &st)
 	b.placeLegs(p, bench, &st)
 	st.Pads = b.pads(p, bench, &st)

@@ -57,9 +57,9 @@ func TestExercisesHaveNames(t *testing.T) {
 
 // What is asked for and not here says so, with what is near; what is here is not said to be missing.
 func TestNotYet(t *testing.T) {
-	for text, name := range map[string]string{"hack squat": "Hack squat", "reverse crunch": "Hanging leg raise",
-		"pec deck": "Pec deck", "handstand": "Handstand push-up", "Tibialis raises": "Tibialis raise", "walking lunge": "Walking lunge",
-		"shoulder press machine": "Incline machine press", "leg raise": "Hanging leg raise"} {
+	for text, name := range map[string]string{"hack squat": "Hack squat", "reverse crunch": "Reverse crunch",
+		"handstand": "Handstand push-up", "Tibialis raises": "Tibialis raise", "walking lunge": "Walking lunge",
+		"ab wheel": "Ab wheel rollout"} {
 		found := catalogue.NotYet(text)
 		if !slices.ContainsFunc(found, func(m catalogue.Missing) bool {
 			return m.Name == name && m.Why != "" && len(m.Near) > 0 && m.Near[0] != ""

@@ -132,15 +132,29 @@ func (m *maker) presses() []Ready {
 		{Key: "press.machine", About: "Handles on a lever that hangs from above; nothing to balance.",
 			Document: m.hungLever("pectoralis", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.15, -0.05}, pivot: [2]float64{0.3, 0.9},
 				turn: 25, plate: 60, swivel: 75, share: 0.35, out: 0.22})},
+		{Key: "press.machine.incline", About: "Levers from above behind; the handles come together as they rise.",
+			Document: m.hungLever("pectoralis.clavicular", seated(0, 0, 0), bench(65), hung{hand: [2]float64{0.15, 0.11}, pivot: [2]float64{-0.40, 0.95},
+				turn: 25, plate: 45, swivel: 75, share: 0.35, out: 0.14, together: 0.25})},
+		{Key: "fly.machine", About: "Pads or handles swing in from the sides: nothing to balance, and loaded all the way.",
+			Document: m.machineFly()},
 	}
 }
 
+// machineFly closes the arms against a machine with an axis over each shoulder.
+func (m *maker) machineFly() setup.Document {
+	d := m.base("pectoralis.sternal", "shoulder", seated(0, 0, 0), bench(85))
+	d.Movement = swing("both", -10, 95, 78, 20)
+	d.Movement.Hold["shoulder.rotationDeg"] -= 20 // thumbs up
+	d.Loads = []setup.Load{cam("shoulder.planeOfElevation", grip, m.pin(0.35), 0.30*m.b.Height, -20, 0.15, 45, 0.15, 100, 0.12)}
+	return d
+}
+
 // hung is a lever that hangs from an axis over the hands: places of hand and axis forward of and above the shoulder, m at a height of
-// 1.75 m, how far it turns and where its plates are, degrees, the elbows' swivel, the plates as a share of body mass, and how far out from
-// the shoulders the hands are.
+// 1.75 m, how far it turns and where its plates are, degrees, the elbows' swivel, the plates as a share of body mass, how far out from
+// the shoulders the hands are, and how much they come together: per metre on, so many to the middle.
 type hung struct {
-	hand, pivot                     [2]float64
-	turn, plate, swivel, share, out float64
+	hand, pivot                               [2]float64
+	turn, plate, swivel, share, out, together float64
 }
 
 // hungLever is a push or a pull on such a lever.
@@ -150,10 +164,14 @@ func (m *maker) hungLever(region string, p setup.Posture, b *setup.Bench, h hung
 	z := sh.Z + h.out*k
 	x, y := sh.X+h.hand[0]*k, sh.Y+h.hand[1]*k
 	hand, pivot := at(x, y, z), at(x+h.pivot[0]-h.hand[0], y+h.pivot[1]-h.hand[1], z) // the machine is as large for everybody
-	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: at(0, 0, 1),
+	dx, dy := h.hand[0]-h.pivot[0], h.hand[1]-h.pivot[1]
+	radius := math.Hypot(dx, dy)
+	lean := math.Copysign(h.together, h.turn) / radius // the axes of a machine whose handles converge lean to each other
+	axis := at(-lean*dy, lean*dx, 1)
+	d.Movement = setup.Movement{Kind: "guided", Side: "both", Guide: &setup.Guide{Kind: "arc", Start: *hand, Centre: pivot, About: axis,
 		TurnDeg: h.turn, SwivelDeg: h.swivel}}
 	d.Loads = []setup.Load{{ID: "lever", Kind: setup.Lever, Variable: true, Side: "right", Contact: grip, Ratio: 1, Pivot: pivot,
-		PivotAlong: at(0, 0, 1), PlateMass: m.kg(h.share), PlateRadius: 0.6,
-		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(math.Hypot(h.hand[0]-h.pivot[0], h.hand[1]-h.pivot[1]))}}
+		PivotAlong: axis, PlateMass: m.kg(h.share), PlateRadius: 0.6,
+		PlateDeg: h.plate, LeverMass: 5, LeverRadius: 0.3, HandleRadius: mm(radius)}}
 	return d
 }

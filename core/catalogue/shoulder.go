@@ -56,6 +56,9 @@ func shoulderSetups(m *maker) []Ready {
 		Ready{Key: "upright.cable", About: "Elbows lead; a wide grip, so that the cable does not help at the start.", Document: upright(low, mm(0.33*m.b.Height), standing(0.3, 180))},
 		Ready{Key: "upright.dumbbell", About: "As with the cable, with the hands free to spread.", Document: upright(dumbbell(m.kg(0.06)), 0,
 			standing(0, 0))})
+	out = append(out, Ready{Key: "press.machine.shoulder", About: "Handles on levers from behind: nothing to balance.",
+		Document: m.hungLever("deltoid.anterior", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.11, 0.10}, pivot: [2]float64{-0.72, 0.32},
+			turn: 30, plate: 35, swivel: 18, share: 0.26, out: 0.12, together: 0.15})})
 	out = append(out, m.rotations()...)
 	for i := range out {
 		out[i].Group = "shoulder"

@@ -9,7 +9,7 @@ import (
 func trunkSetups(m *maker) []Ready {
 	m = m.ofLegs() // women's trunks are as strong beside men's as their legs
 	var out []Ready
-	for _, some := range [][]Ready{m.crunches(), m.backs(), m.sides(), m.trunkHolds()} {
+	for _, some := range [][]Ready{m.crunches(), m.hanging(), m.backs(), m.sides(), m.trunkHolds()} {
 		out = append(out, some...)
 	}
 	for i := range out {
@@ -42,6 +42,27 @@ func (m *maker) crunches() []Ready {
 		{Key: "crunch.floor", About: "Body weight; the shoulder blades come off the floor, the low back stays.", Document: floor},
 		{Key: "crunch.plate", About: "A plate on the chest, for when body weight gets easy.", Document: plate},
 		{Key: "crunch.machine", About: "Seated, pad on the chest: much the same torque over the whole range.", Document: machine},
+	}
+}
+
+// hanging curls the pelvis up under hands that hold a bar.
+func (m *maker) hanging() []Ready {
+	raise := func(knee float64, poses ...[2]float64) setup.Document {
+		d := m.base("abdominals", "trunk", setup.Posture{Kind: "standing", Root: "hands"}, nil)
+		var path []pose
+		for _, p := range poses { // hip and trunk
+			path = append(path, pose{"hip.flexionDeg": p[0], "trunk.flexionDeg": p[1], "knee.flexionDeg": min(knee, 5+p[0])})
+		}
+		d.Movement = through("both", path...)
+		d.Movement.Hold = with(arm(90, 165, 0, 5), pose{"girdle.elevationDeg": 15})
+		d.Loads = []setup.Load{ownBody()}
+		return d
+	}
+	return []Ready{
+		{Key: "raise.knee.hanging", About: "The knees come up by the hips; the abdominals curl the pelvis at the end.",
+			Document: raise(95, [2]float64{10, -5}, [2]float64{60, 5}, [2]float64{100, 35})},
+		{Key: "raise.leg.hanging", About: "Legs long: twice the moment arm of bent knees. Curl the pelvis, or it is all hips.",
+			Document: raise(15, [2]float64{10, -5}, [2]float64{55, 5}, [2]float64{90, 35})},
 	}
 }
 

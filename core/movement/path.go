@@ -27,6 +27,7 @@ type Path struct {
 	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
 	bends   bool                                  // the trunk, along the path
+	hangs   bool                                  // by the hands, while legs or trunk move: they swing under them
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
 	places  *Places                               // that were asked for
 	near    *body.Pose                            // the pose of a place close by, which a search may start from
@@ -43,7 +44,8 @@ const lifted = math.Pi / 3
 // overshoots (Fritsch & Butland 1984, SIAM J Sci Stat Comput 5:300-304); two keyframes give a straight line.
 func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	m := &d.Movement
-	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves()}
+	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves(),
+		hangs: d.Hangs()}
 	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
 		p.idle[c] = st.Legs[c]
 	}
@@ -99,6 +101,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		var f body.Frames
 		p.At(0, &poses, &rates)
 		f.Place(b, st, &poses, &rates)
+		if p.hangs {
+			f.Hang()
+		}
 		p.start = f.Grip[p.Lead()]
 	}
 	return p
@@ -255,6 +260,9 @@ func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
 	f.Place(p.body, p.station, poses, rates)
 	if p.station.Root != body.OnHands || p.station.OnToes {
 		return
+	}
+	if p.hangs {
+		f.Hang()
 	}
 	lead := p.Lead()
 	by := r3.Sub(p.start, f.Grip[lead])

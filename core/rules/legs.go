@@ -33,6 +33,9 @@ func (v *checks) legs(d *setup.Document) {
 			v.Add("movement.side", "Both legs move while one foot stands.", "", "Set side to the leg that works: the one that is stood on, or the free one.")
 		}
 	case "hands":
+		if d.Hangs() {
+			break
+		}
 		v.Add("posture.root", "The legs move and the hands stay in place.", "How the hands would carry the body is not known.",
 			"Take a posture that stands, kneels, sits or lies.")
 	case "knees":

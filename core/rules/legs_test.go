@@ -44,7 +44,8 @@ func TestStancesOfMovingLegs(t *testing.T) {
 		}},
 		{"press.leg", "posture.root", func(d *setup.Document) { d.Posture = setup.Posture{Kind: "standing"}; d.Bench = nil }},
 		{"calf.seated", "loads[0].side", func(d *setup.Document) { d.Movement.Side = "right" }},
-		{"pullup", "posture.root", func(d *setup.Document) {
+		{"raise.leg.hanging", "movement.side", func(d *setup.Document) { d.Movement.Side = "right" }},
+		{"plank", "posture.root", func(d *setup.Document) {
 			d.Movement = setup.Movement{Kind: "sweep", Side: "both", Primary: "hip.flexion", FromDeg: 0, ToDeg: 80}
 		}},
 	} {

@@ -35,6 +35,7 @@ func (v *checks) underTrunk(d *setup.Document) {
 	p, root := &d.Posture, d.Posture.RootOf()
 	unlike := p.Feet == "split" || p.Feet == "staggered"
 	switch {
+	case d.Hangs():
 	case root == "hands" || root == "shoulders" || root == "foot":
 		v.Add("posture.root", "The trunk bends while "+map[string]string{"hands": "the hands carry it", "shoulders": "the shoulders stay in place",
 			"foot": "the lifter stands on one foot"}[root]+".", "How it would be carried then is not known.", "Stand on both feet, kneel, sit or lie.")

@@ -66,6 +66,11 @@ func (d *Document) LegsCarry() bool {
 	return d.Movement.LegsMove() && root != "seat" && root != "bench" && root != "hands"
 }
 
+// Hangs says whether somebody hangs by the hands while legs or trunk move, so that the whole body swings under them.
+func (d *Document) Hangs() bool {
+	return d.Posture.Kind == "standing" && d.Posture.RootOf() == "hands" && (d.Movement.LegsMove() || d.Movement.TrunkMoves())
+}
+
 // Sled is the index of the sled among the loads, -1 where there is none.
 func (d *Document) Sled() int {
 	return slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })

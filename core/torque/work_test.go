@@ -307,3 +307,31 @@ func TestWorkOnTheHands(t *testing.T) {
 		check.Near(t, "power", power(in, &f), want, 1e-4*want)
 	}
 }
+
+// Somebody who hangs and lifts the legs swings under the hands: these stay, the centre of mass is straight below them, and what shoulders,
+// trunk, hips and knees do is the change of energy.
+func TestWorkOfAHang(t *testing.T) {
+	r := maker{rand.New(rand.NewPCG(75, 76))}
+	for range 60 {
+		d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110)}, Target: setup.Target{Region: "abdominals", Joint: "trunk"},
+			Posture: setup.Posture{Kind: "standing", Root: "hands", HeadingDeg: r.span(-180, 180), Trunk: setup.Trunk{PitchDeg: r.span(-10, 10)}},
+			Loads:   []setup.Load{{ID: "own", Kind: setup.Bodyweight, Side: "right"}}, Movement: setup.Movement{Kind: "keyframes", Side: "both"}}
+		for _, s := range []float64{0, 0.5, 1} {
+			d.Movement.Keyframes = append(d.Movement.Keyframes, setup.Keyframe{S: s, Pose: map[string]float64{"hip.flexionDeg": r.span(0, 110),
+				"knee.flexionDeg": r.span(0, 100), "trunk.flexionDeg": r.span(-10, 45), "shoulder.elevationDeg": r.span(140, 170),
+				"shoulder.planeOfElevationDeg": 90, "elbow.flexionDeg": r.span(5, 60)}})
+		}
+		in := input(&d, 2)
+		var f body.Frames
+		in.Path.Place(0, &f)
+		hands := f.Grip[body.Right]
+		s := r.span(0.1, 0.9)
+		want := fd.Derivative(func(s float64) float64 { in.Path.Place(s, &f); return energy(in, &f) }, s,
+			&fd.Settings{Formula: fd.Central, Step: 1e-4})
+		in.Path.Place(s, &f)
+		check.Vec(t, "the hands stay", f.Grip[body.Right], hands)
+		below := r3.Sub(f.CentreOfMass(), f.Grip[body.Right])
+		check.Near(t, "the centre of mass is below them", r3.Dot(below, f.Station.Heading.Apply(space.X)), 0, 1e-9)
+		check.Near(t, "power", power(in, &f), want, 1e-4*math.Max(1, math.Abs(want)))
+	}
+}
