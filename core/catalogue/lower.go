@@ -81,6 +81,12 @@ func (m *maker) sleds() []Ready {
 		d.Loads = []setup.Load{m.sled(share, 45, up, "sole")}
 		return d
 	}
+	hack := m.base("quadriceps", "knee", setup.Posture{Kind: "supine", Restraints: []string{"shoulderPads"}},
+		&setup.Bench{AngleDeg: 55, Height: mm(0.66 * m.k())})
+	hack.Movement = sweep("both", "knee.flexion", 98, 20, arm(0, 20, 0, 60))
+	carriage := m.sled(0.6, 55, 0.10, "sole")
+	carriage.Rides, carriage.LeverMass, carriage.PlateDeg = true, 30, 15
+	hack.Loads = []setup.Load{carriage}
 	calf := press("calf", "ankle", "both", 0.9, 0.05, 0)
 	calf.Movement = sweep("both", "ankle.flexion", 20, -30, with(pose{"knee.flexionDeg": 8}, arm(0, 20, 0, 15)))
 	calf.Loads = []setup.Load{m.sled(0.9, 45, 0.05, "ball")}
@@ -89,6 +95,7 @@ func (m *maker) sleds() []Ready {
 		{Key: "press.leg.high", About: "Feet high on the plate: more hips, less knees.",
 			Document: press("gluteus.maximus", "hip", "both", 1.0, 0.24, 76)},
 		{Key: "press.leg.one", About: "One leg at a time, with less than half the plates: the sled's own mass stays.", Document: press("quadriceps", "knee", "right", 0.35, 0.10, 90)},
+		{Key: "squat.hack", About: "The pads carry the back, so the knees can go forward: quads, with little asked of the low back.", Document: hack},
 		{Key: "calf.press", About: "Calf raises on the leg press: nothing on the spine.", Document: calf},
 	}
 }

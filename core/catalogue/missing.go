@@ -18,8 +18,8 @@ var missing = []struct {
 	name, also, why string
 	near            []string
 }{
-	{"Hack squat", "machine hack squat; pendulum squat; belt squat", "a carriage that guides the back on rails cannot be described yet",
-		[]string{"press.leg", "squat.back", "squat.split"}},
+	{"Pendulum squat", "belt squat", "a back pad on a lever, and a load on a belt, cannot be described yet",
+		[]string{"squat.hack", "press.leg", "squat.split"}},
 	{"Walking lunge", "reverse lunge; forward lunge", "the feet stay where they are: steps cannot be described yet", []string{"squat.split", "squat.split.long",
 		"step.up"}},
 	{"Tibialis raise", "toe raise; dorsiflexion; shin raise", "the muscles that lift the front of the foot are not in the model yet",

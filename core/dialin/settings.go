@@ -76,7 +76,7 @@ func moves(d *setup.Document, _ int) bool { return d.Movement.Kind != "hold" }
 
 // leans says whether the trunk can be leaned forward: not where a bench decides it, nor where it follows from the legs.
 func leans(d *setup.Document, _ int) bool {
-	return d.Bench == nil && d.Posture.Kind != "prone" && !d.Posture.OnFloor(d.Bench) && !d.LegsCarry() &&
+	return d.Bench == nil && d.Posture.Kind != "prone" && !d.Posture.OnFloor(d.Bench) && !d.LegsCarry() && !d.Hangs() &&
 		d.Movement.Kind != "shoulder-raise"
 }
 

@@ -70,7 +70,12 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 	if m.station.HeelsUp {
 		sc.Sizes["block"] = d.Posture.Riser
 	}
+	carried := space.Vec{} // a carriage goes along with its lifter
+	if d.Rides() >= 0 {
+		carried = r3.Sub(f.Origin[body.Pelvis], m.station.MidHip)
+	}
 	for _, p := range slices.Concat(support.ArmPads(f, &d.Posture), m.station.Pads, m.station.Blocks) {
+		p.Middle = r3.Add(p.Middle, carried)
 		sc.Pads = append(sc.Pads, report.ScenePad{Middle: report.PointOf(p.Middle), Turn: flat(&p.Turn), Half: report.PointOf(p.Half)})
 	}
 	return sc, nil

@@ -139,6 +139,7 @@ type Sled struct {
 	Key      string    `json:"key"`
 	Name     string    `json:"name"`
 	RailDeg  float64   `json:"railDeg" doc:"How steeply its rails rise, degrees." minimum:"10" maximum:"90"`
+	Rides    bool      `json:"rides,omitempty" doc:"It is a carriage that bears the back; the feet stay on a fixed plate."`
 	PlateDeg float64   `json:"plateDeg,omitempty" doc:"How far the top of its plate leans away from the lifter, from square to the rails, degrees." minimum:"-30" maximum:"45"`
 	Mass     float64   `json:"mass" doc:"Of the bare sled, kg." minimum:"0" maximum:"200"`
 	Plates   []float64 `json:"plates" doc:"Mass of one plate of each that is at hand, kg."`

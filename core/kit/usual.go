@@ -87,7 +87,8 @@ func Large(name string) Room {
 		Cam{Key: "back-extension", Name: "Back extension", Coordinate: "trunk.flexion", PadFrom: 0.24, PadTo: 0.36, Ratio: 1, Lightest: 5,
 			Step: 5, Heaviest: 150, Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.22}, {AngleDeg: 20, Arm: 0.22}, {AngleDeg: 45, Arm: 0.20}}})
 	r.Sleds = []Sled{{Key: "leg-press", Name: "Leg press", RailDeg: 45, PlateDeg: 12, Mass: 45,
-		Plates: []float64{2.5, 5, 10, 10, 15, 20, 20, 20, 20, 20}}}
+		Plates: []float64{2.5, 5, 10, 10, 15, 20, 20, 20, 20, 20}},
+		{Key: "hack-squat", Name: "Hack squat", RailDeg: 55, Rides: true, PlateDeg: 15, Mass: 30, Plates: []float64{2.5, 5, 10, 10, 15, 20, 20, 20}}}
 	plates := []float64{1.25, 1.25, 2.5, 2.5, 5, 5, 10, 10, 10, 10}
 	r.Levers = []Lever{{Key: "pull-down", Name: "Lever pull-down", PivotHeight: 1.90, HandleRadius: 0.95, PlateRadius: 0.60, PlateDeg: 180,
 		LeverMass: 0, LeverRadius: 0, SeatFrom: 0.40, SeatTo: 0.60,

@@ -31,6 +31,9 @@ func checkSled(v *setup.Checks, path string, l *setup.Load) {
 		v.Add(path+".plateMass", "The sled weighs nothing.", "Without a load there is no torque.",
 			"Give the mass of plates or sled.")
 	}
+	if l.Rides && l.Contact.At == "ball" {
+		v.Add(path+".contact.at", "A carriage bears the back of somebody on the balls of the feet.", "It is known for whole soles only.", "Give at: sole.")
+	}
 	if l.Contact.Segment != "foot" {
 		v.Add(path+".contact.segment", "A sled is pushed by the feet.", "", "Give foot, with at: sole or ball.")
 	}
@@ -41,7 +44,7 @@ const sameRails = 15
 
 func fitSled(f *kit.Fitting, path string, l *setup.Load) {
 	i := kit.Alike(f.Room.Sleds, kit.Remembered(l).Item, func(s *kit.Sled) string { return s.Key }, func(s *kit.Sled) float64 {
-		if off := math.Abs(s.RailDeg - l.RailDeg); off <= sameRails {
+		if off := math.Abs(s.RailDeg - l.RailDeg); off <= sameRails && s.Rides == l.Rides {
 			return off
 		}
 		return math.Inf(1)
@@ -76,55 +79,78 @@ func sledRails(d *setup.Document, i int) dial.Setting {
 
 // onRails is a plate on straight rails that the feet push along them. With u the direction in which it rises and β its slope, its mass m
 // pushes back with m g sin β along u, more while it is lifted and less while it is lowered by the share that the rails lose. Across the
-// rails they carry whatever the feet give; nothing is taken. Two feet push half of it each.
+// rails they carry whatever the feet give; nothing is taken. Two feet push half of it each. A carriage that bears the back is the same
+// seen from the lifter: the feet push themselves, and the lifter's weight along the rails, away from their plate.
 type onRails struct {
 	mass, slope, friction float64 // kg, rad, share
-	plates                float64 // share of the mass that is plates
+	body                  float64 // the lifter's own mass where it rides, kg
+	plates                float64 // share of what is pushed that is plates
 	along                 space.Vec
 	at                    contact
 }
 
 func newSled(b *builder) (Source, *space.Vec) {
 	s := &onRails{mass: b.PlateMass + b.LeverMass, slope: space.Rad(b.RailDeg), friction: b.Friction, at: b.at}
-	s.plates = b.PlateMass / s.mass
-	if b.pair {
-		s.mass /= 2
+	if b.Rides {
+		s.body = b.start.Body.BodyMass
 	}
-	s.along = b.start.Station.Heading.Apply(space.Vec{X: math.Cos(s.slope), Y: math.Sin(s.slope)})
+	s.plates = b.PlateMass / (s.mass + s.body)
+	if b.pair {
+		s.mass, s.body = s.mass/2, s.body/2
+	}
+	rise := space.Rad(b.RiseDeg())
+	s.along = b.start.Station.Heading.Apply(space.Vec{X: math.Cos(rise), Y: math.Sin(rise)})
 	return s, nil
 }
 
 func (s *onRails) At(f *body.Frames) Pull {
 	n := s.mass * Gravity * math.Sin(s.slope)
-	return Pull{Contact: s.at.in(f), Force: r3.Scale(-n*(1+s.friction), s.along), Lowering: r3.Scale(-n*(1-s.friction), s.along),
-		Tension: n * (1 + s.friction)}
+	own := s.body * Gravity * math.Sin(s.slope)
+	up, down := n*(1+s.friction)+own, n*(1-s.friction)+own
+	return Pull{Contact: s.at.in(f), Force: r3.Scale(-up, s.along), Lowering: r3.Scale(-down, s.along), Tension: up}
 }
 
-// Moving adds the inertia along the rails; friction works against the way that it goes.
+// MovesWith is the segment that a carriage goes along with; the feet push a plate of their own otherwise.
+func (s *onRails) MovesWith() (body.Segment, bool) { return body.Pelvis, s.body > 0 }
+
+// Moving adds the inertia along the rails; friction works against the way that it goes. Of a lifter who rides all the mass is taken to go
+// with the pelvis, though the legs go less (own).
 func (s *onRails) Moving(f *body.Frames, v, a space.Vec) Pull {
 	p := s.At(f)
-	n := s.mass * (Gravity*math.Sin(s.slope) + r3.Dot(a, s.along))
+	lifted := s.along // away from the lifter; with a carriage the lifter goes the other way
+	if s.body > 0 {
+		lifted = r3.Scale(-1, s.along)
+	}
+	g := Gravity*math.Sin(s.slope) + r3.Dot(a, lifted)
 	loss := s.friction
-	if r3.Dot(v, s.along) < 0 {
+	if r3.Dot(v, lifted) < 0 {
 		loss = -loss
 	}
-	p.Tension = max(0, n*(1+loss))
+	p.Tension = max(0, g*(s.mass*(1+loss)+s.body))
 	p.Force = r3.Scale(-p.Tension, s.along)
 	return p
 }
 
 func (s *onRails) Energy(f *body.Frames) float64 {
+	if s.body > 0 {
+		return s.mass * Gravity * math.Sin(s.slope) * -r3.Dot(f.Origin[body.Pelvis], s.along)
+	}
 	return s.mass * Gravity * math.Sin(s.slope) * r3.Dot(s.at.in(f), s.along)
 }
 
 // Varies is the share of the push that goes with the plates.
 func (s *onRails) Varies() float64 { return s.plates }
 
-// Shape is the foot of the plate and its top, and where it would be against the lifter: the rails run from there.
+// Shape is the foot of the plate and its top, and where it would be against the lifter: the rails run from there. Of a carriage there
+// is also where its plates hang, behind the shoulders.
 func (s *onRails) Shape(f *body.Frames) []space.Vec {
-	up := f.Station.Heading.Apply(space.Vec{X: -math.Sin(s.slope), Y: math.Cos(s.slope)})
+	up := r3.Cross(f.Station.Heading.Apply(space.Z), s.along)
 	middle := r3.Add(f.Origin[body.Pelvis], r3.Scale(r3.Dot(r3.Sub(s.at.in(f), f.Origin[body.Pelvis]), s.along), s.along))
-	return []space.Vec{r3.Sub(middle, r3.Scale(plateLow, up)), r3.Add(middle, r3.Scale(plateHigh, up)), f.Origin[body.Pelvis]}
+	shape := []space.Vec{r3.Sub(middle, r3.Scale(plateLow, up)), r3.Add(middle, r3.Scale(plateHigh, up)), f.Origin[body.Pelvis]}
+	if s.body > 0 {
+		shape = append(shape, f.OnThorax(space.Vec{X: -0.1 * f.Body.Height, Y: f.Body.ShoulderHeight - f.Body.HipHeight}))
+	}
+	return shape
 }
 
 // How far a sled's plate is drawn below and above the line through the hips, m (own).

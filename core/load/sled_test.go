@@ -96,3 +96,18 @@ func TestPlatformUnderTheKnees(t *testing.T) {
 		check.Near(t, "going up faster", items[0].Moving(f, space.Vec{}, space.Vec{Y: 2}).Force.Y, 15*(9.80665-2), 1e-9)
 	}
 }
+
+// A carriage pushes the feet by its own weight along the rails, with what they lose, and by the lifter's; sped up it takes both masses
+// more.
+func TestCarriagePushesByBothWeights(t *testing.T) {
+	items, at := pressed("both")
+	def := *items[0].Def
+	def.Rides = true
+	it := load.Build([]setup.Load{def}, at(0).Station, true, at(0), at(1))[0]
+	p := it.At(at(0.5))
+	check.Near(t, "up", p.Tension, (60*1.05+37.5)*9.80665/2, 1e-9)
+	check.Near(t, "down", r3.Norm(p.Lowering), (60*0.95+37.5)*9.80665/2, 1e-9)
+	check.Near(t, "share of the plates", it.Varies(), 80.0/195, 1e-12)
+	rail := r3.Unit(p.Force) // up the rails, as the lifter goes
+	check.Near(t, "sped up", it.Moving(at(0.5), rail, r3.Scale(2, rail)).Tension-p.Tension, 2*(60*1.05+37.5), 1e-9)
+}

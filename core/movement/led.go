@@ -79,7 +79,7 @@ func (p *Path) ledLegs(d *setup.Document) func(float64, *body.Pose) float64 {
 
 // onRails lets the knee lead: the ankle goes along the rails, the foot stays square to them.
 func (p *Path) onRails(l *setup.Load) func(float64, *body.Pose) float64 {
-	rise, b := space.Rad(l.RailDeg), p.body
+	rise, b := space.Rad(l.RiseDeg()), p.body
 	sole := space.Rad(l.PlateDeg) - (math.Pi/2 + rise) // how far the foot's sole is turned from flat, toes down
 	return func(_ float64, q *body.Pose) float64 {
 		t, s := b.Thigh(), b.Shank()
@@ -96,7 +96,7 @@ func (p *Path) onRails(l *setup.Load) func(float64, *body.Pose) float64 {
 
 // ballOnRails lets the ankle lead with the knee held: the ball of the foot goes along the rails.
 func (p *Path) ballOnRails(l *setup.Load) func(float64, *body.Pose) float64 {
-	rise, b := space.Rad(l.RailDeg), p.body
+	rise, b := space.Rad(l.RiseDeg()), p.body
 	from := b.AnkleFromBall()
 	return func(_ float64, q *body.Pose) float64 {
 		shin := q[setup.KneeFlexion] // along an upright thigh

@@ -27,6 +27,7 @@ type Path struct {
 	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
 	bends   bool                                  // the trunk, along the path
+	rides   bool                                  // a carriage on rails: the feet stay in place
 	hangs   bool                                  // by the hands, while legs or trunk move: they swing under them
 	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
 	places  *Places                               // that were asked for
@@ -45,7 +46,7 @@ const lifted = math.Pi / 3
 func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	m := &d.Movement
 	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves(),
-		hangs: d.Hangs()}
+		hangs: d.Hangs(), rides: d.Rides() >= 0}
 	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
 		p.idle[c] = st.Legs[c]
 	}
@@ -96,7 +97,7 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.solve = led
 	}
 	p.rests = p.mayRest()
-	if st.Root == body.OnHands {
+	if st.Root == body.OnHands || p.rides {
 		var poses, rates [2]body.Pose
 		var f body.Frames
 		p.At(0, &poses, &rates)
@@ -104,7 +105,7 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		if p.hangs {
 			f.Hang()
 		}
-		p.start = f.Grip[p.Lead()]
+		p.start, _ = p.stays(&f)
 	}
 	return p
 }
@@ -254,24 +255,34 @@ func (p *Path) Place(s float64, f *body.Frames) {
 	p.Put(&poses, &rates, f)
 }
 
-// Put computes the frames of the whole body in any poses at any rates. Where the hands stay in place, the body moves over
-// them.
+// Put computes the frames of the whole body in any poses at any rates. Where the hands stay in place, or the feet while a carriage bears
+// the back, the body moves over them.
 func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
 	f.Place(p.body, p.station, poses, rates)
-	if p.station.Root != body.OnHands || p.station.OnToes {
+	if !p.rides && (p.station.Root != body.OnHands || p.station.OnToes) {
 		return
 	}
 	if p.hangs {
 		f.Hang()
 	}
-	lead := p.Lead()
-	by := r3.Sub(p.start, f.Grip[lead])
-	drift := r3.Scale(-1, f.Velocity(lead.On(body.HandR), f.Grip[lead]))
-	if p.Both() { // what the two hands do sideways cancels
+	end, segment := p.stays(f)
+	by := r3.Sub(p.start, end)
+	drift := r3.Scale(-1, f.Velocity(segment, end))
+	if p.Both() { // what the two hands or feet do sideways cancels
 		across := p.station.Heading.Apply(space.Z)
 		by, drift = space.Reject(by, across), space.Reject(drift, across)
 	}
 	f.Shift(by, drift)
+}
+
+// stays is the end of the lead limb that stays in place while the body moves, and what it is fixed to: the hand, or the sole under a
+// carriage.
+func (p *Path) stays(f *body.Frames) (space.Vec, body.Segment) {
+	lead := p.Lead()
+	if p.rides {
+		return f.Sole(lead, false), lead.On(body.FootR)
+	}
+	return f.Grip[lead], lead.On(body.HandR)
 }
 
 // Misses is by how much the path cannot do what its guide, strand or bar asks at s, m; 0 where it can, or nothing is

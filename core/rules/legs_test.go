@@ -45,6 +45,8 @@ func TestStancesOfMovingLegs(t *testing.T) {
 		{"press.leg", "posture.root", func(d *setup.Document) { d.Posture = setup.Posture{Kind: "standing"}; d.Bench = nil }},
 		{"calf.seated", "loads[0].side", func(d *setup.Document) { d.Movement.Side = "right" }},
 		{"raise.leg.hanging", "movement.side", func(d *setup.Document) { d.Movement.Side = "right" }},
+		{"squat.hack", "posture.kind", func(d *setup.Document) { d.Posture.Kind = "seated" }},
+		{"squat.hack", "loads[0].contact.at", func(d *setup.Document) { d.Loads[0].Contact.At = "ball" }},
 		{"plank", "posture.root", func(d *setup.Document) {
 			d.Movement = setup.Movement{Kind: "sweep", Side: "both", Primary: "hip.flexion", FromDeg: 0, ToDeg: 80}
 		}},

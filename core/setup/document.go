@@ -124,7 +124,7 @@ type Posture struct {
 	KneesDeg    float64  `json:"kneesDeg,omitempty" doc:"standing, hinged: how far the knees are bent, degrees." minimum:"0" maximum:"120"`
 	SeatHeight  float64  `json:"seatHeight,omitempty" doc:"seated without a bench: top of the seat above the floor, m; 0.45 unless given." minimum:"0.1" maximum:"1.2"`
 	Down        string   `json:"down,omitempty" doc:"side-lying, leaning: the side that is below." enum:"left,right"`
-	Restraints  []string `json:"restraints,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, XX on its own thighs, the free hand on its own thigh." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh,ankles,handsHold" maxItems:"8"`
+	Restraints  []string `json:"restraints,omitempty" doc:"What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, XX on its own thighs, the free hand on its own thigh, pads on the shoulders." enum:"strap,thighPad,armPad,footPlate,trunkOnThighs,handOnThigh,ankles,handsHold,shoulderPads" maxItems:"8"`
 	Riser       float64  `json:"riser,omitempty" doc:"Height of a block under the feet, m." minimum:"0" maximum:"0.6"`
 	SupportHand *Point   `json:"supportHand,omitempty" doc:"Where the hand that takes no part holds on, m."`
 	Trunk       Trunk    `json:"trunk,omitempty" doc:"Lean of pelvis and trunk together about mid-hip, on top of what the posture gives."`
@@ -242,6 +242,7 @@ type Load struct {
 	HandleRadius float64 `json:"handleRadius,omitempty" doc:"lever: from the axis to the handle, m." minimum:"0.1" maximum:"4"`
 
 	RailDeg float64 `json:"railDeg,omitempty" doc:"sled: how steeply its rails rise ahead of the lifter, degrees." minimum:"10" maximum:"90"`
+	Rides   bool    `json:"rides,omitempty" doc:"sled: it is a carriage that bears the back of the lifter, whose feet stay on a fixed plate below."`
 	SoleUp  float64 `json:"soleUp,omitempty" doc:"sled: how far up its plate the ankles are, from the line through the hips along the rails, m." minimum:"-0.4" maximum:"0.5"`
 }
 

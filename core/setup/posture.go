@@ -23,7 +23,8 @@ var Postures = []PostureKind{
 }
 
 // Restraints lists what else can keep a lifter in place.
-var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh", "ankles", "handsHold"}
+var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh", "ankles", "handsHold",
+	"shoulderPads"}
 
 // OnFloor says whether somebody lies on the floor: on back or front without a bench, carried by neither hands nor shoulders alone.
 func (p *Posture) OnFloor(bench *Bench) bool {
@@ -74,6 +75,22 @@ func (d *Document) Hangs() bool {
 // Sled is the index of the sled among the loads, -1 where there is none.
 func (d *Document) Sled() int {
 	return slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })
+}
+
+// RiseDeg is how steeply a sled's rails rise ahead of the lifter, degrees: down to the feet where it is a carriage that bears the back.
+func (l *Load) RiseDeg() float64 {
+	if l.Rides {
+		return -l.RailDeg
+	}
+	return l.RailDeg
+}
+
+// Rides is the index of the sled that bears the lifter's back, -1 where there is none.
+func (d *Document) Rides() int {
+	if i := d.Sled(); i >= 0 && d.Loads[i].Rides {
+		return i
+	}
+	return -1
 }
 
 // Led are the coordinates of moving legs that something other than the movement decides, and what does; none where nothing does.

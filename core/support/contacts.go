@@ -59,6 +59,9 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	return append(out, restraining(f, p, bench)...)
 }
 
+// padsAhead is how far ahead of the shoulder joints pads press on the shoulders, share of stature (own).
+const padsAhead = 0.04
+
 // restraining lists what else holds the lifter: a hand that holds on, pads, plates and straps.
 func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	var out []touch
@@ -69,6 +72,12 @@ func restraining(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	}
 	floor := p.OnFloor(bench)
 	onBench := p.Kind == "prone" && (floor || bench != nil && bench.AngleDeg < flatBench && f.Station.LegsMove)
+	if has("shoulderPads") {
+		for side := body.Right; side <= body.Left; side++ {
+			at := r3.Add(f.Joint[side.Joint(body.ShoulderR)], f.Turn[body.Thorax].Apply(space.Vec{X: padsAhead * f.Body.Height}))
+			out = append(out, touch{name: "shoulderPads", at: at, normal: r3.Scale(-1, f.Direction(body.Thorax)), friction: padFriction})
+		}
+	}
 	for side := body.Right; side <= body.Left; side++ {
 		thigh := f.PointOn(side.On(body.ThighR), 0.6)
 		if has("thighPad") {

@@ -134,8 +134,9 @@ func Pressing(in *Input, s, rate, acceleration float64) ([]Press, *body.Frames) 
 		if item.OwnBody() {
 			continue
 		}
-		at := mv.local(item.Segment, item.At(f).Contact)
-		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(item.Segment, at(g)) }, rate, acceleration)
+		on := movesWith(item)
+		at := mv.local(on, item.At(f).Contact)
+		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(on, at(g)) }, rate, acceleration)
 		moving := item.Moving(f, v, a)
 		out = append(out, Press{At: moving.Contact, Force: moving.Force})
 	}
@@ -154,13 +155,24 @@ func (mv *mover) torques(rate, acceleration float64, lifting bool) (static, dyna
 		}
 		static = r3.Add(static, mv.about(item.Segment, &still))
 		// The place on the segment where the load acts now is what moves, also where a pad slides on.
-		at := mv.local(item.Segment, still.Contact)
-		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(item.Segment, at(g)) }, rate, acceleration)
+		on := movesWith(item)
+		at := mv.local(on, still.Contact)
+		v, a := mv.point(func(g *body.Frames) space.Vec { return g.Velocity(on, at(g)) }, rate, acceleration)
 		moving := item.Moving(f, v, a)
 		slack = slack || (moving.State == load.Slack && still.State != load.Slack)
 		dynamic = r3.Add(dynamic, mv.about(item.Segment, &moving))
 	}
 	return static, dynamic, slack
+}
+
+// movesWith is the segment that a load's own masses go along with: what it pulls on, unless its kind knows better.
+func movesWith(item *load.Item) body.Segment {
+	if other, ok := item.Source.(interface{ MovesWith() (body.Segment, bool) }); ok {
+		if s, moves := other.MovesWith(); moves {
+			return s
+		}
+	}
+	return item.Segment
 }
 
 // local fixes a place to a segment.

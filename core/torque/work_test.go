@@ -335,3 +335,30 @@ func TestWorkOfAHang(t *testing.T) {
 		check.Near(t, "power", power(in, &f), want, 1e-4*math.Max(1, math.Abs(want)))
 	}
 }
+
+// A carriage that bears the back: the feet stay, and hips, knees and ankles do the change of energy of carriage and body, whatever the
+// slope.
+func TestWorkOnACarriage(t *testing.T) {
+	r := maker{rand.New(rand.NewPCG(77, 78))}
+	for range 40 {
+		slope := r.span(40, 75)
+		d := setup.Document{Lifter: setup.Lifter{Height: r.span(1.5, 2), BodyMass: r.span(50, 110)}, Target: setup.Target{Region: "quadriceps", Joint: "knee"},
+			Posture: setup.Posture{Kind: "supine", HeadingDeg: r.span(-180, 180)}, Bench: &setup.Bench{AngleDeg: slope, Height: 0.7},
+			Movement: setup.Movement{Kind: "sweep", Side: "both", Primary: "knee.flexion", FromDeg: 100, ToDeg: 20},
+			Loads: []setup.Load{{ID: "sled", Kind: setup.Sled, Side: "right", Contact: setup.Contact{Segment: "foot", At: "sole"}, Rides: true,
+				PlateMass: r.span(0, 150), LeverMass: 30, RailDeg: slope, PlateDeg: 15, SoleUp: r.span(0, 0.2)}}}
+		in := input(&d, 2)
+		var f body.Frames
+		in.Path.Place(0, &f)
+		sole := f.Sole(body.Right, false)
+		s := r.span(0.1, 0.9)
+		want := fd.Derivative(func(s float64) float64 { in.Path.Place(s, &f); return energy(in, &f) }, s,
+			&fd.Settings{Formula: fd.Central, Step: 1e-4})
+		in.Path.Place(s, &f)
+		check.Vec(t, "the feet stay", f.Sole(body.Right, false), sole)
+		if want < 100 {
+			t.Errorf("the lifter does not rise: %v", want)
+		}
+		check.Near(t, "power", power(in, &f), want, 1e-4*want)
+	}
+}

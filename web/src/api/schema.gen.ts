@@ -2156,6 +2156,8 @@ export interface components {
        * @description band: length with no pull on it, m.
        */
       restLength?: number;
+      /** @description sled: it is a carriage that bears the back of the lifter, whose feet stay on a fixed plate below. */
+      rides?: boolean;
       /**
        * Format: double
        * @description band: section of one strand, m²; for the rubber law, when nothing was measured.
@@ -2341,7 +2343,7 @@ export interface components {
        * @description split, with moving legs: height of what the instep of the rear foot lies on, m; on the ball of the foot on the floor unless given.
        */
       rearHeight?: number;
-      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, XX on its own thighs, the free hand on its own thigh. */
+      /** @description What else keeps the lifter in place: a strap over the hips, a pad on the thighs, a sloping pad under the upper arms, an upright plate for the soles, XX on its own thighs, the free hand on its own thigh, pads on the shoulders. */
       restraints?: (
         | "strap"
         | "thighPad"
@@ -2351,6 +2353,7 @@ export interface components {
         | "handOnThigh"
         | "ankles"
         | "handsHold"
+        | "shoulderPads"
       )[];
       /**
        * Format: double
@@ -3141,6 +3144,8 @@ export interface components {
        * @description How steeply its rails rise, degrees.
        */
       railDeg: number;
+      /** @description It is a carriage that bears the back; the feet stay on a fixed plate. */
+      rides?: boolean;
     };
     KitStation: {
       /**

@@ -35,7 +35,7 @@ export function Machine({ view, load }: { view: View; load: SceneLoad }) {
         <Bar view={view} ends={[load.shape[1] as Vec, load.shape[2] as Vec]} mass={0} />
       )}
       {load.kind === "lever" && load.shape.length === 3 && <Lever view={view} load={load} />}
-      {load.kind === "sled" && load.shape.length === 3 && !load.mirror && <Sled view={view} load={load} />}
+      {load.kind === "sled" && load.shape.length >= 3 && !load.mirror && <Sled view={view} load={load} />}
       {load.kind === "assist" && load.shape.length === 2 && !load.mirror && <Platform view={view} load={load} />}
       {load.kind === "cam" && load.shape.length === 2 && <PadArm view={view} load={load} />}
       {load.kind === "bodyweight" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
@@ -130,10 +130,12 @@ function Platform({ view, load }: { view: View; load: SceneLoad }) {
 
 /** How far a sled's rails are drawn behind and ahead of its plate, and half its breadth, m. */
 const [railBack, railAhead, sledHalf] = [0.55, 0.6, 0.3];
+/** How far the rails of a carriage go up from the plate of the feet, m. */
+const carriageWay = 1.9;
 
 /** A plate on two rails, with what is loaded behind it. */
 function Sled({ view, load }: { view: View; load: SceneLoad }) {
-  const [low, high] = load.shape as [Vec, Vec];
+  const [low, high, , carriage] = load.shape as [Vec, Vec, Vec, Vec?];
   const along = unit(mul(load.force, -1));
   const across = unit(vec(-along.z, 0, along.x));
   const aside = norm(vec(along.x, 0, along.z)) > 0.05 ? across : vec(0, 0, 1);
@@ -143,9 +145,10 @@ function Sled({ view, load }: { view: View; load: SceneLoad }) {
   );
   const rails = [-1, 1].map((o) => {
     const at = (by: number) => corner(low, o * (sledHalf + 0.04), by);
-    return path([at(-railBack), at(railAhead)], false);
+    return path([at(carriage ? -carriageWay : -railBack), at(carriage ? 0 : railAhead)], false);
   });
-  const middle = add(add(low, mul(unit(sub(low, high)), 0.1)), mul(along, 0.1)); // plates hang below the feet
+  // plates hang below the feet, or behind the shoulders of somebody who rides
+  const middle = carriage ?? add(add(low, mul(unit(sub(low, high)), 0.1)), mul(along, 0.1));
   return (
     <g stroke="var(--metal-line)" strokeLinejoin="round" strokeLinecap="round">
       <path d={rails.join("")} fill="none" strokeWidth={4} />

@@ -8,6 +8,7 @@ export function firstView({ movement, posture, bench }: SetupDocument): ViewName
     movement.hold?.["shoulder.planeOfElevationDeg"] ?? movement.keyframes?.[1]?.pose["shoulder.planeOfElevationDeg"];
   if (movement.primary === "hip.abduction") return posture.kind === "seated" ? "top" : "front";
   const moves = (key: string) => movement.primary === key || movement.keyframes?.some((k) => `${key}Deg` in k.pose);
+  if (moves("trunk.flexion")) return "side";
   if (moves("trunk.bend")) return "front";
   if (moves("trunk.rotation")) return "top";
   if (movement.kind === "shoulder-raise") return (plane ?? 0) > 60 ? "side" : "front";
@@ -15,7 +16,7 @@ export function firstView({ movement, posture, bench }: SetupDocument): ViewName
   if (Math.max(...heights, 0) - Math.min(...heights, 180) > 60) return "side";
   const level =
     movement.primary === "shoulder.planeOfElevation" ||
-    movement.keyframes?.some((k) => k.pose["shoulder.planeOfElevationDeg"] !== plane);
+    movement.keyframes?.some((k) => (k.pose["shoulder.planeOfElevationDeg"] ?? plane) !== plane);
   if (level) return flat ? "front" : "top";
   return "side";
 }

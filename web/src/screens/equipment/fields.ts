@@ -252,11 +252,12 @@ export const sections: Section[] = [
     list: "sleds",
     title: "Sleds",
     one: "a sled",
-    about: "A plate on rails that the feet push, against plates.",
+    about: "A plate on rails that the feet push, or a carriage for the back, against plates.",
     fields: [
       { at: "railDeg", label: "Rails rise by", kind: "angle" },
       { at: "plateDeg", label: "Plate leans away by", kind: "angle" },
       { at: "mass", label: "Bare sled", kind: "mass" },
+      { at: "rides", label: "It carries the back; the feet stay", kind: "tick" },
       { at: "plates", label: "Pairs of plates at hand", kind: "list", of: "mass" },
     ],
     fresh: () => ({ key: "", name: "Leg press", railDeg: 45, plateDeg: 12, mass: 45, plates: [5, 10, 20, 20, 20] }),

@@ -460,6 +460,7 @@ function describeLoad(load: SetupDocument["loads"][number]): string {
     return `${describeCable(load)}, ${shared}`;
   }
   if (load.kind === "lever") return load.pivotAlong ? "on a pivot" : "landmine";
+  if (load.kind === "sled" && load.rides) return "it carries the back; the feet stay on their plate";
   if (load.kind === "sled") return load.contact.at === "ball" ? "balls of the feet on its plate" : "feet on its plate";
   if (load.kind === "assist") return "a platform under the knees";
   if (load.kind === "bodyweight") return "the part of the body that the joint lifts";
