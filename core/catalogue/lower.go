@@ -53,6 +53,9 @@ func (m *maker) calves() []Ready {
 	stand := setup.Posture{Kind: "standing"}
 	alone := setup.Posture{Kind: "standing", Root: "foot", Stands: "right", SupportHand: at(0.45*m.k(), 1.05*m.k(), -0.25*m.k())}
 	sit := setup.Posture{Kind: "seated", SeatHeight: 0.45}
+	toes := m.base("tibialis", "ankle", setup.Posture{Kind: "seated", SeatHeight: mm(0.6 * m.k())}, nil)
+	toes.Movement = sweep("both", "ankle.flexion", -35, 15, with(pose{"hip.flexionDeg": 85, "knee.flexionDeg": 75}, atSides))
+	toes.Loads = []setup.Load{heldAt(dumbbell(m.kg(0.12)), setup.Contact{Segment: "foot", At: "ball"})}
 	over := heldAt(bar(m.kg(0.5)), cuff("thigh", 0.9))
 	seated := raise(sit, "both", 15, -30, arm(90, 35, -60, 60), over)
 	seated.Target = setup.Target{Region: "calf.soleus", Profile: "match", Joint: "ankle"}
@@ -63,6 +66,7 @@ func (m *maker) calves() []Ready {
 			Document: raise(stand, "both", 20, -35, atSides, ownBody())},
 		{Key: "calf.one", About: "All the weight on one calf; hold on with the free hand for balance.",
 			Document: raise(alone, "right", 20, -35, atSides, dumbbell(m.kg(0.15)), ownBody())},
+		{Key: "raise.tibialis", About: "The front of the shin: a weight on the foot, toes up. Small muscle, light load.", Document: toes},
 		{Key: "calf.seated", About: "Knees bent: the gastrocnemius is slack, so the soleus does most of the work.", Document: seated},
 	}
 }

@@ -36,11 +36,13 @@ var Shapes = map[string]Shape{
 	"ankle.plantarFlexionKneeBent": {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.36, 0.55, 0.76, 0.92, 1, 0.96}, 1.6},
 	// Of the whole trunk about the lower lumbar spine, strongest from the stretch on; men held still about 150 to 200 N·m bending forward,
 	// 250 to 350 back, 150 to 200 to the side and 80 turning (McNeill et al. 1980, Spine 5:529, and others, orders of size from memory).
-	"trunk.flexion":    {[]float64{-25, 0, 20, 40, 60}, []float64{1, 0.97, 0.88, 0.74, 0.58}, 2.6},
-	"trunk.extension":  {[]float64{-25, 0, 20, 40, 60}, []float64{0.66, 0.82, 0.93, 1, 0.97}, 4.8},
-	"trunk.sideBend":   {[]float64{-35, -15, 0, 15, 35}, []float64{1, 0.97, 0.90, 0.80, 0.64}, 2.7},
-	"trunk.rotation":   {[]float64{-45, -20, 0, 20, 45}, []float64{1, 0.97, 0.90, 0.78, 0.60}, 1.1},
-	"girdle.elevation": {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.1},
+	"trunk.flexion":   {[]float64{-25, 0, 20, 40, 60}, []float64{1, 0.97, 0.88, 0.74, 0.58}, 2.6},
+	"trunk.extension": {[]float64{-25, 0, 20, 40, 60}, []float64{0.66, 0.82, 0.93, 1, 0.97}, 4.8},
+	"trunk.sideBend":  {[]float64{-35, -15, 0, 15, 35}, []float64{1, 0.97, 0.90, 0.80, 0.64}, 2.7},
+	"trunk.rotation":  {[]float64{-45, -20, 0, 20, 45}, []float64{1, 0.97, 0.90, 0.78, 0.60}, 1.1},
+	// men held still about 40 to 50 N·m, most with the toes a little down (Marsh et al. 1981, J Appl Physiol 51:160, from memory)
+	"ankle.dorsiflexion": {[]float64{-45, -30, -15, 0, 15, 30}, []float64{0.72, 0.90, 1, 0.95, 0.78, 0.55}, 0.6},
+	"girdle.elevation":   {[]float64{-10, 10, 30}, []float64{1, 0.92, 0.75}, 2.1},
 }
 
 // trainingFactors are the strength of people who have trained for less than half a year, for one to four years and for longer, over a

@@ -36,12 +36,12 @@ func (m *maker) crunches() []Ready {
 	machine := m.base("abdominals", "trunk", seated(0, 0, 0), &setup.Bench{AngleDeg: 85, Height: 0.5})
 	machine.Posture.Restraints = []string{"ankles"}
 	machine.Movement = sweep("both", "trunk.flexion", -5, 35, onChest)
-	machine.Loads = []setup.Load{cam("trunk.flexion", setup.Contact{Segment: "trunk", At: "chest"}, m.kg(0.75), 0.3*k, -10, 0.20, 20, 0.19, 45, 0.16)}
+	machine.Loads = []setup.Load{cam("trunk.flexion", setup.Contact{Segment: "trunk", At: "chest"}, m.kg(0.6), 0.3*k, -10, 0.15, 20, 0.20, 45, 0.23)}
 	return []Ready{
 		{Key: "crunch.cable", About: "Kneeling, hips still: the ribs go down to the pelvis. Easy to load in small steps.", Document: kneeling},
 		{Key: "crunch.floor", About: "Body weight; the shoulder blades come off the floor, the low back stays.", Document: floor},
 		{Key: "crunch.plate", About: "A plate on the chest, for when body weight gets easy.", Document: plate},
-		{Key: "crunch.machine", About: "Seated, pad on the chest: much the same torque over the whole range.", Document: machine},
+		{Key: "crunch.machine", About: "Seated, pad on the chest: the cam makes up for the trunk's own weight, which helps as you bend.", Document: machine},
 	}
 }
 
@@ -59,9 +59,9 @@ func (m *maker) hanging() []Ready {
 		return d
 	}
 	return []Ready{
-		{Key: "raise.knee.hanging", About: "The knees come up by the hips; the abdominals curl the pelvis at the end.",
+		{Key: "raise.knee.hanging", About: "The hips lift the knees; the abdominals curl the pelvis at the end.",
 			Document: raise(95, [2]float64{10, -5}, [2]float64{60, 5}, [2]float64{100, 35})},
-		{Key: "raise.leg.hanging", About: "Legs long: twice the moment arm of bent knees. Curl the pelvis, or it is all hips.",
+		{Key: "raise.leg.hanging", About: "Straight legs ask more than bent knees. Curl the pelvis at the end, or it is all hips.",
 			Document: raise(15, [2]float64{10, -5}, [2]float64{55, 5}, [2]float64{90, 35})},
 	}
 }

@@ -24,6 +24,7 @@ var Holds = []Hold{
 	{"elbow", "Cuff above the elbow", setup.Contact{Segment: "upperArm", Fraction: new(0.9)}},
 	{"arm", "Cuff at the upper arm", setup.Contact{Segment: "upperArm", Fraction: new(0.5)}},
 	{"ankle", "Cuff at the ankle", setup.Contact{Segment: "shank", At: "ankle"}},
+	{"foot", "On the foot", setup.Contact{Segment: "foot", At: "ball"}},
 	{"thigh", "Cuff at the thigh", setup.Contact{Segment: "thigh", Fraction: new(0.85)}},
 	{"waist", "Belt at the waist", setup.Contact{Segment: "trunk", At: "waist"}},
 	{"chest", "Harness at the chest", setup.Contact{Segment: "trunk", At: "chest"}},

@@ -83,7 +83,7 @@ func Large(name string) Room {
 		Cam{Key: "fly", Name: "Fly", Coordinate: "shoulder.planeOfElevation", PadFrom: 0.40, PadTo: 0.66, Ratio: 1, Lightest: 5,
 			Step: 5, Heaviest: 120, Table: []setup.CamPoint{{AngleDeg: -20, Arm: 0.15}, {AngleDeg: 45, Arm: 0.15}, {AngleDeg: 100, Arm: 0.12}}},
 		Cam{Key: "crunch", Name: "Seated crunch", Coordinate: "trunk.flexion", PadFrom: 0.24, PadTo: 0.36, Ratio: 1, Lightest: 5, Step: 5,
-			Heaviest: 120, Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.20}, {AngleDeg: 20, Arm: 0.19}, {AngleDeg: 45, Arm: 0.16}}},
+			Heaviest: 120, Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.15}, {AngleDeg: 20, Arm: 0.20}, {AngleDeg: 45, Arm: 0.23}}},
 		Cam{Key: "back-extension", Name: "Back extension", Coordinate: "trunk.flexion", PadFrom: 0.24, PadTo: 0.36, Ratio: 1, Lightest: 5,
 			Step: 5, Heaviest: 150, Table: []setup.CamPoint{{AngleDeg: -10, Arm: 0.22}, {AngleDeg: 20, Arm: 0.22}, {AngleDeg: 45, Arm: 0.20}}})
 	r.Sleds = []Sled{{Key: "leg-press", Name: "Leg press", RailDeg: 45, PlateDeg: 12, Mass: 45,

@@ -10,7 +10,7 @@ import (
 )
 
 // worn are the places that a cable or band can be fixed at.
-var worn = []string{"hand", "wrist", "elbow", "arm", "ankle", "thigh", "waist", "chest"}
+var worn = []string{"hand", "wrist", "elbow", "arm", "ankle", "foot", "thigh", "waist", "chest"}
 
 // The dials of what is between a load and the body.
 var (

@@ -15,7 +15,7 @@ import (
 // What a hand holds against gravity alone.
 var (
 	dumbbell = Kind{Name: setup.Dumbbell, With: "with dumbbells", Counted: "each dumbbell", Needs: "dumbbell",
-		Holds: []string{"hand", "wrist", "ankle", "waist"}, Simple: true, Mass: freeMass, Scale: scaleFree, AtHand: freeAtHand,
+		Holds: []string{"hand", "wrist", "ankle", "foot", "waist"}, Simple: true, Mass: freeMass, Scale: scaleFree, AtHand: freeAtHand,
 		Complete: func(l *setup.Load, mass, _ float64) { l.Mass = mass }, Check: checkFree, Fit: fitDumbbell, source: newDumbbell,
 		Dials: []dial.Dial{cuffDial, {Name: dial.LoadMass, Read: massDial("Dumbbell"), Write: setMass}}}
 	bar = Kind{Name: setup.Bar, With: "with a bar", Counted: "the whole bar", Needs: "bar", Holds: []string{"hand", "shoulders", "pelvis", "thighs"},

@@ -138,6 +138,7 @@ var acted = map[string]act{
 	"hip.abduction":                {body.HipR, setup.HipAbduction, 1, body.Pose{}},
 	"hip.adduction":                {body.HipR, setup.HipAbduction, -1, body.Pose{}},
 	"ankle.plantarFlexion":         {body.AnkleR, setup.AnkleFlexion, -1, body.Pose{}},
+	"ankle.dorsiflexion":           {body.AnkleR, setup.AnkleFlexion, 1, body.Pose{}},
 	"trunk.flexion":                {body.TrunkR, setup.TrunkFlexion, 1, body.Pose{}},
 	"trunk.extension":              {body.TrunkR, setup.TrunkFlexion, -1, body.Pose{}},
 	"trunk.sideBend":               {body.TrunkR, setup.TrunkBend, 1, body.Pose{}},

@@ -96,6 +96,20 @@ func TestFactsOfTheTable(t *testing.T) {
 		}},
 		{"calf, knee straight: gastrocnemius and soleus both, each a third at least (common practice, no source)", true,
 			func() (bool, string) { return between(partOfAnkle(0, 0, "calf.gastrocnemius"), 1.0/3, 2.0/3) }},
+		{"drawing the toes up holds 35 to 65 N·m at best (men held still, from memory)", true,
+			func() (bool, string) {
+				b := reference()
+				m := New(&b)
+				best := 0.0
+				for ankle := -40.0; ankle <= 20; ankle += 5 {
+					for i := range m.legs {
+						if l := &m.legs[i]; l.key == "tib_ant" {
+							best = max(best, -l.scale*l.ankle.at(ankle)*l.force*forceLength(l.normalised(flexions{ankle: ankle})))
+						}
+					}
+				}
+				return between(best, 35, 65)
+			}},
 		{"calf, knee bent square: soleus three quarters and more (common practice, no source)", true,
 			func() (bool, string) { return between(partOfAnkle(90, 0, "calf.soleus"), 0.75, 1) }},
 		{"plantar flexion with the knee straight holds 150 to 260 N·m a leg at best (trained men, held still, from memory)", true,

@@ -114,6 +114,7 @@ var groups = numbered([]group{
 	several("calf.gastrocnemius", "Gastrocnemius", head("calf.gastrocnemius.inner", "Gastrocnemius, medial head", "gastroc_in"),
 		head("calf.gastrocnemius.outer", "Gastrocnemius, lateral head", "gastroc_out")).weak(weakCalf),
 	single("calf.soleus", "Soleus", "soleus"),
+	single("tibialis", "Tibialis anterior", "tib_ant"),
 	single("abdominals", "Abdominals", "rectus_abd").weak(weakTrunk),
 	several("obliques", "Obliques", head("obliques.external", "External oblique", "oblique_ext"),
 		head("obliques.internal", "Internal oblique", "oblique_int")).weak(weakTrunk),
@@ -202,7 +203,7 @@ var spoken = map[string]string{"deltoid.anterior": "front deltoid", "deltoid.mid
 	"rhomboids": "rhomboids", "levator": "levator scapulae", "serratus": "serratus", "pectoralisMinor": "pectoralis minor",
 	"quadriceps": "quadriceps", "hamstrings": "hamstrings",
 	"gluteus.maximus": "gluteus maximus", "gluteus.medius": "gluteus medius", "adductor": "adductors",
-	"tensor": "tensor fasciae latae", "calf": "calf", "abdominals": "abdominals", "obliques": "obliques",
+	"tensor": "tensor fasciae latae", "tibialis": "tibialis anterior", "calf": "calf", "abdominals": "abdominals", "obliques": "obliques",
 	"erectors": "spinal erectors", "quadratus": "quadratus lumborum"}
 
 // Spoken is what a whole is called in the middle of a sentence; its key when there is no such muscle.

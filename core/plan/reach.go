@@ -30,6 +30,7 @@ var reach = map[string][2]float64{
 	"supinator":             {1.00, 1.00},
 	"tensor":                {0.64, 1.05},
 	"teres.major":           {0.66, 1.15},
+	"tibialis":              {0.85, 1.33},
 	"trapezius.lower":       {0.88, 0.88},
 	"trapezius.upper":       {0.64, 1.06},
 	"triceps":               {0.64, 1.13},

@@ -108,7 +108,7 @@ func (c *Capacity) each(q, rate *body.Pose, add func(weight float64, action stri
 		}
 		return hinge("hip.flexion", "hip.extension", setup.HipFlexion)
 	case "ankle":
-		return c.pushOff(q, rate, add)
+		return c.ofAnkle(q, rate, add)
 	case "trunk":
 		return c.ofTrunk(q, rate, add)
 	case "girdle":
@@ -124,14 +124,14 @@ const (
 	kneeBent     = 80
 )
 
-// pushOff blends what the calf can do with a straight knee and with a bent one.
-func (c *Capacity) pushOff(q, rate *body.Pose, add func(weight float64, action string, angle float64)) bool {
+// ofAnkle is that of the toes drawn up, or blends what the calf can do with a straight knee and with a bent one.
+func (c *Capacity) ofAnkle(q, rate *body.Pose, add func(weight float64, action string, angle float64)) bool {
 	switch r := rate[setup.AnkleFlexion]; {
 	case math.Abs(r) < 1e-9:
 		return false
 	case r > 0:
-		c.unknown()
-		return false
+		add(1, "ankle.dorsiflexion", q[setup.AnkleFlexion])
+		return true
 	}
 	bent := max(0, min(1, (space.Deg(q[setup.KneeFlexion])-kneeStraight)/(kneeBent-kneeStraight)))
 	if bent < 1 {

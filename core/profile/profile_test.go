@@ -308,6 +308,9 @@ func TestActionByDirection(t *testing.T) {
 		{"hip", false, body.Pose{setup.HipAbduction: 1, setup.HipFlexion: 0.1}, 1.9 * 0.88},
 		{"hip", false, body.Pose{setup.HipAbduction: -1}, 2 * 0.88},
 		{"ankle", false, body.Pose{setup.AnkleFlexion: -1}, (55*1.6*0.92 + 10*2.6*0.90) / 65}, // the knee is bent by 70 degrees
+		{"ankle", false, body.Pose{setup.AnkleFlexion: 1}, 0.6 * 0.95},
+		{"trunk", false, body.Pose{setup.TrunkFlexion: 1}, 2.6 * 0.97}, {"trunk", false, body.Pose{setup.TrunkFlexion: -1}, 4.8 * 0.82},
+		{"trunk", false, body.Pose{setup.TrunkBend: -1, setup.TrunkFlexion: 0.2}, 2.7 * 0.90}, {"trunk", false, body.Pose{setup.TrunkRotation: 1}, 1.1 * 0.90},
 		{"girdle", false, body.Pose{setup.GirdleElevation: 1, setup.GirdleProtraction: 0}, 2.1 * 0.9692250},
 	} {
 		k := profile.NewCapacity(known(), c.joint, c.spin)
@@ -317,8 +320,8 @@ func TestActionByDirection(t *testing.T) {
 		}
 		check.Near(t, c.joint, got, 80*c.want, 1e-9)
 	}
-	k := profile.NewCapacity(known(), "ankle", false)
-	if _, ok := k.At(&level, &body.Pose{setup.AnkleFlexion: 1}); ok || k.Trust != profile.Unknown || !strings.Contains(k.Why, "ankle") {
-		t.Errorf("drawing the toes up: %+v", k)
+	k := profile.NewCapacity(known(), "girdle", false)
+	if _, ok := k.At(&level, &body.Pose{setup.GirdleElevation: -1}); ok || k.Trust != profile.Unknown || !strings.Contains(k.Why, "girdle") {
+		t.Errorf("lowering the girdle: %+v", k)
 	}
 }

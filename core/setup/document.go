@@ -85,7 +85,7 @@ type Span struct {
 
 // StrengthTest is one isometric measurement of a joint action.
 type StrengthTest struct {
-	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,hip.adduction,ankle.plantarFlexion,ankle.plantarFlexionKneeBent,girdle.elevation,trunk.flexion,trunk.extension,trunk.sideBend,trunk.rotation"`
+	Action   string  `json:"action" doc:"Joint action." enum:"shoulder.abduction,shoulder.flexion,shoulder.extension,shoulder.adduction,shoulder.horizontalAdduction,shoulder.horizontalAbduction,shoulder.internalRotation,shoulder.externalRotation,elbow.flexion,elbow.extension,knee.extension,knee.flexion,hip.extension,hip.flexion,hip.abduction,hip.adduction,ankle.plantarFlexion,ankle.plantarFlexionKneeBent,ankle.dorsiflexion,girdle.elevation,trunk.flexion,trunk.extension,trunk.sideBend,trunk.rotation"`
 	AngleDeg float64 `json:"angleDeg" doc:"Joint angle of the test, degrees." minimum:"-90" maximum:"180"`
 	Torque   float64 `json:"torque" doc:"Largest torque held, N·m." minimum:"0.5" maximum:"1000"`
 	Date     string  `json:"date,omitempty" doc:"Day of the test, like 2026-11-25; tests without one count as older." example:"2026-11-25"`

@@ -122,29 +122,18 @@ func (m *Movement) Names(key string) bool {
 }
 
 // LegsMove says whether a movement names a coordinate of the legs.
-func (m *Movement) LegsMove() bool {
-	for c := HipFlexion; c <= AnkleFlexion; c++ {
-		if m.Names(Coordinates[c].Key + "Deg") {
-			return true
-		}
-	}
-	return false
-}
+func (m *Movement) LegsMove() bool { return oneOfThem(HipFlexion, AnkleFlexion, m.Names) }
 
 // TrunkMoves says whether a path itself bends or turns the trunk.
-func (m *Movement) TrunkMoves() bool {
-	for c := TrunkFlexion; c <= TrunkRotation; c++ {
-		if m.Moves(Coordinates[c].Key + "Deg") {
-			return true
-		}
-	}
-	return false
-}
+func (m *Movement) TrunkMoves() bool { return oneOfThem(TrunkFlexion, TrunkRotation, m.Moves) }
 
 // TrunkBent says whether a movement names a coordinate of the trunk.
-func (m *Movement) TrunkBent() bool {
-	for c := TrunkFlexion; c <= TrunkRotation; c++ {
-		if m.Names(Coordinates[c].Key + "Deg") {
+func (m *Movement) TrunkBent() bool { return oneOfThem(TrunkFlexion, TrunkRotation, m.Names) }
+
+// oneOfThem says whether something is true of one of the coordinates from the first to the last, by their keys in poses.
+func oneOfThem(first, last Coordinate, of func(key string) bool) bool {
+	for c := first; c <= last; c++ {
+		if of(Coordinates[c].Key + "Deg") {
 			return true
 		}
 	}

@@ -189,6 +189,7 @@ var Regions = []Region{
 	{"calf", "Calf, whole", atAnkle, false},
 	{"calf.gastrocnemius", "Gastrocnemius", []string{"ankle", "knee"}, false},
 	{"calf.soleus", "Soleus", atAnkle, false},
+	{"tibialis", "Tibialis anterior", atAnkle, false},
 	{"abdominals", "Abdominals", atTrunk, false},
 	{"obliques", "Obliques", atTrunk, false},
 	{"erectors", "Spinal erectors", atTrunk, false},
@@ -254,7 +255,7 @@ var TargetProfiles = []string{"match", "early", "even", "late", "overload", "cus
 var Actions = []string{"shoulder.abduction", "shoulder.flexion", "shoulder.extension", "shoulder.adduction", "shoulder.horizontalAdduction",
 	"shoulder.horizontalAbduction", "shoulder.internalRotation", "shoulder.externalRotation", "elbow.flexion", "elbow.extension",
 	"knee.extension", "knee.flexion", "hip.extension", "hip.flexion", "hip.abduction", "hip.adduction", "ankle.plantarFlexion",
-	"ankle.plantarFlexionKneeBent", "girdle.elevation", "trunk.flexion", "trunk.extension", "trunk.sideBend", "trunk.rotation"}
+	"ankle.plantarFlexionKneeBent", "ankle.dorsiflexion", "girdle.elevation", "trunk.flexion", "trunk.extension", "trunk.sideBend", "trunk.rotation"}
 
 // Trainings are the words for how long somebody has trained for size: under half a year, one to four years, longer with strength to
 // show for it.

@@ -1,6 +1,9 @@
 package e2e
 
-import "testing"
+import (
+	"strings"
+	"testing"
+)
 
 // begun opens an exercise of the library from the first screen.
 func begun(t *testing.T, p *page, text, name, dial string) {
@@ -39,4 +42,27 @@ func TestLowerBody(t *testing.T) {
 	p.until("what cannot be", `document.body.innerText.includes("the rear leg is")`)
 	p.press("Undo")
 	p.until("it is undone", `!document.body.innerText.includes("the rear leg is")`)
+}
+
+// Exercises of the trunk are found by their names, tell of one trunk and not of two sides, and know left from right; a hold says how much
+// the trunk holds.
+func TestTrunk(t *testing.T) {
+	p := openPage(t, startProgram(t).url("/"))
+	p.until("the first screen", `document.querySelector('h1')`)
+	glance := `document.querySelector('[aria-label="At a glance"]').innerText`
+	begun(t, p, "ab crunch", "Cable crunch", "pulley.height/0")
+	p.until("who works", glance+`.includes("Abdominals")`)
+	if text := read[string](p, glance); strings.Contains(text, "each side") {
+		t.Errorf("a trunk of two sides: %s", text)
+	}
+	begun(t, p, "side bend", "Dumbbell side bend", "load.mass/0")
+	was := read[string](p, glance)
+	p.press("Left")
+	p.until("the left side", `document.querySelector('[aria-label="Working side"] [aria-pressed="true"]')?.innerText === "Left"`)
+	p.says(verdict("stability"), "Stable")
+	if now := read[string](p, glance); now != was {
+		t.Errorf("bent to the left: %s, to the right %s", now, was)
+	}
+	begun(t, p, "suitcase", "Suitcase hold", "load.mass/0")
+	p.until("what the trunk holds", `/Static hold\s+[\d.]+ N·m at the trunk/.test(`+glance+`)`)
 }

@@ -2507,6 +2507,7 @@ export interface components {
         | "hip.adduction"
         | "ankle.plantarFlexion"
         | "ankle.plantarFlexionKneeBent"
+        | "ankle.dorsiflexion"
         | "girdle.elevation"
         | "trunk.flexion"
         | "trunk.extension"

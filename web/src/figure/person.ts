@@ -312,6 +312,7 @@ const lies: [string, Lie][] = [
   ["tensor", { on: "thigh", facing: "side", from: -0.1, to: 0.35 }],
   ["adductor", { on: "thigh", facing: "inner", from: 0.1, to: 0.7 }],
   ["calf.soleus", { on: "shank", facing: "back", from: 0.3, to: 0.8 }],
+  ["tibialis", { on: "shank", facing: "front", from: 0.08, to: 0.65 }],
   ["calf", { on: "shank", facing: "back", from: 0.02, to: 0.55 }],
   ["gluteus", { on: "thigh", facing: "back", from: -0.15, to: 0.15 }],
   ["pectoralis.clavicular", { on: "trunk", facing: "front", from: 0.9, to: 0.84, out: 0.55 }],

@@ -49,6 +49,7 @@ export const strengthActions: { key: Action; label: string; note: string }[] = [
   { key: "hip.adduction", label: "Hip adduction", note: "closing the thighs" },
   { key: "ankle.plantarFlexion", label: "Plantar flexion", note: "pointing the toes, knee straight" },
   { key: "ankle.plantarFlexionKneeBent", label: "Plantar flexion, knee bent", note: "pointing the toes, seated" },
+  { key: "ankle.dorsiflexion", label: "Dorsiflexion", note: "drawing the toes up" },
   { key: "girdle.elevation", label: "Shoulder elevation", note: "shrugging" },
   { key: "trunk.flexion", label: "Trunk flexion", note: "bending the back forward" },
   { key: "trunk.extension", label: "Trunk extension", note: "straightening the back" },
