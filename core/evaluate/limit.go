@@ -10,6 +10,7 @@ import (
 	"dialarc/core/profile"
 	"dialarc/core/report"
 	"dialarc/core/reps"
+	"dialarc/core/setup"
 	"dialarc/core/space"
 )
 
@@ -116,7 +117,7 @@ func (e *Evaluator) efforts(o *outcome) demands {
 	for _, a := range all {
 		for i := range rep.S {
 			total, part, rate, turned := a.resisting(i)
-			if math.IsNaN(total) || o.inGap(i) {
+			if math.IsNaN(total) || o.inGap(i) || o.balances(a.joint, &rate) {
 				continue
 			}
 			if most, c := a.capacity(i, &rep.Pose[i], &rate, turned); most > 0 {
@@ -125,6 +126,12 @@ func (e *Evaluator) efforts(o *outcome) demands {
 		}
 	}
 	return out
+}
+
+// balances says whether a joint would have to draw the toes up under somebody who stands: that is the lifter's weight behind the ankle,
+// which is brought forward instead. The model balances the body alone, without what it holds.
+func (o *outcome) balances(joint string, rate *body.Pose) bool {
+	return joint == "ankle" && o.joint != body.AnkleR && o.station.Carries() && rate[setup.AnkleFlexion] > 0
 }
 
 // modelHolds is the activation above which the model is said not to hold a load (own): the table's forces are good to a fifth at best.

@@ -310,7 +310,8 @@ func TestActionByDirection(t *testing.T) {
 		{"ankle", false, body.Pose{setup.AnkleFlexion: -1}, (55*1.6*0.92 + 10*2.6*0.90) / 65}, // the knee is bent by 70 degrees
 		{"ankle", false, body.Pose{setup.AnkleFlexion: 1}, 0.6 * 0.95},
 		{"trunk", false, body.Pose{setup.TrunkFlexion: 1}, 2.6 * 0.97}, {"trunk", false, body.Pose{setup.TrunkFlexion: -1}, 4.8 * 0.82},
-		{"trunk", false, body.Pose{setup.TrunkBend: -1, setup.TrunkFlexion: 0.2}, 2.7 * 0.90}, {"trunk", false, body.Pose{setup.TrunkRotation: 1}, 1.1 * 0.90},
+		{"trunk", false, body.Pose{setup.TrunkBend: -1, setup.TrunkFlexion: 0.2}, 2.7 * 0.90},
+		{"trunk", false, body.Pose{setup.TrunkRotation: 1}, 1.1 * 0.90},
 		{"girdle", false, body.Pose{setup.GirdleElevation: 1, setup.GirdleProtraction: 0}, 2.1 * 0.9692250},
 	} {
 		k := profile.NewCapacity(known(), c.joint, c.spin)
