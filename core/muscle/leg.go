@@ -83,8 +83,7 @@ func (t *leverTable) longer(deg float64) float64 {
 func newLegLine(r *region, b *body.Body) legLine {
 	l := legLine{key: r.Key, head: headOf(r.Key), force: r.Force * regions.StatureRef / b.Height, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt,
 		scale: b.Height / regions.StatureRef,
-		hip:   newLeverTable(r.ExtensionArm["hip"]), knee: newLeverTable(r.ExtensionArm["knee"]),
-		ankle: newLeverTable(r.ExtensionArm["ankle"]), aside: newLeverTable(r.ExtensionArm["abduction"])}
+		hip:   r.levers["hip"], knee: r.levers["knee"], ankle: r.levers["ankle"], aside: r.levers["abduction"]}
 	var before space.Vec
 	for i, p := range r.Points {
 		at := p.At.vec()

@@ -54,8 +54,9 @@ type region struct {
 	ExtensionArm map[string][][2]float64 // by joint: flexion in degrees, moment arm of extension in m
 	// by what the trunk does, as the right half has it: degrees of it, its moment arm in m; the force is then that of both halves
 	TrunkArm   map[string][][2]float64
-	Turn       [][2]float64 // pronation in degrees, moment arm of pronation about the forearm in m
-	TurnFlexed float64      // share of the turn's arm that is there only with the elbow bent square
+	levers     map[string]*leverTable // of ExtensionArm or TrunkArm, which no lifter changes
+	Turn       [][2]float64           // pronation in degrees, moment arm of pronation about the forearm in m
+	TurnFlexed float64                // share of the turn's arm that is there only with the elbow bent square
 }
 
 type table struct {
@@ -70,6 +71,15 @@ func readTable(text []byte) table {
 	var t table
 	if err := json.Unmarshal(text, &t); err != nil {
 		panic("muscle: " + err.Error()) // the table is part of the program
+	}
+	for i := range t.Regions {
+		r := &t.Regions[i]
+		r.levers = map[string]*leverTable{}
+		for _, arms := range []map[string][][2]float64{r.ExtensionArm, r.TrunkArm} {
+			for key, points := range arms {
+				r.levers[key] = newLeverTable(points)
+			}
+		}
 	}
 	return t
 }

@@ -40,7 +40,7 @@ func newTrunkLines(r *region, b *body.Body) []trunkLine {
 	for side := range out {
 		out[side] = trunkLine{key: r.Key, head: headOf(r.Key), side: body.Side(side), force: r.Force / 2 * regions.StatureRef / b.Height,
 			fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, scale: b.Height / regions.StatureRef,
-			tables: [trunkRows]*leverTable{newLeverTable(r.TrunkArm["flexion"]), newLeverTable(r.TrunkArm["bend"]), newLeverTable(r.TrunkArm["rotation"])}}
+			tables: [trunkRows]*leverTable{r.levers["flexion"], r.levers["bend"], r.levers["rotation"]}}
 	}
 	return out
 }

@@ -25,7 +25,8 @@ type action struct {
 type fulcrum struct {
 	joint   body.Joint
 	lead    body.Side
-	outer   [body.NumSegments]bool // beyond the joint from the pelvis; of a trunk that hangs by the hands from the chest
+	beyond  []body.Segment         // the joint from the pelvis; of a trunk that hangs by the hands from the chest
+	outer   [body.NumSegments]bool // whether one is beyond
 	rooted  bool
 	hands   bool
 	bearing bearing
@@ -78,6 +79,7 @@ func newFulcrum(joint body.Joint, lead body.Side, st *body.Station) fulcrum {
 	if joint.Trunk() && st.Root == body.OnHands && !st.OnToes {
 		beyond, c.sign = body.BelowWaist, -1
 	}
+	c.beyond = beyond
 	for _, seg := range beyond {
 		c.outer[seg] = true
 	}
@@ -203,8 +205,11 @@ func (c *fulcrum) of(f *body.Frames, a *action) (torque, force space.Vec) {
 	j := f.Joint[c.joint]
 	if c.outer[a.segment] {
 		torque, force = r3.Add(r3.Cross(r3.Sub(a.at, j), a.force), a.couple), a.force
-		if !c.rooted {
+		switch {
+		case c.paired:
 			return c.both(f, a.segment, torque, force)
+		case !c.rooted:
+			return torque, force
 		}
 	}
 	pressed, moment := c.pressed(f, a)
@@ -215,7 +220,7 @@ func (c *fulcrum) of(f *body.Frames, a *action) (torque, force space.Vec) {
 
 // both adds what the other arm does to the trunk where it does the same: what is beside the sagittal plane cancels.
 func (c *fulcrum) both(f *body.Frames, s body.Segment, torque, force space.Vec) (space.Vec, space.Vec) {
-	if _, limb := sideOf(s); !limb || !c.paired {
+	if _, limb := sideOf(s); !limb {
 		return torque, force
 	}
 	across := f.Turn[body.Pelvis].Apply(space.Z)
@@ -343,8 +348,8 @@ func weightOf(f *body.Frames, s body.Segment) action {
 // weights is what the segments' own weights put on the far side.
 func (c *fulcrum) weights(f *body.Frames) (torque, force space.Vec) {
 	if !c.rooted {
-		for seg := range body.Segment(body.NumSegments) {
-			if !c.counts(seg) {
+		for _, seg := range c.beyond {
+			if c.paired && !c.counts(seg) {
 				continue
 			}
 			w := weightOf(f, seg)
