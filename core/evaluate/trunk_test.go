@@ -160,3 +160,12 @@ func TestTrunkRefusals(t *testing.T) {
 		}
 	}
 }
+
+// A dumbbell in each hand of somebody who stands with one foot ahead is held by that hand alone.
+func TestGripIsOfOneHand(t *testing.T) {
+	for _, key := range []string{"squat.split", "step.up"} {
+		d := ready(t, key)
+		r := evaluated(t, &d)
+		check.Near(t, key, r.Curves.Grip[0], d.Loads[0].Mass*9.80665, 1e-9)
+	}
+}

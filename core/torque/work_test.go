@@ -331,6 +331,14 @@ func TestWorkOfAHang(t *testing.T) {
 		in.Path.Place(s, &f)
 		check.Vec(t, "the hands stay", f.Grip[body.Right], hands)
 		below := r3.Sub(f.CentreOfMass(), f.Grip[body.Right])
+		place := f.Joint[body.KneeR]
+		got := f.Velocity(body.ShankR, place)
+		const step = 1e-5
+		in.Path.Place(s+step, &f)
+		ahead := f.Joint[body.KneeR]
+		in.Path.Place(s-step, &f)
+		check.Near(t, "the knee's velocity", space.Norm(r3.Sub(got, r3.Scale(1/(2*step), r3.Sub(ahead, f.Joint[body.KneeR])))), 0, 1e-4)
+		in.Path.Place(s, &f)
 		check.Near(t, "the centre of mass is below them", r3.Dot(below, f.Station.Heading.Apply(space.X)), 0, 1e-9)
 		check.Near(t, "power", power(in, &f), want, 1e-4*math.Max(1, math.Abs(want)))
 	}
