@@ -439,7 +439,7 @@ const places: Record<string, string> = {
   upperArm: "at the upper arm",
   thigh: "at the thigh",
   shank: "at the shank",
-  foot: "at the foot",
+  foot: "on the foot",
   trunk: "at the trunk",
 };
 
@@ -452,7 +452,7 @@ const barPlaces: Record<string, string> = {
 function describeLoad(load: SetupDocument["loads"][number]): string {
   const place =
     barPlaces[load.kind === "bar" ? load.contact.segment + (load.contact.at ?? "") : ""] ??
-    (load.contact.at && load.contact.at !== "grip"
+    (load.contact.at && load.contact.at !== "grip" && load.contact.segment !== "foot"
       ? `at the ${load.contact.at}`
       : (places[load.contact.segment] ?? ""));
   if (load.kind === "cable" || load.kind === "rope") {
