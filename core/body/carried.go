@@ -169,10 +169,15 @@ func (b *Body) AnkleFromBall() space.Vec {
 
 // CentreOfMass is that of the whole body, m.
 func (f *Frames) CentreOfMass() space.Vec {
+	return f.overMasses(func(s Segment) space.Vec { return f.COM[s] })
+}
+
+// overMasses is the mean of something that every segment has, by their masses.
+func (f *Frames) overMasses(of func(Segment) space.Vec) space.Vec {
 	var sum space.Vec
 	mass := 0.0
 	for s, m := range f.Body.Masses {
-		sum, mass = add(sum, r3.Scale(m, f.COM[s])), mass+m
+		sum, mass = add(sum, r3.Scale(m, of(Segment(s)))), mass+m
 	}
 	return r3.Scale(1/mass, sum)
 }

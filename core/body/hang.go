@@ -26,12 +26,7 @@ func (f *Frames) Hang() {
 
 // driftOfMass is the velocity of the centre of mass per unit s.
 func (f *Frames) driftOfMass() space.Vec {
-	var sum space.Vec
-	mass := 0.0
-	for s, m := range f.Body.Masses {
-		sum, mass = add(sum, r3.Scale(m, f.Velocity(Segment(s), f.COM[s]))), mass+m
-	}
-	return r3.Scale(1/mass, sum)
+	return f.overMasses(func(s Segment) space.Vec { return f.Velocity(s, f.COM[s]) })
 }
 
 // swing turns the whole body about a place and gives it a turn beside what it does.

@@ -38,11 +38,24 @@ func (f *Frames) placeThorax(q, rate *Pose) {
 
 // spineOf is the thorax' orientation on the pelvis and its spin, in the pelvis' axes.
 func spineOf(q, rate *Pose) (space.Mat, space.Vec) {
-	flexed := turned(&space.Identity, space.RotZ, -q[setup.TrunkFlexion])
-	bent := turned(&flexed, space.RotX, q[setup.TrunkBend])
-	spin := add(r3.Scale(-rate[setup.TrunkFlexion], space.Z),
-		add(r3.Scale(rate[setup.TrunkBend], flexed.Apply(space.X)), r3.Scale(rate[setup.TrunkRotation], bent.Apply(space.Y))))
+	axes, bent := trunkAxes(q)
+	spin := add(r3.Scale(rate[setup.TrunkFlexion], axes[0]),
+		add(r3.Scale(rate[setup.TrunkBend], axes[1]), r3.Scale(rate[setup.TrunkRotation], axes[2])))
 	return turned(&bent, space.RotY, q[setup.TrunkRotation]), spin
+}
+
+// TrunkAxes are the unit axes in the pelvis about which the trunk's flexion, bend and rotation turn it in a pose whose coordinates are in
+// rad, as the right side has them.
+func TrunkAxes(q *Pose) [3]space.Vec {
+	axes, _ := trunkAxes(q)
+	return axes
+}
+
+// trunkAxes adds how far the thorax is turned on the pelvis before it rotates.
+func trunkAxes(q *Pose) (axes [3]space.Vec, bent space.Mat) {
+	flexed := turned(&space.Identity, space.RotZ, -q[setup.TrunkFlexion])
+	bent = turned(&flexed, space.RotX, q[setup.TrunkBend])
+	return [3]space.Vec{{Z: -1}, flexed.Apply(space.X), bent.Apply(space.Y)}, bent
 }
 
 // thoraxCOM is how far above the hips' line the thorax' centre of mass is with the trunk straight, m: so that trunk and pelvis together

@@ -97,7 +97,7 @@ func WithWay(d *setup.Document, key string) (setup.Document, setup.Problems) {
 		c.Bench = m.Bench
 	} else {
 		c.Movement.Side = side
-		if side == "both" && (c.Movement.Names("trunk.bendDeg") || c.Movement.Names("trunk.rotationDeg")) { // to one side
+		if side == "both" && c.Movement.TrunkToOneSide() {
 			c, _ = WithSide(&c, "right")
 		}
 		withoutLegs(&c)

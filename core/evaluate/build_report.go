@@ -74,7 +74,7 @@ func (o *outcome) curves() report.Curves {
 		Axial: o.known(r.Along), Shear: o.known(r.Across), Grip: o.known(r.GripForce),
 		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff), BarTwist: degrees(r.BarTwist),
 	}
-	if o.station.Carried || o.joint.Trunk() {
+	if o.backSpared() {
 		blank(c.LowBack)
 	}
 	if o.doc.Movement.BarWidth == 0 {

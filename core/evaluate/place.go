@@ -17,8 +17,11 @@ const (
 var limbs = map[body.Joint]string{body.TrunkR: "trunk", body.ShoulderR: "arm", body.ElbowR: "forearm", body.HipR: "thigh", body.KneeR: "shin", body.AnkleR: "foot"}
 
 func plural(limb string) string {
-	if limb == "foot" {
+	switch limb {
+	case "foot":
 		return "feet"
+	case "trunk": // both sides share it
+		return limb
 	}
 	return limb + "s"
 }
@@ -30,7 +33,7 @@ func (o *outcome) placeOf(rep *torque.Repetition, at int) string {
 	limb := limbs[o.joint]
 	moves := limb != "" && !(stands && o.joint.Leg())
 	switch {
-	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both() && !o.joint.Trunk():
+	case moves && math.Abs(rep.Direction[at].Y) < level && o.path.Both():
 		return "with the " + plural(limb) + " level"
 	case moves && math.Abs(rep.Direction[at].Y) < level:
 		return "with the " + limb + " level"

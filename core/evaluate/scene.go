@@ -71,7 +71,7 @@ func (e *Evaluator) SceneAt(d *setup.Document, s float64) (*report.Scene, setup.
 		sc.Sizes["block"] = d.Posture.Riser
 	}
 	carried := space.Vec{} // a carriage goes along with its lifter
-	if d.Rides() >= 0 {
+	if d.Rides() {
 		carried = r3.Sub(f.Origin[body.Pelvis], m.station.MidHip)
 	}
 	for _, p := range slices.Concat(support.ArmPads(f, &d.Posture), m.station.Pads, m.station.Blocks) {

@@ -362,11 +362,14 @@ func (o *outcome) headAt() space.Vec {
 // lowBack is what the low back has to hold at most, N·m, 0 where something carries the trunk or it is what is trained, and what it can.
 func (o *outcome) lowBack() (most, limit float64) {
 	limit, _ = o.doc.Lifter.Bearable()
-	if o.station.Carried || o.joint.Trunk() {
+	if o.backSpared() {
 		return 0, limit
 	}
 	return max(0, floats.Max(o.rep.LowBack)), limit
 }
+
+// backSpared says whether nothing is told of what the low back holds: something carries the trunk, or it is what is trained.
+func (o *outcome) backSpared() bool { return o.station.Carried || o.joint.Trunk() }
 
 // easesBack is the usual way to ask less of the low back.
 func (o *outcome) easesBack() string {

@@ -29,7 +29,7 @@ type Path struct {
 	bends   bool                                  // the trunk, along the path
 	rides   bool                                  // a carriage on rails: the feet stay in place
 	hangs   bool                                  // by the hands, while legs or trunk move: they swing under them
-	start   space.Vec                             // grip of the lead hand at the start, where the hands stay in place
+	start   space.Vec                             // the end of the lead limb that stays in place, at the start
 	places  *Places                               // that were asked for
 	near    *body.Pose                            // the pose of a place close by, which a search may start from
 }
@@ -46,7 +46,7 @@ const lifted = math.Pi / 3
 func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	m := &d.Movement
 	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves(),
-		hangs: d.Hangs(), rides: d.Rides() >= 0}
+		hangs: d.Hangs(), rides: d.Rides()}
 	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
 		p.idle[c] = st.Legs[c]
 	}
@@ -97,14 +97,11 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.solve = led
 	}
 	p.rests = p.mayRest()
-	if st.Root == body.OnHands || p.rides {
+	if p.overEnds() {
 		var poses, rates [2]body.Pose
 		var f body.Frames
 		p.At(0, &poses, &rates)
-		f.Place(b, st, &poses, &rates)
-		if p.hangs {
-			f.Hang()
-		}
+		p.settle(&poses, &rates, &f)
 		p.start, _ = p.stays(&f)
 	}
 	return p
@@ -258,12 +255,9 @@ func (p *Path) Place(s float64, f *body.Frames) {
 // Put computes the frames of the whole body in any poses at any rates. Where the hands stay in place, or the feet while a carriage bears
 // the back, the body moves over them.
 func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
-	f.Place(p.body, p.station, poses, rates)
-	if !p.rides && (p.station.Root != body.OnHands || p.station.OnToes) {
+	p.settle(poses, rates, f)
+	if !p.overEnds() {
 		return
-	}
-	if p.hangs {
-		f.Hang()
 	}
 	end, segment := p.stays(f)
 	by := r3.Sub(p.start, end)
@@ -273,6 +267,19 @@ func (p *Path) Put(poses, rates *[2]body.Pose, f *body.Frames) {
 		by, drift = space.Reject(by, across), space.Reject(drift, across)
 	}
 	f.Shift(by, drift)
+}
+
+// overEnds says whether the body moves over hands or feet that stay in place; on hands and toes it turns about the toes instead.
+func (p *Path) overEnds() bool {
+	return p.rides || p.station.Root == body.OnHands && !p.station.OnToes
+}
+
+// settle computes the frames before the body is brought over what stays in place.
+func (p *Path) settle(poses, rates *[2]body.Pose, f *body.Frames) {
+	f.Place(p.body, p.station, poses, rates)
+	if p.hangs {
+		f.Hang()
+	}
 }
 
 // stays is the end of the lead limb that stays in place while the body moves, and what it is fixed to: the hand, or the sole under a

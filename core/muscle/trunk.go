@@ -48,10 +48,15 @@ func newTrunkLines(r *region, b *body.Body) []trunkLine {
 // trunkAngles are the trunk's coordinates as a side has them, degrees.
 func trunkAngles(q *body.Pose, side body.Side) [trunkRows]float64 {
 	at := [trunkRows]float64{space.Deg(q[setup.TrunkFlexion]), space.Deg(q[setup.TrunkBend]), space.Deg(q[setup.TrunkRotation])}
-	if side == body.Left {
-		at[toRight], at[rightAhead] = -at[toRight], -at[rightAhead]
-	}
+	mirror(&at, side)
 	return at
+}
+
+// mirror turns round what goes to the right where it is the left side's.
+func mirror(a *[trunkRows]float64, side body.Side) {
+	if side == body.Left {
+		a[toRight], a[rightAhead] = -a[toRight], -a[rightAhead]
+	}
 }
 
 // normalised is the fibres' length over their optimal length: a table's arm shortens its line as its angle grows.
@@ -68,19 +73,9 @@ func (l *trunkLine) lay(q *body.Pose) {
 	for k, deg := range trunkAngles(q, l.side) {
 		l.arms[k] = l.scale * l.tables[k].at(deg)
 	}
-	if l.side == body.Left {
-		l.arms[toRight], l.arms[rightAhead] = -l.arms[toRight], -l.arms[rightAhead]
-	}
+	mirror(&l.arms, l.side)
 	l.norm = l.normalised(q)
 	l.strength = l.force * forceLength(l.norm)
-}
-
-// trunkAxes are the axes in the pelvis about which the trunk's coordinates turn it, as the right side has them.
-func trunkAxes(q *body.Pose) [trunkRows]space.Vec {
-	flexed := space.RotZ(-q[setup.TrunkFlexion])
-	bend := space.RotX(q[setup.TrunkBend])
-	bent := flexed.Mul(&bend)
-	return [trunkRows]space.Vec{{Z: -1}, flexed.Apply(space.X), bent.Apply(space.Y)}
 }
 
 // dual are the vectors that make up a torque from what it does about each of three axes.
@@ -97,7 +92,7 @@ func dual(a [trunkRows]space.Vec) (out [trunkRows]space.Vec) {
 func (m *Model) ShareTrunk(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
-	axes := trunkAxes(q)
+	axes := body.TrunkAxes(q)
 	var y vector
 	for k, a := range axes {
 		y[k] = r3.Dot(need.Trunk, a) / need.strength()

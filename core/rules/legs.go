@@ -135,7 +135,7 @@ func (v *checks) sledMoves(d *setup.Document) {
 	if d.Sled() < 0 {
 		return
 	}
-	if d.Rides() >= 0 && d.Posture.Kind != "supine" {
+	if d.Rides() && d.Posture.Kind != "supine" {
 		v.Add("posture.kind", "A carriage bears somebody who does not lie against it.", "", "Take supine, with the bench at the slope of the rails.")
 	}
 	if root := d.Posture.RootOf(); root != "seat" && root != "bench" {

@@ -16,7 +16,7 @@ func (v *checks) trunk(d *setup.Document) {
 	if !m.TrunkBent() {
 		return
 	}
-	if m.Side == "both" && (m.Names("trunk.bendDeg") || m.Names("trunk.rotationDeg")) {
+	if m.Side == "both" && m.TrunkToOneSide() {
 		v.Add("movement.side", "The trunk bends or turns to one side while both sides move alike.", "", "Set side to right or left.")
 	}
 	if m.Kind == "guided" || m.InLine != "" || m.BarWidth != 0 {

@@ -85,12 +85,10 @@ func (l *Load) RiseDeg() float64 {
 	return l.RailDeg
 }
 
-// Rides is the index of the sled that bears the lifter's back, -1 where there is none.
-func (d *Document) Rides() int {
-	if i := d.Sled(); i >= 0 && d.Loads[i].Rides {
-		return i
-	}
-	return -1
+// Rides says whether a sled bears the lifter's back.
+func (d *Document) Rides() bool {
+	i := d.Sled()
+	return i >= 0 && d.Loads[i].Rides
 }
 
 // Led are the coordinates of moving legs that something other than the movement decides, and what does; none where nothing does.
@@ -129,6 +127,9 @@ func (m *Movement) TrunkMoves() bool { return oneOfThem(TrunkFlexion, TrunkRotat
 
 // TrunkBent says whether a movement names a coordinate of the trunk.
 func (m *Movement) TrunkBent() bool { return oneOfThem(TrunkFlexion, TrunkRotation, m.Names) }
+
+// TrunkToOneSide says whether a movement names a coordinate that takes the trunk to one side, so that its two sides cannot move alike.
+func (m *Movement) TrunkToOneSide() bool { return oneOfThem(TrunkBend, TrunkRotation, m.Names) }
 
 // oneOfThem says whether something is true of one of the coordinates from the first to the last, by their keys in poses.
 func oneOfThem(first, last Coordinate, of func(key string) bool) bool {
