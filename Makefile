@@ -9,7 +9,8 @@ PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/
 
 # What works on several things at once: only there can there be a race. Of the searches and rankings those tests are enough that do so with
 # little else: the detector makes them ten times as slow.
-SHARED := ./core/parallel ./internal/...
+SHARED := ./core/parallel ./internal/bridge ./internal/device ./internal/httpapi ./internal/localpg ./internal/simulate ./internal/store ./internal/webui
+SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
 .PHONY: demo build test check page core-tests generate screenshots clean
@@ -71,7 +72,7 @@ check: bin/dialarc test/reference/node_modules/.installed
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	cd web && npm run --silent lint
 	./scripts/check-generated
-	go test $(GO_TAGS) -timeout 20m ./cmd/dialarc
+	go test $(GO_TAGS) -timeout 20m $(SINGLE)
 	go test $(GO_TAGS) -race -short -timeout 20m $(SHARED)
 	go test $(GO_TAGS) -race -short -timeout 20m -run '$(RACING)' ./core/dialin ./core/compare
 	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...

@@ -4,15 +4,79 @@ package browser
 import (
 	"context"
 	"os"
+	"sync"
 	"time"
 
 	"github.com/chromedp/chromedp"
 )
 
-// New starts a browser of its own with an empty profile, closed off from everything but this machine. The context ends
-// it; so does the returned function.
-func New(parent context.Context, limit time.Duration) (context.Context, func()) {
-	options := append(chromedp.DefaultExecAllocatorOptions[:],
+// Pool keeps browsers for the next page: starting one takes as long as opening a page does. A browser has one page at a time, so that
+// no page takes the keyboard from another. The zero value is ready; it may be used from many goroutines.
+type Pool struct {
+	mu   sync.Mutex
+	idle []*running
+}
+
+// running is a browser without a page.
+type running struct {
+	ctx  context.Context
+	stop func()
+}
+
+// Page is an empty page in a profile of its own, closed off from everything but this machine. The context ends after the limit. The
+// returned function closes the page; a browser that is not fit for another page is ended with it.
+func (p *Pool) Page(limit time.Duration) (page context.Context, release func(fit bool), err error) {
+	b, err := p.take()
+	if err != nil {
+		return nil, nil, err
+	}
+	ctx, stopTimer := context.WithTimeout(b.ctx, limit)
+	page, closePage := chromedp.NewContext(ctx, chromedp.WithNewBrowserContext())
+	return page, func(fit bool) {
+		closePage()
+		stopTimer()
+		if !fit {
+			b.stop()
+			return
+		}
+		p.mu.Lock()
+		defer p.mu.Unlock()
+		p.idle = append(p.idle, b)
+	}, nil
+}
+
+// take is an idle browser, or a new one.
+func (p *Pool) take() (*running, error) {
+	p.mu.Lock()
+	if n := len(p.idle); n > 0 {
+		b := p.idle[n-1]
+		p.idle = p.idle[:n-1]
+		p.mu.Unlock()
+		return b, nil
+	}
+	p.mu.Unlock()
+	allocated, stopAllocator := chromedp.NewExecAllocator(context.Background(), options()...)
+	ctx, stopTab := chromedp.NewContext(allocated)
+	b := &running{ctx, func() { stopTab(); stopAllocator() }}
+	if err := chromedp.Do(ctx); err != nil {
+		b.stop()
+		return nil, err
+	}
+	return b, nil
+}
+
+// Close ends the browsers that have no page.
+func (p *Pool) Close() {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	for _, b := range p.idle {
+		b.stop()
+	}
+	p.idle = nil
+}
+
+func options() []chromedp.ExecAllocatorOption {
+	return append(chromedp.DefaultExecAllocatorOptions[:],
 		chromedp.Flag("no-sandbox", os.Geteuid() == 0),
 		chromedp.Flag("disable-gpu", true),
 		chromedp.Flag("disable-quic", true),
@@ -20,12 +84,8 @@ func New(parent context.Context, limit time.Duration) (context.Context, func()) 
 		chromedp.Flag("disable-background-networking", true),
 		chromedp.Flag("disable-dev-shm-usage", true),
 		chromedp.Flag("force-color-profile", "srgb"),
-		chromedp.Flag("js-flags", "--wasm-tiering-budget=100000000"), // a page lives for seconds: making it fast would take longer
+		chromedp.Flag("js-flags", "--liftoff-only"), // a page lives for seconds: making the core fast would take longer
 		chromedp.Flag("host-resolver-rules", "MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"),
 		chromedp.ExecPath("/usr/bin/chromium"),
 	)
-	ctx, stopTimer := context.WithTimeout(parent, limit)
-	ctx, stopAllocator := chromedp.NewExecAllocator(ctx, options...)
-	ctx, stopTab := chromedp.NewContext(ctx)
-	return ctx, func() { stopTab(); stopAllocator(); stopTimer() }
 }

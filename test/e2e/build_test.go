@@ -155,7 +155,8 @@ func (p *page) downloads() string {
 	p.t.Helper()
 	dir := p.t.TempDir()
 	if _, err := chromedp.CallBrowser(p.ctx, browser.SetDownloadBehavior,
-		browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir}); err != nil {
+		browser.SetDownloadBehaviorParams{Behavior: browser.SetDownloadBehaviorBehaviorAllow, DownloadPath: dir,
+			BrowserContextID: chromedp.FromContext(p.ctx).BrowserContextID}); err != nil {
 		p.t.Fatal(err)
 	}
 	return dir

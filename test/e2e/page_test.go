@@ -11,8 +11,6 @@ import (
 	"testing"
 	"time"
 
-	"dialarc/test/browser"
-
 	"github.com/chromedp/cdproto/input"
 	cdppage "github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
@@ -51,8 +49,11 @@ const unfolded = `try { localStorage.getItem('dialarc.open') ?? localStorage.set
 // openFirst opens a page after a script has run in it.
 func openFirst(t *testing.T, url, script string) *page {
 	t.Helper()
-	ctx, stop := browser.New(limited(t, 6*time.Minute), 6*time.Minute)
-	t.Cleanup(stop)
+	ctx, release, err := browsers.Page(6 * time.Minute)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { release(!t.Failed()) })
 	p := &page{t, ctx}
 	p.answerQuestions()
 	p.do(chromedp.EmulateViewport(1280, 800))

@@ -14,11 +14,19 @@ import (
 	"time"
 
 	"dialarc/internal/localpg"
+	"dialarc/test/browser"
 )
 
-var database *localpg.Testing
+var (
+	database *localpg.Testing
+	browsers browser.Pool
+)
 
-func TestMain(m *testing.M) { os.Exit(localpg.RunTests(m, &database)) }
+func TestMain(m *testing.M) {
+	code := localpg.RunTests(m, &database)
+	browsers.Close()
+	os.Exit(code)
+}
 
 const binary = "../../bin/dialarc"
 

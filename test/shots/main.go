@@ -23,9 +23,13 @@ func main() {
 	script := flag.String("js", "", "script that runs before the picture; may be async")
 	wait := flag.Duration("wait", 900*time.Millisecond, "how long to wait before the picture")
 	flag.Parse()
-	ctx, stop := browser.New(context.Background(), 2*time.Minute)
-	defer stop()
-	if err := shoot(ctx, *url, *out, *before, *script, *width, *height, *wait); err != nil {
+	var browsers browser.Pool
+	ctx, release, err := browsers.Page(2 * time.Minute)
+	if err == nil {
+		err = shoot(ctx, *url, *out, *before, *script, *width, *height, *wait)
+		release(false)
+	}
+	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		os.Exit(1)
 	}
