@@ -71,7 +71,7 @@ func backSetups(m *maker) []Ready {
 // pulls are those that hang, pull a bar down or row on a machine.
 func (m *maker) pulls() []Ready {
 	hang := m.base("latissimus", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
-	hang.Movement, hang.Loads = m.line("both", [3]float64{0.15, 0.50, 0.06}, [3]float64{0.20, 0.15, 0.06}, 15), []setup.Load{ownBody()}
+	hang.Movement, hang.Loads = m.line("both", [3]float64{0.15, 0.50, 0.08}, [3]float64{0.20, 0.15, 0.08}, 50), []setup.Load{ownBody()}
 	p := seated(0.5, 180, 0)
 	p.Restraints = []string{"thighPad"}
 	down := m.base("latissimus", "shoulder", p, nil)

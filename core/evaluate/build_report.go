@@ -71,7 +71,7 @@ func (o *outcome) curves() report.Curves {
 		Torque: o.known(r.Total), Loads: o.known(r.Loads), Weights: clone(r.Weights), Lowering: o.known(r.Lowering),
 		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
 		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffPlane: o.known(r.OffAxis), Size: o.known(r.Size),
-		Axial: o.known(r.Along), Shear: o.known(r.Across), Grip: o.known(r.GripForce),
+		Axial: o.known(r.Along), Shear: o.known(r.Across), Grip: o.known(r.GripForce), Lateral: o.known(r.Lateral),
 		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff), BarTwist: degrees(r.BarTwist),
 	}
 	if o.backSpared() {

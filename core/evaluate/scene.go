@@ -103,7 +103,7 @@ func flat(m *space.Mat) [9]float64 {
 }
 
 func (m *model) sceneLoad(it *load.Item, f *body.Frames) report.SceneLoad {
-	pull := it.At(f)
+	pull := m.input(1).Pulling(f, it)
 	side := body.Right
 	if it.Segment >= body.UpperArmL {
 		side = body.Left
@@ -127,7 +127,7 @@ func (m *model) sceneLoad(it *load.Item, f *body.Frames) report.SceneLoad {
 	if axis != (space.Vec{}) && pull.Tension > 0 && torque.ActsDirectly(&m.station, joint, side) {
 		foot := torque.Foot(f.Joint[joint], axis, pull)
 		l.Foot, l.MomentArm = report.PointOf(foot), space.Norm(r3.Sub(foot, f.Joint[joint]))
-		l.InPlane = space.Norm(space.Reject(pull.Force, axis)) / pull.Tension
+		l.InPlane = space.Norm(space.Reject(pull.Force, axis)) / space.Norm(pull.Force)
 	}
 	return l
 }

@@ -3,6 +3,8 @@
 package load
 
 import (
+	"math"
+
 	"dialarc/core/body"
 	"dialarc/core/quantity"
 	"dialarc/core/setup"
@@ -63,6 +65,15 @@ type Item struct {
 
 // Held says whether the hand holds the load, rather than a cuff.
 func (it *Item) Held() bool { return it.Segment == body.HandR || it.Segment == body.HandL }
+
+// StiffAcross says whether what the hands hold takes a push along a unit direction across the body, which then moves nothing: one thing in
+// both hands that is no rope, or the handle of a lever about an axis in that direction.
+func (it *Item) StiffAcross(across space.Vec) bool {
+	if l, ok := it.Source.(*arm); ok && l.axis != (space.Vec{}) {
+		return math.Abs(r3.Dot(l.axis, across)) > 0.98
+	}
+	return ForBothHands(it.Def) && it.Def.Kind != setup.Rope
+}
 
 // Hand says which hand holds the load; false where none does.
 func (it *Item) Hand() (body.Side, bool) {

@@ -11,7 +11,7 @@ func (r *Report) AllCurves() []*Curve {
 	c := &r.Curves
 	all := []*Curve{&c.S, &c.AngleDeg, &c.SweptDeg, &c.Torque, &c.Loads, &c.Weights, &c.Lowering, &c.Capacity, &c.Effort, &c.Target, &c.Twist,
 		&c.Bend, &c.OffPlane,
-		&c.Size, &c.Axial, &c.Shear, &c.Grip, &c.LowBack, &c.Balance, &c.BarOff, &c.BarTwist}
+		&c.Size, &c.Axial, &c.Shear, &c.Grip, &c.Lateral, &c.LowBack, &c.Balance, &c.BarOff, &c.BarTwist}
 	for i := range r.Parts {
 		p := &r.Parts[i]
 		all = append(all, &p.Torque, &p.Tension, &p.MomentArm, &p.InPlane, &p.Lift, &p.Stretch)

@@ -67,9 +67,28 @@ func (d *Document) LegsCarry() bool {
 	return d.Movement.LegsMove() && root != "seat" && root != "bench" && root != "hands"
 }
 
-// Hangs says whether somebody hangs by the hands while legs or trunk move, so that the whole body swings under them.
+// Hangs says whether somebody hangs by the hands, so that the whole body swings under them: from hands that start above the shoulders, or
+// while legs or trunk move.
 func (d *Document) Hangs() bool {
-	return d.Posture.Kind == "standing" && d.Posture.RootOf() == "hands" && (d.Movement.LegsMove() || d.Movement.TrunkMoves())
+	return d.Posture.Kind == "standing" && d.Posture.RootOf() == "hands" &&
+		(d.Movement.LegsMove() || d.Movement.TrunkMoves() || d.startsOverhead())
+}
+
+// overhead is how high shoulders are, as a share of stature.
+const overhead = 0.82
+
+// startsOverhead says whether the hands start above the shoulders of somebody who stands.
+func (d *Document) startsOverhead() bool {
+	m, raised := &d.Movement, "shoulder.elevationDeg"
+	switch m.Kind {
+	case "guided":
+		return m.Guide != nil && (m.Guide.Relative && m.Guide.Start.Y > 0 || m.Guide.Start.Y > overhead*d.Lifter.Height)
+	case "keyframes":
+		return len(m.Keyframes) > 0 && m.Keyframes[0].Pose[raised]+m.Hold[raised] > 90
+	case "sweep":
+		return m.Primary == "shoulder.elevation" && m.FromDeg > 90 || m.Hold[raised] > 90
+	}
+	return m.Hold[raised] > 90
 }
 
 // Sled is the index of the sled among the loads, -1 where there is none.

@@ -34,6 +34,7 @@ const onward = 2e-4
 type mover struct {
 	in     *Input
 	c      fulcrum
+	sides  *lateral // nil where the hands cannot push sideways
 	acting []*load.Item
 	here   body.Frames
 	second body.Frames    // the same pose with the second derivatives as its rates
@@ -41,9 +42,9 @@ type mover struct {
 }
 
 func newMover(in *Input, joint body.Joint) *mover {
-	mv := &mover{in: in, c: in.fulcrum(joint)}
+	mv := &mover{in: in, c: in.fulcrum(joint), sides: newLateral(in)}
 	for i := range in.Items {
-		if it := &in.Items[i]; mv.c.counts(it.Segment) && !it.OwnBody() {
+		if it := &in.Items[i]; !it.OwnBody() && (mv.c.counts(it.Segment) || mv.sides.feels(it.Segment)) {
 			mv.acting = append(mv.acting, it)
 		}
 	}
@@ -147,6 +148,10 @@ func Pressing(in *Input, s, rate, acceleration float64) ([]Press, *body.Frames) 
 func (mv *mover) torques(rate, acceleration float64, lifting bool) (static, dynamic space.Vec, slack bool) {
 	f := &mv.here
 	static, _ = mv.c.weights(f)
+	if mv.sides != nil {
+		mv.sides.place(f)
+		static = r3.Add(static, mv.aside(mv.sides.own))
+	}
 	dynamic = r3.Add(static, mv.segments(rate, acceleration))
 	for _, item := range mv.acting {
 		still := item.At(f)
@@ -183,7 +188,25 @@ func (mv *mover) local(s body.Segment, place space.Vec) func(*body.Frames) space
 }
 
 func (mv *mover) about(s body.Segment, pull *load.Pull) space.Vec {
-	t, _ := mv.c.of(&mv.here, &action{segment: s, at: pull.Contact, force: pull.Force})
+	return mv.ofAction(&action{segment: s, at: pull.Contact, force: pull.Force})
+}
+
+// ofAction is the torque of an action, and of what the hands push sideways because of it.
+func (mv *mover) ofAction(a *action) space.Vec {
+	var t space.Vec
+	if mv.c.counts(a.segment) {
+		t, _ = mv.c.of(&mv.here, a)
+	}
+	if mv.sides.feels(a.segment) {
+		t = r3.Add(t, mv.aside(mv.sides.answer(&mv.here, a)))
+	}
+	return t
+}
+
+// aside is the torque of a push outward, N.
+func (mv *mover) aside(push float64) space.Vec {
+	a := mv.sides.force(&mv.here, push)
+	t, _ := mv.c.of(&mv.here, &a)
 	return t
 }
 
@@ -212,12 +235,11 @@ func (mv *mover) segments(rate, acceleration float64) space.Vec {
 	f := &mv.here
 	var t space.Vec
 	for seg := range body.Segment(body.NumSegments) {
-		if !mv.c.counts(seg) {
+		if !mv.c.counts(seg) && !mv.sides.feels(seg) {
 			continue
 		}
 		force, couple := mv.inertia(seg, rate, acceleration)
-		one, _ := mv.c.of(f, &action{segment: seg, at: f.COM[seg], force: force, couple: couple})
-		t = r3.Add(t, one)
+		t = r3.Add(t, mv.ofAction(&action{segment: seg, at: f.COM[seg], force: force, couple: couple}))
 	}
 	return t
 }

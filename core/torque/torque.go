@@ -72,6 +72,7 @@ type Repetition struct {
 	Along     []float64 // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
 	Across    []float64 // its size across the segment (shear), N
 	GripForce []float64 // what the lead hand has to hold, N
+	Lateral   []float64 // how hard each hand pushes outward on what both hold, N; NaN where it cannot
 	LowBack   []float64 // torque about the hips' line that bends everything above forward, N·m
 	Balance   []float64 // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
 	BarOff    []float64 // on a bar: how far the forearm is from square to it, rad
@@ -100,16 +101,17 @@ type AxisRule struct {
 
 // Input is everything that a repetition is computed from.
 type Input struct {
-	Body    *body.Body
-	Station *body.Station
-	Path    *movement.Path
-	Items   []load.Item
-	Samples int
-	Joint   body.Joint // the target, of the right side; the lead side's is taken
-	Axis    AxisRule
-	Others  []body.Joint // more joints to report, of the right side
-	Bar     bool         // both hands are on one straight bar
-	Whole   bool         // what the whole body bears is wanted too: grip, low back, balance and bar
+	Body     *body.Body
+	Station  *body.Station
+	Path     *movement.Path
+	Items    []load.Item
+	Samples  int
+	Joint    body.Joint // the target, of the right side; the lead side's is taken
+	Axis     AxisRule
+	Others   []body.Joint // more joints to report, of the right side
+	Bar      bool         // both hands are on one straight bar
+	Sideways bool         // the hands may push sideways beside what they hold: see PushesSideways
+	Whole    bool         // what the whole body bears is wanted too: grip, low back, balance and bar
 }
 
 // run is a repetition being computed.
@@ -121,7 +123,9 @@ type run struct {
 	others []fulcrum
 	sums   []sums       // of each of the others at one place
 	acting []*load.Item // on the target or on another joint of the lead side
+	pulls  []load.Pull  // of each of them at one place
 	part   []int        // of each acting item among the parts, -1 for none
+	sides  *lateral     // nil where the hands cannot push sideways
 }
 
 // Run evaluates the repetition. Samples has to be at least 2.
@@ -132,7 +136,9 @@ func (r *Repetition) Run(in *Input) {
 		u.others = append(u.others, in.fulcrum(j))
 	}
 	u.sums = make([]sums, len(u.others))
+	u.sides = newLateral(in)
 	u.sort()
+	u.pulls = make([]load.Pull, len(u.acting))
 	r.resize(in.Samples, len(r.Index), in.Others)
 	r.Name = NameOf(in.Path, lead, in.Joint, &in.Axis)
 	speed := 0.0
@@ -201,9 +207,14 @@ func (u *run) sample(i int) float64 {
 	r.Axis[i], r.Joint[i], r.Direction[i] = axis, f.Joint[c.joint], c.seen(f)
 	weights, force := c.weights(f)
 	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
-	others := u.startOthers()
 	var target sums       // what loads do to the target
 	var between space.Vec // torque of what two hands that hold one thing push each other apart with: the other hand carries that
+	u.pull(i)
+	if own, pushes := u.sideways(-1); pushes {
+		t, n := c.of(f, &own)
+		weights, force, between, held = r3.Add(weights, t), r3.Add(force, n), r3.Add(between, t), own.force
+	}
+	others := u.startOthers()
 	var back space.Vec
 	if u.in.Whole {
 		back = u.startBack()
@@ -214,25 +225,38 @@ func (u *run) sample(i int) float64 {
 			loads, lowering, weights = r3.Add(loads, weights), r3.Add(lowering, weights), space.Vec{}
 			continue
 		}
-		pull := item.At(f)
+		pull := u.pulls[k]
 		a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
+		aside, pushes := u.sideways(k)
 		if p := u.part[k]; p >= 0 {
 			up, on := c.of(f, &a)
 			down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
-			r.Parts[p].set(i, &pull, up, down, axis, c.times(a.segment))
-			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
-			target.add(up, on, item.Varies())
 			if item.Def.Shared || item.Def.Kind == setup.Rope {
 				across := f.Station.Heading.Apply(space.Z)
 				t, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
 				between = r3.Add(between, t)
 			}
+			if pushes {
+				t, n := c.of(f, &aside)
+				up, down, on, between = r3.Add(up, t), r3.Add(down, t), r3.Add(on, n), r3.Add(between, t)
+				if a.segment == aside.segment {
+					pull.Force = r3.Add(pull.Force, aside.force)
+				}
+			}
+			r.Parts[p].set(i, &pull, up, down, axis, c.times(a.segment))
+			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
+			target.add(up, on, item.Varies())
 		}
 		if side, _ := sideOf(a.segment); item.Held() && side == u.lead {
-			held = r3.Add(held, pull.Force)
+			held = r3.Add(held, u.pulls[k].Force)
 		}
+		held = r3.Add(held, aside.force)
 		for o := range others {
 			t, n := u.others[o].of(f, &a)
+			if pushes {
+				tt, nn := u.others[o].of(f, &aside)
+				t, n = r3.Add(t, tt), r3.Add(n, nn)
+			}
 			others[o].add(t, n, item.Varies())
 		}
 		if u.in.Whole {
@@ -250,6 +274,42 @@ func (u *run) sample(i int) float64 {
 		u.whole(i, held, back)
 	}
 	return speed
+}
+
+// pull finds what every acting load pulls with, and how hard the hands push sideways because of it.
+func (u *run) pull(i int) {
+	l := u.sides
+	u.Lateral[i] = math.NaN()
+	if l != nil {
+		l.place(u.frames)
+	}
+	for k, item := range u.acting {
+		h := 0.0
+		if !item.OwnBody() {
+			p := item.At(u.frames)
+			u.pulls[k] = p
+			if l != nil {
+				h = l.answer(u.frames, &action{segment: item.Segment, at: p.Contact, force: p.Force})
+			}
+		}
+		if l != nil {
+			l.loads, l.push = append(l.loads, h), l.push+h
+		}
+	}
+	if l != nil {
+		u.Lateral[i] = l.push
+	}
+}
+
+// sideways is what the hands push outward because of an acting load, or of the segments' weights for -1, and whether they do.
+func (u *run) sideways(k int) (action, bool) {
+	switch {
+	case u.sides == nil:
+		return action{}, false
+	case k < 0:
+		return u.sides.force(u.frames, u.sides.own), true
+	}
+	return u.sides.force(u.frames, u.sides.loads[k]), true
 }
 
 // write notes the target's torques, all about its joint.
@@ -331,7 +391,7 @@ func (p *Part) set(i int, pull *load.Pull, up, down, axis space.Vec, times float
 	p.MomentArm[i], p.InPlane[i] = 0, 0
 	if pull.Tension > 0 {
 		inPlane := space.Norm(space.Reject(pull.Force, axis))
-		p.InPlane[i] = inPlane / pull.Tension
+		p.InPlane[i] = inPlane / space.Norm(pull.Force)
 		if inPlane > 0 {
 			p.MomentArm[i] = math.Abs(p.Torque[i]) / (times * inPlane)
 		}

@@ -49,8 +49,9 @@ func input(d *setup.Document, n int) *torque.Input {
 	p.Place(0, &start)
 	p.Place(1, &end)
 	joint, _ := body.JointOf(d.TargetJoint())
-	return &torque.Input{Body: &b, Station: &st, Path: p, Items: load.Build(d.Loads, &st, p.Both(), &start, &end), Samples: n, Joint: joint,
-		Bar: d.Movement.BarWidth > 0, Whole: true}
+	items := load.Build(d.Loads, &st, p.Both(), &start, &end)
+	return &torque.Input{Body: &b, Station: &st, Path: p, Items: items, Samples: n, Joint: joint,
+		Bar: d.Movement.BarWidth > 0, Whole: true, Sideways: torque.PushesSideways(p, &st, items)}
 }
 
 // Values worked by hand and by a second program for this document, load alone, at 5, 50 and 95 degrees.

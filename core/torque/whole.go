@@ -28,6 +28,10 @@ func (u *run) startOthers() []sums {
 	for o := range u.others {
 		u.sums[o] = sums{}
 		u.sums[o].torque, u.sums[o].force = u.others[o].weights(u.frames)
+		if own, pushes := u.sideways(-1); pushes {
+			t, n := u.others[o].of(u.frames, &own)
+			u.sums[o].torque, u.sums[o].force = r3.Add(u.sums[o].torque, t), r3.Add(u.sums[o].force, n)
+		}
 	}
 	return u.sums
 }
@@ -162,6 +166,9 @@ func (u *run) rootBears(i int, c *fulcrum) {
 	switch {
 	case c.hands:
 		r.GripForce[i] = space.Norm(force)
+		if u.sides != nil {
+			r.GripForce[i] = math.Hypot(r.GripForce[i], u.sides.push)
+		}
 		push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Pelvis]), force) // of both hands on the body
 		r.LowBack[i] += 2 * r3.Dot(push, across)
 	case f.Station.Root == body.OnShoulders:

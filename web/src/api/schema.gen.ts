@@ -4578,6 +4578,8 @@ export interface components {
       effort: (number | null)[];
       /** @description Force that the hand has to hold, N. */
       grip: (number | null)[];
+      /** @description How hard each hand pushes outward on what both hold, N; negative inward, null where it cannot. */
+      lateral: (number | null)[];
       /** @description Of the loads alone, N·m. */
       loads: (number | null)[];
       /** @description Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk, or it is the target. */

@@ -64,6 +64,7 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
     shear: bare(j.shear, "force"),
     surface: surface[j.joint],
   }));
+  const sideways = valueAt(curves.lateral, s);
   return (
     <>
       <Table>
@@ -103,6 +104,12 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
           <p>
             The forearm is <b className="mono">{here(curves.barOffDeg, "angle")}</b> off square to the bar, and the bar
             twists it by <b className="mono">{here(curves.barTwistDeg, "angle")}</b>: wrist and elbow take that up
+          </p>
+        )}
+        {sideways !== null && Math.abs(sideways) >= 1 && (
+          <p>
+            Each hand also pushes {sideways > 0 ? "outward" : "inward"} with{" "}
+            <b className="mono">{units.text(Math.abs(sideways), "force")}</b>, so that shoulder and elbow share the work
           </p>
         )}
         {valueAt(curves.lowBack, s) !== null && (
