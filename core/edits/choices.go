@@ -1,6 +1,13 @@
 package edits
 
-import "dialarc/core/setup"
+import (
+	"dialarc/core/body"
+	"dialarc/core/movement"
+	"dialarc/core/setup"
+	"dialarc/core/space"
+
+	"gonum.org/v1/gonum/spatial/r3"
+)
 
 // Choices is what a document's structure can be changed to, and what it is now.
 type Choices struct {
@@ -9,6 +16,7 @@ type Choices struct {
 	Ways      []Way      `json:"ways"`
 	Holds     [][]Hold   `json:"holds" doc:"For each load the places that it can be held at; empty where it is not a matter of choice."`
 	Hold      []string   `json:"hold" doc:"For each load the key of the present one, or nothing."`
+	Barbells  []bool     `json:"barbells" doc:"For each load whether it is a barbell, rather than one weight between both hands."`
 	Hands     []Named    `json:"hands" doc:"What the hand that takes no part can do; empty where there is none."`
 	Hand      string     `json:"hand" doc:"Key of what it does."`
 	Feet      []Named    `json:"feet" doc:"How the feet can be set; empty where something else decides."`
@@ -21,14 +29,26 @@ type Choices struct {
 // ChoicesOf lists the choices of a document.
 func ChoicesOf(d *setup.Document) Choices {
 	c := Choices{Positions: positionsOf(d), Position: PositionOf(d), Ways: Ways, Holds: make([][]Hold, len(d.Loads)),
-		Hold:  make([]string, len(d.Loads)),
+		Hold: make([]string, len(d.Loads)), Barbells: make([]bool, len(d.Loads)),
 		Hands: handsOf(d), Hand: handOf(d), Sides: sidesOf(d), Feet: feetOf(d), Foot: footOf(d),
 		Turns: turnsOf(d), Turn: turnOf(d)}
 	for i := range d.Loads {
 		l := &d.Loads[i]
 		c.Holds[i], c.Hold[i] = HoldsOf(l), HoldOf(l)
+		c.Barbells[i] = l.Kind == setup.Bar && (l.Contact.Segment != "hand" || handsApart(d))
 	}
 	return c
+}
+
+// together is how far apart hands are at most that hold one thing between them, as a share of stature (own).
+const together = 0.1
+
+// handsApart says whether the hands start so far apart that what both hold is a bar.
+func handsApart(d *setup.Document) bool {
+	b := body.New(&d.Lifter)
+	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
+	f := movement.New(d, &b, &st).Frames(0)
+	return space.Norm(r3.Sub(f.Grip[body.Right], f.Grip[body.Left])) > together*b.Height
 }
 
 // Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, how the upper arm

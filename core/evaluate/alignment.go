@@ -29,7 +29,11 @@ func (o *outcome) lineUp() report.Alignment {
 		return l
 	case o.severalMove():
 		l.OffPlaneShare = metric.Missing("Several joints share this movement.")
-		if o.joint == body.ShoulderR {
+		switch {
+		case o.doc.Hangs():
+			l.ForearmDeg = metric.Missing("Who hangs bends the elbows against the body's weight.")
+			l.ForearmAtDeg = l.ForearmDeg
+		case o.joint == body.ShoulderR:
 			l.ForearmDeg, l.ForearmAtDeg = o.forearmOff()
 		}
 		return l

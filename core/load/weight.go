@@ -21,7 +21,7 @@ var (
 	bar = Kind{Name: setup.Bar, With: "with a bar", Counted: "the whole bar", Needs: "bar", Holds: []string{"hand", "shoulders", "pelvis", "thighs"},
 		OneThing: true,
 		Mass:     freeMass, Scale: scaleFree, AtHand: freeAtHand, Alone: oneDumbbell, Check: checkFree, Fit: fitBar, source: newBar,
-		Dials: []dial.Dial{{Name: dial.LoadMass, Read: massDial("Mass in both hands"), Write: setMass}}}
+		Dials: []dial.Dial{{Name: dial.LoadMass, Read: massDial("Total weight"), Write: setMass}}}
 )
 
 func freeMass(l *setup.Load) *float64         { return &l.Mass }

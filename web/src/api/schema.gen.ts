@@ -2603,6 +2603,8 @@ export interface components {
       positions: components["schemas"]["EditsPosition"][];
     };
     EditsChoices: {
+      /** @description For each load whether it is a barbell, rather than one weight between both hands. */
+      barbells: boolean[];
       /** @description How the feet can be set; empty where something else decides. */
       feet: components["schemas"]["EditsNamed"][];
       /** @description Key of how they are. */

@@ -119,7 +119,7 @@ export const Rig = memo(function Rig(props: Props) {
                   onChange={(kind) => edits.setLoadKind(i, kind)}
                 />
               ) : (
-                <b>{load.kind === "bar" && load.contact.segment !== "hand" ? "Bar" : otherKinds[load.kind]}</b>
+                <b>{choices?.barbells[i] ? "Barbell" : otherKinds[load.kind]}</b>
               )}
               <span className="tools">
                 {(load.pulley || load.anchor) && !load.shared && load.kind !== "rope" && (
