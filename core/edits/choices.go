@@ -16,7 +16,7 @@ type Choices struct {
 	Ways      []Way      `json:"ways"`
 	Holds     [][]Hold   `json:"holds" doc:"For each load the places that it can be held at; empty where it is not a matter of choice."`
 	Hold      []string   `json:"hold" doc:"For each load the key of the present one, or nothing."`
-	Barbells  []bool     `json:"barbells" doc:"For each load whether it is a barbell, rather than one weight between both hands."`
+	Barbells  []bool     `json:"barbells" doc:"For each load whether it can only be a barbell."`
 	Hands     []Named    `json:"hands" doc:"What the hand that takes no part can do; empty where there is none."`
 	Hand      string     `json:"hand" doc:"Key of what it does."`
 	Feet      []Named    `json:"feet" doc:"How the feet can be set; empty where something else decides."`
@@ -35,20 +35,24 @@ func ChoicesOf(d *setup.Document) Choices {
 	for i := range d.Loads {
 		l := &d.Loads[i]
 		c.Holds[i], c.Hold[i] = HoldsOf(l), HoldOf(l)
-		c.Barbells[i] = l.Kind == setup.Bar && (l.Contact.Segment != "hand" || handsApart(d))
+		c.Barbells[i] = l.Kind == setup.Bar && (l.Contact.Segment != "hand" || onABar(d))
 	}
 	return c
 }
 
-// together is how far apart hands are at most that hold one thing between them, as a share of stature (own).
-const together = 0.1
+// barGrip is from what distance of the hands on what both hold can only be a bar, over the shoulders' (own): straight arms hold a dumbbell
+// between them at shoulder width here.
+const barGrip = 1.15
 
-// handsApart says whether the hands start so far apart that what both hold is a bar.
-func handsApart(d *setup.Document) bool {
+// onABar says whether what both hands hold is a bar.
+func onABar(d *setup.Document) bool {
+	if d.Movement.BarWidth > 0 {
+		return true
+	}
 	b := body.New(&d.Lifter)
 	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
 	f := movement.New(d, &b, &st).Frames(0)
-	return space.Norm(r3.Sub(f.Grip[body.Right], f.Grip[body.Left])) > together*b.Height
+	return space.Norm(r3.Sub(f.Grip[body.Right], f.Grip[body.Left])) > 2*barGrip*b.ShoulderHalf
 }
 
 // Change is the document after one change of its structure: of the position, the way, the side, the free hand, the feet, how the upper arm

@@ -2603,7 +2603,7 @@ export interface components {
       positions: components["schemas"]["EditsPosition"][];
     };
     EditsChoices: {
-      /** @description For each load whether it is a barbell, rather than one weight between both hands. */
+      /** @description For each load whether it can only be a barbell. */
       barbells: boolean[];
       /** @description How the feet can be set; empty where something else decides. */
       feet: components["schemas"]["EditsNamed"][];

@@ -367,7 +367,7 @@ const loadKinds = [
 ];
 
 const otherKinds: Record<string, string> = {
-  bar: "One weight in both hands",
+  bar: "Weight in both hands",
   rope: "Rope on a cable",
   cam: "Machine with a pad",
   lever: "Lever",
