@@ -110,6 +110,7 @@ func armBackSetups(m *maker) []Ready {
 		{Key: "pressdown.early", About: "Facing away: the cable comes from behind and is square to the forearm at full bend.",
 			Document: triceps(standing(0.6, 0), nil, curl("right", 125, 60, arm(90, 45, 0, 0)), cable(at(0, 1.45, 0.4), m.pin(0.14), grip))},
 	}
+	out = append(out, m.narrowPresses()...)
 	for i := range out {
 		out[i].Group = "armBack"
 	}

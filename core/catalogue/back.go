@@ -1,6 +1,8 @@
 package catalogue
 
 import (
+	"slices"
+
 	"math"
 
 	"dialarc/core/setup"
@@ -61,7 +63,7 @@ func backSetups(m *maker) []Ready {
 	out = append(out, Ready{Key: "shrug.dumbbell", About: "Use straps, and pause at the top.", Document: shrug(0, 0, "both", dumbbell(m.kg(0.35)))},
 		Ready{Key: "shrug.cable", About: "The slanted cable brings in the middle of the traps.",
 			Document: leaned(shrug(0.60, -90, "right", cable(at(0, 0.2, 0), m.pin(0.5), grip)))})
-	out = append(out, m.pulls()...)
+	out = slices.Concat(out, m.pulls(), m.hangs(), m.pulldowns())
 	for i := range out {
 		out[i].Group = "back"
 	}

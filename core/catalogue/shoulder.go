@@ -43,7 +43,7 @@ func shoulderSetups(m *maker) []Ready {
 		Ready{Key: "row.side", About: "Cuffs at the wrists, hands wide, chest on the bench.", Document: m.sideRow()})
 	upright := func(load setup.Load, barWidth float64, p setup.Posture) setup.Document {
 		d := m.base("deltoid.middle", "shoulder", p, nil)
-		d.Movement = through("both", arm(20, 15, 40, 10), arm(20, 45, 70, 45), arm(20, 75, 70, 90))
+		d.Movement = through("both", arm(20, 20, 45, 15), arm(20, 45, 70, 45), arm(20, 75, 70, 90))
 		d.Movement.BarWidth, d.Loads = barWidth, []setup.Load{load}
 		if barWidth > 0 { // along the bar half way
 			d.Movement.Hold = map[string]float64{"forearm.pronationDeg": 25}
@@ -59,6 +59,7 @@ func shoulderSetups(m *maker) []Ready {
 	out = append(out, Ready{Key: "press.machine.shoulder", About: "Handles on levers from behind: nothing to balance.",
 		Document: m.hungLever("deltoid.anterior", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.11, 0.10}, pivot: [2]float64{-0.72, 0.32},
 			turn: 30, plate: 35, swivel: 18, share: 0.26, out: 0.12, together: 0.15})})
+	out = append(out, m.overheadPress())
 	out = append(out, m.rotations()...)
 	for i := range out {
 		out[i].Group = "shoulder"

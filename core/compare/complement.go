@@ -97,7 +97,7 @@ func rolesOf(sides []side, target string) (roles []role, others []string, wide b
 		for _, key := range keys {
 			hardest := 0.0
 			if o := regionOf(report, key); o != nil && busiest(report) > 0 {
-				hardest = slices.Max(o.Activation) / busiest(report)
+				hardest = hardestFirm(report, o) / busiest(report)
 			}
 			role.others = append(role.others, hardest)
 		}

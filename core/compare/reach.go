@@ -78,11 +78,19 @@ func reach(report *report.Report, r *report.RegionPart, w window) (out [3]float6
 func busiest(report *report.Report) float64 {
 	top := 0.0
 	for i := range report.Muscles.Regions {
-		p := &report.Muscles.Regions[i]
-		for k, x := range p.Activation {
-			if p.Weak == "" && !loose(report, k) {
-				top = max(top, x)
-			}
+		if p := &report.Muscles.Regions[i]; p.Weak == "" {
+			top = max(top, hardestFirm(report, p))
+		}
+	}
+	return top
+}
+
+// hardestFirm is the largest activation of a part where shares can be relied on.
+func hardestFirm(report *report.Report, p *report.RegionPart) float64 {
+	top := 0.0
+	for k, x := range p.Activation {
+		if !loose(report, k) {
+			top = max(top, x)
 		}
 	}
 	return top

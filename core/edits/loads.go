@@ -31,9 +31,10 @@ var Holds = []Hold{
 	{"pelvis", "Over the hips", setup.Contact{Segment: "trunk", At: "pelvis"}},
 	{"thighs", "Over the thighs", setup.Contact{Segment: "thigh", Fraction: new(0.9)}},
 	{"shoulders", "On the shoulders", setup.Contact{Segment: "trunk", At: "shoulders"}},
+	{"front", "On the front of the shoulders", setup.Contact{Segment: "trunk", At: "frontRack"}},
 }
 
-// HoldsOf are the places for a load's kind: a bar lies in the hands, on the shoulders, over the hips or the thighs, and what a
+// HoldsOf are the places for a load's kind: a bar lies in the hands, on the shoulders, behind or in front, over the hips or the thighs, and what a
 // machine pushes is the machine's.
 func HoldsOf(l *setup.Load) []Hold {
 	keys := load.Of(l).Holds

@@ -88,3 +88,23 @@ func TestPullUpIsForLatsAndElbowFlexors(t *testing.T) {
 		}
 	}
 }
+
+// The wider the hands, the more the shoulders do and the less the elbows; in a bench press as in a pull-up (common practice, no source).
+func TestGripWidthMovesTheWork(t *testing.T) {
+	ratio := func(key string) float64 {
+		d := ready(t, key)
+		d.Target.Region, d.Target.Joint = map[bool]string{true: "latissimus", false: "pectoralis"}[d.Posture.Kind == "standing"], "shoulder"
+		r := evaluated(t, &d)
+		elbow := elbowOf(t, r)
+		sum, whole := 0.0, 0.0
+		for i := range elbow {
+			sum, whole = sum+math.Abs(elbow[i]), whole+r.Curves.Torque[i]
+		}
+		return sum / whole
+	}
+	for _, keys := range [][]string{{"press.bar.close", "press.bar.flat"}, {"chinup", "pullup"}, {"pullup", "pullup.wide"}} {
+		if narrow, wide := ratio(keys[0]), ratio(keys[1]); narrow < 1.2*wide {
+			t.Errorf("elbow over shoulder: %s %.2f, %s %.2f", keys[0], narrow, keys[1], wide)
+		}
+	}
+}

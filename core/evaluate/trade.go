@@ -1,6 +1,7 @@
 package evaluate
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -85,9 +86,9 @@ func (c *cautions) weights() {
 	p := &c.doc.Posture
 	for i := range c.doc.Loads {
 		l := &c.doc.Loads[i]
-		under := p.Kind == "supine" && l.Contact.Segment == "hand" || l.Contact.At == "shoulders" && p.Kind != "prone"
+		under := p.Kind == "supine" && l.Contact.Segment == "hand" || (l.Contact.At == "shoulders" || l.Contact.At == "frontRack") && p.Kind != "prone"
 		if l.Kind == setup.Bar && c.doc.Movement.Kind != "hold" && under && l.Catch == "" && !c.narrow(l) {
-			where := map[bool]string{true: "the back", false: "the chest"}[l.Contact.At == "shoulders"]
+			where := cmp.Or(map[string]string{"shoulders": "the back", "frontRack": "the shoulders"}[l.Contact.At], "the chest")
 			c.add("bar-fail", "A failed rep leaves the bar on "+where+": nothing is set to catch it.",
 				"Set safeties just below the lowest point, use a spotter, or leave the collars off.", nil)
 		}

@@ -144,6 +144,8 @@ func (c *contact) in(f *body.Frames) space.Vec {
 		return f.Sole(c.side, c.named == "ball")
 	case "shoulders": // a bar on the upper back
 		return r3.Add(f.Origin[body.Head], f.Turn[body.Thorax].Apply(space.Vec{X: -0.03 * f.Body.Height}))
+	case "frontRack": // a bar on the front of the shoulders, close to the throat (own)
+		return r3.Add(f.Origin[body.Head], f.Turn[body.Thorax].Apply(space.Vec{X: 0.055 * f.Body.Height, Y: -0.015 * f.Body.Height}))
 	case "chest": // before the breastbone (own)
 		return f.OnThorax(space.Vec{X: 0.065 * f.Body.Height, Y: 0.8 * (f.Body.ShoulderHeight - f.Body.HipHeight)})
 	}
@@ -171,7 +173,7 @@ var contactSegments = map[string]body.Segment{"hand": body.HandR, "forearm": bod
 
 // segmentOf is the segment of the right side that a contact is on: on the trunk the pelvis' below the ribs, the thorax above.
 func segmentOf(c *setup.Contact) body.Segment {
-	if c.At == "shoulders" || c.At == "chest" {
+	if c.At == "shoulders" || c.At == "frontRack" || c.At == "chest" {
 		return body.Thorax
 	}
 	return contactSegments[c.Segment]

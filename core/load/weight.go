@@ -18,7 +18,7 @@ var (
 		Holds: []string{"hand", "wrist", "ankle", "foot", "waist"}, Simple: true, Mass: freeMass, Scale: scaleFree, AtHand: freeAtHand,
 		Complete: func(l *setup.Load, mass, _ float64) { l.Mass = mass }, Check: checkFree, Fit: fitDumbbell, source: newDumbbell,
 		Dials: []dial.Dial{cuffDial, {Name: dial.LoadMass, Read: massDial("Dumbbell"), Write: setMass}}}
-	bar = Kind{Name: setup.Bar, With: "with a bar", Counted: "the whole bar", Needs: "bar", Holds: []string{"hand", "shoulders", "pelvis", "thighs"},
+	bar = Kind{Name: setup.Bar, With: "with a bar", Counted: "the whole bar", Needs: "bar", Holds: []string{"hand", "shoulders", "front", "pelvis", "thighs"},
 		OneThing: true,
 		Mass:     freeMass, Scale: scaleFree, AtHand: freeAtHand, Alone: oneDumbbell, Check: checkFree, Fit: fitBar, source: newBar,
 		Dials: []dial.Dial{{Name: dial.LoadMass, Read: massDial("Total weight"), Write: setMass}}}

@@ -267,7 +267,7 @@ type CamPoint struct {
 // Contact is a point on a segment of the body.
 type Contact struct {
 	Segment  string   `json:"segment" doc:"Segment of the body." enum:"hand,forearm,upperArm,thigh,shank,foot,trunk"`
-	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), chest (before the breastbone), shoulders (bar on the back)." enum:"grip,wrist,ankle,sole,ball,waist,pelvis,chest,shoulders"`
+	At       string   `json:"at,omitempty" doc:"A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), chest (before the breastbone), shoulders (bar on the back), frontRack (bar on the front of the shoulders)." enum:"grip,wrist,ankle,sole,ball,waist,pelvis,chest,shoulders,frontRack"`
 	Fraction *float64 `json:"fraction,omitempty" doc:"Place along a limb's segment from its near end, instead of a named one." minimum:"0" maximum:"1"`
 }
 

@@ -44,7 +44,7 @@ func (v *Checks) CamTable(path string, table []CamPoint) {
 
 // Places lists the named places of contacts by segment. A segment of a limb may have a fraction instead.
 var Places = map[string][]string{"hand": {"grip"}, "forearm": {"wrist"}, "upperArm": {}, "thigh": {}, "shank": {"ankle"},
-	"foot": {"sole", "ball"}, "trunk": {"waist", "pelvis", "chest", "shoulders"}}
+	"foot": {"sole", "ball"}, "trunk": {"waist", "pelvis", "chest", "shoulders", "frontRack"}}
 
 var measuredRows = RowsOf[Measured]()
 

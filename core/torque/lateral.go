@@ -16,7 +16,7 @@ import (
 // strengths come to.
 const (
 	elbowStrength = 0.5
-	twistStrength = 0.35
+	twistStrength = 0.25
 )
 
 // sameWidth is how much the distance between hands may change along a path on which they do not slide, m (own).

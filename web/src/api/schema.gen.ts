@@ -1831,10 +1831,10 @@ export interface components {
     };
     DocumentContact: {
       /**
-       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), chest (before the breastbone), shoulders (bar on the back).
+       * @description A named place: grip (middle of the closed hand), wrist (cuff), ankle (pad), sole (its middle), ball (of the foot), waist, pelvis (the crease of the hips), chest (before the breastbone), shoulders (bar on the back), frontRack (bar on the front of the shoulders).
        * @enum {string}
        */
-      at?: "grip" | "wrist" | "ankle" | "sole" | "ball" | "waist" | "pelvis" | "chest" | "shoulders";
+      at?: "grip" | "wrist" | "ankle" | "sole" | "ball" | "waist" | "pelvis" | "chest" | "shoulders" | "frontRack";
       /**
        * Format: double
        * @description Place along a limb's segment from its near end, instead of a named one.

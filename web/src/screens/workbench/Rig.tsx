@@ -445,6 +445,7 @@ const places: Record<string, string> = {
 
 const barPlaces: Record<string, string> = {
   trunkshoulders: "on the shoulders",
+  trunkfrontRack: "on the front of the shoulders",
   trunkpelvis: "over the hips",
   thigh: "over the thighs",
 };
