@@ -101,12 +101,32 @@ func (m *maker) sides() []Ready {
 	turning.KneesDeg, turning.FeetApart = 15, 0.45
 	turn := m.base("obliques", "trunk", turning, nil)
 	turn.Movement = sweep("right", "trunk.rotation", -35, 30, arm(100, 75, 0, 10))
-	turn.Loads = []setup.Load{cable(at(0, m.b.ShoulderHeight-0.08*m.b.Height, 0), m.pin(0.12), grip)}
+	turn.Loads = []setup.Load{inBothHands(cable(at(0, m.b.ShoulderHeight-0.08*m.b.Height, 0), m.pin(0.12), grip))}
 	return []Ready{
 		{Key: "sidebend.dumbbell", About: "The other side lifts: hardest bent toward the weight, where it is strong.", Document: bend(standing(0, 0), dumbbell(m.kg(0.3)))},
 		{Key: "sidebend.cable", About: "Close to a low pulley: further out the cable pulls past the spine instead of bending it.", Document: bend(side, cable(at(0, 0.12, 0), m.pin(0.4), grip))},
-		{Key: "turn.cable", About: "Hips still, arm straight ahead; the trunk turns away from the pulley. Light and slow.", Document: turn},
+		{Key: "chop.cable", About: "From over one shoulder to the other hip: the trunk turns and bends at once.", Document: m.chop()},
+		{Key: "turn.cable", About: "Hips still, arms straight ahead; the trunk turns away from the pulley. Light and slow.", Document: turn},
 	}
+}
+
+// chop leads a handle in both hands from high on one side to low on the other.
+func (m *maker) chop() setup.Document {
+	p := standing(1.0*m.k(), -90)
+	p.KneesDeg, p.FeetApart = 15, 0.45
+	d := m.base("obliques", "trunk", p, nil)
+	across := func(turn, flex, raise float64) pose {
+		return with(pose{"trunk.rotationDeg": turn, "trunk.flexionDeg": flex}, arm(105, raise, 0, 30))
+	}
+	d.Movement = through("right", across(-30, -5, 115), across(0, 8, 85), across(28, 20, 55))
+	d.Loads = []setup.Load{inBothHands(cable(at(0, 1.15*m.b.Height, 0), m.pin(0.12), grip))}
+	return d
+}
+
+// inBothHands is a cable whose handle the other hand holds too.
+func inBothHands(l setup.Load) setup.Load {
+	l.Shared = true
+	return l
 }
 
 // trunkHolds tell torque and support, not a profile: nothing moves.
@@ -117,7 +137,7 @@ func (m *maker) trunkHolds() []Ready {
 	plank.Loads = []setup.Load{ownBody()}
 	sideways := m.base("obliques", "trunk", standing(1.1, 90), nil)
 	sideways.Movement = hold("right", arm(100, 75, 0, 10))
-	sideways.Loads = []setup.Load{cable(at(0, 1.2, -0.35), m.pin(0.15), grip)}
+	sideways.Loads = []setup.Load{inBothHands(cable(at(0, 1.2, -0.35), m.pin(0.15), grip))}
 	carry := m.base("obliques", "trunk", standing(0.9, 110), nil)
 	carry.Movement = hold("both", arm(10, 3, 0, 5))
 	carry.Loads = []setup.Load{dumbbell(m.kg(0.3)), band(at(0, 0.95, 0), 0.40, 1.2*m.mass, setup.Contact{Segment: "trunk", At: "waist"})}
@@ -125,7 +145,7 @@ func (m *maker) trunkHolds() []Ready {
 	stand.KneesDeg, stand.FeetApart = 20, 0.4
 	turning := m.base("obliques", "trunk", stand, nil)
 	turning.Movement = hold("right", arm(115, 75, 0, 10))
-	turning.Loads = []setup.Load{cable(at(0, m.b.ShoulderHeight-0.1*m.b.Height, -0.4*m.k()), m.pin(0.2), grip)}
+	turning.Loads = []setup.Load{inBothHands(cable(at(0, m.b.ShoulderHeight-0.1*m.b.Height, -0.4*m.k()), m.pin(0.2), grip))}
 	suitcase := m.base("obliques", "trunk", standing(0, 0), nil)
 	suitcase.Movement = hold("right", arm(0, 3, 0, 5))
 	suitcase.Loads = []setup.Load{dumbbell(m.kg(0.35))}

@@ -20,21 +20,36 @@ type Named struct {
 
 // hands is what a hand that takes no part can do, feet how those of a standing lifter can be set.
 var (
-	hands = []Named{{"hangs", "Hanging"}, {"thigh", "On the thigh"}, {"holds", "Holding on to something"}}
-	feet  = []Named{{"parallel", "Side by side"}, {"split.left", "Split, left foot ahead"}, {"split.right", "Split, right foot ahead"},
+	hands = []Named{{"hangs", "Hanging"}, {"thigh", "On the thigh"}, {"holds", "Holding on to something"},
+		{"joins", "On the handle too"}}
+	feet = []Named{{"parallel", "Side by side"}, {"split.left", "Split, left foot ahead"}, {"split.right", "Split, right foot ahead"},
 		{"staggered.left", "Staggered, left foot ahead"}, {"staggered.right", "Staggered, right foot ahead"}}
 )
 
-// handsOf are the choices of the free hand; none where both arms move or the hands carry the body.
+// handsOf are the choices of the free hand; none where both arms move or the hands carry the body. It can take hold of a cable's handle, and
+// of nothing in the room while the trunk bends.
 func handsOf(d *setup.Document) []Named {
-	if d.Movement.Side == "both" || d.Posture.RootOf() == "hands" || d.Movement.TrunkBent() {
+	if d.Movement.Side == "both" || d.Posture.RootOf() == "hands" {
 		return []Named{}
 	}
-	return hands
+	out := slices.DeleteFunc(slices.Clone(hands), func(n Named) bool {
+		return n.Key == "joins" && handleOf(d) < 0 || (n.Key == "thigh" || n.Key == "holds") && d.Movement.TrunkBent()
+	})
+	if len(out) < 2 {
+		return []Named{}
+	}
+	return out
+}
+
+// handleOf is the index of the first cable in the hand, -1 for none.
+func handleOf(d *setup.Document) int {
+	return slices.IndexFunc(d.Loads, func(l setup.Load) bool { return l.Kind == setup.Cable && l.Contact.Segment == "hand" })
 }
 
 func handOf(d *setup.Document) string {
 	switch {
+	case d.JoinsHands():
+		return "joins"
 	case d.Posture.SupportHand != nil:
 		return "holds"
 	case slices.Contains(d.Posture.Restraints, "handOnThigh"):
@@ -46,7 +61,8 @@ func handOf(d *setup.Document) string {
 // holdAhead is where a hand that begins to hold on does so, from its shoulder: ahead and below, m (own).
 var holdAhead = space.Vec{X: 0.35, Y: -0.25}
 
-// WithHand lets the hand that takes no part hang, lean on its thigh, or hold on to something, at first ahead of its shoulder.
+// WithHand lets the hand that takes no part hang, lean on its thigh, take hold of the handle too, or hold on to something, at first ahead of
+// its shoulder.
 func WithHand(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c := d.Clone()
 	if !slices.ContainsFunc(handsOf(d), func(n Named) bool { return n.Key == key }) {
@@ -57,6 +73,9 @@ func WithHand(d *setup.Document, key string) (setup.Document, setup.Problems) {
 		return c, nil
 	}
 	p := &c.Posture
+	if i := handleOf(&c); i >= 0 {
+		c.Loads[i].Shared = key == "joins"
+	}
 	p.SupportHand = nil
 	p.Restraints = slices.DeleteFunc(p.Restraints, func(h string) bool { return h == "handOnThigh" })
 	switch key {

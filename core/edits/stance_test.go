@@ -7,6 +7,8 @@ import (
 	"dialarc/core/catalogue"
 	"dialarc/core/edits"
 	"dialarc/core/evaluate"
+	"dialarc/core/internal/sample"
+	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
 
@@ -45,5 +47,30 @@ func TestFreeHandAndFeet(t *testing.T) {
 	both.Movement.Side = "both"
 	if _, problems := edits.Change(&both, "hand", "thigh", 0); len(problems) == 0 || len(edits.ChoicesOf(&both).Hands) > 0 {
 		t.Error("a hand leans on the thigh while both arms move")
+	}
+}
+
+// The free hand takes hold of a cable's handle, and lets go of it again; with a dumbbell there is nothing to take hold of.
+func TestTheOtherHandJoins(t *testing.T) {
+	d := sample.Ready(t, "extension.across")
+	c, problems := edits.WithHand(&d, "joins")
+	if len(problems) > 0 || !c.Loads[0].Shared || edits.ChoicesOf(&c).Hand != "joins" {
+		t.Fatalf("%v, shared %v, %q", problems, c.Loads[0].Shared, edits.ChoicesOf(&c).Hand)
+	}
+	back, _ := edits.WithHand(&c, "hangs")
+	if back.Loads[0].Shared || edits.ChoicesOf(&back).Hand != "hangs" {
+		t.Errorf("let go, the hand %s", edits.ChoicesOf(&back).Hand)
+	}
+	if _, problems := edits.WithHand(new(sample.Ready(t, "kickback")), "joins"); len(problems) != 1 || problems[0].Path != "posture.supportHand" {
+		t.Errorf("with a dumbbell: %v", problems)
+	}
+	c.Posture.SupportHand = &setup.Point{X: 0.3, Y: 1, Z: 0.3}
+	if problems := rules.Validate(&c); len(problems) != 1 || problems[0].Path != "loads[0].shared" {
+		t.Errorf("holding on with a hand on the handle: %v", problems)
+	}
+	far := sample.Ready(t, "turn.cable")
+	far.Movement.Hold["shoulder.planeOfElevationDeg"] = 0
+	if _, problems := evaluate.Document(&far); len(problems) == 0 || problems[0].Path != "loads[0].shared" {
+		t.Errorf("a handle out at the side: %v", problems)
 	}
 }

@@ -97,7 +97,7 @@ func (c *strand) Moving(f *body.Frames, v, a space.Vec) Pull {
 	line := r3.Sub(c.pulley, c.at.line(f))
 	length := max(space.Norm(line), 1e-9)
 	u := r3.Scale(1/length, line)
-	if c.at.shared {
+	if c.at.shared && !c.at.joined {
 		across := f.Station.Heading.Apply(space.Z)
 		v, a = space.Reject(v, across), space.Reject(a, across)
 	}

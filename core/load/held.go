@@ -47,7 +47,7 @@ func cuffPlace(d *setup.Document, i int) dial.Setting {
 
 // fitHold takes what is held or worn, the one of nearest length. now is where its length stands.
 func fitHold(f *kit.Fitting, path string, l *setup.Load, now *float64) {
-	kinds, none := holdKinds(l)
+	kinds, none := holdKinds(l, f.Document.Movement.Side == "both")
 	var lengths []float64
 	for _, h := range f.Room.Holds {
 		if slices.Contains(kinds, h.Kind) {
@@ -78,11 +78,11 @@ func fitHold(f *kit.Fitting, path string, l *setup.Load, now *float64) {
 }
 
 // holdKinds are what may be at the end of a cable or band, and what to say when there is none.
-func holdKinds(l *setup.Load) (kinds []string, none string) {
+func holdKinds(l *setup.Load, both bool) (kinds []string, none string) {
 	switch {
 	case l.Kind == setup.Rope:
 		return []string{"rope"}, "This gym has no rope."
-	case l.Shared:
+	case l.Shared && both:
 		return []string{"bar"}, "This gym has no short bar for both hands."
 	case l.Contact.Segment == "hand":
 		return []string{"handle", "strap"}, "This gym has no handle."

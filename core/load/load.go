@@ -121,6 +121,7 @@ type contact struct {
 	named   string // a named place; empty when the share counts
 	share   float64
 	shared  bool // halfway between the two hands, for the direction; each hand gets half
+	joined  bool // of one handle, with which both hands go wherever the one leads it
 }
 
 // Places of named contacts as a share of the segment: the middle of a cuff at the wrist and of a pad at the ankle (own).
@@ -180,12 +181,13 @@ func segmentOf(c *setup.Contact) body.Segment {
 }
 
 // Build reads the loads of a validated document. With mirror, every load on a limb is doubled onto the other, reflected
-// in the lifter's sagittal plane. Start and end are the frames at both ends of the path.
+// in the lifter's sagittal plane; without, only a handle that both hands hold is one for each. Start and end are the frames at both ends of the path.
 func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.Frames) []Item {
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {
 		items = append(items, build(i, &loads[i], st, false, mirror, start, end))
-		if mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != setup.Bodyweight {
+		joined := !mirror && loads[i].Shared
+		if joined || mirror && loads[i].Contact.Segment != "trunk" && loads[i].Kind != setup.Bodyweight {
 			items = append(items, build(i, &loads[i], st, true, mirror, start, end))
 		}
 	}
@@ -202,7 +204,7 @@ func build(index int, l *setup.Load, st *body.Station, mirrored, pair bool, star
 	if ForBothHands(l) {
 		b.place, b.turn = same, same // one thing for both hands, not one for each
 	}
-	b.at = contact{segment: side.On(segmentOf(&l.Contact)), side: side, named: l.Contact.At, shared: l.Shared}
+	b.at = contact{segment: side.On(segmentOf(&l.Contact)), side: side, named: l.Contact.At, shared: l.Shared, joined: l.Shared && !pair}
 	switch {
 	case l.Contact.Fraction != nil:
 		b.at.share = *l.Contact.Fraction

@@ -23,6 +23,7 @@ type Path struct {
 	fixed   body.Pose
 	solve   func(s float64, q *body.Pose) float64 // coordinates that a constraint decides, and by how many metres it cannot be met
 	idle    body.Pose                             // of a side that takes no part
+	joins   bool                                  // its hand holds the handle of the one that moves
 	rests   [][]setup.Coordinate                  // what turns together and may come to rest on the way
 	free    float64                               // by how many metres the free hand misses what it holds on to
 	still   bool                                  // a hold
@@ -46,7 +47,7 @@ const lifted = math.Pi / 3
 func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	m := &d.Movement
 	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves(),
-		hangs: d.Hangs(), rides: d.Rides()}
+		hangs: d.Hangs(), rides: d.Rides(), joins: d.JoinsHands()}
 	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
 		p.idle[c] = st.Legs[c]
 	}
@@ -97,6 +98,9 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.solve = led
 	}
 	p.rests = p.mayRest()
+	if p.joins {
+		p.free = p.joiningMisses()
+	}
 	if p.overEnds() {
 		var poses, rates [2]body.Pose
 		var f body.Frames
@@ -202,6 +206,9 @@ func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
 			poses[side], rates[side] = q, dq
 		} else {
 			poses[side], rates[side] = p.idle, body.Pose{}
+			if p.joins {
+				poses[side], rates[side] = p.joined(&q, &dq)
+			}
 			poses[side].MirrorTrunk(&q)
 			rates[side].MirrorTrunk(&dq)
 		}

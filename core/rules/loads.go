@@ -2,6 +2,7 @@ package rules
 
 import (
 	"fmt"
+	"slices"
 	"strconv"
 
 	"dialarc/core/load"
@@ -46,11 +47,22 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 	if l.Kind == setup.Bar && l.Contact.Segment == "thigh" && d.Movement.Side != "both" {
 		v.Add(path+".side", "A bar lies over both thighs, but one side moves.", "", "Set movement.side to both.")
 	}
-	if load.ForBothHands(l) && !legsHave && (d.Movement.Side != "both" || l.Contact.Segment != "hand") {
+	handle := l.Shared && l.Kind == setup.Cable && l.Contact.Segment == "hand"
+	if d.Movement.Side != "both" && handle {
+		v.joined(d, path)
+	} else if load.ForBothHands(l) && !legsHave && (d.Movement.Side != "both" || l.Contact.Segment != "hand") {
 		v.Add(path+".side", "Both hands hold this load, but one side moves.", "", "Set movement.side to both and the contact to the hand.")
 	}
 	if l.Shared && !kind.Shares {
 		v.Add(path+".shared", "A load of kind "+string(l.Kind)+" is not shared.", "", "Leave it out.")
+	}
+}
+
+// joined checks what a handle needs that the other hand holds too.
+func (v *checks) joined(d *setup.Document, path string) {
+	p := &d.Posture
+	if p.SupportHand != nil || slices.Contains(p.Restraints, "handOnThigh") || p.RootOf() == "hands" {
+		v.Add(path+".shared", "Both hands hold the handle, and one of them holds something else.", "", "Let go of the one or the other.")
 	}
 }
 

@@ -215,7 +215,7 @@ type Load struct {
 	Travel           float64   `json:"travel,omitempty" doc:"cable, rope: how far the stack can rise, m; 1.6 unless given." minimum:"0.05" maximum:"6"`
 	Kit              *Kit      `json:"kit,omitempty" doc:"What it was taken from."`
 	Measured         *Measured `json:"measured,omitempty" doc:"When what it was taken from was measured: the pull of a band, ratio and friction of a cable, a machine's cam or lever."`
-	Shared           bool      `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each."`
+	Shared           bool      `json:"shared,omitempty" doc:"cable, lever: a bar on it is held by both hands, half each; of a cable, where one side moves, its handle, which the other hand follows."`
 	StrandLength     float64   `json:"strandLength,omitempty" doc:"rope: from the cable's end to the middle of each hand, m." minimum:"0.05" maximum:"2"`
 
 	Anchor     *Point      `json:"anchor,omitempty" doc:"band: where it is fixed, m."`

@@ -91,6 +91,11 @@ func (d *Document) startsOverhead() bool {
 	return m.Hold[raised] > 90
 }
 
+// JoinsHands says whether the hand that takes no part in the movement holds the handle of the one that does.
+func (d *Document) JoinsHands() bool {
+	return d.Movement.Side != "both" && slices.ContainsFunc(d.Loads, func(l Load) bool { return l.Shared && l.Contact.Segment == "hand" })
+}
+
 // Sled is the index of the sled among the loads, -1 where there is none.
 func (d *Document) Sled() int {
 	return slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })

@@ -263,7 +263,7 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance, radiu
 	h := f.Body.Height
 	for i := range capsules {
 		c := &capsules[i]
-		if neighbours(c.segment, me.item.Segment) {
+		if neighbours(c.segment, me.item.Segment) || me.item.Def.Shared && (neighbours(c.segment, body.HandR) || neighbours(c.segment, body.HandL)) {
 			continue
 		}
 		p, q := f.PointOn(c.segment, c.from), f.PointOn(c.segment, c.to)

@@ -27,13 +27,7 @@ const (
 func Reach(d *setup.Document, path *movement.Path, items []load.Item) setup.Problems {
 	var found setup.Problems
 	if miss := path.FreeMisses(); miss > onCircle {
-		path := "posture.supportHand"
-		if d.Posture.SupportHand == nil {
-			path = "posture.restraints"
-		}
-		found = append(found, setup.Problem{Path: path, What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.",
-			100*miss),
-			Why: "An arm is only so long.", Hint: "Give a place nearer to that shoulder, or step closer."})
+		found = append(found, short(d, miss))
 	}
 	if slices.Contains(d.Posture.Restraints, "trunkOnThighs") {
 		if apart := trunkFromThighs(path); apart > onThighs {
@@ -127,6 +121,21 @@ func trunkFromThighs(path *movement.Path) float64 {
 	up := f.Turn[body.Pelvis].Apply(space.Y)
 	along := max(r3.Dot(up, f.Direction(body.ThighR)), r3.Dot(up, f.Direction(body.ThighL)))
 	return space.Deg(math.Acos(max(-1, min(1, along))))
+}
+
+// short words that the free hand misses what it is to hold by a length, m.
+func short(d *setup.Document, miss float64) setup.Problem {
+	p := setup.Problem{Path: "posture.supportHand", What: fmt.Sprintf("The free hand is %.0f cm short of what it is to hold on to.", 100*miss),
+		Why: "An arm is only so long.", Hint: "Give a place nearer to that shoulder, or step closer."}
+	switch {
+	case d.JoinsHands():
+		p.Path = fmt.Sprintf("loads[%d].shared", slices.IndexFunc(d.Loads, func(l setup.Load) bool { return l.Shared }))
+		p.What = fmt.Sprintf("The other hand is %.0f cm short of the handle.", 100*miss)
+		p.Hint = "Lead the handle nearer to the middle, or bend the elbow."
+	case d.Posture.SupportHand == nil:
+		p.Path = "posture.restraints"
+	}
+	return p
 }
 
 func offCircle(it *load.Item, path *movement.Path) (setup.Problem, bool) {

@@ -175,8 +175,10 @@ func (u *run) sort() {
 		u.acting = append(u.acting, it)
 		part := -1
 		if u.target.counts(it.Segment) || it.OwnBody() {
-			part = len(u.Index)
-			u.Index = append(u.Index, it.Index)
+			if part = slices.Index(u.Index, it.Index); part < 0 || !it.Def.Shared {
+				part = len(u.Index)
+				u.Index = append(u.Index, it.Index)
+			}
 		}
 		u.part = append(u.part, part)
 	}
@@ -243,7 +245,11 @@ func (u *run) sample(i int) float64 {
 					pull.Force = r3.Add(pull.Force, aside.force)
 				}
 			}
-			r.Parts[p].set(i, &pull, up, down, axis, c.times(a.segment))
+			if k > 0 && u.part[k-1] == p { // the other hand's half of one handle
+				r.Parts[p].add(i, &pull, up, down, axis)
+			} else {
+				r.Parts[p].set(i, &pull, up, down, axis, c.times(a.segment))
+			}
 			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
 			target.add(up, on, item.Varies())
 		}
@@ -395,6 +401,17 @@ func (p *Part) set(i int, pull *load.Pull, up, down, axis space.Vec, times float
 		if inPlane > 0 {
 			p.MomentArm[i] = math.Abs(p.Torque[i]) / (times * inPlane)
 		}
+	}
+}
+
+// add joins the other hand's half of the same load.
+func (p *Part) add(i int, pull *load.Pull, up, down, axis space.Vec) {
+	p.Torque[i] -= r3.Dot(up, axis)
+	p.Lowering[i] -= r3.Dot(down, axis)
+	p.OffAxis[i] += space.Norm(space.Reject(up, axis))
+	p.Tension[i] += pull.Tension
+	if inPlane := p.InPlane[i] * p.Tension[i]; inPlane > 0 {
+		p.MomentArm[i] = math.Abs(p.Torque[i]) / inPlane
 	}
 }
 

@@ -2163,7 +2163,7 @@ export interface components {
        * @description band: section of one strand, m²; for the rubber law, when nothing was measured.
        */
       section?: number;
-      /** @description cable, lever: a bar on it is held by both hands, half each. */
+      /** @description cable, lever: a bar on it is held by both hands, half each; of a cable, where one side moves, its handle, which the other hand follows. */
       shared?: boolean;
       /**
        * @description The limb it is fixed to; of no account on the trunk.

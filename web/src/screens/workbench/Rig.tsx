@@ -378,7 +378,7 @@ const otherKinds: Record<string, string> = {
 
 /** What a load is, above its dials. */
 function loadTitle(document: SetupDocument, load: Load): string {
-  const parts = [describeLoad(load)];
+  const parts = [describeLoad(load, document.movement.side === "both")];
   if (document.loads.length > 1) parts.unshift(load.id);
   if (document.movement.side === "both" && apart(load)) parts.push("each side");
   return parts.filter(Boolean).join(", ");
@@ -450,14 +450,15 @@ const barPlaces: Record<string, string> = {
   thigh: "over the thighs",
 };
 
-function describeLoad(load: SetupDocument["loads"][number]): string {
+function describeLoad(load: SetupDocument["loads"][number], both: boolean): string {
   const place =
     barPlaces[load.kind === "bar" ? load.contact.segment + (load.contact.at ?? "") : ""] ??
     (load.contact.at && load.contact.at !== "grip" && load.contact.segment !== "foot"
       ? `at the ${load.contact.at}`
       : (places[load.contact.segment] ?? ""));
   if (load.kind === "cable" || load.kind === "rope") {
-    const shared = load.kind === "rope" ? "one strand in each hand" : load.shared ? "a bar in both hands" : place;
+    const grasp = both ? "a bar in both hands" : "one handle in both hands";
+    const shared = load.kind === "rope" ? "one strand in each hand" : load.shared ? grasp : place;
     return `${describeCable(load)}, ${shared}`;
   }
   if (load.kind === "lever") return load.pivotAlong ? "on a pivot" : "landmine";
