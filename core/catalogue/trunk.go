@@ -113,7 +113,7 @@ func (m *maker) sides() []Ready {
 // chop leads a handle in both hands from high on one side to low on the other.
 func (m *maker) chop() setup.Document {
 	p := standing(1.0*m.k(), -90)
-	p.KneesDeg, p.FeetApart = 15, 0.45
+	p.KneesDeg, p.FeetApart, p.Trunk.PitchDeg = 15, 0.6, 6
 	d := m.base("obliques", "trunk", p, nil)
 	across := func(turn, flex, raise float64) pose {
 		return with(pose{"trunk.rotationDeg": turn, "trunk.flexionDeg": flex}, arm(105, raise, 0, 30))

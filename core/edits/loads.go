@@ -34,8 +34,8 @@ var Holds = []Hold{
 	{"front", "On the front of the shoulders", setup.Contact{Segment: "trunk", At: "frontRack"}},
 }
 
-// HoldsOf are the places for a load's kind: a bar lies in the hands, on the shoulders, behind or in front, over the hips or the thighs, and what a
-// machine pushes is the machine's.
+// HoldsOf are the places for a load's kind: a bar lies in the hands, on the shoulders, behind or in front, over the hips or the thighs, and
+// what a machine pushes is the machine's.
 func HoldsOf(l *setup.Load) []Hold {
 	keys := load.Of(l).Holds
 	return slices.DeleteFunc(slices.Clone(Holds), func(h Hold) bool { return !slices.Contains(keys, h.Key) })

@@ -26,8 +26,8 @@ var (
 		{"staggered.left", "Staggered, left foot ahead"}, {"staggered.right", "Staggered, right foot ahead"}}
 )
 
-// handsOf are the choices of the free hand; none where both arms move or the hands carry the body. It can take hold of a cable's handle, and
-// of nothing in the room while the trunk bends.
+// handsOf are the choices of the free hand; none where both arms move or the hands carry the body. It can take hold of a cable's handle,
+// but of nothing in the room while the trunk bends.
 func handsOf(d *setup.Document) []Named {
 	if d.Movement.Side == "both" || d.Posture.RootOf() == "hands" {
 		return []Named{}
@@ -61,8 +61,8 @@ func handOf(d *setup.Document) string {
 // holdAhead is where a hand that begins to hold on does so, from its shoulder: ahead and below, m (own).
 var holdAhead = space.Vec{X: 0.35, Y: -0.25}
 
-// WithHand lets the hand that takes no part hang, lean on its thigh, take hold of the handle too, or hold on to something, at first ahead of
-// its shoulder.
+// WithHand lets the hand that takes no part hang, lean on its thigh, take hold of the handle too, or hold on to something, at first ahead
+// of its shoulder.
 func WithHand(d *setup.Document, key string) (setup.Document, setup.Problems) {
 	c := d.Clone()
 	if !slices.ContainsFunc(handsOf(d), func(n Named) bool { return n.Key == key }) {

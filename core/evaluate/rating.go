@@ -7,6 +7,7 @@ import (
 
 	"dialarc/core/body"
 	"dialarc/core/metric"
+	"dialarc/core/muscle"
 	"dialarc/core/report"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
@@ -141,7 +142,7 @@ func (w *work) works() []report.WorkShare {
 			continue
 		}
 		if share, known := w.partOf(p).Get(); known && share >= leastWork {
-			out = append(out, report.WorkShare{Key: p.Key, Label: p.Label, Rough: p.Weak != "", Share: share})
+			out = append(out, report.WorkShare{Key: p.Key, Label: w.doer(p), Rough: p.Weak != "", Share: share})
 		}
 	}
 	others := out
@@ -150,6 +151,24 @@ func (w *work) works() []report.WorkShare {
 	}
 	slices.SortStableFunc(others, func(a, b report.WorkShare) int { return cmp.Compare(b.Share, a.Share) })
 	return out
+}
+
+// doer names the one head of a region that does all of its work, or the region: at the shoulder the triceps is its long head.
+func (w *work) doer(p *report.RegionPart) string {
+	label, heads := p.Label, 0
+	for h := range w.heads {
+		head := &w.heads[h]
+		if w.regions[muscle.Heads()[h].Group].Key != p.Key || head.Key == p.Key {
+			continue
+		}
+		if slices.ContainsFunc(head.Torque, func(t float64) bool { return math.Abs(t) > 1e-9 }) {
+			label, heads = head.Label, heads+1
+		}
+	}
+	if heads != 1 {
+		return p.Label
+	}
+	return label
 }
 
 // helped is what all muscles that help give at a place, N·m.

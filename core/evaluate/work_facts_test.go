@@ -446,3 +446,21 @@ func TestTrainingAndSexChangeNoShare(t *testing.T) {
 		}
 	}
 }
+
+// At the shoulder only the long head of the triceps works, and is called by its name; at the elbow all three do (anatomy).
+func TestTheHeadThatWorksIsNamed(t *testing.T) {
+	label := func(key, region string) string {
+		for _, w := range of(t, key).Muscles.Work {
+			if w.Key == region {
+				return w.Label
+			}
+		}
+		return ""
+	}
+	if got := label("row.cable", "triceps"); got != "Triceps, long head" {
+		t.Errorf("in a row it is %q", got)
+	}
+	if got := label("pressdown.rope", "triceps"); got != "Triceps" {
+		t.Errorf("in a pushdown it is %q", got)
+	}
+}

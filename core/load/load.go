@@ -181,7 +181,8 @@ func segmentOf(c *setup.Contact) body.Segment {
 }
 
 // Build reads the loads of a validated document. With mirror, every load on a limb is doubled onto the other, reflected
-// in the lifter's sagittal plane; without, only a handle that both hands hold is one for each. Start and end are the frames at both ends of the path.
+// in the lifter's sagittal plane; without, only a handle that both hands hold is one for each. Start and end are the frames at both
+// ends of the path.
 func Build(loads []setup.Load, st *body.Station, mirror bool, start, end *body.Frames) []Item {
 	items := make([]Item, 0, 2*len(loads))
 	for i := range loads {

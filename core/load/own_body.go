@@ -23,10 +23,15 @@ func (o bodyWeight) Moving(f *body.Frames, _, _ space.Vec) Pull { return o.At(f)
 
 func (bodyWeight) Energy(*body.Frames) float64 { return 0 }
 
-// Shape is the two bars that a hanging body holds, back and front end of each: right, then left.
+// Shape is the ends of what somebody holds whom the hands carry: one bar across above the shoulders, else two that run forward, back and
+// front end of each, right, then left.
 func (bodyWeight) Shape(f *body.Frames) []space.Vec {
 	if f.Station.Root != body.OnHands || f.Station.OnToes {
 		return nil
+	}
+	if f.Grip[body.Right].Y > f.Joint[body.ShoulderR].Y {
+		across := f.Station.Heading.Apply(space.Vec{Z: beyondHands})
+		return []space.Vec{r3.Sub(f.Grip[body.Left], across), r3.Add(f.Grip[body.Right], across)}
 	}
 	along := f.Station.Heading.Apply(space.Vec{X: beyondHands})
 	var out []space.Vec

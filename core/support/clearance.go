@@ -263,7 +263,8 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance, radiu
 	h := f.Body.Height
 	for i := range capsules {
 		c := &capsules[i]
-		if neighbours(c.segment, me.item.Segment) || me.item.Def.Shared && (neighbours(c.segment, body.HandR) || neighbours(c.segment, body.HandL)) {
+		inHands := me.item.Def.Shared && (neighbours(c.segment, body.HandR) || neighbours(c.segment, body.HandL))
+		if inHands || neighbours(c.segment, me.item.Segment) {
 			continue
 		}
 		p, q := f.PointOn(c.segment, c.from), f.PointOn(c.segment, c.to)

@@ -22,8 +22,8 @@ const (
 // sameWidth is how much the distance between hands may change along a path on which they do not slide, m (own).
 const sameWidth = 0.02
 
-// PushesSideways says whether each hand may push sideways beside what it holds: where both are on one stiff thing, on the handles of a lever
-// that turns about an axis across the body, or on something that stays in place, and do not slide along it.
+// PushesSideways says whether each hand may push sideways beside what it holds: where both are on one stiff thing, on the handles of a
+// lever that turns about an axis across the body, or on something that stays in place, and do not slide along it.
 func PushesSideways(path *movement.Path, st *body.Station, items []load.Item) bool {
 	across := st.Heading.Apply(space.Z)
 	stiff := func(it load.Item) bool { return it.Held() && it.StiffAcross(across) }

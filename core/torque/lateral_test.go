@@ -34,9 +34,11 @@ func whole(d *setup.Document, sideways bool) (*torque.Input, *torque.Repetition)
 // What two hands push each other apart with does no work: girdle, shoulder and elbow share out the same power in another way.
 func TestPushingSidewaysDoesNoWork(t *testing.T) {
 	press := benchPress(0.2, 60)
+	up := setup.Guide{Kind: "line", SwivelDeg: 40, Relative: true, Start: setup.Point{X: 0.15, Y: 0.5, Z: 0.1},
+		End: &setup.Point{X: 0.2, Y: 0.15, Z: 0.1}}
 	hang := setup.Document{Lifter: press.Lifter, Target: setup.Target{Region: "latissimus"}, Posture: setup.Posture{Kind: "standing", Root: "hands"},
-		Loads: []setup.Load{{ID: "own", Kind: setup.Bodyweight, Side: "right"}}, Movement: setup.Movement{Kind: "guided", Side: "both",
-			Guide: &setup.Guide{Kind: "line", SwivelDeg: 40, Relative: true, Start: setup.Point{X: 0.15, Y: 0.5, Z: 0.1}, End: &setup.Point{X: 0.2, Y: 0.15, Z: 0.1}}}}
+		Loads:    []setup.Load{{ID: "own", Kind: setup.Bodyweight, Side: "right"}},
+		Movement: setup.Movement{Kind: "guided", Side: "both", Guide: &up}}
 	for name, d := range map[string]*setup.Document{"press": &press, "pull-up": &hang} {
 		in, free := whole(d, true)
 		_, held := whole(d, false)

@@ -38,16 +38,17 @@ export function Machine({ view, load }: { view: View; load: SceneLoad }) {
       {load.kind === "sled" && load.shape.length >= 3 && !load.mirror && <Sled view={view} load={load} />}
       {load.kind === "assist" && load.shape.length === 2 && !load.mirror && <Platform view={view} load={load} />}
       {load.kind === "cam" && load.shape.length === 2 && <PadArm view={view} load={load} />}
-      {load.kind === "bodyweight" && load.shape.length === 4 && <Bars view={view} ends={load.shape} />}
+      {load.kind === "bodyweight" && load.shape.length > 0 && <Bars view={view} ends={load.shape} />}
       {cuffed && load.kind !== "cam" && <Cuff view={view} at={load.contact} />}
     </g>
   );
 }
 
-/** The two bars that carry somebody by the hands, on posts. */
+/** The bar or bars that carry somebody by the hands, on posts: both ends of each. */
 function Bars({ view, ends }: { view: View; ends: Vec[] }) {
   return [0, 2].map((i) => {
-    const [a, b] = [ends[i] as Vec, ends[i + 1] as Vec];
+    const [a, b] = [ends[i], ends[i + 1]];
+    if (!a || !b) return null;
     const posts = [a, b].map((p) => path([project(view, p), project(view, vec(p.x, 0, p.z))], false)).join("");
     return (
       <g key={i} fill="none" strokeLinecap="round">
