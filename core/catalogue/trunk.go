@@ -118,7 +118,7 @@ func (m *maker) chop() setup.Document {
 	across := func(turn, flex, raise float64) pose {
 		return with(pose{"trunk.rotationDeg": turn, "trunk.flexionDeg": flex}, arm(105, raise, 0, 30))
 	}
-	d.Movement = through("right", across(-30, -5, 115), across(0, 8, 85), across(28, 20, 55))
+	d.Movement = through("right", across(-30, -5, 115), across(0, 8, 85), across(26, 12, 60))
 	d.Loads = []setup.Load{inBothHands(cable(at(0, 1.15*m.b.Height, 0), m.pin(0.12), grip))}
 	return d
 }

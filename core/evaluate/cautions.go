@@ -94,6 +94,12 @@ func (o *outcome) jointsVerdict(r *report.Report) report.Verdict {
 		in.Contact = largest(m.Shoulder)
 	case body.ElbowR:
 		in.Contact = largest(m.Elbow)
+	case body.HipR:
+		in.Contact = largest(m.Hip)
+	case body.KneeR:
+		in.Contact = largest(m.Knee)
+	case body.AnkleR:
+		in.Contact = largest(m.Ankle)
 	}
 	for _, x := range o.rep.Along {
 		if math.Abs(x) > math.Abs(in.Along) {

@@ -64,7 +64,7 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
 	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
 	for _, c := range []*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
-		&m.ShoulderLeanDeg, &m.Elbow, &m.Firm} {
+		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Firm} {
 		*c = make(report.Curve, n)
 	}
 	m.Busiest = make([]string, n)
@@ -158,6 +158,7 @@ func (w *work) share(i int, factor float64) *muscle.Answer {
 func (w *work) sample(i int) {
 	m, out := w.model, &w.out
 	a := w.share(i, 1)
+	w.surfaces(i, a)
 	var forward space.Vec // the axis about which the collar bone is drawn forward
 	out.Largest[i], out.Busiest[i] = a.Most, muscle.Heads()[a.Largest].Label
 	for k := range out.Passive {

@@ -38,6 +38,10 @@ type Passive struct {
 	Ribs      [2]float64 // push of the ribs on the blade's inner upper end and its lower corner, N
 }
 
+// LegPull is how hard the muscles of a leg pull across its joints, N: all that cross the hip, the three groups that cross the knee, and all
+// that cross the ankle.
+type LegPull struct{ Hip, Quadriceps, Hamstrings, Calf, Ankle float64 }
+
 // Answer is who carries a need at one pose. Lists are in the order of Heads; what does not cross the joints has no length (NaN).
 type Answer struct {
 	Activation []float64              // mean over the head's strands, weighted by force; 1 is all of it
@@ -52,6 +56,7 @@ type Answer struct {
 	GroupLong  []float64              // length of the fibres in the order of Groups: that of the group's own line where it has strips
 	OnHumerus  space.Vec              // all that cross the shoulder together pull on the upper arm, trunk axes, N
 	OnForearm  space.Vec              // all that cross the elbow on the forearm
+	Legs       LegPull                // what pulls across the joints of a leg
 	Largest    int                    // head of the strand with the largest activation
 	Most       float64                // that activation
 	Passive    Passive
@@ -85,5 +90,5 @@ func (a *Answer) reset() {
 		}
 		a.Lever[h], a.Trunk[h] = space.Vec{}, space.Vec{}
 	}
-	a.OnHumerus, a.OnForearm, a.Largest, a.Most, a.Passive, a.Left = space.Vec{}, space.Vec{}, 0, 0, Passive{}, Need{}
+	a.OnHumerus, a.OnForearm, a.Legs, a.Largest, a.Most, a.Passive, a.Left = space.Vec{}, space.Vec{}, LegPull{}, 0, 0, Passive{}, Need{}
 }

@@ -127,6 +127,25 @@ const calfStands = 3
 // kneeLocked is the flexion below which a knee that is pushed back is held by its ligaments, degrees (own).
 const kneeLocked = 10
 
+// add counts the pull of a line, N, to the joints that it crosses.
+func (p *LegPull) add(l *legLine, pull float64) {
+	if l.hip != nil || l.aside != nil {
+		p.Hip += pull
+	}
+	if l.ankle != nil {
+		p.Ankle += pull
+	}
+	switch {
+	case l.knee == nil:
+	case l.ankle != nil:
+		p.Calf += pull
+	case l.arms[1] > 0:
+		p.Quadriceps += pull
+	default:
+		p.Hamstrings += pull
+	}
+}
+
 // ShareLeg finds who carries a need of extension at hip and knee, and at the ankle or sideways at the hip where those count, in a
 // pose. Sideways stands alone: what the same muscles do forward and back is not known to the table.
 func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
@@ -175,6 +194,7 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		for k, torque := range [rows][]float64{out.Hip, out.Knee, out.Ankle, out.Aside} {
 			torque[l.head] += need.strength() * a * l.strength * l.arms[k]
 		}
+		out.Legs.add(l, need.strength()*a*l.strength)
 	}
 	m.means(&force)
 	for k, left := range [rows]*float64{&out.Left.Hip, &out.Left.Knee, &out.Left.Ankle, &out.Left.Aside} {

@@ -27,6 +27,10 @@ type Muscles struct {
 	Shoulder        Curve         `json:"shoulder" doc:"Estimate of the force between the joint's surfaces, with the pull of the muscles, N; null for a leg."`
 	ShoulderLeanDeg Curve         `json:"shoulderLeanDeg" doc:"How far that force leans from the socket's axis, degrees."`
 	Elbow           Curve         `json:"elbow" doc:"The same force at the elbow."`
+	Hip             Curve         `json:"hip" doc:"The same at the hip, from muscles that are taken to pull along the thigh; null where it is not known."`
+	Knee            Curve         `json:"knee" doc:"The same between thigh and shin."`
+	Kneecap         Curve         `json:"kneecap" doc:"Estimate of the force between kneecap and thigh, N."`
+	Ankle           Curve         `json:"ankle" doc:"The same at the ankle, where the calf is what works."`
 	Firm            Curve         `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
 	Doubts          []Doubt       `json:"doubts" doc:"Why shares are rough, and where."`
 	Work            []WorkShare   `json:"work" doc:"Who does how much of the work over the range, the target first and then the largest; empty where that is not known."`

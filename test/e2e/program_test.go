@@ -3,7 +3,6 @@ package e2e
 
 import (
 	"bufio"
-	"context"
 	"errors"
 	"net"
 	"os"
@@ -115,10 +114,3 @@ func (p *program) stop() {
 }
 
 func (p *program) url(path string) string { return "http://" + p.addr + path }
-
-func limited(t *testing.T, d time.Duration) context.Context {
-	t.Helper()
-	ctx, cancel := context.WithTimeout(context.Background(), d)
-	t.Cleanup(cancel)
-	return ctx
-}

@@ -4881,6 +4881,8 @@ export interface components {
     ReportMuscles: {
       /** @description Torque of muscles that turn the other way, as a share of what the helpers give. */
       against: (number | null)[];
+      /** @description The same at the ankle, where the calf is what works. */
+      ankle: (number | null)[];
       /** @description The part that has it, by its label, at each place. */
       busiest: string[];
       /** @description Why shares are rough, and where. */
@@ -4891,6 +4893,12 @@ export interface components {
       firm: (number | null)[];
       /** @description The finest pieces of the regions that have several. */
       heads: components["schemas"]["ReportRegionPart"][];
+      /** @description The same at the hip, from muscles that are taken to pull along the thigh; null where it is not known. */
+      hip: (number | null)[];
+      /** @description The same between thigh and shin. */
+      knee: (number | null)[];
+      /** @description Estimate of the force between kneecap and thigh, N. */
+      kneecap: (number | null)[];
       /** @description Largest activation of any part; above 1.2 the load is more than the model holds. */
       largest: (number | null)[];
       /**

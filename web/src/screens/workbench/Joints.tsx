@@ -47,7 +47,8 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
     return v === null ? "–" : (v / (bodyMass * gravity)).toFixed(1);
   };
   const { curves, muscles } = report;
-  const surface: Record<string, (number | null)[]> = { shoulder: muscles.shoulder, elbow: muscles.elbow };
+  const { shoulder, elbow, hip, knee, ankle } = muscles;
+  const surface: Record<string, (number | null)[]> = { shoulder, elbow, hip, knee, ankle };
   const target = {
     name: report.joint,
     torque: bare(report.hold ? curves.size : curves.torque, "torque"),
@@ -87,7 +88,7 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
               </td>
               <td className="mono">
                 {r.axial === null ? "–" : units.number(Math.abs(r.axial), "force")}
-                {r.axial !== null && r.axial > 0.5 && <small> traction</small>}
+                {r.axial !== null && r.axial < -0.5 && <small> traction</small>}
               </td>
               <td className="mono">{r.shear}</td>
               <td className="mono">{weights(r.surface)}</td>
@@ -104,6 +105,12 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
           <p>
             The forearm is <b className="mono">{here(curves.barOffDeg, "angle")}</b> off square to the bar, and the bar
             twists it by <b className="mono">{here(curves.barTwistDeg, "angle")}</b>: wrist and elbow take that up
+          </p>
+        )}
+        {(valueAt(muscles.kneecap, s) ?? 0) > 0.05 * bodyMass * gravity && (
+          <p>
+            The kneecap is pressed on the thigh with about <b className="mono">{weights(muscles.kneecap)}</b> body
+            weights
           </p>
         )}
         {sideways !== null && Math.abs(sideways) >= 1 && (
