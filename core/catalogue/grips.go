@@ -74,6 +74,15 @@ func (m *maker) narrowPresses() []Ready {
 	}
 }
 
+// beltSquat hangs the weight from the hips, standing on two boxes, the arms out in front.
+func (m *maker) beltSquat() Ready {
+	out := arm(90, 60, 0, 15)
+	d := m.base("quadriceps", "knee", setup.Posture{Kind: "standing"}, nil)
+	d.Movement = through("both", with(leg(116, 105, 38), out), with(leg(72, 66, 28), out), with(leg(26, 28, 14), out))
+	d.Loads = []setup.Load{ownBody()}
+	return Ready{Key: "squat.belt", About: "The weight hangs from the hips: hard on the legs, easy on the back.", Document: m.withBelt(d, 0.5)}
+}
+
 // frontSquat carries the bar on the front of the shoulders.
 func (m *maker) frontSquat() Ready {
 	rack := arm(70, 85, -20, 140)

@@ -54,7 +54,7 @@ func legSetups(m *maker) []Ready {
 		{Key: "swing.band", About: "A hinge, not a squat, to full extension.", Document: swing},
 	}
 	out = append(out, m.bars()...)
-	out = append(out, m.frontSquat())
+	out = append(out, m.frontSquat(), m.beltSquat())
 	out = append(out, m.curlsOfTheLeg(ankle)...)
 	for i := range out {
 		out[i].Group = "leg"

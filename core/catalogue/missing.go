@@ -18,8 +18,7 @@ var missing = []struct {
 	name, also, why string
 	near            []string
 }{
-	{"Pendulum squat", "belt squat", "a back pad on a lever, and a load on a belt, cannot be described yet",
-		[]string{"squat.hack", "press.leg", "squat.split"}},
+	{"Pendulum squat", "v-squat", "a back pad on a lever cannot be described yet", []string{"squat.hack", "press.leg", "squat.belt"}},
 	{"Walking lunge", "reverse lunge; forward lunge", "the feet stay where they are: steps cannot be described yet", []string{"squat.split", "squat.split.long",
 		"step.up"}},
 	{"Reverse crunch", "lying leg raise; sit-up; decline sit-up", "a pelvis that moves on somebody who lies cannot be described yet",
