@@ -25,8 +25,8 @@ func TestKneecapShare(t *testing.T) {
 
 // Forces on the joints of a leg: a deep squat presses the kneecap with several body weights, more the deeper (Wallace et al. 2002, J Orthop
 // Sports Phys Ther 32:141-148, trend, from memory); a leg extension with the knee straight, little; a hinge that keeps the shins still,
-// nothing (common practice, no source). Rising on one foot the ankle bears several body weights (Procter & Paul 1982, J Biomech 15:627, from
-// memory: over four in walking).
+// nothing (common practice, no source). Rising on one foot the ankle bears several body weights (Procter & Paul 1982, J Biomech
+// 15:627, from memory: over four in walking).
 func TestSurfacesOfALeg(t *testing.T) {
 	squat := of(t, "squat.back").Muscles
 	for i := 1; i < len(squat.Kneecap); i++ {
