@@ -232,6 +232,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Probl
 	r := o.report()
 	r.Joints = e.joints(o)
 	o.demands = e.efforts(o)
+	o.tellHardest(r.Joints)
 	var w *work
 	r.Muscles, w = e.muscles(o)
 	r.Limit = e.limit(o, w)

@@ -108,3 +108,28 @@ func TestGripWidthMovesTheWork(t *testing.T) {
 		}
 	}
 }
+
+// What else works in a movement of several joints is told with its action: the elbows extend in a press and flex in a pull-up, the hips
+// extend in a squat (anatomy). An arm that only holds is not told of.
+func TestWhatElseWorksIsTold(t *testing.T) {
+	for key, want := range map[string][2]string{"press.bar.flat": {"elbow", "extension"}, "pullup": {"elbow", "flexion"},
+		"squat.back": {"hip", "extension"}} {
+		found := false
+		for _, j := range of(t, key).Joints {
+			if j.Joint == want[0] {
+				found = true
+				if x := j.Hardest.OrNaN(); j.Does != want[1] || !(x > 0.1 && x < 1) {
+					t.Errorf("%s: %s %s, %.2f", key, j.Joint, j.Does, x)
+				}
+			}
+		}
+		if !found {
+			t.Errorf("%s: no %s", key, want[0])
+		}
+	}
+	for _, j := range of(t, "raise.dumbbell").Joints {
+		if j.Does != "" || j.Hardest.Known() {
+			t.Errorf("in a raise the %s does %q", j.Joint, j.Does)
+		}
+	}
+}

@@ -346,6 +346,17 @@ const maxRegions = 64
 var jointWords = map[string]string{"trunk": "trunk", "girdle": "shoulder girdle", "shoulder": "shoulder", "elbow": "elbow", "hip": "hip", "knee": "knee",
 	"ankle": "ankle"}
 
+// tellHardest notes how hard every joint beside the target works at most, and at what.
+func (o *outcome) tellHardest(joints []report.JointPart) {
+	for i := range joints {
+		j := &joints[i]
+		j.Hardest = metric.Missing("How strong it is here is not known, or it does not move.")
+		if d := o.demands.most(j.Joint, 1); d != nil {
+			j.Hardest, j.Does = number(d.effort(1)), profile.TurnWords(largestOf(d.actions(o)))
+		}
+	}
+}
+
 func largestOf(weights map[string]float64) string {
 	best := ""
 	for action, w := range weights {

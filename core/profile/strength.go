@@ -236,10 +236,23 @@ func (s *Strength) testWords(action string) string {
 
 // ActionWords names an action as the trade does, like "horizontal adduction of the shoulder".
 func ActionWords(action string) string {
-	if action == "ankle.plantarFlexionKneeBent" {
-		return "plantar flexion of the ankle with the knee bent"
+	joint, _, _ := strings.Cut(action, ".")
+	if joint == "girdle" {
+		joint = "shoulder girdle"
 	}
-	joint, turn, _ := strings.Cut(action, ".")
+	turn, how, more := strings.Cut(TurnWords(action), " with ")
+	if more {
+		how = " with " + how
+	}
+	return turn + " of the " + joint + how
+}
+
+// TurnWords names what an action does to its joint, like "horizontal adduction".
+func TurnWords(action string) string {
+	if action == "ankle.plantarFlexionKneeBent" {
+		return "plantar flexion with the knee bent"
+	}
+	_, turn, _ := strings.Cut(action, ".")
 	var words strings.Builder
 	for _, r := range turn {
 		if unicode.IsUpper(r) {
@@ -247,10 +260,7 @@ func ActionWords(action string) string {
 		}
 		words.WriteRune(unicode.ToLower(r))
 	}
-	if joint == "girdle" {
-		joint = "shoulder girdle"
-	}
-	return words.String() + " of the " + joint
+	return words.String()
 }
 
 // Words says what a trust in this lifter's strength means.

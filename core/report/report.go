@@ -89,6 +89,9 @@ type JointPart struct {
 	Shear    Curve  `json:"shear" doc:"Resultant force across it, N."`
 	Capacity Curve  `json:"capacity" doc:"N·m; null where it is unknown."`
 	Effort   Curve  `json:"effort" doc:"Torque over capacity."`
+
+	Hardest metric.Metric `json:"hardest" doc:"Its largest effort."`
+	Does    string        `json:"does" doc:"The action that counts most there, as in extension; empty where its effort is not known."`
 }
 
 // Part is one load's share.

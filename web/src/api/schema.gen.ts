@@ -4721,8 +4721,16 @@ export interface components {
       axial: (number | null)[];
       /** @description N·m; null where it is unknown. */
       capacity: (number | null)[];
+      /** @description The action that counts most there, as in extension; empty where its effort is not known. */
+      does: string;
       /** @description Torque over capacity. */
       effort: (number | null)[];
+      /** @description Its largest effort. */
+      hardest: {
+        value: number | null;
+        /** @description Why there is none. */
+        why?: string;
+      };
       joint: string;
       /** @description Resultant force across it, N. */
       shear: (number | null)[];

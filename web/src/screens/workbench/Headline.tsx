@@ -26,6 +26,9 @@ const Box = styled.section`
 
 const told = 4;
 
+/** From what effort on another joint is told of. */
+const leastBeside = 0.1;
+
 /** What comes first: where it is hardest, how well it fits, how hard it is, and who does the work. */
 export function Headline({ report }: { report: Report }) {
   const { work } = report.muscles;
@@ -54,7 +57,23 @@ export function Headline({ report }: { report: Report }) {
           </div>
         </div>
       )}
+      <Beside joints={report.joints} />
     </Box>
+  );
+}
+
+/** How hard other joints work that share the movement: a press has elbows too. */
+function Beside({ joints }: { joints: Report["joints"] }) {
+  const hard = joints.filter((j) => j.does && (j.hardest.value ?? 0) >= leastBeside);
+  if (hard.length === 0) return null;
+  const words = hard.map((j, i) => {
+    const most = `${j.joint} ${j.does}, up to ${Math.round(100 * (j.hardest.value ?? 0))}%`;
+    return i === 0 ? `${most} of strength` : most;
+  });
+  return (
+    <div className="who" data-testid="beside">
+      Also: {words.join("; ")}
+    </div>
   );
 }
 
