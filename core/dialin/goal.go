@@ -34,7 +34,7 @@ var usual = []dial.Name{dial.PulleyHeight, dial.StanceOut, dial.PathPlane, dial.
 // main are the settings that say what an exercise is: how heavy, from where, along which path, how far (own).
 var main = []dial.Name{dial.LoadStack, dial.LoadMass, dial.LeverPlates, dial.SledPlates, dial.SledFeet, dial.AssistStack,
 	dial.BandPull, dial.PulleyHeight, dial.BandHeight, dial.StanceOut,
-	dial.BenchAngle, dial.FrontShare, dial.FeetOut, dial.TrunkLean, dial.PathPlane, dial.HoldPlane, dial.GuideSwivel,
+	dial.BenchAngle, dial.FrontShare, dial.FeetOut, dial.TrunkLean, dial.PathPlane, dial.HoldPlane, dial.GripWidth, dial.GuideSwivel,
 	dial.GuideTravel, dial.GuideTurn,
 	dial.PoseFrom,
 	dial.PoseTo, dial.RangeFrom, dial.RangeTo}

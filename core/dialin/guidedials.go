@@ -53,7 +53,7 @@ var axes = []axis{
 func guidePoint(name dial.Name, point guided, along int) dial.Dial {
 	a := &axes[along]
 	place := func(d *setup.Document) *setup.Point {
-		if d.Movement.Guide == nil || d.HandleLeads() {
+		if d.Movement.Guide == nil || d.HandleLeads() || a.field == "z" && barLed(d) { // what moves both ends is the grip's width
 			return nil
 		}
 		return point.of(d.Movement.Guide)

@@ -132,11 +132,6 @@ func owned(label string, c setup.Coordinate) func(*setup.Document, int) dial.Set
 	}
 }
 
-func gripWidth(d *setup.Document, _ int) dial.Setting {
-	return dial.Setting{Group: "path", Label: "Grip width", Kind: "length", From: 0.1, To: max(1, d.Movement.BarWidth), Step: 0.02,
-		Value: d.Movement.BarWidth, Paths: []string{"movement.barWidth"}}
-}
-
 // seconds is a dial of one phase of the tempo. It is not painted: the match is that of the torque at rest.
 func seconds(label, path string, from float64, read func(*setup.Tempo) float64) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {

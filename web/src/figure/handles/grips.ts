@@ -217,7 +217,7 @@ function guideGrips(scene: Scene, report: Report, find: Found): Grip[] {
     slides: slides(
       slide(find(`guide.${name}X`), x),
       slide(find(`guide.${name}Y`), y),
-      slide(find(`guide.${name}Z`), z),
+      slide(find(`guide.${name}Z`), z) ?? slide(find("grip.width"), z, 2),
     ),
   });
   return [grip("start", guide.start), grip(other, guide.other)].filter((g) => g.slides?.length);
