@@ -299,12 +299,17 @@ func kept(list []report.RegionPart, worth func(k int) bool) []report.RegionPart 
 	return out
 }
 
+// rounding is the torque below which a part does nothing, N·m: what is left of nothing must not put one before the other.
+const rounding = 1e-9
+
 // doing is how much a part does over the whole path.
 func doing(p *report.RegionPart) float64 {
 	sum := 0.0
 	for i := range p.Activation {
 		if t := p.Torque[i]; !math.IsNaN(t) {
-			sum += max(0, t)
+			if t > rounding {
+				sum += t
+			}
 		} else {
 			sum += p.Activation[i]
 		}
