@@ -78,7 +78,7 @@ func (m *maker) narrowPresses() []Ready {
 func (m *maker) beltSquat() Ready {
 	out := arm(90, 60, 0, 15)
 	d := m.base("quadriceps", "knee", setup.Posture{Kind: "standing"}, nil)
-	d.Movement = through("both", with(leg(116, 105, 38), out), with(leg(72, 66, 28), out), with(leg(26, 28, 14), out))
+	d.Movement = through("both", with(leg(116, 105, 34), out), with(leg(72, 66, 28), out), with(leg(26, 28, 14), out))
 	d.Loads = []setup.Load{ownBody()}
 	return Ready{Key: "squat.belt", About: "The weight hangs from the hips: hard on the legs, easy on the back.", Document: m.withBelt(d, 0.5)}
 }

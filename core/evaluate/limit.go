@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"math"
+	"strings"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -352,7 +353,8 @@ func (o *outcome) tellHardest(joints []report.JointPart) {
 		j := &joints[i]
 		j.Hardest = metric.Missing("How strong it is here is not known, or it does not move.")
 		if d := o.demands.most(j.Joint, 1); d != nil {
-			j.Hardest, j.Does = number(d.effort(1)), profile.TurnWords(largestOf(d.actions(o)))
+			j.Hardest = number(d.effort(1))
+			j.Does, _, _ = strings.Cut(profile.TurnWords(largestOf(d.actions(o))), " with ")
 		}
 	}
 }
