@@ -9,8 +9,8 @@ import (
 	"dialarc/core/setup"
 )
 
-// barLed says whether both hands are on one thing that keeps them apart by the same on the whole of a straight path: a bar, a short bar on a
-// cable, or what carries the body.
+// barLed says whether both hands are on one thing that keeps them apart by the same on the whole of a straight path: a bar, a short bar on
+// a cable, or what carries the body.
 func barLed(d *setup.Document) bool {
 	g := d.Movement.Guide
 	if g == nil || !g.Relative || g.Kind != "line" || g.End == nil || g.Start.Z != g.End.Z || d.Movement.Side != "both" || d.HandleLeads() {

@@ -137,3 +137,39 @@ func (l *lateral) answer(f *body.Frames, a *action) float64 {
 func (l *lateral) force(f *body.Frames, push float64) action {
 	return action{segment: body.HandR, at: f.Grip[body.Right], force: r3.Scale(push, l.inward)}
 }
+
+// pull finds what every acting load pulls with, and how hard the hands push sideways because of it.
+func (u *run) pull(i int) {
+	l := u.sides
+	u.Lateral[i] = math.NaN()
+	if l != nil {
+		l.place(u.frames)
+	}
+	for k, item := range u.acting {
+		h := 0.0
+		if !item.OwnBody() {
+			p := item.At(u.frames)
+			u.pulls[k] = p
+			if l != nil {
+				h = l.answer(u.frames, &action{segment: item.Segment, at: p.Contact, force: p.Force})
+			}
+		}
+		if l != nil {
+			l.loads, l.push = append(l.loads, h), l.push+h
+		}
+	}
+	if l != nil {
+		u.Lateral[i] = l.push
+	}
+}
+
+// sideways is what the hands push outward because of an acting load, or of the segments' weights for -1, and whether they do.
+func (u *run) sideways(k int) (action, bool) {
+	switch {
+	case u.sides == nil:
+		return action{}, false
+	case k < 0:
+		return u.sides.force(u.frames, u.sides.own), true
+	}
+	return u.sides.force(u.frames, u.sides.loads[k]), true
+}

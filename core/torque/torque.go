@@ -202,120 +202,104 @@ func (u *run) place(i int) {
 	r.ElbowAt[i], r.Shoulder[i] = f.Joint[u.lead.Joint(body.ElbowR)], f.Joint[u.lead.Joint(body.ShoulderR)]
 }
 
+// tally is what is added up at one place.
+type tally struct {
+	axis            space.Vec
+	weights, force  space.Vec // of the segments' weights, and all force on the far side
+	loads, lowering space.Vec // of all loads
+	between         space.Vec // torque of what two hands that hold one thing push each other apart with: the other hand carries that
+	held, back      space.Vec
+	target          sums // what loads do to the target
+}
+
 // sample computes everything at one place and returns the speed at which the segment swings, per unit s.
 func (u *run) sample(i int) float64 {
 	f, r, c := u.frames, u.Repetition, &u.target
 	axis, speed := c.axis(f, &u.in.Axis)
 	r.Axis[i], r.Joint[i], r.Direction[i] = axis, f.Joint[c.joint], c.seen(f)
-	weights, force := c.weights(f)
-	loads, lowering, held := space.Vec{}, space.Vec{}, space.Vec{}
-	var target sums       // what loads do to the target
-	var between space.Vec // torque of what two hands that hold one thing push each other apart with: the other hand carries that
+	t := tally{axis: axis}
+	t.weights, t.force = c.weights(f)
 	u.pull(i)
 	if own, pushes := u.sideways(-1); pushes {
-		t, n := c.of(f, &own)
-		weights, force, between, held = r3.Add(weights, t), r3.Add(force, n), r3.Add(between, t), own.force
+		torque, force := c.of(f, &own)
+		t.weights, t.force, t.between, t.held = r3.Add(t.weights, torque), r3.Add(t.force, force), torque, own.force
 	}
 	others := u.startOthers()
-	var back space.Vec
 	if u.in.Whole {
-		back = u.startBack()
+		t.back = u.startBack()
 	}
 	for k, item := range u.acting {
 		if item.OwnBody() {
-			u.ownPart(u.part[k], i, weights, axis)
-			loads, lowering, weights = r3.Add(loads, weights), r3.Add(lowering, weights), space.Vec{}
+			u.ownPart(u.part[k], i, t.weights, axis)
+			t.loads, t.lowering, t.weights = r3.Add(t.loads, t.weights), r3.Add(t.lowering, t.weights), space.Vec{}
 			continue
 		}
-		pull := u.pulls[k]
-		a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
-		aside, pushes := u.sideways(k)
-		if p := u.part[k]; p >= 0 {
-			up, on := c.of(f, &a)
-			down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
-			if item.Def.Shared || item.Def.Kind == setup.Rope {
-				across := f.Station.Heading.Apply(space.Z)
-				t, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
-				between = r3.Add(between, t)
-			}
-			if pushes {
-				t, n := c.of(f, &aside)
-				up, down, on, between = r3.Add(up, t), r3.Add(down, t), r3.Add(on, n), r3.Add(between, t)
-				if a.segment == aside.segment {
-					pull.Force = r3.Add(pull.Force, aside.force)
-				}
-			}
-			if k > 0 && u.part[k-1] == p { // the other hand's half of one handle
-				r.Parts[p].add(i, &pull, up, down, axis)
-			} else {
-				r.Parts[p].set(i, &pull, up, down, axis, c.times(a.segment))
-			}
-			loads, lowering, force = r3.Add(loads, up), r3.Add(lowering, down), r3.Add(force, on)
-			target.add(up, on, item.Varies())
-		}
-		if side, _ := sideOf(a.segment); item.Held() && side == u.lead {
-			held = r3.Add(held, u.pulls[k].Force)
-		}
-		held = r3.Add(held, aside.force)
-		for o := range others {
-			t, n := u.others[o].of(f, &a)
-			if pushes {
-				tt, nn := u.others[o].of(f, &aside)
-				t, n = r3.Add(t, tt), r3.Add(n, nn)
-			}
-			others[o].add(t, n, item.Varies())
-		}
-		if u.in.Whole {
-			back = r3.Add(back, u.aboutBack(&a))
-		}
+		u.take(i, k, &t, others)
 	}
-	u.write(i, axis, weights, loads, lowering, force)
-	r.OffAxis[i] = space.Norm(space.Reject(r3.Sub(loads, between), axis))
+	u.write(i, axis, t.weights, t.loads, t.lowering, t.force)
+	r.OffAxis[i] = space.Norm(space.Reject(r3.Sub(t.loads, t.between), axis))
 	if speed == 0 && !u.in.Path.Still() {
 		u.standsStill(i)
 	}
 	u.finishOthers(i, others)
 	if u.in.Whole {
-		r.Varying[i], r.VaryingForce[i] = u.needed(&u.target, target.varies), u.borne(&u.target, target.varyingForce)
-		u.whole(i, held, back)
+		r.Varying[i], r.VaryingForce[i] = u.needed(c, t.target.varies), u.borne(c, t.target.varyingForce)
+		u.whole(i, t.held, t.back)
 	}
 	return speed
 }
 
-// pull finds what every acting load pulls with, and how hard the hands push sideways because of it.
-func (u *run) pull(i int) {
-	l := u.sides
-	u.Lateral[i] = math.NaN()
-	if l != nil {
-		l.place(u.frames)
+// take adds one acting load up at one place, with what the hands push sideways because of it.
+func (u *run) take(i, k int, t *tally, others []sums) {
+	item, pull := u.acting[k], &u.pulls[k]
+	a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
+	aside, pushes := u.sideways(k)
+	if u.part[k] >= 0 {
+		u.onTarget(i, k, t)
 	}
-	for k, item := range u.acting {
-		h := 0.0
-		if !item.OwnBody() {
-			p := item.At(u.frames)
-			u.pulls[k] = p
-			if l != nil {
-				h = l.answer(u.frames, &action{segment: item.Segment, at: p.Contact, force: p.Force})
-			}
-		}
-		if l != nil {
-			l.loads, l.push = append(l.loads, h), l.push+h
+	if side, _ := sideOf(a.segment); item.Held() && side == u.lead {
+		t.held = r3.Add(t.held, pull.Force)
+	}
+	t.held = r3.Add(t.held, aside.force)
+	for o := range others {
+		torque, force := u.others[o].of(u.frames, &a)
+		others[o].add(torque, force, item.Varies())
+		if pushes {
+			torque, force = u.others[o].of(u.frames, &aside)
+			others[o].add(torque, force, item.Varies())
 		}
 	}
-	if l != nil {
-		u.Lateral[i] = l.push
+	if u.in.Whole {
+		t.back = r3.Add(t.back, u.aboutBack(&a))
 	}
 }
 
-// sideways is what the hands push outward because of an acting load, or of the segments' weights for -1, and whether they do.
-func (u *run) sideways(k int) (action, bool) {
-	switch {
-	case u.sides == nil:
-		return action{}, false
-	case k < 0:
-		return u.sides.force(u.frames, u.sides.own), true
+// onTarget adds up what one acting load asks of the target, and notes it as the load's part.
+func (u *run) onTarget(i, k int, t *tally) {
+	f, c, item, pull := u.frames, &u.target, u.acting[k], u.pulls[k]
+	a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
+	up, on := c.of(f, &a)
+	down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
+	if u.in.Path.Both() && (item.Def.Shared || item.Def.Kind == setup.Rope) {
+		across := f.Station.Heading.Apply(space.Z)
+		torque, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
+		t.between = r3.Add(t.between, torque)
 	}
-	return u.sides.force(u.frames, u.sides.loads[k]), true
+	if aside, pushes := u.sideways(k); pushes {
+		torque, force := c.of(f, &aside)
+		up, down, on, t.between = r3.Add(up, torque), r3.Add(down, torque), r3.Add(on, force), r3.Add(t.between, torque)
+		if a.segment == aside.segment {
+			pull.Force = r3.Add(pull.Force, aside.force)
+		}
+	}
+	p := u.part[k]
+	if k > 0 && u.part[k-1] == p { // the other hand's half of one handle
+		u.Parts[p].add(i, &pull, up, down, t.axis)
+	} else {
+		u.Parts[p].set(i, &pull, up, down, t.axis, c.times(a.segment))
+	}
+	t.loads, t.lowering, t.force = r3.Add(t.loads, up), r3.Add(t.lowering, down), r3.Add(t.force, on)
+	t.target.add(up, on, item.Varies())
 }
 
 // write notes the target's torques, all about its joint.
