@@ -9,7 +9,7 @@ PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/
 
 # What works on several things at once: only there can there be a race. Of the searches and rankings those tests are enough that do so with
 # little else: the detector makes them ten times as slow.
-SHARED := ./core/parallel ./internal/bridge ./internal/device ./internal/httpapi ./internal/localpg ./internal/simulate ./internal/store ./internal/webui
+SHARED  = ./core/parallel $(filter-out %/backup %/demo,$(shell go list ./internal/...))
 SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 

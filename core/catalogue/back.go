@@ -1,9 +1,8 @@
 package catalogue
 
 import (
-	"slices"
-
 	"math"
+	"slices"
 
 	"dialarc/core/setup"
 )
@@ -72,14 +71,8 @@ func backSetups(m *maker) []Ready {
 
 // pulls are those that hang, pull a bar down or row on a machine.
 func (m *maker) pulls() []Ready {
-	hang := m.base("latissimus", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
-	hang.Movement, hang.Loads = m.line("both", [3]float64{0.15, 0.50, 0.08}, [3]float64{0.20, 0.15, 0.08}, 50), []setup.Load{ownBody()}
-	p := seated(0.5, 180, 0)
-	p.Restraints = []string{"thighPad"}
-	down := m.base("latissimus", "shoulder", p, nil)
-	high := cable(at(0, 2.2, 0), m.pin(0.35), grip)
-	high.Shared, high.Ratio = true, 1 // a station of its own, without a second pulley
-	down.Movement, down.Loads = m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30), []setup.Load{high}
+	hang := m.hang(m.line("both", [3]float64{0.15, 0.50, 0.08}, [3]float64{0.20, 0.15, 0.08}, 50))
+	down := m.pulldown(m.line("both", [3]float64{0.26, 0.47, 0.20}, [3]float64{0.20, 0.05, 0.20}, 30))
 	return []Ready{
 		{Key: "pullup", About: "Body weight, from just short of a dead hang.", Document: hang},
 		{Key: "pullup.assisted", About: "A platform under the knees takes part of the weight.", Document: m.assisted(hang, 0.4)},

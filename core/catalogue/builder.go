@@ -147,6 +147,12 @@ func cable(p *setup.Point, stack float64, c setup.Contact) setup.Load {
 		Friction: setup.DefaultFriction, ParkedGap: setup.DefaultParkedGap, Travel: setup.DefaultTravel}
 }
 
+// inBothHands is a cable with a bar for both hands, or with a handle where one side moves and the other hand follows.
+func inBothHands(l setup.Load) setup.Load {
+	l.Shared = true
+	return l
+}
+
 // rope is two strands on one cable, one in each hand.
 func rope(p *setup.Point, stack, strand float64) setup.Load {
 	l := cable(p, stack, grip)

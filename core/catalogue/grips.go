@@ -11,42 +11,43 @@ func underhand(v setup.Movement) setup.Movement {
 	return v
 }
 
+// hang lifts the body from a bar.
+func (m *maker) hang(v setup.Movement) setup.Document {
+	d := m.base("latissimus", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
+	d.Movement, d.Loads = v, []setup.Load{ownBody()}
+	return d
+}
+
 // hangs are pull-ups by other grips: the wider, the more the shoulders do; underhand and narrow, the elbows.
 func (m *maker) hangs() []Ready {
-	hang := func(v setup.Movement) setup.Document {
-		d := m.base("latissimus", "shoulder", setup.Posture{Kind: "standing", Root: "hands", FeetApart: 0.2}, nil)
-		d.Movement, d.Loads = v, []setup.Load{ownBody()}
-		return d
-	}
 	return []Ready{
 		{Key: "pullup.wide", About: "Hands wide, elbows out: the shoulders do more, the elbows less.",
-			Document: hang(m.line("both", [3]float64{0.10, 0.46, 0.22}, [3]float64{0.12, 0.15, 0.22}, 55))},
+			Document: m.hang(m.line("both", [3]float64{0.10, 0.46, 0.22}, [3]float64{0.12, 0.15, 0.22}, 55))},
 		{Key: "chinup", About: "Palms toward you, shoulder width: the elbow flexors do more.",
-			Document: hang(underhand(m.line("both", [3]float64{0.17, 0.50, 0.02}, [3]float64{0.22, 0.13, 0.02}, 35)))},
+			Document: m.hang(underhand(m.line("both", [3]float64{0.17, 0.50, 0.02}, [3]float64{0.22, 0.13, 0.02}, 35)))},
 	}
+}
+
+// pulldown draws a bar down on one cable from above, thighs under the pads.
+func (m *maker) pulldown(v setup.Movement) setup.Document {
+	seat := seated(0.5, 180, 0)
+	seat.Restraints = []string{"thighPad"}
+	d := m.base("latissimus", "shoulder", seat, nil)
+	high := inBothHands(cable(at(0, 2.2, 0), m.pin(0.35), grip))
+	high.Ratio = 1 // a station of its own, without a second pulley
+	d.Movement, d.Loads = v, []setup.Load{high}
+	return d
 }
 
 // pulldowns are those by other grips, and the one with straight arms.
 func (m *maker) pulldowns() []Ready {
-	down := func(p setup.Posture, v setup.Movement, share float64, from *setup.Point) setup.Document {
-		d := m.base("latissimus", "shoulder", p, nil)
-		l := cable(from, m.pin(share), grip)
-		l.Shared, l.Ratio = true, 1
-		d.Movement, d.Loads = v, []setup.Load{l}
-		return d
-	}
-	seat := seated(0.5, 180, 0)
-	seat.Restraints = []string{"thighPad"}
 	straight := m.base("latissimus", "shoulder", hinged(mm(1.1*m.k()), 180, 25), nil)
 	straight.Movement = sweep("both", "shoulder.elevation", 100, 5, held(arm(90, 0, 0, 15), "shoulder.elevation"))
-	half := cable(at(0, 2.0, 0), m.pin(0.25), grip) // on a moving pulley, whose stack goes half the way
-	half.Shared = true
-	straight.Loads = []setup.Load{half}
+	straight.Loads = []setup.Load{inBothHands(cable(at(0, 2.0, 0), m.pin(0.25), grip))} // on a moving pulley, whose stack goes half the way
 	return []Ready{
 		{Key: "pulldown.under", About: "Palms toward you, elbows close: a long way, with more from the elbow flexors.",
-			Document: down(seat, underhand(m.line("both", [3]float64{0.26, 0.46, 0.0}, [3]float64{0.24, 0.02, 0.0}, 10)), 0.35, at(0, 2.2, 0))},
-		{Key: "pulldown.straight", About: "Elbows stay nearly straight: lats without the biceps.",
-			Document: straight},
+			Document: m.pulldown(underhand(m.line("both", [3]float64{0.26, 0.46, 0.0}, [3]float64{0.24, 0.02, 0.0}, 10)))},
+		{Key: "pulldown.straight", About: "Elbows stay nearly straight: lats without the biceps.", Document: straight},
 	}
 }
 
@@ -60,15 +61,15 @@ func (m *maker) overheadPress() Ready {
 
 // narrowPresses are presses for the triceps, and the extension with a bar.
 func (m *maker) narrowPresses() []Ready {
-	close := m.base("triceps", "elbow", lying("supine", 0, 0), bench(0))
-	close.Movement = m.line("both", [3]float64{0.20, 0.17, 0.08}, [3]float64{0.04, 0.6, 0.08}, 38)
-	close.Loads = []setup.Load{bar(m.kg(0.4))}
+	tight := m.base("triceps", "elbow", lying("supine", 0, 0), bench(0))
+	tight.Movement = m.line("both", [3]float64{0.20, 0.17, 0.08}, [3]float64{0.04, 0.6, 0.08}, 38)
+	tight.Loads = []setup.Load{bar(m.kg(0.4))}
 	skull := m.base("triceps", "elbow", lying("supine", 0, 0), bench(0))
 	skull.Movement, skull.Loads = curl("both", 125, 5, arm(90, 105, 0, 0)), []setup.Load{bar(m.kg(0.16))}
 	narrow := m.base("triceps", "elbow", setup.Posture{Kind: "prone", Root: "hands"}, nil)
 	narrow.Movement, narrow.Loads = m.line("both", [3]float64{-0.05, -0.22, 0.08}, [3]float64{-0.05, -0.60, 0.08}, 30), []setup.Load{ownBody()}
 	return []Ready{
-		{Key: "press.bar.close", About: "Hands at shoulder width, elbows in: the triceps do more.", Document: close},
+		{Key: "press.bar.close", About: "Hands at shoulder width, elbows in: the triceps do more.", Document: tight},
 		{Key: "extension.lying.bar", About: "Upper arms tipped back, so that the load stays on at the top.", Document: skull},
 		{Key: "pushup.close", About: "Hands under the shoulders, elbows along the ribs.", Document: narrow},
 	}

@@ -123,12 +123,6 @@ func (m *maker) chop() setup.Document {
 	return d
 }
 
-// inBothHands is a cable whose handle the other hand holds too.
-func inBothHands(l setup.Load) setup.Load {
-	l.Shared = true
-	return l
-}
-
 // trunkHolds tell torque and support, not a profile: nothing moves.
 func (m *maker) trunkHolds() []Ready {
 	hold := func(side string, p pose) setup.Movement { return setup.Movement{Kind: "hold", Side: side, Hold: p} }

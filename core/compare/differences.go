@@ -142,13 +142,11 @@ func regionOf(r *report.Report, key string) *report.RegionPart { return r.Muscle
 
 // contact is the largest force between the surfaces of the target joint.
 func contact(s *side) metric.Metric {
-	m := &s.report.Muscles
-	curve := map[string]report.Curve{"shoulder": m.Shoulder, "elbow": m.Elbow, "hip": m.Hip, "knee": m.Knee, "ankle": m.Ankle}[s.report.Joint]
-	top := most(curve, "The model does not know it for this joint.")
-	if x, known := top.Get(); known {
+	m := most(s.report.Muscles.Surface(s.report.Joint), "The model does not know it for this joint.")
+	if x, known := m.Get(); known {
 		return metric.Known(10 * math.Round(x/10)) // an estimate does not know single newtons
 	}
-	return top
+	return m
 }
 
 // lowBack is the largest torque that bends the trunk forward.

@@ -17,28 +17,20 @@ func barLed(d *setup.Document) bool {
 		return false
 	}
 	return d.Posture.RootOf() == "hands" || slices.ContainsFunc(d.Loads, func(l setup.Load) bool {
-		return l.Contact.Segment == "hand" && load.ForBothHands(&l) && l.Kind != setup.Rope
+		return l.Contact.Segment == "hand" && load.OneStiffThing(&l)
 	})
 }
 
-// gripOf is how far apart the middles of the hands are, m.
-func gripOf(d *setup.Document) float64 {
-	if !barLed(d) {
-		return d.Movement.BarWidth
-	}
-	b := body.New(&d.Lifter)
-	return 2 * (b.ShoulderHalf + d.Movement.Guide.Start.Z)
-}
-
-// gripWidth moves both hands out or in together.
+// gripWidth is how far apart the middles of the hands are, m; it moves both out or in together.
 func gripWidth(d *setup.Document, _ int) dial.Setting {
-	now := gripOf(d)
-	s := dial.Setting{Group: "path", Label: "Grip width", Kind: "length", From: min(0.1, now), To: max(1, now), Step: 0.02, Value: now,
-		Paths: []string{"movement.barWidth"}}
+	now, paths := d.Movement.BarWidth, []string{"movement.barWidth"}
 	if barLed(d) {
-		s.Paths = []string{"movement.guide.start.z", "movement.guide.end.z", "movement.guide"}
+		b := body.New(&d.Lifter)
+		now = 2 * (b.ShoulderHalf + d.Movement.Guide.Start.Z)
+		paths = []string{"movement.guide.start.z", "movement.guide.end.z", "movement.guide"}
 	}
-	return s
+	return dial.Setting{Group: "path", Label: "Grip width", Kind: "length", From: min(0.1, now), To: max(1, now), Step: 0.02, Value: now,
+		Paths: paths}
 }
 
 func setGripWidth(d *setup.Document, _ int, v float64) {

@@ -5,7 +5,6 @@ import (
 	"math"
 	"slices"
 
-	"dialarc/core/body"
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
@@ -85,21 +84,11 @@ func pinVerdicts(pins []report.Pins) []report.Verdict {
 
 // jointsVerdict words what grip, low back and joint bear.
 func (o *outcome) jointsVerdict(r *report.Report) report.Verdict {
-	m := &r.Muscles
 	in := verdict.JointsInput{Joint: o.joint.Name(), Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0],
 		Contact: math.NaN()}
 	_, in.GripLimit = o.doc.Lifter.Bearable()
-	switch o.joint {
-	case body.ShoulderR:
-		in.Contact = largest(m.Shoulder)
-	case body.ElbowR:
-		in.Contact = largest(m.Elbow)
-	case body.HipR:
-		in.Contact = largest(m.Hip)
-	case body.KneeR:
-		in.Contact = largest(m.Knee)
-	case body.AnkleR:
-		in.Contact = largest(m.Ankle)
+	if surface := r.Muscles.Surface(o.joint.Name()); surface != nil {
+		in.Contact = largest(surface)
 	}
 	for _, x := range o.rep.Along {
 		if math.Abs(x) > math.Abs(in.Along) {

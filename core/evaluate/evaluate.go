@@ -52,7 +52,7 @@ const sketchSamples = 31
 
 func (m *model) input(samples int) *torque.Input {
 	return &torque.Input{Body: &m.body, Station: &m.station, Path: m.path, Items: m.items, Samples: samples, Joint: m.joint, Axis: m.axis,
-		Bar: m.doc.Movement.BarWidth > 0, Sideways: torque.PushesSideways(m.path, &m.station, m.items)}
+		Bar: m.doc.Movement.BarWidth > 0, Sideways: m.sideways}
 }
 
 // others are the joints beside the target that a report speaks of: those that move, and the arm's.

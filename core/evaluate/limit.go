@@ -2,7 +2,6 @@ package evaluate
 
 import (
 	"math"
-	"strings"
 
 	"dialarc/core/body"
 	"dialarc/core/load"
@@ -353,8 +352,7 @@ func (o *outcome) tellHardest(joints []report.JointPart) {
 		j := &joints[i]
 		j.Hardest = metric.Missing("How strong it is here is not known, or it does not move.")
 		if d := o.demands.most(j.Joint, 1); d != nil {
-			j.Hardest = number(d.effort(1))
-			j.Does, _, _ = strings.Cut(profile.TurnWords(largestOf(d.actions(o))), " with ")
+			j.Hardest, j.Does = number(d.effort(1)), profile.TurnWords(largestOf(d.actions(o)))
 		}
 	}
 }

@@ -161,7 +161,7 @@ func (w *work) doer(p *report.RegionPart) string {
 		if w.regions[muscle.Heads()[h].Group].Key != p.Key || head.Key == p.Key {
 			continue
 		}
-		if slices.ContainsFunc(head.Torque, func(t float64) bool { return math.Abs(t) > 1e-9 }) {
+		if slices.ContainsFunc(head.Torque, func(t float64) bool { return math.Abs(t) > rounding }) {
 			label, heads = head.Label, heads+1
 		}
 	}

@@ -104,6 +104,8 @@ type model struct {
 	joint   body.Joint // the target, of the right side
 	axis    torque.AxisRule
 	grid    grid
+
+	sideways bool // the hands may push sideways
 }
 
 // model makes a document ready.
@@ -113,7 +115,7 @@ func (e *Evaluator) model(d *setup.Document) *model { return e.stand(d).with(d) 
 func (st *stance) with(d *setup.Document) *model {
 	m := &model{stance: st, doc: d, grid: usual}
 	m.items = load.Build(d.Loads, &m.station, m.path.Both(), m.path.Frames(0), m.path.Frames(1))
-	m.columns = support.Columns(m.items)
+	m.columns, m.sideways = support.Columns(m.items), torque.PushesSideways(m.path, &m.station, m.items)
 	m.joint, _ = body.JointOf(d.TargetJoint())
 	m.axis.Kind = d.Movement.Axis
 	if a := d.Movement.AxisAlong; m.axis.Kind == "vector" && a != nil {

@@ -86,10 +86,10 @@ func (c *cautions) weights() {
 	p := &c.doc.Posture
 	for i := range c.doc.Loads {
 		l := &c.doc.Loads[i]
-		under := p.Kind == "supine" && l.Contact.Segment == "hand" || (l.Contact.At == "shoulders" || l.Contact.At == "frontRack") && p.Kind != "prone"
+		lies := map[string]string{"shoulders": "the back", "frontRack": "the shoulders"}[l.Contact.At]
+		under := p.Kind == "supine" && l.Contact.Segment == "hand" || lies != "" && p.Kind != "prone"
 		if l.Kind == setup.Bar && c.doc.Movement.Kind != "hold" && under && l.Catch == "" && !c.narrow(l) {
-			where := cmp.Or(map[string]string{"shoulders": "the back", "frontRack": "the shoulders"}[l.Contact.At], "the chest")
-			c.add("bar-fail", "A failed rep leaves the bar on "+where+": nothing is set to catch it.",
+			c.add("bar-fail", "A failed rep leaves the bar on "+cmp.Or(lies, "the chest")+": nothing is set to catch it.",
 				"Set safeties just below the lowest point, use a spotter, or leave the collars off.", nil)
 		}
 		if (l.Kind == setup.Bar || l.Kind == setup.Dumbbell) && l.Contact.Segment == "hand" && p.Kind == "supine" {

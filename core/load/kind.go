@@ -116,6 +116,9 @@ func MassField(l *setup.Load) *float64 {
 // ForBothHands says whether both hands have this one load together, rather than one each.
 func ForBothHands(l *setup.Load) bool { return l.Shared || Of(l).OneThing }
 
+// OneStiffThing says whether both hands have this one load together and can push each other apart on it, as they cannot on a rope.
+func OneStiffThing(l *setup.Load) bool { return ForBothHands(l) && l.Kind != setup.Rope }
+
 // HasOwnSeat says whether a setup is done on a machine that brings its own seat.
 func HasOwnSeat(d *setup.Document) bool {
 	return slices.ContainsFunc(d.Loads, func(l setup.Load) bool {

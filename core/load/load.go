@@ -72,7 +72,7 @@ func (it *Item) StiffAcross(across space.Vec) bool {
 	if l, ok := it.Source.(*arm); ok && l.axis != (space.Vec{}) {
 		return math.Abs(r3.Dot(l.axis, across)) > 0.98
 	}
-	return ForBothHands(it.Def) && it.Def.Kind != setup.Rope
+	return OneStiffThing(it.Def)
 }
 
 // Hand says which hand holds the load; false where none does.

@@ -266,6 +266,5 @@ func lean(free *body.Pose, out, turn float64, q *body.Pose) {
 
 // handAside is how far the right grip is from the middle of the body, m.
 func (p *Path) handAside(q *body.Pose) float64 {
-	shoulder, humerus := p.upperArm(q)
-	return r3.Add(shoulder, humerus.Apply(p.handFrom(q))).Z
+	return p.gripIn(q).Z
 }

@@ -6,8 +6,6 @@ import (
 	"dialarc/core/body"
 	"dialarc/core/setup"
 	"dialarc/core/space"
-
-	"gonum.org/v1/gonum/spatial/r3"
 )
 
 // besideHand is how far apart the middles of two hands on one handle are, as a share of stature (own).
@@ -16,8 +14,7 @@ const besideHand = 0.034
 // join leads the arm that takes no part to the handle that the other hand holds in a pose. It returns by how much that is out of reach, m.
 func (p *Path) join(q, other *body.Pose) float64 {
 	*other = p.idle
-	shoulder, humerus := p.upperArm(q)
-	at := r3.Add(shoulder, humerus.Apply(p.handFrom(q)))
+	at := p.gripIn(q)
 	return p.reach(space.Vec{X: at.X, Y: at.Y, Z: besideHand*p.body.Height - at.Z}, outward, math.NaN(), other)
 }
 

@@ -29,7 +29,7 @@ type Path struct {
 	still   bool                                  // a hold
 	bends   bool                                  // the trunk, along the path
 	rides   bool                                  // a carriage on rails: the feet stay in place
-	hangs   bool                                  // by the hands, while legs or trunk move: they swing under them
+	hangs   bool                                  // by the hands: the body swings under them
 	start   space.Vec                             // the end of the lead limb that stays in place, at the start
 	places  *Places                               // that were asked for
 	near    *body.Pose                            // the pose of a place close by, which a search may start from

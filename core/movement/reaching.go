@@ -64,6 +64,12 @@ func (p *Path) handFrom(q *body.Pose) space.Vec {
 	return r3.Add(space.Vec{Y: -b.UpperArm}, r3.Scale(b.Forearm+b.Grip, forearmIn(q[setup.ElbowFlexion], b.CarryingAngle)))
 }
 
+// gripIn is where the right grip is in a pose, in trunk axes from mid-hip.
+func (p *Path) gripIn(q *body.Pose) space.Vec {
+	shoulder, humerus := p.upperArm(q)
+	return r3.Add(shoulder, humerus.Apply(p.handFrom(q)))
+}
+
 // elbowSide is the side of the line from shoulder to hand, of direction h in the upper arm's axes, on which the elbow lies; that of a
 // straight arm is where it would bend.
 func elbowSide(h space.Vec) space.Vec {

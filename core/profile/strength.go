@@ -234,25 +234,25 @@ func (s *Strength) testWords(action string) string {
 	return text
 }
 
+// kneeBentKey ends the key of an action whose strength is another with the knee bent.
+const kneeBentKey = "KneeBent"
+
 // ActionWords names an action as the trade does, like "horizontal adduction of the shoulder".
 func ActionWords(action string) string {
 	joint, _, _ := strings.Cut(action, ".")
 	if joint == "girdle" {
 		joint = "shoulder girdle"
 	}
-	turn, how, more := strings.Cut(TurnWords(action), " with ")
-	if more {
-		how = " with " + how
+	text := TurnWords(action) + " of the " + joint
+	if strings.HasSuffix(action, kneeBentKey) {
+		text += " with the knee bent"
 	}
-	return turn + " of the " + joint + how
+	return text
 }
 
 // TurnWords names what an action does to its joint, like "horizontal adduction".
 func TurnWords(action string) string {
-	if action == "ankle.plantarFlexionKneeBent" {
-		return "plantar flexion with the knee bent"
-	}
-	_, turn, _ := strings.Cut(action, ".")
+	_, turn, _ := strings.Cut(strings.TrimSuffix(action, kneeBentKey), ".")
 	var words strings.Builder
 	for _, r := range turn {
 		if unicode.IsUpper(r) {

@@ -39,6 +39,11 @@ type Muscles struct {
 	LengthenedEnd   string        `json:"lengthenedEnd" doc:"Where on the path the target is longest." enum:"start,end,undecided,unknown"`
 }
 
+// Surface is what the surfaces of a joint hold, N; nil for a joint of which the model knows nothing.
+func (m *Muscles) Surface(joint string) Curve {
+	return map[string]Curve{"shoulder": m.Shoulder, "elbow": m.Elbow, "hip": m.Hip, "knee": m.Knee, "ankle": m.Ankle}[joint]
+}
+
 // WorkShare is one muscle's part of what all helping muscles give over the range.
 type WorkShare struct {
 	Key    string  `json:"key"`

@@ -255,7 +255,7 @@ func (u *run) take(i, k int, t *tally, others []sums) {
 	a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
 	aside, pushes := u.sideways(k)
 	if u.part[k] >= 0 {
-		u.onTarget(i, k, t)
+		u.onTarget(i, k, &a, &aside, t)
 	}
 	if side, _ := sideOf(a.segment); item.Held() && side == u.lead {
 		t.held = r3.Add(t.held, pull.Force)
@@ -274,19 +274,18 @@ func (u *run) take(i, k int, t *tally, others []sums) {
 	}
 }
 
-// onTarget adds up what one acting load asks of the target, and notes it as the load's part.
-func (u *run) onTarget(i, k int, t *tally) {
+// onTarget adds up what one acting load asks of the target, and what the hands push sideways because of it, and notes it as its part.
+func (u *run) onTarget(i, k int, a, aside *action, t *tally) {
 	f, c, item, pull := u.frames, &u.target, u.acting[k], u.pulls[k]
-	a := action{segment: item.Segment, at: pull.Contact, force: pull.Force}
-	up, on := c.of(f, &a)
+	up, on := c.of(f, a)
 	down, _ := c.of(f, &action{segment: a.segment, at: a.at, force: pull.Lowering})
 	if u.in.Path.Both() && (item.Def.Shared || item.Def.Kind == setup.Rope) {
 		across := f.Station.Heading.Apply(space.Z)
 		torque, _ := c.of(f, &action{segment: a.segment, at: a.at, force: r3.Scale(r3.Dot(a.force, across), across)})
 		t.between = r3.Add(t.between, torque)
 	}
-	if aside, pushes := u.sideways(k); pushes {
-		torque, force := c.of(f, &aside)
+	if u.sides != nil {
+		torque, force := c.of(f, aside)
 		up, down, on, t.between = r3.Add(up, torque), r3.Add(down, torque), r3.Add(on, force), r3.Add(t.between, torque)
 		if a.segment == aside.segment {
 			pull.Force = r3.Add(pull.Force, aside.force)
