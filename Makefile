@@ -13,7 +13,7 @@ SHARED  = ./core/parallel $(filter-out %/backup %/demo,$(shell go list ./interna
 SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
-.PHONY: demo build test check page core-tests generate screenshots clean
+.PHONY: demo build release test check page core-tests generate screenshots clean
 
 demo: build
 	@exec ./bin/dialarc demo
@@ -22,6 +22,11 @@ build:
 	@./scripts/check-tools
 	@./scripts/install-packages
 	@$(MAKE) --no-print-directory bin/dialarc
+
+# As build, with the page packed as small as it gets.
+release:
+	rm -f internal/webui/dist/index.html
+	@PACKING=release $(MAKE) --no-print-directory build
 
 web/node_modules/.installed: web/package-lock.json web/package.json
 	cd web && npm ci --prefer-offline --no-progress

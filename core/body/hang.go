@@ -9,17 +9,17 @@ import (
 )
 
 // Hang turns the whole body about a line through both hands until its centre of mass is straight below them, as somebody hangs whose grip
-// gives way to every turn. Pose and rates have been placed before. It is the body alone that hangs: with what it carries, twice the load
-// would not be twice the torque.
+// gives way to every turn, or straight above, as somebody stands on them. Pose and rates have been placed before. It is the body alone that
+// hangs: with what it carries, twice the load would not be twice the torque.
 func (f *Frames) Hang() {
 	lateral := f.Station.Heading.Apply(space.Z)
 	middle := r3.Scale(0.5, add(f.Grip[Right], f.Grip[Left]))
 	drift := r3.Scale(0.5, add(f.Velocity(HandR, f.Grip[Right]), f.Velocity(HandL, f.Grip[Left])))
 	below := space.Reject(sub(f.CentreOfMass(), middle), lateral)
 	moving := space.Reject(sub(f.driftOfMass(), drift), lateral)
-	// Turning it by the angle to straight down takes the turn that it has by itself out again.
-	down := space.Vec{Y: -1}
-	angle := math.Atan2(r3.Dot(r3.Cross(below, down), lateral), r3.Dot(below, down))
+	// Turning it by the angle to the upright takes the turn that it has by itself out again.
+	upright := space.Vec{Y: math.Copysign(1, below.Y)}
+	angle := math.Atan2(r3.Dot(r3.Cross(below, upright), lateral), r3.Dot(below, upright))
 	rate := -r3.Dot(r3.Cross(below, moving), lateral) / r3.Norm2(below)
 	f.swing(middle, space.Rot(lateral, angle), r3.Scale(rate, lateral))
 }

@@ -127,6 +127,8 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 			pitch += b.Plank()
 			st.OnToes = true
 		}
+	case "handstand":
+		pitch += math.Pi
 	case "side-lying":
 		bend += side * lying
 		turn -= side * b.roll(bench)
@@ -145,12 +147,27 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 	if st.Root == OnHands && st.LegsMove && !st.OnToes {
 		st.MidHip.Y += hangsClear - clearOfFloor
 	}
+	if p.Kind == "handstand" {
+		st.MidHip.Y += b.aboveHands(m)
+	}
 	b.plant(p, bench, m, &st)
 	b.placeLegs(p, bench, &st)
 	st.Pads = b.pads(p, bench, &st)
 	st.Blocks = b.blocks(p, &st)
 	return st
 }
+
+// aboveHands is how high above the floor the shoulders of somebody are who stands on the hands, at the start of the path, m: as far as the
+// hands are below them there, or an arm's length.
+func (b *Body) aboveHands(m *setup.Movement) float64 {
+	if m != nil && m.Kind == "guided" && m.Guide != nil && m.Guide.Relative {
+		return -m.Guide.Start.Y
+	}
+	return b.ArmLength()
+}
+
+// UpsideDown says whether the lifter stands on the hands.
+func (s *Station) UpsideDown() bool { return s.Root == OnHands && !s.OnToes && s.Trunk[1][1] < 0 }
 
 func lean(heading *space.Mat, pitch, bend, turn float64) space.Mat {
 	m := turned(heading, space.RotZ, -pitch)
@@ -200,6 +217,8 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 		return seat + flat*b.OuterHipHalf + (1-flat)*hipAboveSeat*b.Height
 	case "kneeling", "half-kneeling":
 		return b.Thigh() + kneeRadius*b.Height
+	case "handstand": // above the shoulders
+		return b.ShoulderHeight - b.HipHeight
 	case "leaning":
 		return p.Riser + b.AnkleH + (b.HipHeight-b.AnkleH)*st.Trunk[1][1]
 	}
@@ -273,7 +292,7 @@ func (b *Body) placeLegs(p *setup.Posture, bench *setup.Bench, st *Station) {
 		l := &st.ankles[side]
 		l.foot, l.knee = st.Heading, st.Heading.Apply(space.X)
 		switch {
-		case st.Root == OnHands && p.Kind == "standing", p.Kind == "prone", p.Kind == "leaning", p.Kind == "side-lying":
+		case st.Root == OnHands && p.Kind == "standing", p.Kind == "handstand", p.Kind == "prone", p.Kind == "leaning", p.Kind == "side-lying":
 			l.ankle, l.foot = leg.along()
 		case p.Kind == "seated":
 			high := max(b.AnkleH+p.Riser, st.MidHip.Y-b.Shank()-0.12) // up to a seat from which the feet do not reach the floor

@@ -28,6 +28,14 @@ func (m *maker) hangs() []Ready {
 	}
 }
 
+// handstand lifts the body from the head to straight arms, upside down.
+func (m *maker) handstand() Ready {
+	d := m.base("deltoid.anterior", "shoulder", setup.Posture{Kind: "handstand", FeetApart: 0.2}, nil)
+	d.Movement = m.line("both", [3]float64{-0.16, -0.35, 0.16}, [3]float64{-0.02, -0.60, 0.14}, 45)
+	d.Loads = []setup.Load{ownBody()}
+	return Ready{Key: "press.handstand", About: "Body weight overhead: a strong pressing exercise with nothing but a floor.", Document: d}
+}
+
 // pulldown draws a bar down on one cable from above, thighs under the pads.
 func (m *maker) pulldown(v setup.Movement) setup.Document {
 	seat := seated(0.5, 180, 0)

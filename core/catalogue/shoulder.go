@@ -59,7 +59,7 @@ func shoulderSetups(m *maker) []Ready {
 	out = append(out, Ready{Key: "press.machine.shoulder", About: "Handles on levers from behind: nothing to balance.",
 		Document: m.hungLever("deltoid.anterior", seated(0, 0, 0), bench(80), hung{hand: [2]float64{0.11, 0.10}, pivot: [2]float64{-0.72, 0.32},
 			turn: 30, plate: 35, swivel: 18, share: 0.26, out: 0.12, together: 0.15})})
-	out = append(out, m.overheadPress())
+	out = append(out, m.overheadPress(), m.handstand())
 	out = append(out, m.rotations()...)
 	for i := range out {
 		out[i].Group = "shoulder"

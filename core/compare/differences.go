@@ -110,6 +110,8 @@ var measures = []measure{
 		"By the model, the contact force is {high} in {High}, {low} in {Low}."},
 	{"lowBack", "Low back", "torque", lowBack, 0.25, true, nil,
 		"The low back holds {high} in {High}, {low} in {Low}."},
+	{"spine", "Compression on the low back", "force", spine, 0.25, true, nil,
+		"Muscle forces included, the low back is compressed by about {high} in {High}, {low} in {Low}."},
 	{"margin", "Margin of stability", "length", func(s *side) metric.Metric { return s.report.Bracing.Margin }, 0.05, false, nil,
 		"{Low} is closer to the edge of its base of support: {low}, {High} {high}."},
 	{"lift", "Least lift of the stack", "length", leastLift, 0.05, false, nil,
@@ -156,6 +158,19 @@ func lowBack(s *side) metric.Metric {
 		return metric.Missing("Nothing bends the trunk forward.")
 	}
 	return m
+}
+
+// spine is the largest force that presses on the low back.
+func spine(s *side) metric.Metric {
+	m := most(s.report.Muscles.Spine, "What a pad or a hand that holds on takes off it is not known.")
+	x, known := m.Get()
+	switch {
+	case !known:
+		return m
+	case x <= 0:
+		return metric.Missing("It is stretched all the way.")
+	}
+	return metric.Known(50 * math.Round(x/50))
 }
 
 func leastLift(s *side) metric.Metric {

@@ -77,11 +77,8 @@ func place(d *setup.Document, index int, p report.AttachmentSite) report.Attachm
 	}
 	p.Shear, p.Grip = most(r.Curves.Shear), most(r.Curves.Grip)
 	p.Surface, p.Elbow = metric.Missing("The model has no contact force for this joint."), metric.Missing("The elbow is the target.")
-	switch r.Joint {
-	case "shoulder":
-		p.Surface = most(r.Muscles.Shoulder)
-	case "elbow":
-		p.Surface = most(r.Muscles.Elbow)
+	if surface := r.Muscles.Surface(r.Joint); surface != nil {
+		p.Surface = most(surface)
 	}
 	for i := range r.Joints {
 		if r.Joints[i].Joint == "elbow" {

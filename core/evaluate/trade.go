@@ -25,7 +25,8 @@ const (
 	turnedOut   = -60  // degrees of outward rotation
 	overhead    = 125  // degrees of elevation
 	spineTurned = 15   // degrees
-	spineBent   = 20   // degrees of flexion from which a back that straightens is bent under load
+	spineBent   = 20   // degrees of flexion from which a back is bent under load
+	roundedHold = 0.5  // of what the low back can be asked to hold, from which it had better be straight
 	sideBent    = 10   // degrees
 	fastPhase   = 0.8  // s
 	neededTurn  = -70  // degrees of outward rotation that an overhead press asks of the lifter's range
@@ -271,6 +272,24 @@ func (c *cautions) spine() {
 	if bent := degrees1(first); bent > spineBent && last < first {
 		c.add("spine-bent", "The spine is bent {bend} as it takes the load.", "Start light and add slowly; end the set before the back gives.",
 			map[string]quantity.Quantity{"bend": degreesOf(bent)})
+		return
+	}
+	c.rounded()
+}
+
+// rounded tells of a back that is not what is trained and stays bent while it holds much of what it can be asked to: bent forward, what
+// holds it is discs and ligaments more and more, which do not get stronger within a set (common practice, no source; numbers own).
+func (c *cautions) rounded() {
+	_, limit := c.lowBack()
+	if c.joint.Trunk() || c.station.Carried {
+		return
+	}
+	for i, torque := range c.rep.LowBack {
+		if bent := degrees1(c.rep.Pose[i][setup.TrunkFlexion]); bent > spineBent && torque > roundedHold*limit {
+			c.add("spine-bent", "The low back is rounded by {bend} while it holds {torque}.", "Bend at the hips, and stop where the back starts to round.",
+				map[string]quantity.Quantity{"bend": degreesOf(bent), "torque": {Value: report.Rounded(torque), Kind: "torque"}})
+			return
+		}
 	}
 }
 

@@ -64,7 +64,7 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
 	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
 	for _, c := range []*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
-		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Firm} {
+		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Spine, &m.Firm} {
 		*c = make(report.Curve, n)
 	}
 	m.Busiest = make([]string, n)
@@ -103,7 +103,7 @@ var passives = []struct {
 }{
 	{"elbow", "Elbow at its end of extension", "torque", func(p *muscle.Passive) float64 { return p.ElbowStop }},
 	{"turn", "Forearm at its end of rotation", "torque", func(p *muscle.Passive) float64 { return math.Abs(p.TurnStop) }},
-	{"collar", "Ligaments of the collarbone", "torque", func(p *muscle.Passive) float64 { return p.Collar }},
+	{"collar", "Ligaments of the collarbone", "torque", func(p *muscle.Passive) float64 { return math.Abs(p.Collar) }},
 	{"blade", "Ligaments of the shoulder blade", "torque", func(p *muscle.Passive) float64 { return floats.Norm(p.Blade[:], 2) }},
 	{"ribs", "Ribs under the shoulder blade", "force", func(p *muscle.Passive) float64 { return p.Ribs[0] + p.Ribs[1] }},
 }
@@ -159,6 +159,7 @@ func (w *work) sample(i int) {
 	m, out := w.model, &w.out
 	a := w.share(i, 1)
 	w.surfaces(i, a)
+	w.spine(i)
 	var forward space.Vec // the axis about which the collar bone is drawn forward
 	out.Largest[i], out.Busiest[i] = a.Most, muscle.Heads()[a.Largest].Label
 	for k := range out.Passive {

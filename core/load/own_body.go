@@ -26,7 +26,7 @@ func (bodyWeight) Energy(*body.Frames) float64 { return 0 }
 // Shape is the ends of what somebody holds whom the hands carry: one bar across above the shoulders, else two that run forward, back and
 // front end of each, right, then left.
 func (bodyWeight) Shape(f *body.Frames) []space.Vec {
-	if f.Station.Root != body.OnHands || f.Station.OnToes {
+	if f.Station.Root != body.OnHands || f.Station.OnToes || f.Station.UpsideDown() {
 		return nil
 	}
 	if f.Grip[body.Right].Y > f.Joint[body.ShoulderR].Y {

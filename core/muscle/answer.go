@@ -33,7 +33,7 @@ func (n *Need) strength() float64 {
 type Passive struct {
 	ElbowStop float64    // near straight, N·m of flexion
 	TurnStop  float64    // at either end of the forearm's turn, N·m of pronation
-	Collar    float64    // ligaments that hold a low collar bone up, N·m about the axis it rises on
+	Collar    float64    // ligaments that hold a low collar bone up, or a raised one down (-), N·m about the axis it rises on
 	Blade     [3]float64 // ligaments between collar bone and blade, about the blade's upright, its normal and its spine, N·m
 	Ribs      [2]float64 // push of the ribs on the blade's inner upper end and its lower corner, N
 }

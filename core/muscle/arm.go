@@ -42,6 +42,11 @@ const (
 	collarZero  = 12 * math.Pi / 180
 	collarRises = 0.12 // with the arm's elevation
 
+	// Raised as far as it goes the collar bone hangs in the ligament to the first rib: it rises by some 45 degrees (a textbook's number, from
+	// memory; the spread own).
+	raisedFull = 46 * math.Pi / 180
+	raisedZero = 38 * math.Pi / 180
+
 	ligament = 3.0   // N·m, between collar bone and blade, either way
 	ribPush  = 500.0 // N
 )

@@ -104,7 +104,7 @@ func (p *laid) passive() {
 	turn := q[setup.ForearmPronation]
 	at(rowTurn, -math.Copysign(turnStop*within(-math.Abs(turn), -turnFull, -turnZero), turn), free)
 	rises := q[setup.GirdleElevation] + collarRises*math.Abs(q[setup.ShoulderElevation])
-	collar := collarStop * within(rises, collarFull, collarZero)
+	collar := collarStop * (within(rises, collarFull, collarZero) - within(-rises, -raisedFull, -raisedZero))
 	if p.girdleMoves {
 		collar = 0
 	}

@@ -22,7 +22,7 @@ func (r *Report) AllCurves() []*Curve {
 	}
 	m := &r.Muscles
 	all = append(all, &m.S, &m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder, &m.ShoulderLeanDeg,
-		&m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Firm)
+		&m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Spine, &m.Firm)
 	for i := range m.Passive {
 		all = append(all, &m.Passive[i].Values)
 	}

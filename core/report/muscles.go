@@ -31,6 +31,7 @@ type Muscles struct {
 	Knee            Curve         `json:"knee" doc:"The same between thigh and shin."`
 	Kneecap         Curve         `json:"kneecap" doc:"Estimate of the force between kneecap and thigh, N."`
 	Ankle           Curve         `json:"ankle" doc:"The same at the ankle, where the calf is what works."`
+	Spine           Curve         `json:"spine" doc:"Estimate of what presses the thorax on the pelvis at the low back, with the pull of the trunk's muscles, N; negative where it is drawn apart, null where it is not known."`
 	Firm            Curve         `json:"firm" doc:"1 where shares can be relied on, 0 where they are rough."`
 	Doubts          []Doubt       `json:"doubts" doc:"Why shares are rough, and where."`
 	Work            []WorkShare   `json:"work" doc:"Who does how much of the work over the range, the target first and then the largest; empty where that is not known."`
@@ -41,7 +42,7 @@ type Muscles struct {
 
 // Surface is what the surfaces of a joint hold, N; nil for a joint of which the model knows nothing.
 func (m *Muscles) Surface(joint string) Curve {
-	return map[string]Curve{"shoulder": m.Shoulder, "elbow": m.Elbow, "hip": m.Hip, "knee": m.Knee, "ankle": m.Ankle}[joint]
+	return map[string]Curve{"shoulder": m.Shoulder, "elbow": m.Elbow, "hip": m.Hip, "knee": m.Knee, "ankle": m.Ankle, "trunk": m.Spine}[joint]
 }
 
 // WorkShare is one muscle's part of what all helping muscles give over the range.

@@ -71,7 +71,7 @@ type Curves struct {
 	Size     Curve `json:"size" doc:"Size of the whole torque vector, N·m."`
 	Axial    Curve `json:"axial" doc:"Resultant force at the joint along the moved segment, N: positive pushes it away, negative holds it back. Muscles are not in it."`
 	Shear    Curve `json:"shear" doc:"Size of the resultant force at the joint across the segment, N."`
-	Grip     Curve `json:"grip" doc:"Force that the hand has to hold, N."`
+	Grip     Curve `json:"grip" doc:"Force that the fingers have to hold, N: what pushes into the palm is not in it."`
 	Lateral  Curve `json:"lateral" doc:"How hard each hand pushes outward on what both hold, N; negative inward, null where it cannot."`
 	LowBack  Curve `json:"lowBack" doc:"Torque about the hips' line that bends everything above forward, N·m; null where a pad carries the trunk, or it is the target."`
 	Balance  Curve `json:"balance" doc:"Where feet or hands carry the moving body, how far ahead of ankle or grip its weight comes down, m; else null."`

@@ -107,7 +107,7 @@ type KnownSet struct {
 
 // Posture places the lifter in the room: origin on the floor midway between the columns, X away from the station.
 type Posture struct {
-	Kind        string   `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning"`
+	Kind        string   `json:"kind" doc:"Posture. Lying and leaning on a bench take their angle from it." enum:"standing,hinged,kneeling,half-kneeling,seated,supine,prone,side-lying,leaning,handstand"`
 	Root        string   `json:"root,omitempty" doc:"What stays in place while the rest moves; the posture's own unless given. foot: one foot, that of stands; shoulders: the back on the edge of a bench or the floor, and the feet; thighs: on the pad of a bench for the back." enum:"feet,foot,shoulders,thighs,seat,bench,knees,hands"`
 	Stands      string   `json:"stands,omitempty" doc:"root foot: the leg that is stood on; the other is free." enum:"left,right"`
 	HeelsFree   bool     `json:"heelsFree,omitempty" doc:"The balls of the feet stand on the edge of a block, and the heels are free."`

@@ -20,6 +20,7 @@ var Postures = []PostureKind{
 	{"supine", []string{"bench", "shoulders"}, true},
 	{"prone", []string{"bench", "hands", "thighs"}, true},
 	{"side-lying", []string{"bench"}, true},
+	{"handstand", []string{"hands"}, false},
 }
 
 // Restraints lists what else can keep a lifter in place.
@@ -68,9 +69,9 @@ func (d *Document) LegsCarry() bool {
 }
 
 // Hangs says whether somebody hangs by the hands, so that the whole body swings under them: from hands that start above the shoulders, or
-// while legs or trunk move.
+// while legs or trunk move. Somebody who stands on the hands balances over them in the same way.
 func (d *Document) Hangs() bool {
-	return d.Posture.Kind == "standing" && d.Posture.RootOf() == "hands" &&
+	return d.Posture.Kind == "handstand" || d.Posture.Kind == "standing" && d.Posture.RootOf() == "hands" &&
 		(d.Movement.LegsMove() || d.Movement.TrunkMoves() || d.startsOverhead())
 }
 

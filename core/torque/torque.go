@@ -71,9 +71,13 @@ type Repetition struct {
 
 	Along     []float64 // resultant force on the moved segment along it: + pushes it away (compression), - holds it back (traction), N
 	Across    []float64 // its size across the segment (shear), N
-	GripForce []float64 // what the lead hand has to hold, N
+	GripForce []float64 // what the fingers of the lead hand have to hold, N
 	Lateral   []float64 // how hard each hand pushes outward on what both hold, N; NaN where it cannot
 	LowBack   []float64 // torque about the hips' line that bends everything above forward, N·m
+
+	Spine      []space.Vec // torque that muscles have to give above the axis of the trunk, as the right side has it, in the pelvis' axes, N·m
+	SpineAlong []float64   // resultant force there along the thorax: + presses it on the pelvis, N
+
 	Balance   []float64 // where feet or hands carry the moving body: how far ahead of ankle or grip it presses, m
 	BarOff    []float64 // on a bar: how far the forearm is from square to it, rad
 	BarTwist  []float64 // on a bar: how much further the forearm would have to turn, palm in +, for the closed hand to lie along it, rad
@@ -208,7 +212,8 @@ type tally struct {
 	weights, force  space.Vec // of the segments' weights, and all force on the far side
 	loads, lowering space.Vec // of all loads
 	between         space.Vec // torque of what two hands that hold one thing push each other apart with: the other hand carries that
-	held, back      space.Vec
+	held            space.Vec
+	back            back
 	target          sums // what loads do to the target
 }
 
@@ -244,7 +249,7 @@ func (u *run) sample(i int) float64 {
 	u.finishOthers(i, others)
 	if u.in.Whole {
 		r.Varying[i], r.VaryingForce[i] = u.needed(c, t.target.varies), u.borne(c, t.target.varyingForce)
-		u.whole(i, t.held, t.back)
+		u.whole(i, t.held, &t.back)
 	}
 	return speed
 }
@@ -270,7 +275,7 @@ func (u *run) take(i, k int, t *tally, others []sums) {
 		}
 	}
 	if u.in.Whole {
-		t.back = r3.Add(t.back, u.aboutBack(&a))
+		u.onBack(&t.back, &a)
 	}
 }
 

@@ -52,75 +52,12 @@ func (u *run) finishOthers(i int, all []sums) {
 	}
 }
 
-// upper are the segments above the hips' line, of one side.
-var upper = [...]body.Segment{body.UpperArmR, body.ForearmR, body.HandR}
-
-// above says whether a segment is above the hips' line.
-func above(s body.Segment) bool {
-	switch s {
-	case body.ThighR, body.ShankR, body.FootR, body.ThighL, body.ShankL, body.FootL:
-		return false
-	}
-	return true
-}
-
-// restingArm is what an arm that takes no part puts on the low back.
-func (u *run) restingArm() (sum space.Vec) {
-	if u.in.Path.Both() {
-		return sum
-	}
-	for _, seg := range upper {
-		w := weightOf(u.frames, u.lead.Opposite().On(seg))
-		sum = r3.Add(sum, r3.Cross(r3.Sub(w.at, u.frames.Origin[body.Pelvis]), w.force))
-	}
-	for k := range u.in.Items {
-		it := &u.in.Items[k]
-		if side, limb := sideOf(it.Segment); limb && side != u.lead && above(it.Segment) {
-			pull := it.At(u.frames)
-			sum = r3.Add(sum, r3.Cross(r3.Sub(pull.Contact, u.frames.Origin[body.Pelvis]), pull.Force))
-		}
-	}
-	return sum
-}
-
-// startBack begins the torque about mid-hip with the weights of trunk, head and arms.
-func (u *run) startBack() space.Vec {
-	f := u.frames
-	sum := u.restingArm()
-	for _, seg := range [...]body.Segment{body.Pelvis, body.Thorax, body.Head} {
-		w := weightOf(f, seg)
-		sum = r3.Add(sum, r3.Cross(r3.Sub(w.at, f.Origin[body.Pelvis]), w.force))
-	}
-	for _, seg := range upper {
-		w := weightOf(f, u.lead.On(seg))
-		sum = r3.Add(sum, u.aboutBack(&w))
-	}
-	return sum
-}
-
-// aboutBack is the torque of one action about mid-hip; with both sides moving that of a limb counts for the other's
-// mirrored one too.
-func (u *run) aboutBack(a *action) space.Vec {
-	side, limb := sideOf(a.segment)
-	if !above(a.segment) || limb && side != u.lead { // the other arm is mirrored, or told of by itself
-		return space.Vec{}
-	}
-	f := u.frames
-	t := r3.Cross(r3.Sub(a.at, f.Origin[body.Pelvis]), a.force)
-	if limb && u.in.Path.Both() {
-		across := f.Station.Heading.Apply(space.Z)
-		t = r3.Scale(2*r3.Dot(t, across), across)
-	}
-	return t
-}
-
 // whole notes what the whole body has to bear: grip, low back, balance over a root that carries it, and the bar.
-func (u *run) whole(i int, held, back space.Vec) {
+func (u *run) whole(i int, held space.Vec, b *back) {
 	f, r := u.frames, u.Repetition
-	r.GripForce[i] = space.Norm(held)
-	r.LowBack[i] = -r3.Dot(back, f.Turn[body.Pelvis].Apply(space.Z))
+	r.GripForce[i] = u.gripped(held)
 	if u.in.Station.Leans {
-		r.LowBack[i] -= u.leaned(r.LowBack[i])
+		u.leanBack(b)
 	}
 	r.Balance[i] = math.NaN()
 	c := &u.target
@@ -129,8 +66,9 @@ func (u *run) whole(i int, held, back space.Vec) {
 		c = &hands
 	}
 	if c.rooted && c.bearing != seated {
-		u.rootBears(i, c)
+		u.rootBears(i, c, b)
 	}
+	u.writeBack(i, b)
 	if u.in.Bar {
 		across := f.Turn[body.Thorax].Apply(space.Z)
 		r.BarOff[i] = math.Asin(max(-1, min(1, r3.Dot(f.Direction(u.lead.On(body.ForearmR)), across))))
@@ -138,16 +76,14 @@ func (u *run) whole(i int, held, back space.Vec) {
 	}
 }
 
-// leanedOn is the share of the body's weight that a hand on the own thigh takes off the back at the shoulder (own).
-const leanedOn = 0.3
-
-// leaned is how much of the low back's torque the free hand on the thigh takes: what pushes the shoulder up, as far ahead of the hips'
-// line as it is, N·m.
-func (u *run) leaned(torque float64) float64 {
-	f := u.frames
-	shoulder := f.Joint[u.lead.Opposite().Joint(body.ShoulderR)]
-	ahead := r3.Dot(r3.Sub(shoulder, f.Origin[body.Pelvis]), f.Station.Heading.Apply(space.X))
-	return max(0, min(torque, leanedOn*u.in.Body.BodyMass*load.Gravity*ahead))
+// gripped is how much of a force on the lead hand its fingers have to hold: what pushes into the palm, toward the elbow, the forearm bears
+// without them.
+func (u *run) gripped(force space.Vec) float64 {
+	along := u.frames.Direction(u.lead.On(body.ForearmR))
+	if into := r3.Dot(force, along); into < 0 {
+		force = r3.Sub(force, r3.Scale(into, along))
+	}
+	return space.Norm(force)
 }
 
 // barTwist is how much further the right forearm would have to turn for the closed hand, which lies along X of its frame, to lie along the
@@ -159,22 +95,21 @@ func barTwist(f *body.Frames, bar space.Vec) float64 {
 }
 
 // rootBears notes what the root has to do with grip, low back and balance.
-func (u *run) rootBears(i int, c *fulcrum) {
+func (u *run) rootBears(i int, c *fulcrum, b *back) {
 	f, r := u.frames, u.Repetition
 	force, ahead := u.press(c)
-	across := f.Turn[body.Pelvis].Apply(space.Z)
 	switch {
 	case c.hands:
-		r.GripForce[i] = space.Norm(force)
+		onHand := r3.Scale(-1, force)
 		if u.sides != nil {
-			r.GripForce[i] = math.Hypot(r.GripForce[i], u.sides.push)
+			onHand = r3.Add(onHand, u.sides.force(f, u.sides.push).force)
 		}
-		push := r3.Cross(r3.Sub(c.base(f), f.Origin[body.Pelvis]), force) // of both hands on the body
-		r.LowBack[i] += 2 * r3.Dot(push, across)
+		r.GripForce[i] = u.gripped(onHand)
+		between := r3.Scale(0.5, r3.Add(f.Grip[body.Right], f.Grip[body.Left]))
+		u.loadBack(b, &action{segment: body.Thorax, at: between, force: r3.Scale(-2, force)}) // on both hands
 	case f.Station.Root == body.OnShoulders:
-		onEdge := r3.Sub(u.everything(), r3.Scale(2, force))
-		push := r3.Cross(r3.Sub(f.Station.Edge, f.Origin[body.Pelvis]), onEdge)
-		r.LowBack[i] += r3.Dot(push, across)
+		byEdge := r3.Sub(r3.Scale(2, force), u.everything())
+		u.loadBack(b, &action{segment: body.Thorax, at: f.Station.Edge, force: byEdge})
 	}
 	if c.bearing == alike && f.Station.Root == body.OnFeet || c.bearing == alone || c.hands && !f.Station.OnToes {
 		r.Balance[i] = ahead

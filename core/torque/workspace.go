@@ -9,11 +9,11 @@ import (
 func (r *Repetition) resize(n, parts int, others []body.Joint) {
 	if len(r.S) != n {
 		for _, p := range []*[]float64{&r.S, &r.Angle, &r.Swept, &r.Weights, &r.Loads, &r.Total, &r.Lowering, &r.Twist, &r.Bend, &r.OffAxis,
-			&r.Size, &r.Along, &r.Across, &r.GripForce, &r.Lateral, &r.LowBack, &r.Balance, &r.BarOff, &r.BarTwist} {
+			&r.Size, &r.Along, &r.Across, &r.GripForce, &r.Lateral, &r.LowBack, &r.SpineAlong, &r.Balance, &r.BarOff, &r.BarTwist} {
 			*p = make([]float64, n)
 		}
 		for _, p := range []*[]space.Vec{&r.Axis, &r.Joint, &r.Direction, &r.Grip, &r.Wrist, &r.ElbowAt, &r.Shoulder, &r.Vector, &r.Force,
-			&r.AxisIn, &r.Varying, &r.VaryingForce} {
+			&r.AxisIn, &r.Spine, &r.Varying, &r.VaryingForce} {
 			*p = make([]space.Vec, n)
 		}
 		r.Pose, r.Rate = make([]body.Pose, n), make([]body.Pose, n)

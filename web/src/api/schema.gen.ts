@@ -2332,7 +2332,8 @@ export interface components {
         | "supine"
         | "prone"
         | "side-lying"
-        | "leaning";
+        | "leaning"
+        | "handstand";
       /**
        * Format: double
        * @description standing, hinged: how far the knees are bent, degrees.
@@ -4578,7 +4579,7 @@ export interface components {
       capacity: (number | null)[];
       /** @description Torque over capacity. */
       effort: (number | null)[];
-      /** @description Force that the hand has to hold, N. */
+      /** @description Force that the fingers have to hold, N: what pushes into the palm is not in it. */
       grip: (number | null)[];
       /** @description How hard each hand pushes outward on what both hold, N; negative inward, null where it cannot. */
       lateral: (number | null)[];
@@ -4938,6 +4939,8 @@ export interface components {
       shoulder: (number | null)[];
       /** @description How far that force leans from the socket's axis, degrees. */
       shoulderLeanDeg: (number | null)[];
+      /** @description Estimate of what presses the thorax on the pelvis at the low back, with the pull of the trunk's muscles, N; negative where it is drawn apart, null where it is not known. */
+      spine: (number | null)[];
       /** @description The target as one: the sum of its regions, or one of the heads; null where the model has no such muscle. */
       target: components["schemas"]["ReportRegionPart"];
       /** @description The target's part of what all helping muscles give over the range, 0 to 1, where that is known. */

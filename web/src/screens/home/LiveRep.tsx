@@ -75,11 +75,14 @@ function Unrolled({ report, s }: { report: Report; s: number }) {
 
 const still = () => matchMedia("(prefers-reduced-motion: reduce)").matches;
 
+/** How many repetitions play by themselves: a page that nobody looks at has to come to rest. */
+const shown = 3;
+
 /** An exercise that moves, with its torque unrolled beside it. */
 export function LiveRep({ core, example }: { core: Core; example: Ready }) {
   const units = useUnits();
   const [s, moveTo] = useState(0.5);
-  const [playing, play] = usePlay(example.document.tempo, moveTo, !still());
+  const [playing, play] = usePlay(example.document.tempo, moveTo, still() ? 0 : shown);
   const text = useMemo(() => JSON.stringify(example.document), [example]);
   const report = useMemo(() => core.evaluate(text).ok, [core, text]);
   const scene = useMemo(() => core.scene(text, s).ok, [core, text, s]);

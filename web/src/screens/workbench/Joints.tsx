@@ -66,6 +66,7 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
     surface: surface[j.joint],
   }));
   const sideways = valueAt(curves.lateral, s);
+  const spine = valueAt(muscles.spine, s);
   return (
     <>
       <Table>
@@ -117,6 +118,12 @@ export function Joints({ report, bodyMass, s, limit }: Props) {
           <p>
             Each hand also pushes {sideways > 0 ? "outward" : "inward"} with{" "}
             <b className="mono">{units.text(Math.abs(sideways), "force")}</b>, so that shoulder and elbow share the work
+          </p>
+        )}
+        {spine !== null && (
+          <p>
+            The low back is {spine < 0 ? "stretched" : "compressed"} by about{" "}
+            <b className="mono">{units.text(Math.round(Math.abs(spine) / 10) * 10, "force")}</b>, muscle forces included
           </p>
         )}
         {valueAt(curves.lowBack, s) !== null && (
