@@ -13,7 +13,7 @@ SHARED  = ./core/parallel $(filter-out %/backup %/demo,$(shell go list ./interna
 SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
-.PHONY: demo build release test check page core-tests generate screenshots clean
+.PHONY: demo build release test page core-tests style program-tests racing generated referees journeys generate screenshots clean
 
 demo: build
 	@exec ./bin/dialarc demo
@@ -52,35 +52,50 @@ generate:
 	go run $(GO_TAGS) ./cmd/dialarc bridge > web/src/engine/bridge.gen.ts
 	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts src/engine/bridge.gen.ts >/dev/null
 
+# Two things at once as long as they wait for nothing; the journeys, which wait for a page by the second, have the machine to themselves.
+# What is checked by go vet is not checked again by go test.
+TEST := go test $(GO_TAGS) -vet=off -timeout 20m
+
 test:
 	@./scripts/check-tools
 	@./scripts/install-packages browser
-	@$(MAKE) --no-print-directory -j2 page core-tests
-	@$(MAKE) --no-print-directory check
+	@$(MAKE) --no-print-directory -j2 --output-sync=target page core-tests style
+	@$(MAKE) --no-print-directory -j2 --output-sync=target program-tests racing generated referees
+	@$(MAKE) --no-print-directory journeys
 
-# The page is built by one core most of the time: the tests of the rules, which need nothing of it, run beside.
 page: internal/webui/dist/index.html
 
 core-tests:
-	go test $(GO_TAGS) -timeout 20m ./core/...
+	$(TEST) ./core/...
+
+style: internal/webui/dist/index.html
+	@test -z "$$(gofmt -l cmd core internal test)" || { echo "not formatted:"; gofmt -l cmd core internal test; exit 1; }
+	go vet $(GO_TAGS) ./...
+	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
+	go tool staticcheck $(GO_TAGS) ./...
+	./scripts/check-unused
+	./scripts/check-lines
+	cd web && npm run --silent lint
+
+program-tests: bin/dialarc
+	$(TEST) $(SINGLE)
+
+racing: bin/dialarc
+	$(TEST) -race -short $(SHARED)
+	$(TEST) -race -short -run '$(RACING)' ./core/dialin ./core/compare
+
+generated: bin/dialarc
+	./scripts/check-generated
 
 test/reference/node_modules/.installed: test/reference/package-lock.json
 	cd test/reference && npm ci --omit=optional --prefer-offline --no-progress
 	@touch $@
 
-check: bin/dialarc test/reference/node_modules/.installed
-	@test -z "$$(gofmt -l cmd core internal test)" || { echo "not formatted:"; gofmt -l cmd core internal test; exit 1; }
-	go vet $(GO_TAGS) ./...
-	go tool staticcheck $(GO_TAGS) ./...
-	./scripts/check-unused
-	./scripts/check-lines
-	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
-	cd web && npm run --silent lint
-	./scripts/check-generated
-	go test $(GO_TAGS) -timeout 20m $(SINGLE)
-	go test $(GO_TAGS) -race -short -timeout 20m $(SHARED)
-	go test $(GO_TAGS) -race -short -timeout 20m -run '$(RACING)' ./core/dialin ./core/compare
-	go test $(GO_TAGS) -count=1 -timeout 20m ./test/...
+referees: bin/dialarc test/reference/node_modules/.installed
+	$(TEST) -count=1 ./test/reference
+
+journeys: bin/dialarc
+	$(TEST) -count=1 ./test/e2e
 
 # Renews docs/screenshots from a running demo.
 screenshots: bin/dialarc
