@@ -85,7 +85,7 @@ func TestEveryDialTurns(t *testing.T) {
 						t.Errorf("%s: %s turned to %v reads %v", r.Key, s.Key, v, got)
 					}
 				}
-				_, problems = e.Evaluate(&turned)
+				_, problems = e.Sketch(&turned)
 				for _, p := range problems {
 					if p.What == "" || p.Path == "" {
 						t.Errorf("%s: %s at %v: a refusal without words or place: %+v", r.Key, s.Key, v, p)

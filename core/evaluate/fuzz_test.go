@@ -31,16 +31,16 @@ func FuzzEvaluate(f *testing.F) {
 	})
 }
 
-// Every number of every ready setup replaced by what it cannot or hardly can be: still a sound answer.
+// Numbers of every ready setup, in each other ones, replaced by what they cannot or hardly can be: still a sound answer.
 func TestEveryNumberWrong(t *testing.T) {
-	for _, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
+	for first, r := range catalogue.All(&setup.Lifter{Height: 1.75, BodyMass: 75}) {
 		d := r.Document
 		d.Samples = 11
 		raw, err := json.Marshal(d)
 		if err != nil {
 			t.Fatal(err)
 		}
-		for n := 0; n < 60; n += 2 {
+		for n := first % 5; n < 60; n += 5 {
 			value := []float64{0, -1, 1e-9, 0.5, 90, 179.99, 1e9}
 			for k := range 1 + n%2 {
 				answers(t, []byte(withNumber(string(raw), n+1, value[(n+3*k)%len(value)])))

@@ -77,8 +77,8 @@ func TestRoundedBackUnderLoad(t *testing.T) {
 	}
 }
 
-// What pushes into the palm needs no grip, what hangs from the fingers does (common practice, no source: straps help a deadlift and a pull-up,
-// not a bench press, a dip or a handstand).
+// What pushes into the palm needs no grip, what hangs from the fingers does (common practice, no source: straps help a deadlift and a
+// pull-up, not a bench press, a dip or a handstand).
 func TestGripIsWhatFingersHold(t *testing.T) {
 	for key, want := range map[string][2]float64{"press.bar.flat": {0, 0.45}, "press.handstand": {0, 0.5}, "dip.upright": {0, 0.5},
 		"pullup": {0.95, 1.2}, "deadlift.romanian": {0.95, 1.05}} {

@@ -12,10 +12,10 @@ import (
 // obliqueAlong is the share of the oblique's pull that runs along the spine: its fibres lean by some 40 degrees (own).
 const obliqueAlong = 0.77
 
-// Squeeze is the least force, N, with which muscles of the trunk press the thorax on the pelvis while they give a torque, N·m in the pelvis'
-// axes, in a pose: the erectors or the rectus, with an oblique for what bends to the side beyond what one side of them holds. One muscle in
-// front, behind and at the side is the usual way to estimate what a spine bears (McGill & Norman 1987, Ergonomics 30:1565-1588, from memory);
-// muscles that brace against each other press it more. Rotation presses too, but is not counted.
+// Squeeze is the least force, N, with which muscles of the trunk press the thorax on the pelvis while they give a torque in a pose,
+// N·m in the pelvis' axes: the erectors or the rectus, with an oblique for what bends to the side beyond what one side of them holds. One
+// muscle in front, behind and at the side is the usual way to estimate what a spine bears (McGill & Norman 1987, Ergonomics 30:1565-1588,
+// from memory); muscles that brace against each other press it more. Rotation presses too, but is not counted.
 func (m *Model) Squeeze(q *body.Pose, need space.Vec) float64 {
 	axes := body.TrunkAxes(q)
 	bends, aside := r3.Dot(need, axes[forward]), math.Abs(r3.Dot(need, axes[toRight]))

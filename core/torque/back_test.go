@@ -45,8 +45,8 @@ func TestBackIsTheTrunksTorque(t *testing.T) {
 	}
 }
 
-// Hanging straight by the hands, the low back is drawn apart by the weight of what is below it, whatever the belt; standing it is pressed by
-// the weight of what is above.
+// Hanging straight by the hands, the low back is drawn apart by the weight of what is below it; standing it is pressed by the weight of
+// what is above.
 func TestHangingDrawsTheBackApart(t *testing.T) {
 	d := setup.Document{Lifter: setup.Lifter{Height: 1.75, BodyMass: 75}, Target: setup.Target{Region: "latissimus"},
 		Posture:  setup.Posture{Kind: "standing", Root: "hands"},
