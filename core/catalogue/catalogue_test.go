@@ -58,8 +58,8 @@ func TestExercisesHaveNames(t *testing.T) {
 // What is asked for and not here says so, with what is near; what is here is not said to be missing.
 func TestNotYet(t *testing.T) {
 	for text, name := range map[string]string{"pendulum squat": "Pendulum squat", "reverse crunch": "Reverse crunch",
-		"ring push-up": "Ring dip", "walking lunge": "Walking lunge",
-		"ab wheel": "Ab wheel rollout"} {
+		"ring push-up": "Ring dip",
+		"ab wheel":     "Ab wheel rollout"} {
 		found := catalogue.NotYet(text)
 		if !slices.ContainsFunc(found, func(m catalogue.Missing) bool {
 			return m.Name == name && m.Why != "" && len(m.Near) > 0 && m.Near[0] != ""

@@ -26,6 +26,8 @@ var (
 	atAnkle     = setup.Contact{Segment: "shank", At: "ankle"}
 	underBar    = arm(20, 40, -60, 130) // arms that hold a bar on the shoulders
 	atSides     = arm(0, 4, 0, 5)
+	reaching    = arm(90, 75, 0, 5)
+	armsLow     = arm(90, 20, 0, 5)
 	onChest     = arm(60, 35, 30, 125)
 )
 
@@ -137,7 +139,14 @@ func (m *maker) unlikeLegs() []Ready {
 			Document: split("quadriceps", "knee", 0.75, 0.42, 0.80, legs(102, 98), legs(30, 25))},
 		{Key: "squat.split.long", About: "A long stance with the trunk leaning: more for the glutes.",
 			Document: split("gluteus.maximus", "hip", 0.80, 0, 0.68, legs(98, 85), legs(58, 52))},
+		{Key: "lunge.reverse", About: "The working leg stays in place and bears nearly all; the other only steps back.",
+			Document: split("quadriceps", "knee", 0.58, 0, 0.80, legs(98, 100), legs(42, 46))},
 	}
+}
+
+// free is a free leg: its hip at the start and at the end of the path, its knee all along, degrees.
+func free(from, to, knee float64) *setup.OtherSide {
+	return &setup.OtherSide{Start: pose{"hip.flexionDeg": from, "knee.flexionDeg": knee}, End: pose{"hip.flexionDeg": to}}
 }
 
 // oneLeg stands on one foot, and works with it or with the other.
@@ -146,13 +155,23 @@ func (m *maker) oneLeg() []Ready {
 	hinge := m.base("hamstrings", "hip", alone, nil)
 	hinge.Movement = through("right", with(leg(70, 20, -2), arm(90, 66, 0, 0)),
 		with(leg(8, 8, 5), arm(90, 8, 0, 0)))
+	hinge.Movement.Other = free(0, -5, 12)
+	hinge.Movement.Other.End["knee.flexionDeg"] = 35
 	hinge.Loads = []setup.Load{dumbbell(m.kg(0.2)), ownBody()}
 	step := m.base("gluteus.maximus", "hip", alone, nil)
 	step.Posture.Riser = mm(0.30 * m.k())
 	step.Movement = through("right", with(pose{"hip.flexionDeg": 98, "knee.flexionDeg": 70}, atSides),
 		with(pose{"hip.flexionDeg": 8, "knee.flexionDeg": 8}, atSides))
+	step.Movement.Other = free(25, 5, 25)
 	step.Loads = append(m.pair(0.08), ownBody())
-	free := func(region, coordinate string, from, to, heading, pin float64, x, z float64, hand *setup.Point) setup.Document {
+	pistol := m.base("quadriceps", "knee", alone, nil)
+	pistol.Movement = through("right", with(pose{"hip.flexionDeg": 95, "knee.flexionDeg": 110}, reaching),
+		with(pose{"hip.flexionDeg": 16, "knee.flexionDeg": 26}, armsLow))
+	pistol.Movement.Other = free(85, 45, 5)
+	other := pistol.Movement.Other
+	other.Start, other.End = with(other.Start, reaching), with(other.End, armsLow)
+	pistol.Loads = []setup.Load{ownBody()}
+	led := func(region, coordinate string, from, to, heading, pin float64, x, z float64, hand *setup.Point) setup.Document {
 		d := m.base(region, "hip", setup.Posture{Kind: "standing", Root: "foot", Stands: "left", X: mm(x * m.k()), Z: mm(z * m.k()),
 			HeadingDeg: heading, SupportHand: hand}, nil)
 		d.Movement = sweep("right", coordinate, from, to, with(pose{"knee.flexionDeg": 10}, atSides))
@@ -167,12 +186,13 @@ func (m *maker) oneLeg() []Ready {
 	return []Ready{
 		{Key: "deadlift.one", About: "A hinge on one leg: hamstrings at length, and balance to train.", Document: hinge},
 		{Key: "step.up", About: "One leg lifts the body onto the box; the other just follows.", Document: step},
+		{Key: "squat.pistol", About: "All the way down on one leg, the other straight ahead, arms out to balance.", Document: pistol},
 		{Key: "kickback.hip", About: "Cable from the front: hardest at the start, easier behind the body.",
-			Document: free("gluteus.maximus", "hip.flexion", 35, -12, 180, 0.2, 0.95, 0, at(0.45*k, 1.15*k, 0.15))},
+			Document: led("gluteus.maximus", "hip.flexion", 35, -12, 180, 0.2, 0.95, 0, at(0.45*k, 1.15*k, 0.15))},
 		{Key: "abduction.cable", About: "Out to the side, against a cable from the other side.",
-			Document: free("gluteus.medius", "hip.abduction", -5, 35, 90, 0.08, 0.85, 0, at(0.5*k, 1.1*k, -0.35))},
+			Document: led("gluteus.medius", "hip.abduction", -5, 35, 90, 0.08, 0.85, 0, at(0.5*k, 1.1*k, -0.35))},
 		{Key: "adduction.cable", About: "In toward and past the standing leg, against a cable from the side.",
-			Document: free("adductor", "hip.abduction", 28, -8, -90, 0.14, 1.1, 0, at(1.2*k, 1.1*k, 0.35))},
+			Document: led("adductor", "hip.abduction", 28, -8, -90, 0.14, 1.1, 0, at(1.2*k, 1.1*k, 0.35))},
 	}
 }
 

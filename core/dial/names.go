@@ -42,6 +42,9 @@ const (
 	HandOut        Name = "hand.out"
 	HandHeight     Name = "hand.height"
 	HandAside      Name = "hand.aside"
+	FreeHipStart   Name = "free.hip.start"
+	FreeHipEnd     Name = "free.hip.end"
+	FreeKnee       Name = "free.knee"
 	BenchAngle     Name = "bench.angle"
 	BenchMass      Name = "bench.mass"
 	TrunkLean      Name = "trunk.lean"
@@ -122,6 +125,9 @@ var Names = []Name{
 	HandOut,
 	HandHeight,
 	HandAside,
+	FreeHipStart,
+	FreeHipEnd,
+	FreeKnee,
 	BenchAngle,
 	BenchMass,
 	TrunkLean,

@@ -135,7 +135,7 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	}
 	c.Movement.Side = side
 	if side == "both" {
-		c.Posture.SupportHand = nil
+		c.Posture.SupportHand, c.Movement.Other = nil, nil
 	} else {
 		c.Movement.BarWidth = 0
 		for i := range c.Loads {

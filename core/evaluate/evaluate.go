@@ -108,6 +108,7 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 	problems, o.cautions = append(problems, refusals...), cautions
 	if in.Whole {
 		o.cautions = append(o.cautions, support.Balanced(&e.rep, &m.station, &m.body)...)
+		o.cautions = append(o.cautions, support.FreeFoot(m.doc, m.path)...)
 	}
 	if len(e.rep.Parts) == 0 {
 		problems = append(problems, setup.Problem{Path: "loads", What: "No load acts on the " + m.joint.Name() + " of the side that moves.",

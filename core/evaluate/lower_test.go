@@ -2,6 +2,7 @@ package evaluate_test
 
 import (
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -173,5 +174,28 @@ func TestPushUpOnTheHands(t *testing.T) {
 	}
 	if top, bottom := share(1), share(0); top < 0.62 || top > 0.73 || bottom < top || bottom > 0.79 {
 		t.Errorf("the hands carry %.3f at the top, %.3f at the bottom", top, bottom)
+	}
+}
+
+// A free leg is ahead or behind as it is asked to be. Straight out behind somebody who bends forward it balances a part of the trunk, so
+// that the hip that is stood on holds less (common practice, no source), and a foot that would go through the floor is told of.
+func TestFreeLegIsPosed(t *testing.T) {
+	for _, key := range []string{"squat.pistol", "deadlift.one", "step.up", "calf.one"} {
+		d := ready(t, key)
+		if r := evaluated(t, &d); slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return p.Path == "movement.other" }) {
+			t.Errorf("%s: %+v", key, r.Warnings)
+		}
+	}
+	d := ready(t, "squat.pistol")
+	d.Movement.Other = &setup.OtherSide{Start: map[string]float64{"hip.flexionDeg": 10, "knee.flexionDeg": 10}}
+	r := evaluated(t, &d)
+	if !slices.ContainsFunc(r.Warnings, func(p setup.Problem) bool { return p.Path == "movement.other" && p.Hint != "" }) {
+		t.Errorf("a free leg through the floor: %+v", r.Warnings)
+	}
+	d = ready(t, "deadlift.one")
+	lifted := evaluated(t, &d).Curves.Torque[0]
+	d.Movement.Other.Start["hip.flexionDeg"], d.Movement.Other.End["hip.flexionDeg"] = 60, 60
+	if hanging := evaluated(t, &d).Curves.Torque[0]; hanging < 1.1*lifted || hanging > 1.5*lifted {
+		t.Errorf("with the free leg hanging %.0f N·m, with it behind %.0f", hanging, lifted)
 	}
 }

@@ -18,16 +18,18 @@ const (
 	balanceBegin  = 0.05 // the first of a search that starts anywhere, rad
 )
 
-// off is how far the weight is from where it should be in a pose of the lead side: ahead, and to the right of the lifter, m.
-type off func(q *body.Pose) (ahead, aside float64)
+// off is how far the weight is from where it should be at a place along the path in a pose of the lead side: ahead, and to the right of the
+// lifter, m.
+type off func(s float64, q *body.Pose) (ahead, aside float64)
 
 // astray tells it for a share of the body's weight on the leg that carries. What the lifter holds does not count: the pose would go with
 // the load then, and twice the load would not be twice the torque.
 func (p *Path) astray(share float64) off {
 	lateral := p.station.Heading.Apply(space.Z)
 	var f body.Frames
-	return func(q *body.Pose) (float64, float64) {
-		poses := [2]body.Pose{p.idle, p.idle}
+	return func(s float64, q *body.Pose) (float64, float64) {
+		other, _ := p.other(s)
+		poses := [2]body.Pose{other, other}
 		poses[p.Lead()] = *q
 		f.Place(p.body, p.station, &poses, &[2]body.Pose{})
 		foot, rear := f.Pressure(p.station.Carrier), f.Behind()
@@ -42,10 +44,10 @@ func (p *Path) astray(share float64) off {
 // else halves.
 func (p *Path) balanced(share float64) func(float64, *body.Pose) float64 {
 	astray := p.astray(share)
-	return func(_ float64, q *body.Pose) float64 {
+	return func(s float64, q *body.Pose) float64 {
 		off := func(x float64) float64 {
 			q[setup.AnkleFlexion] = x
-			ahead, _ := astray(q)
+			ahead, _ := astray(s, q)
 			return ahead
 		}
 		low, high := leastLean, mostLean
@@ -89,11 +91,11 @@ func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
 	if p.Lead() != p.station.Carrier {
 		var middle, rate body.Pose
 		p.named(0.5, &middle, &rate)
-		settle(func() (float64, float64) { return astray(&middle) }, &p.idle[setup.AnkleFlexion], &p.idle[setup.HipAbduction])
+		settle(func() (float64, float64) { return astray(0.5, &middle) }, &p.idle[setup.AnkleFlexion], &p.idle[setup.HipAbduction])
 		return nil
 	}
 	ankle, aside := !d.Movement.Names("ankle.flexionDeg"), !d.Movement.Names("hip.abductionDeg")
-	return func(_ float64, q *body.Pose) float64 {
+	return func(s float64, q *body.Pose) float64 {
 		if p.near != nil {
 			if ankle {
 				q[setup.AnkleFlexion] = p.near[setup.AnkleFlexion]
@@ -103,7 +105,7 @@ func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
 			}
 		}
 		at := func() (float64, float64) {
-			ahead, right := astray(q)
+			ahead, right := astray(s, q)
 			if !ankle {
 				ahead = 0
 			}

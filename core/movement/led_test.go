@@ -111,6 +111,17 @@ func TestWeightIsWhereItIsAsked(t *testing.T) {
 		check.Near(t, "over the foot", r3.Norm(flat(r3.Sub(f.CentreOfMass(), f.Pressure(body.Right)))), 0, 1e-9)
 		check.Near(t, "the foot stays", r3.Norm(flat(r3.Sub(f.Origin[body.FootR], space.Vec{}))), 0, 1e-9)
 	})
+	knee.Other = &setup.OtherSide{Start: map[string]float64{"hip.flexionDeg": 90, "knee.flexionDeg": 5}, End: map[string]float64{"hip.flexionDeg": 30}}
+	p, _ = led(&setup.Document{Posture: setup.Posture{Kind: "standing", Root: "foot", Stands: "right", HeadingDeg: 25}, Movement: knee})
+	along(p, func(s float64, f *body.Frames) {
+		check.Near(t, "over the foot", r3.Norm(flat(r3.Sub(f.CentreOfMass(), f.Pressure(body.Right)))), 0, 1e-9)
+		check.Near(t, "the free leg's hip", space.Deg(f.Pose[body.Left][setup.HipFlexion]), 90-60*s, 1e-9)
+		check.Near(t, "and knee", space.Deg(f.Pose[body.Left][setup.KneeFlexion]), 5, 1e-9)
+		if s == 0 && f.Origin[body.FootL].Y < 0.15 { // straight ahead of somebody who is down
+			t.Errorf("the free foot is %.2f m up", f.Origin[body.FootL].Y)
+		}
+	})
+	knee.Other = nil
 	p, _ = led(&setup.Document{Posture: setup.Posture{Kind: "standing", Feet: "split", Ahead: "right", Stagger: 0.5, FrontShare: 0.7},
 		Movement: knee})
 	along(p, func(_ float64, f *body.Frames) {
@@ -147,6 +158,9 @@ func TestRatesOfWhatIsCarried(t *testing.T) {
 			Keyframes: []setup.Keyframe{{S: 0, Pose: angles()}, {S: 1, Pose: angles()}}}}
 		if p.Kind == "prone" {
 			d.Bench = &setup.Bench{AngleDeg: 40}
+		}
+		if p.Stands == "right" { // the free leg swings
+			d.Movement.Other = &setup.OtherSide{Start: angles(), End: angles()}
 		}
 		path, _ := led(&d)
 		const h = 1e-5

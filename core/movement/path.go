@@ -22,6 +22,7 @@ type Path struct {
 	tracks  []track
 	fixed   body.Pose
 	solve   func(s float64, q *body.Pose) float64 // coordinates that a constraint decides, and by how many metres it cannot be met
+	resting []track                               // what of the side that takes no part moves all the same
 	idle    body.Pose                             // of a side that takes no part
 	joins   bool                                  // its hand holds the handle of the one that moves
 	rests   [][]setup.Coordinate                  // what turns together and may come to rest on the way
@@ -38,9 +39,6 @@ type Path struct {
 // hanging is the pose of an arm that takes no part: a little off the body, radians (own).
 var hanging = body.Pose{setup.ShoulderElevation: space.Rad(6), setup.ElbowFlexion: space.Rad(8)}
 
-// lifted is how far the knee of a leg is bent that is off the floor while the other does the work, radians (own).
-const lifted = math.Pi / 3
-
 // New reads a movement that has been validated, for a body at its station. Coordinates that the movement does not name
 // are zero, those of the legs the posture's. Between keyframes the coordinates follow the piecewise cubic that never
 // overshoots (Fritsch & Butland 1984, SIAM J Sci Stat Comput 5:300-304); two keyframes give a straight line.
@@ -53,8 +51,8 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	}
 	p.moves[body.Right] = m.Side != "left"
 	p.moves[body.Left] = m.Side != "right"
-	if st.Root == body.OnFoot && p.Lead() == st.Carrier {
-		p.idle[setup.KneeFlexion] = lifted
+	if d.FreeLeg() {
+		p.idle[setup.KneeFlexion] = space.Rad(setup.FreeKneeDeg)
 	}
 	switch {
 	case p.Both():
@@ -63,6 +61,7 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	case st.Leans:
 		p.holdOn(p.ownThigh())
 	}
+	p.readOther(m.Other)
 	for key, deg := range m.Hold {
 		if c, ok := setup.CoordinateOf(key); ok {
 			p.fixed[c] = space.Rad(deg)
@@ -205,7 +204,7 @@ func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
 		if moves {
 			poses[side], rates[side] = q, dq
 		} else {
-			poses[side], rates[side] = p.idle, body.Pose{}
+			poses[side], rates[side] = p.other(s)
 			if p.joins {
 				poses[side], rates[side] = p.joined(&q, &dq)
 			}
@@ -213,6 +212,33 @@ func (p *Path) At(s float64, poses, rates *[2]body.Pose) {
 			rates[side].MirrorTrunk(&dq)
 		}
 	}
+}
+
+// readOther reads how the side that takes no part is.
+func (p *Path) readOther(o *setup.OtherSide) {
+	if o == nil {
+		return
+	}
+	for key, deg := range o.Start {
+		c, ok := setup.CoordinateOf(key)
+		if !ok {
+			continue
+		}
+		p.idle[c] = space.Rad(deg)
+		if end, moves := o.End[key]; moves {
+			p.resting = append(p.resting, fit(c, []float64{0, 1}, []float64{space.Rad(deg), space.Rad(end)}))
+		}
+	}
+}
+
+// other is the pose of the side that takes no part, and its rates.
+func (p *Path) other(s float64) (q, dq body.Pose) {
+	q = p.idle
+	for i := range p.resting {
+		t := &p.resting[i]
+		q[t.c], dq[t.c] = t.at(s)
+	}
+	return q, dq
 }
 
 // pose is that of a side that moves, and its rates.

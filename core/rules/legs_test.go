@@ -47,6 +47,22 @@ func TestStancesOfMovingLegs(t *testing.T) {
 		{"raise.leg.hanging", "movement.side", func(d *setup.Document) { d.Movement.Side = "right" }},
 		{"squat.hack", "posture.kind", func(d *setup.Document) { d.Posture.Kind = "seated" }},
 		{"squat.hack", "loads[0].contact.at", func(d *setup.Document) { d.Loads[0].Contact.At = "ball" }},
+		{"squat.pistol", "movement.other.end.knee.flexionDeg", func(d *setup.Document) {
+			d.Movement.Other.End["knee.flexionDeg"] = 20
+			delete(d.Movement.Other.Start, "knee.flexionDeg")
+		}},
+		{"squat.pistol", "movement.other.start.hip.bend", func(d *setup.Document) { d.Movement.Other.Start["hip.bend"] = 20 }},
+		{"squat.pistol", "movement.other.start.knee.flexionDeg", func(d *setup.Document) { d.Movement.Other.Start["knee.flexionDeg"] = 200 }},
+		{"squat.pistol", "movement.other.start.trunk.flexionDeg", func(d *setup.Document) { d.Movement.Other.Start["trunk.flexionDeg"] = 20 }},
+		{"squat.split", "movement.other.start.hip.flexionDeg", func(d *setup.Document) {
+			d.Movement.Other = &setup.OtherSide{Start: map[string]float64{"hip.flexionDeg": 20}}
+		}},
+		{"squat.goblet", "movement.other", func(d *setup.Document) {
+			d.Movement.Other = &setup.OtherSide{Start: map[string]float64{"elbow.flexionDeg": 20}}
+		}},
+		{"turn.cable", "movement.other.start.elbow.flexionDeg", func(d *setup.Document) {
+			d.Movement.Other = &setup.OtherSide{Start: map[string]float64{"elbow.flexionDeg": 20}}
+		}},
 		{"plank", "posture.root", func(d *setup.Document) {
 			d.Movement = setup.Movement{Kind: "sweep", Side: "both", Primary: "hip.flexion", FromDeg: 0, ToDeg: 80}
 		}},

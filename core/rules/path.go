@@ -27,6 +27,7 @@ func (v *checks) movement(d *setup.Document) {
 		v.keyframes(m.Keyframes)
 	}
 	v.pose("movement.hold", m.Hold)
+	v.otherSide(d)
 	v.options(d)
 	v.legs(d)
 	v.trunk(d)

@@ -25,6 +25,10 @@ func (d *Document) Clone() Document {
 	for i, k := range c.Movement.Keyframes {
 		c.Movement.Keyframes[i].Pose = maps.Clone(k.Pose)
 	}
+	if o := Copied(d.Movement.Other); o != nil {
+		o.Start, o.End = maps.Clone(o.Start), maps.Clone(o.End)
+		c.Movement.Other = o
+	}
 	c.Movement.AxisAlong, c.Movement.StartPlane = Copied(d.Movement.AxisAlong), Copied(d.Movement.StartPlane)
 	if g := Copied(d.Movement.Guide); g != nil {
 		g.End, g.Centre, g.About = Copied(g.End), Copied(g.Centre), Copied(g.About)

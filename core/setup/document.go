@@ -165,6 +165,7 @@ type Movement struct {
 	ToDeg      float64            `json:"toDeg,omitempty" doc:"sweep: where it ends, degrees."`
 	StartPlane *float64           `json:"startPlaneDeg,omitempty" doc:"shoulder-raise: the plane in which the arm starts, from where it comes evenly to the held one; that all along unless given." minimum:"-180" maximum:"180"`
 	Hold       map[string]float64 `json:"hold,omitempty" doc:"Coordinates held over the range, degrees, keyed like shoulder.planeOfElevationDeg."`
+	Other      *OtherSide         `json:"other,omitempty" doc:"The pose of the side that takes no part; what it does not name hangs, or is as the posture has it."`
 	Keyframes  []Keyframe         `json:"keyframes,omitempty" doc:"At least two, s rising from 0 to 1." maxItems:"60"`
 	Guide      *Guide             `json:"guide,omitempty" doc:"guided: where the middle of the closed hand goes."`
 	NoSpin     bool               `json:"noSpin,omitempty" doc:"The upper arm does not turn about itself along the path; its rotation is that of the start."`
@@ -179,6 +180,12 @@ type Movement struct {
 type Keyframe struct {
 	S    float64            `json:"s" doc:"Place along the path, 0 at the start, 1 at the end." minimum:"0" maximum:"1"`
 	Pose map[string]float64 `json:"pose" doc:"Joint coordinates, degrees, keyed like shoulder.elevationDeg; all keyframes name the same ones."`
+}
+
+// OtherSide is how the arm and the leg are that take no part in the movement, such as the free leg of somebody who stands on the other.
+type OtherSide struct {
+	Start map[string]float64 `json:"start" doc:"Joint coordinates at the start of the lift, degrees, keyed like hip.flexionDeg."`
+	End   map[string]float64 `json:"end,omitempty" doc:"At its end, of those that start names too; they go there evenly, the others stay."`
 }
 
 // Guide leads the right hand (the left, when only that moves) through the room while shoulder and elbow follow. With the

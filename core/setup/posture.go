@@ -97,6 +97,15 @@ func (d *Document) JoinsHands() bool {
 	return d.Movement.Side != "both" && slices.ContainsFunc(d.Loads, func(l Load) bool { return l.Shared && l.Contact.Segment == "hand" })
 }
 
+// FreeKneeDeg is how far the knee of a free leg is bent unless the document says it, degrees (own).
+const FreeKneeDeg = 60
+
+// FreeLeg says whether the leg that takes no part is free: the lifter stands on the one that works.
+func (d *Document) FreeLeg() bool {
+	p := &d.Posture
+	return p.RootOf() == "foot" && d.Movement.Side == p.Stands && d.Movement.LegsMove()
+}
+
 // Sled is the index of the sled among the loads, -1 where there is none.
 func (d *Document) Sled() int {
 	return slices.IndexFunc(d.Loads, func(l Load) bool { return l.Kind == Sled })

@@ -87,6 +87,29 @@ func rearLeg(path *movement.Path) (setup.Problem, bool) {
 		Hint: "Bring the feet closer together, or stop with the front knee more bent."}, worst > stretched
 }
 
+// FreeFoot cautions where the foot of a leg that is free would go through the floor.
+func FreeFoot(d *setup.Document, path *movement.Path) setup.Problems {
+	if !d.FreeLeg() {
+		return nil
+	}
+	deepest, at := 0.0, 0.0
+	for _, s := range []float64{0, 0.25, 0.5, 0.75, 1} {
+		f := path.Frames(s)
+		side := f.Station.Carrier.Opposite()
+		if low := -min(f.Ball(side).Y, f.Sole(side, false).Y); low > deepest {
+			deepest, at = low, s
+		}
+	}
+	if deepest < grazes {
+		return nil
+	}
+	return setup.Problems{{Path: "movement.other", What: fmt.Sprintf("At %.0f%% of the path the free foot would be %.0f cm below the floor.", 100*at,
+		100*deepest), Why: "It would stand, and take weight off the other.", Hint: "Bend the free leg's hip or knee more."}}
+}
+
+// grazes is how far under the floor a foot may be that is meant to be just over it, m (own).
+const grazes = 0.02
+
 // legsCannot words what legs cannot do that something else leads; false where nothing does.
 func legsCannot(d *setup.Document, at, miss float64) (setup.Problem, bool) {
 	where := fmt.Sprintf("At %.0f%% of the path ", 100*at)

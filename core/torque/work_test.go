@@ -255,6 +255,10 @@ func (r maker) legs() setup.Document {
 				"hip.abductionDeg": r.span(-10, 30),
 				"hip.rotationDeg":  r.span(-20, 20), "knee.flexionDeg": r.span(0, 110), "ankle.flexionDeg": r.span(-10, 20)}})
 		}
+		if d.Movement.Side != "both" { // the other leg goes its own way
+			d.Movement.Other = &setup.OtherSide{Start: map[string]float64{"hip.flexionDeg": r.span(20, 100), "knee.flexionDeg": r.span(0, 110)},
+				End: map[string]float64{"knee.flexionDeg": r.span(0, 110)}}
+		}
 		return d
 	}
 	d.Posture.Kind = "standing"

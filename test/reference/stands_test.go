@@ -180,6 +180,9 @@ var stands = map[string]func(r *rand.Rand) stand{
 		c := map[string][2]float64{"hip.flexionDeg": {5, 80}, "knee.flexionDeg": {5, 80}, "hip.abductionDeg": {-12, 5}, "ankle.flexionDeg": {-10, 25}}
 		d := standing(r, setup.Posture{Kind: "standing", Root: "foot", Stands: "right", HeelsFree: r.IntN(2) == 0}, "right", c)
 		d.Loads = append(d.Loads, setup.Load{ID: "left", Kind: setup.Dumbbell, Side: "left", Contact: setup.Contact{Segment: "hand", At: "grip"}, Mass: 5})
+		hip := -20 + 120*r.Float64() // of the free leg, which swings
+		d.Movement.Other = &setup.OtherSide{Start: map[string]float64{"hip.flexionDeg": hip, "knee.flexionDeg": 90 * r.Float64()},
+			End: map[string]float64{"hip.flexionDeg": hip - 40}}
 		s := r.Float64()
 		in, f := placed(&d, s)
 		return stand{tree: carrying(in, f, f.Pressure(body.Right), true, &d), want: needed(in, f, s, atAnkle, atKnee, atSide, atHip)}

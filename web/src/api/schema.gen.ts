@@ -2246,6 +2246,8 @@ export interface components {
       natural?: boolean;
       /** @description The upper arm does not turn about itself along the path; its rotation is that of the start. */
       noSpin?: boolean;
+      /** @description The pose of the side that takes no part; what it does not name hangs, or is as the posture has it. */
+      other?: components["schemas"]["DocumentOtherSide"];
       /** @description sweep: the coordinate that sweeps, like elbow.flexion. */
       primary?: string;
       /**
@@ -2263,6 +2265,16 @@ export interface components {
        * @description sweep: where it ends, degrees.
        */
       toDeg?: number;
+    };
+    DocumentOtherSide: {
+      /** @description At its end, of those that start names too; they go there evenly, the others stay. */
+      end?: {
+        [key: string]: number;
+      };
+      /** @description Joint coordinates at the start of the lift, degrees, keyed like hip.flexionDeg. */
+      start: {
+        [key: string]: number;
+      };
     };
     DocumentPoint: {
       /**
