@@ -16,7 +16,7 @@ func (f *Frames) Hang() {
 	middle := r3.Scale(0.5, add(f.Grip[Right], f.Grip[Left]))
 	drift := r3.Scale(0.5, add(f.Velocity(HandR, f.Grip[Right]), f.Velocity(HandL, f.Grip[Left])))
 	below := space.Reject(sub(f.CentreOfMass(), middle), lateral)
-	moving := space.Reject(sub(f.driftOfMass(), drift), lateral)
+	moving := space.Reject(sub(f.DriftOfMass(), drift), lateral)
 	// Turning it by the angle to the upright takes the turn that it has by itself out again.
 	upright := space.Vec{Y: math.Copysign(1, below.Y)}
 	angle := math.Atan2(r3.Dot(r3.Cross(below, upright), lateral), r3.Dot(below, upright))
@@ -24,8 +24,8 @@ func (f *Frames) Hang() {
 	f.swing(middle, space.Rot(lateral, angle), r3.Scale(rate, lateral))
 }
 
-// driftOfMass is the velocity of the centre of mass per unit s.
-func (f *Frames) driftOfMass() space.Vec {
+// DriftOfMass is the velocity of the centre of mass, m per unit s.
+func (f *Frames) DriftOfMass() space.Vec {
 	return f.overMasses(func(s Segment) space.Vec { return f.Velocity(s, f.COM[s]) })
 }
 

@@ -51,13 +51,14 @@ func (w *work) surfaces(i int, a *muscle.Answer) {
 
 // spine notes what presses on the low back: weights and loads above it, and the muscles that hold them. Nobody knows what a pad or a hand
 // that holds on takes off it, nor how hard muscles brace against a rotation.
-func (w *work) spine(i int) {
-	w.out.Spine[i] = math.NaN()
-	turns := w.joint.Trunk() && w.o.rep.Name == setup.TrunkRotation
-	if w.o.station.Carried || w.o.doc.Posture.SupportHand != nil || turns {
-		return
+func (w *work) spine() {
+	unknown := w.joint.Trunk() && w.o.rep.Name == setup.TrunkRotation
+	unknown = unknown || w.o.station.Carried || w.o.doc.Posture.SupportHand != nil
+	for i := range w.out.Spine {
+		if w.out.Spine[i] = math.NaN(); !unknown {
+			w.out.Spine[i] = w.rep.SpineAlong[i] + w.model.Squeeze(&w.rep.Pose[i], w.rep.Spine[i])
+		}
 	}
-	w.out.Spine[i] = w.rep.SpineAlong[i] + w.model.Squeeze(&w.rep.Pose[i], w.rep.Spine[i])
 }
 
 // kneecapShare is the force between kneecap and thigh over the pull of the quadriceps, at a flexion of the knee in degrees: a fit to van

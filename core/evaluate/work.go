@@ -159,7 +159,6 @@ func (w *work) sample(i int) {
 	m, out := w.model, &w.out
 	a := w.share(i, 1)
 	w.surfaces(i, a)
-	w.spine(i)
 	var forward space.Vec // the axis about which the collar bone is drawn forward
 	out.Largest[i], out.Busiest[i] = a.Most, muscle.Heads()[a.Largest].Label
 	for k := range out.Passive {
@@ -252,6 +251,7 @@ func (w *work) about(a *muscle.Answer, i, h int, axis space.Vec) float64 {
 // report works the shares out and keeps what does something, the target first.
 func (w *work) report() report.Muscles {
 	w.shares()
+	w.spine()
 	w.out.Regions = kept(w.regions, func(int) bool { return true })
 	// not those that are all of a group
 	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key })

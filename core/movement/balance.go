@@ -10,142 +10,147 @@ import (
 	"gonum.org/v1/gonum/spatial/r3"
 )
 
-// Balance is sought to within so many metres, by so many steps at most, with slopes over a step of so many radians.
+// Balance is sought to within so many metres, by so many steps at most, of so many radians at most. A step as small as the last of them is
+// right to within its square.
 const (
 	balanceWithin = 1e-12
 	balanceSteps  = 40
-	balanceStep   = 1e-5
-	balanceBegin  = 0.05 // the first of a search that starts anywhere, rad
+	longestStep   = 0.25
+	lastStep      = 1e-7
 )
-
-// off is how far the weight is from where it should be at a place along the path in a pose of the lead side: ahead, and to the right of the
-// lifter, m.
-type off func(s float64, q *body.Pose) (ahead, aside float64)
-
-// astray tells it for a share of the body's weight on the leg that carries. What the lifter holds does not count: the pose would go with
-// the load then, and twice the load would not be twice the torque.
-func (p *Path) astray(share float64) off {
-	lateral := p.station.Heading.Apply(space.Z)
-	var f body.Frames
-	return func(s float64, q *body.Pose) (float64, float64) {
-		other, _ := p.other(s)
-		poses := [2]body.Pose{other, other}
-		poses[p.Lead()] = *q
-		f.Place(p.body, p.station, &poses, &[2]body.Pose{})
-		foot, rear := f.Pressure(p.station.Carrier), f.Behind()
-		at := f.CentreOfMass()
-		want := p.sagittal(rear).x + share*(p.sagittal(foot).x-p.sagittal(rear).x)
-		return p.sagittal(at).x - want, r3.Dot(r3.Sub(at, foot), lateral)
-	}
-}
-
-// balanced leans the shin so that a share of the weight is on the front foot; the ankle's flexion is its to choose. The weight goes forward
-// with it, so that the search keeps to what encloses the answer: steps by the slope between the last two leans as long as they stay inside,
-// else halves.
-func (p *Path) balanced(share float64) func(float64, *body.Pose) float64 {
-	astray := p.astray(share)
-	return func(s float64, q *body.Pose) float64 {
-		off := func(x float64) float64 {
-			q[setup.AnkleFlexion] = x
-			ahead, _ := astray(s, q)
-			return ahead
-		}
-		low, high := leastLean, mostLean
-		x, step := 0.0, balanceBegin
-		if p.near != nil {
-			x, step = p.near[setup.AnkleFlexion], balanceStep
-		}
-		miss := off(x)
-		last, lastMiss := x+step, off(x+step)
-		for range balanceSteps {
-			if math.Abs(miss) < balanceWithin {
-				break
-			}
-			if miss > 0 {
-				high = x
-			} else {
-				low = x
-			}
-			next := x - miss*(last-x)/(lastMiss-miss)
-			if !(next > low && next < high) {
-				next = (low + high) / 2
-			}
-			last, lastMiss = x, miss
-			x, miss = next, off(next)
-		}
-		off(x)
-		return max(0, math.Abs(miss)-1e-9)
-	}
-}
 
 // Leans of a shin between which a balance is sought, rad (own).
 const leastLean, mostLean = -0.9, 1.2
 
-// within keeps a step of a search to a tenth of a radian, which the first ones may need.
-func within(step float64) float64 { return max(-0.1, min(0.1, step)) }
+// balance brings a share of the body's weight over the leg that carries, by the ankle for what is ahead and by how far the thigh is led
+// under the body for what is aside, as far as they are its to choose. What the lifter holds does not count: the pose would go with the load
+// then, and twice the load would not be twice the torque.
+//
+// It is found by Newton's steps: turning a joint at a rate moves the centre of mass at a speed that the frames tell exactly.
+type balance struct {
+	p            *Path
+	share        float64
+	ankle, aside bool // what is its to choose
+	frames       body.Frames
+	slopes       [2]offset // per radian of ankle and of the hip's abduction, where they were looked at last
+}
 
-// onOneFoot brings the weight over the foot that is stood on, by the ankle and by how far the thigh is led under the body, where the
-// movement says nothing of them. Where the free leg moves, that is done once, half way.
-func (p *Path) onOneFoot(d *setup.Document) func(float64, *body.Pose) float64 {
-	astray := p.astray(1)
-	if p.Lead() != p.station.Carrier {
-		var middle, rate body.Pose
-		p.named(0.5, &middle, &rate)
-		settle(func() (float64, float64) { return astray(0.5, &middle) }, &p.idle[setup.AnkleFlexion], &p.idle[setup.HipAbduction])
-		return nil
+// offset is how far the weight is from where it should be, m, or how that changes: ahead, and to the right of the lifter.
+type offset struct{ ahead, aside float64 }
+
+// weigh places the body in poses at rates. It returns where the weight is and how it goes.
+func (b *balance) weigh(poses, rates *[2]body.Pose) (off, drift offset) {
+	p, f := b.p, &b.frames
+	f.Place(p.body, p.station, poses, rates)
+	carrier := p.station.Carrier
+	foot, at := f.Pressure(carrier), f.CentreOfMass()
+	// A leg that is led aside takes its foot along, by a little.
+	footGoes, goes := f.Velocity(carrier.On(body.FootR), foot), f.DriftOfMass()
+	if b.ankle {
+		along, rear := p.station.Heading.Apply(space.X), foot
+		if p.station.Split {
+			rear = f.Behind()
+		}
+		off.ahead = r3.Dot(r3.Sub(at, rear), along) - b.share*r3.Dot(r3.Sub(foot, rear), along)
+		drift.ahead = r3.Dot(r3.Sub(goes, r3.Scale(b.share, footGoes)), along)
 	}
-	ankle, aside := !d.Movement.Names("ankle.flexionDeg"), !d.Movement.Names("hip.abductionDeg")
-	return func(s float64, q *body.Pose) float64 {
-		if p.near != nil {
-			if ankle {
-				q[setup.AnkleFlexion] = p.near[setup.AnkleFlexion]
-			}
-			if aside {
-				q[setup.HipAbduction] = p.near[setup.HipAbduction]
-			}
+	if b.aside {
+		across := p.station.Heading.Apply(space.Z)
+		off.aside, drift.aside = r3.Dot(r3.Sub(at, foot), across), r3.Dot(r3.Sub(goes, footGoes), across)
+	}
+	return off, drift
+}
+
+// look measures the slopes in poses, and tells where the weight is.
+func (b *balance) look(poses *[2]body.Pose) (off offset) {
+	side := b.p.station.Carrier
+	b.slopes = [2]offset{{ahead: 1}, {aside: 1}}
+	for k, coordinate := range [2]setup.Coordinate{setup.AnkleFlexion, setup.HipAbduction} {
+		if k == 0 && !b.ankle || k == 1 && !b.aside {
+			continue
 		}
-		at := func() (float64, float64) {
-			ahead, right := astray(s, q)
-			if !ankle {
-				ahead = 0
-			}
-			if !aside {
-				right = 0
-			}
-			return ahead, right
+		var rates [2]body.Pose
+		rates[side][coordinate] = 1
+		off, b.slopes[k] = b.weigh(poses, &rates)
+	}
+	return off
+}
+
+// steps are the turns of ankle and thigh that undo an offset, by the slopes.
+func (b *balance) steps(off offset) (ankle, aside float64) {
+	a, c := b.slopes[0], b.slopes[1]
+	det := a.ahead*c.aside - a.aside*c.ahead
+	return -(off.ahead*c.aside - off.aside*c.ahead) / det, -(a.ahead*off.aside - a.aside*off.ahead) / det
+}
+
+// settle turns the joints of the leg that carries until the weight is where it should be. It returns what is left, m.
+func (b *balance) settle(poses *[2]body.Pose) float64 {
+	if !b.ankle && !b.aside {
+		return 0
+	}
+	q := &poses[b.p.station.Carrier]
+	within := func(step float64) float64 { return max(-longestStep, min(longestStep, step)) }
+	left := math.Inf(1)
+	for range balanceSteps {
+		off := b.look(poses)
+		if left = math.Hypot(off.ahead, off.aside); left < balanceWithin {
+			return 0
 		}
-		return settle(at, &q[setup.AnkleFlexion], &q[setup.HipAbduction])
+		ankle, aside := b.steps(off)
+		if math.IsNaN(ankle) || math.IsNaN(aside) {
+			break
+		}
+		q[setup.AnkleFlexion], q[setup.HipAbduction] = q[setup.AnkleFlexion]+within(ankle), q[setup.HipAbduction]+within(aside)
+		if b.ankle && (q[setup.AnkleFlexion] < leastLean || q[setup.AnkleFlexion] > mostLean) {
+			q[setup.AnkleFlexion] = max(leastLean, min(mostLean, q[setup.AnkleFlexion]))
+		} else if math.Abs(ankle) < lastStep && math.Abs(aside) < lastStep {
+			return 0
+		}
+	}
+	return max(0, left-1e-9)
+}
+
+// balanced brings the weight where it should be in poses of the side that leads.
+func (b *balance) balanced(s float64, q *body.Pose) float64 {
+	lead := b.p.Lead()
+	var poses [2]body.Pose
+	poses[lead.Opposite()], _ = b.p.other(s)
+	poses[lead] = *q
+	left := b.settle(&poses)
+	*q = poses[lead]
+	return left
+}
+
+// keep gives what it has chosen the rates at which the weight stays where it should be, in a pose that has just been balanced.
+func (b *balance) keep(s float64, q, dq *body.Pose) {
+	lead := b.p.Lead()
+	var poses, rates [2]body.Pose
+	poses[lead.Opposite()], rates[lead.Opposite()] = b.p.other(s)
+	poses[lead], rates[lead] = *q, *dq
+	_, drift := b.weigh(&poses, &rates)
+	ankle, aside := b.steps(drift)
+	if b.ankle {
+		dq[setup.AnkleFlexion] += ankle
+	}
+	if b.aside {
+		dq[setup.HipAbduction] += aside
 	}
 }
 
-// settle turns two joints until neither is astray, the first for what is ahead and the second for what is aside, each by its own slope: the
-// one has little to do with the other. Slopes are measured once and then follow from the steps (secants). It returns what is left, m.
-func settle(astray func() (ahead, aside float64), first, second *float64) float64 {
-	ahead, aside := astray()
-	slope := func(x *float64, of func() float64, was float64) float64 {
-		if was == 0 {
-			return 1
-		}
-		*x += balanceStep
-		defer func() { *x -= balanceStep }()
-		return (of() - was) / balanceStep
+// onOneFoot brings the weight over the foot that is stood on, as far as the movement says nothing of it. Where the free leg moves, that is
+// done once, half way, and nil is returned.
+func (p *Path) onOneFoot(d *setup.Document) *balance {
+	b := &balance{p: p, share: 1, ankle: true, aside: true}
+	lead := p.Lead()
+	if lead != p.station.Carrier {
+		var poses [2]body.Pose
+		var rate body.Pose
+		p.named(0.5, &poses[lead], &rate)
+		poses[lead.Opposite()] = p.idle
+		b.settle(&poses)
+		p.idle = poses[lead.Opposite()]
+		return nil
 	}
-	along := slope(first, func() float64 { a, _ := astray(); return a }, ahead)
-	across := slope(second, func() float64 { _, a := astray(); return a }, aside)
-	for range balanceSteps {
-		if math.Hypot(ahead, aside) < balanceWithin {
-			return 0
-		}
-		da, ds := -within(ahead/along), -within(aside/across)
-		*first, *second = *first+da, *second+ds
-		a, b := astray()
-		if math.Abs(da) > 1e-9 && ahead != 0 {
-			along = (a - ahead) / da
-		}
-		if math.Abs(ds) > 1e-9 && aside != 0 {
-			across = (b - aside) / ds
-		}
-		ahead, aside = a, b
-	}
-	return max(0, math.Hypot(ahead, aside)-1e-9)
+	b.ankle, b.aside = !d.Movement.Names("ankle.flexionDeg"), !d.Movement.Names("hip.abductionDeg")
+	return b
 }

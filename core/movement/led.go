@@ -62,9 +62,12 @@ func (p *Path) ledLegs(d *setup.Document) func(float64, *body.Pose) float64 {
 	case st.Root == body.OnSeat && st.HeelsUp:
 		return p.heelsRaised()
 	case st.Split && d.Posture.FrontShare > 0:
-		return p.balanced(d.Posture.FrontShare)
+		p.weight = &balance{p: p, share: d.Posture.FrontShare, ankle: true}
 	case st.Root == body.OnFoot:
-		return p.onOneFoot(d)
+		p.weight = p.onOneFoot(d)
+	}
+	if p.weight != nil {
+		return p.weight.balanced
 	}
 	i := d.Sled()
 	if i < 0 {

@@ -33,7 +33,7 @@ type Path struct {
 	hangs   bool                                  // by the hands: the body swings under them
 	start   space.Vec                             // the end of the lead limb that stays in place, at the start
 	places  *Places                               // that were asked for
-	near    *body.Pose                            // the pose of a place close by, which a search may start from
+	weight  *balance                              // that is kept along the path, nil where nothing has to be
 }
 
 // hanging is the pose of an arm that takes no part: a little off the body, radians (own).
@@ -260,6 +260,12 @@ func (p *Path) raw(s float64) (q, dq body.Pose) {
 
 // solved is the pose of a constrained path and its rates; apart from raw, whose values then need no memory of their own.
 func (p *Path) solved(s float64) (q, dq body.Pose) {
+	if p.weight != nil {
+		p.named(s, &q, &dq)
+		p.solve(s, &q)
+		p.weight.keep(s, &q, &dq)
+		return q, dq
+	}
 	at := func(s float64) body.Pose {
 		var q, rate body.Pose
 		p.named(s, &q, &rate)
@@ -267,9 +273,7 @@ func (p *Path) solved(s float64) (q, dq body.Pose) {
 		return q
 	}
 	q = at(s)
-	p.near = &q
 	before, after := at(s-difference), at(s+difference)
-	p.near = nil
 	before.ReadAs(&q)
 	after.ReadAs(&q)
 	for c := range dq {
