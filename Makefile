@@ -13,7 +13,7 @@ SHARED  = ./core/parallel $(filter-out %/backup %/demo,$(shell go list ./interna
 SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
-.PHONY: demo build release test page core-tests style program-tests racing generated referees journeys generate screenshots clean
+.PHONY: demo build release test page core-tests style program-tests racing racing-searches generated referees journeys generate screenshots clean
 
 demo: build
 	@exec ./bin/dialarc demo
@@ -60,7 +60,7 @@ test:
 	@./scripts/check-tools
 	@./scripts/install-packages browser
 	@$(MAKE) --no-print-directory -j2 --output-sync=target page core-tests style
-	@$(MAKE) --no-print-directory -j2 --output-sync=target program-tests racing generated referees
+	@$(MAKE) --no-print-directory -j2 --output-sync=target racing program-tests racing-searches generated referees
 	@$(MAKE) --no-print-directory journeys
 
 page: internal/webui/dist/index.html
@@ -82,6 +82,8 @@ program-tests: bin/dialarc
 
 racing: bin/dialarc
 	$(TEST) -race -short $(SHARED)
+
+racing-searches: bin/dialarc
 	$(TEST) -race -short -run '$(RACING)' ./core/dialin ./core/compare
 
 generated: bin/dialarc

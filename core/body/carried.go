@@ -90,8 +90,12 @@ func (b *Body) plant(p *setup.Posture, bench *setup.Bench, m *setup.Movement, st
 	switch {
 	case st.Root == OnThighs:
 		local.Y = b.padTop(p, bench) + trunkDepth*b.Height
-		if st.fixed = math.Pi / 2; bench != nil { // a document that is not sound yet may lack it
-			st.fixed -= space.Rad(bench.AngleDeg)
+		slope := 0.0
+		if bench != nil { // the floor, or a document that is not sound yet
+			slope = space.Rad(bench.AngleDeg)
+		}
+		if st.fixed = math.Pi/2 - slope; p.Kind == "supine" {
+			st.fixed = slope - math.Pi/2 - kneesUp
 		}
 	case st.Root == OnKnees:
 		local.Y, st.fixed = kneeRadius*b.Height, math.Pi/2
@@ -116,6 +120,9 @@ func (b *Body) plant(p *setup.Posture, bench *setup.Bench, m *setup.Movement, st
 	}
 }
 
+// kneesUp is the angle of the thighs to what the pelvis of somebody lies on who sits up with bent knees, rad (own).
+const kneesUp = 50 * math.Pi / 180
+
 // squareKnee is how far ahead of the hips the ankles of somebody are who sits with the balls of the feet on a step, over the thigh's length
 // (own).
 const squareKnee = 0.97
@@ -134,7 +141,7 @@ func (b *Body) OnEdge() space.Vec {
 // padTop is the height of what is sat or lain on.
 func (b *Body) padTop(p *setup.Posture, bench *setup.Bench) float64 {
 	switch {
-	case bench == nil && p.Root == "shoulders":
+	case bench == nil && (p.Root == "shoulders" || p.Root == "thighs"):
 		return 0
 	case bench != nil && bench.Height > 0:
 		return bench.Height

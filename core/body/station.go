@@ -23,7 +23,7 @@ const (
 	OnHands
 	OnFoot      // one of them; the other leg is free
 	OnShoulders // the back on an edge, and the feet
-	OnThighs    // on the pad of a bench for the back
+	OnThighs    // on the pad of a bench for the back, or, of somebody who sits up, held with the feet
 )
 
 var rootNames = map[string]Root{"feet": OnFeet, "seat": OnSeat, "bench": OnBench, "knees": OnKnees, "hands": OnHands, "foot": OnFoot,
@@ -380,6 +380,9 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 		m.Y -= thick
 		return append(out, Pad{Middle: m, Turn: st.Heading, Half: space.Vec{X: usualPad, Y: thick, Z: 0.5}})
 	case OnThighs:
+		if p.Kind == "supine" {
+			break
+		}
 		thigh := turned(&st.Heading, space.RotZ, -st.fixed)
 		at := add(inMiddle(st.planted, st), thigh.Apply(space.Vec{X: trunkDepth*h + thick, Y: -0.35 * b.Thigh()}))
 		return append(out, Pad{Middle: at, Turn: thigh, Half: space.Vec{X: thick, Y: 0.3 * b.Thigh(), Z: 2 * usualPad}})

@@ -19,8 +19,8 @@ var missing = []struct {
 	near            []string
 }{
 	{"Pendulum squat", "v-squat", "a back pad on a lever cannot be described yet", []string{"squat.hack", "press.leg", "squat.belt"}},
-	{"Reverse crunch", "lying leg raise; sit-up; decline sit-up", "a pelvis that moves on somebody who lies cannot be described yet",
-		[]string{"raise.knee.hanging", "crunch.floor"}},
+	{"Reverse crunch", "lying leg raise", "a pelvis that moves on somebody who lies cannot be described yet",
+		[]string{"raise.knee.hanging", "situp.decline"}},
 	{"Ab wheel rollout", "ab wheel; ab roller; rollout", "hands that roll on the floor cannot be described yet", []string{"plank", "crunch.cable"}},
 	{"Ring dip", "ring push-up; inverted row; suspension row; pike push-up", "hands in rings or straps cannot be described yet",
 		[]string{"dip.leaning", "pushup", "row.machine"}},

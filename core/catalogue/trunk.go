@@ -37,7 +37,21 @@ func (m *maker) crunches() []Ready {
 	machine.Posture.Restraints = []string{"ankles"}
 	machine.Movement = sweep("both", "trunk.flexion", -5, 35, onChest)
 	machine.Loads = []setup.Load{cam("trunk.flexion", setup.Contact{Segment: "trunk", At: "chest"}, m.kg(0.6), 0.3*k, -10, 0.15, 20, 0.20, 45, 0.23)}
+	up := func(bench *setup.Bench) setup.Document {
+		d := m.base("abdominals", "trunk", setup.Posture{Kind: "supine", Root: "thighs", Restraints: []string{"ankles"}}, bench)
+		poses := []pose{}
+		for _, p := range [][2]float64{{50, 0}, {62, 25}, {97, 30}} { // hip and trunk
+			poses = append(poses, pose{"hip.flexionDeg": p[0], "trunk.flexionDeg": p[1]})
+		}
+		d.Movement = through("both", poses...)
+		d.Movement.Hold = with(pose{"knee.flexionDeg": 104, "ankle.flexionDeg": -28}, onChest)
+		d.Loads = []setup.Load{ownBody()}
+		return d
+	}
 	return []Ready{
+		{Key: "situp.floor", About: "Feet held: the abdominals curl the trunk, then the hips lift it.", Document: up(nil)},
+		{Key: "situp.decline", About: "Head low: the trunk weighs on the abdominals all the way.",
+			Document: up(&setup.Bench{AngleDeg: -20, Height: mm(0.55 * k)})},
 		{Key: "crunch.cable", About: "Kneeling, hips still: the ribs go down to the pelvis. Easy to load in small steps.", Document: kneeling},
 		{Key: "crunch.floor", About: "Body weight; the shoulder blades come off the floor, the low back stays.", Document: floor},
 		{Key: "crunch.plate", About: "A plate on the chest, for when body weight gets easy.", Document: plate},

@@ -30,7 +30,7 @@ var Positions = []Position{
 
 // others are those that come with a movement of the legs, and are listed where they are.
 var others = []Position{{"standing/foot", "Standing on one foot"}, {"supine/shoulders", "Back on a bench, hips free"},
-	{"prone/thighs", "On a bench for the back"}, {"prone/hands", "On hands and toes"}, {"standing/hands", "Carried by the hands"},
+	{"prone/thighs", "On a bench for the back"}, {"supine/thighs", "Sitting up, feet held"}, {"prone/hands", "On hands and toes"}, {"standing/hands", "Carried by the hands"},
 	{"handstand/hands", "Handstand"}}
 
 // positionsOf are those that a document can be given, and its own.

@@ -49,6 +49,8 @@ func Large(name string) Room {
 		{Key: "bench", Name: "Bench with notches", NotchesDeg: []float64{0, 15, 30, 45, 60, 75, 85}, Height: 0.45, BackLength: 0.78, Width: 0.28,
 			Mass: 34},
 		{Key: "flat-bench", Name: "Flat bench", NotchesDeg: []float64{0}, Height: 0.44, BackLength: 1.15, Width: 0.26, Mass: 18},
+		{Key: "decline-bench", Name: "Decline bench with rollers", NotchesDeg: []float64{-30, -25, -20, -15, -10}, Height: 0.55, BackLength: 1.10,
+			Width: 0.28, Mass: 26},
 	}
 	r.Weights = []Weights{
 		{Key: "dumbbells", Name: "Dumbbells", Kind: "dumbbells", Masses: append(span(1, 10, 1), span(12.5, 40, 2.5)...)},

@@ -80,7 +80,8 @@ func (v *checks) kindOfPosture(d *setup.Document) {
 		v.OneOf("posture.root", "root", p.Root, k.Roots...)
 	}
 	onHands := p.RootOf() == "hands"
-	if k.Bench && d.Bench == nil && !onHands && p.Root != "shoulders" && !p.OnFloor(d.Bench) {
+	onFloor := p.OnFloor(d.Bench) || p.Kind == "supine" && (p.Root == "shoulders" || p.Root == "thighs")
+	if k.Bench && d.Bench == nil && !onHands && !onFloor {
 		v.Add("bench", "The bench is missing.", "The lifter lies on it.", "Give its angleDeg, 0 for a flat bench.")
 	}
 	if d.Bench != nil && (onHands || !(k.Bench || k.Kind == "seated" || k.Kind == "leaning")) {

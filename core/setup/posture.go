@@ -17,7 +17,7 @@ var Postures = []PostureKind{
 	{"kneeling", []string{"knees"}, false},
 	{"half-kneeling", []string{"knees"}, false},
 	{"seated", []string{"seat"}, false},
-	{"supine", []string{"bench", "shoulders"}, true},
+	{"supine", []string{"bench", "shoulders", "thighs"}, true},
 	{"prone", []string{"bench", "hands", "thighs"}, true},
 	{"side-lying", []string{"bench"}, true},
 	{"handstand", []string{"hands"}, false},

@@ -1,6 +1,7 @@
 package support
 
 import (
+	"math"
 	"slices"
 
 	"dialarc/core/body"
@@ -52,7 +53,11 @@ func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	case body.OnShoulders:
 		out = append(out, onEdge(f, bench)...)
 	case body.OnThighs:
-		out = append(out, onBackBench(f)...)
+		if p.Kind == "supine" {
+			out = append(out, sittingUp(f, bench)...)
+		} else {
+			out = append(out, onBackBench(f)...)
+		}
 	default:
 		out = append(out, padding(f, p, bench)...)
 	}
@@ -133,6 +138,40 @@ func onBackBench(f *body.Frames) []touch {
 		out = append(out, touch{name: "ankles", at: f.PointOn(shank, 0.95), normal: f.Turn[shank].Apply(space.X), friction: padFriction,
 			bench: true},
 			touch{name: "footPlate", at: f.PointOn(shank, 1), normal: r3.Scale(-1, f.Direction(shank)), friction: soleFriction, bench: true})
+	}
+	return out
+}
+
+// sittingUp is what holds somebody who sits up: floor or pad under the pelvis, and under the upper back as long as it lies there, and what
+// keeps the feet down.
+func sittingUp(f *body.Frames, bench *setup.Bench) []touch {
+	var out []touch
+	add := func(t touch) { out = append(out, t) }
+	slope := 0.0
+	if bench != nil {
+		slope = space.Rad(bench.AngleDeg)
+	}
+	s, c := math.Sincos(slope)
+	lies := func(v space.Vec) space.Vec { // toward the feet, up from the pad, aside
+		return f.Station.Heading.Apply(space.Vec{X: c*v.X + s*v.Y, Y: c*v.Y - s*v.X, Z: v.Z})
+	}
+	normal, depth := lies(space.Vec{Y: 1}), 0.060*f.Body.Height
+	on := func(name string, at space.Vec) {
+		add(touch{name: name, at: r3.Sub(at, r3.Scale(depth, normal)), normal: normal, friction: padFriction, bench: bench != nil})
+	}
+	for _, z := range []float64{-0.12, 0.12} {
+		for _, x := range []float64{-0.10, 0.06} {
+			on("seat", r3.Add(f.Origin[body.Pelvis], lies(space.Vec{X: x, Z: z})))
+		}
+		shoulders := f.OnThorax(space.Vec{Y: 0.85 * (f.Body.ShoulderHeight - f.Body.HipHeight), Z: z})
+		if r3.Dot(r3.Sub(shoulders, f.Origin[body.Pelvis]), normal) < near {
+			on("back", shoulders)
+		}
+	}
+	for side := body.Right; side <= body.Left; side++ {
+		shank := side.On(body.ShankR)
+		add(touch{name: "ankles", at: f.PointOn(shank, 0.95), normal: r3.Scale(-1, normal), friction: padFriction, bench: bench != nil})
+		add(touch{name: "footPlate", at: f.PointOn(shank, 1), normal: r3.Scale(-1, f.Direction(shank)), friction: soleFriction, bench: bench != nil})
 	}
 	return out
 }

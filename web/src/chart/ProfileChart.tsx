@@ -429,15 +429,17 @@ type Line = { name: string; colour: string; weight?: number; y: (number | null)[
 function Names({ lines, x, taken }: { lines: Line[]; x: (i: number) => number; taken: Label[] }) {
   const n = lines[0]?.y.length ?? 0;
   const placed = [...taken];
+  const ends = [x(0), x(n - 1)];
+  const [left, right] = [Math.min(...ends), Math.max(...ends)];
   return lines.map((line) => {
+    const half = 3.2 * line.name.length;
     let best: { i: number; room: number; up: boolean } | null = null;
     for (let i = Math.round(0.12 * n); i < 0.9 * n; i += 2) {
       const own = line.y[i];
-      if (own == null) continue;
+      if (own == null || x(i) - half < left || x(i) + half > right) continue;
       for (const up of [true, false]) {
         const to = up ? own - 16 : own + 16;
         if (to < margin.top + 4 || to > height - margin.bottom - 4) continue;
-        const half = 3.2 * line.name.length;
         const others = lines.filter((l) => l !== line).map((l) => Math.abs((l.y[i] ?? 1e3) - (up ? own - 8 : own + 8)));
         const names = placed.map((q) =>
           Math.max(Math.abs(q.y - (up ? own - 6 : own + 12)) - 7, Math.abs(q.x - x(i)) - half - q.half),
@@ -447,7 +449,7 @@ function Names({ lines, x, taken }: { lines: Line[]; x: (i: number) => number; t
       }
     }
     if (!best || best.room < 7) return null;
-    const at = { x: x(best.i), y: (line.y[best.i] ?? 0) + (best.up ? -6 : 13), half: 3.2 * line.name.length };
+    const at = { x: x(best.i), y: (line.y[best.i] ?? 0) + (best.up ? -6 : 13), half };
     placed.push(at);
     return (
       <text
