@@ -17,6 +17,9 @@ type Model struct {
 	legColumns   []column
 	trunk        []trunkLine // right and left half in turn
 	trunkColumns []column
+	erectors     *trunkLine // right halves, that stand for all where it is asked what presses on the spine
+	rectus       *trunkLine
+	oblique      *trunkLine
 	poses        []*laid // that were asked about
 	last         int     // of them
 	at           *laid
@@ -51,6 +54,7 @@ func New(b *body.Body) *Model {
 			m.trunk = append(m.trunk, newTrunkLines(r, b)...)
 		}
 	}
+	m.spineLines()
 	return m
 }
 

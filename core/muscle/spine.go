@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/setup"
 	"dialarc/core/space"
 
 	"gonum.org/v1/gonum/spatial/r3"
@@ -19,13 +20,12 @@ const obliqueAlong = 0.77
 func (m *Model) Squeeze(q *body.Pose, need space.Vec) float64 {
 	axes := body.TrunkAxes(q)
 	bends, aside := r3.Dot(need, axes[forward]), math.Abs(r3.Dot(need, axes[toRight]))
-	oblique := m.rightHalf("oblique_ext", q)
+	oblique, obliqueAside := m.oblique.levers(q)
 	least := math.Inf(1)
-	for _, key := range [...]string{"erectors", "rectus_abd"} {
-		main := m.rightHalf(key, q)
-		along, across := main.arms[forward], main.arms[toRight]
-		det := along*oblique.arms[toRight] - oblique.arms[forward]*across
-		pull, slant := (bends*oblique.arms[toRight]-oblique.arms[forward]*aside)/det, (along*aside-bends*across)/det
+	for _, l := range [...]*trunkLine{m.erectors, m.rectus} {
+		along, across := l.levers(q)
+		det := along*obliqueAside - oblique*across
+		pull, slant := (bends*obliqueAside-oblique*aside)/det, (along*aside-bends*across)/det
 		if slant < 0 {
 			pull, slant = bends/along, 0
 		}
@@ -36,13 +36,25 @@ func (m *Model) Squeeze(q *body.Pose, need space.Vec) float64 {
 	return least
 }
 
-// rightHalf is the right half of a muscle of the trunk, laid in a pose.
-func (m *Model) rightHalf(key string, q *body.Pose) *trunkLine {
+// levers are the moment arms of a right half about the trunk's flexion and its bend to the right in a pose, m.
+func (l *trunkLine) levers(q *body.Pose) (flexion, bend float64) {
+	return l.scale * l.tables[forward].at(space.Deg(q[setup.TrunkFlexion])), l.scale * l.tables[toRight].at(space.Deg(q[setup.TrunkBend]))
+}
+
+// spineLines finds the lines by which Squeeze stands for all muscles of the trunk.
+func (m *Model) spineLines() {
 	for i := range m.trunk {
-		if l := &m.trunk[i]; l.key == key && l.side == body.Right {
-			l.lay(q)
-			return l
+		l := &m.trunk[i]
+		if l.side != body.Right {
+			continue
+		}
+		switch l.key {
+		case "erectors":
+			m.erectors = l
+		case "rectus_abd":
+			m.rectus = l
+		case "oblique_ext":
+			m.oblique = l
 		}
 	}
-	panic("no such muscle of the trunk: " + key)
 }
