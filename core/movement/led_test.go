@@ -115,6 +115,8 @@ func TestWeightIsWhereItIsAsked(t *testing.T) {
 	p, _ = led(&setup.Document{Posture: setup.Posture{Kind: "standing", Root: "foot", Stands: "right", HeadingDeg: 25}, Movement: knee})
 	along(p, func(s float64, f *body.Frames) {
 		check.Near(t, "over the foot", r3.Norm(flat(r3.Sub(f.CentreOfMass(), f.Pressure(body.Right)))), 0, 1e-9)
+		stays := flat(r3.Sub(f.DriftOfMass(), f.Velocity(body.FootR, f.Pressure(body.Right))))
+		check.Near(t, "and stays there", r3.Norm(stays), 0, 1e-6)
 		check.Near(t, "the free leg's hip", space.Deg(f.Pose[body.Left][setup.HipFlexion]), 90-60*s, 1e-9)
 		check.Near(t, "and knee", space.Deg(f.Pose[body.Left][setup.KneeFlexion]), 5, 1e-9)
 		if s == 0 && f.Origin[body.FootL].Y < 0.15 { // straight ahead of somebody who is down
