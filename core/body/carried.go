@@ -90,10 +90,7 @@ func (b *Body) plant(p *setup.Posture, bench *setup.Bench, m *setup.Movement, st
 	switch {
 	case st.Root == OnThighs:
 		local.Y = b.padTop(p, bench) + trunkDepth*b.Height
-		slope := 0.0
-		if bench != nil { // the floor, or a document that is not sound yet
-			slope = space.Rad(bench.AngleDeg)
-		}
+		slope := space.Rad(bench.Slope())
 		if st.fixed = math.Pi/2 - slope; p.Kind == "supine" {
 			st.fixed = slope - math.Pi/2 - kneesUp
 		}

@@ -13,7 +13,7 @@ import (
 // hangs: with what it carries, twice the load would not be twice the torque.
 func (f *Frames) Hang() {
 	lateral := f.Station.Heading.Apply(space.Z)
-	middle := r3.Scale(0.5, add(f.Grip[Right], f.Grip[Left]))
+	middle := f.BetweenHands()
 	drift := r3.Scale(0.5, add(f.Velocity(HandR, f.Grip[Right]), f.Velocity(HandL, f.Grip[Left])))
 	below := space.Reject(sub(f.CentreOfMass(), middle), lateral)
 	moving := space.Reject(sub(f.DriftOfMass(), drift), lateral)
@@ -23,6 +23,9 @@ func (f *Frames) Hang() {
 	rate := -r3.Dot(r3.Cross(below, moving), lateral) / r3.Norm2(below)
 	f.swing(middle, space.Rot(lateral, angle), r3.Scale(rate, lateral))
 }
+
+// BetweenHands is the middle between both grips, m.
+func (f *Frames) BetweenHands() space.Vec { return r3.Scale(0.5, add(f.Grip[Right], f.Grip[Left])) }
 
 // DriftOfMass is the velocity of the centre of mass, m per unit s.
 func (f *Frames) DriftOfMass() space.Vec {

@@ -109,10 +109,7 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 	st := Station{Heading: space.RotY(space.Rad(p.HeadingDeg)), HalfFeet: p.FeetApart / 2, Root: rootNames[p.RootOf()]}
 	st.LegsMove = m != nil && m.LegsMove()
 	pitch, bend, turn := space.Rad(p.Trunk.PitchDeg), space.Rad(p.Trunk.BendDeg), space.Rad(p.Trunk.TurnDeg)
-	lying := math.Pi / 2
-	if bench != nil {
-		lying = math.Pi/2 - space.Rad(bench.AngleDeg)
-	}
+	lying := math.Pi/2 - space.Rad(bench.Slope())
 	side := 1.0
 	if p.Down == "left" {
 		side = -1
@@ -201,10 +198,7 @@ func (b *Body) hipHeight(p *setup.Posture, bench *setup.Bench, st *Station) floa
 	if p.OnFloor(bench) {
 		seat = 0
 	}
-	flat := 1.0
-	if bench != nil {
-		flat = math.Cos(space.Rad(bench.AngleDeg))
-	}
+	flat := math.Cos(space.Rad(bench.Slope()))
 	switch p.Kind {
 	case "seated":
 		return seat + hipAboveSeat*b.Height

@@ -16,10 +16,8 @@ func freeLeg(d *setup.Document, _ int) bool { return d.FreeLeg() }
 // freeLegAt is a dial of how the leg is that is not stood on, at the start or, where the hip swings it, at the end of the path.
 func freeLegAt(label, key string, from, to float64, atEnd bool) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {
-		s := dial.Setting{Group: "body", Label: label, Kind: "angle", From: from, To: to, Step: 5, Paint: "none",
-			Paths: []string{"movement.other.start." + key, "movement.other"}}
-		s.Value = freeAngle(d, key, atEnd)
-		return s
+		return dial.Setting{Group: "body", Label: label, Kind: "angle", From: from, To: to, Step: 5, Value: freeAngle(d, key, atEnd),
+			Paint: "none", Paths: []string{"movement.other.start." + key, "movement.other"}}
 	}
 }
 

@@ -280,10 +280,10 @@ func (c *cautions) spine() {
 // rounded tells of a back that is not what is trained and stays bent while it holds much of what it can be asked to: bent forward, what
 // holds it is discs and ligaments more and more, which do not get stronger within a set (common practice, no source; numbers own).
 func (c *cautions) rounded() {
-	_, limit := c.lowBack()
-	if c.joint.Trunk() || c.station.Carried {
+	if c.backSpared() {
 		return
 	}
+	_, limit := c.lowBack()
 	for i, torque := range c.rep.LowBack {
 		if bent := degrees1(c.rep.Pose[i][setup.TrunkFlexion]); bent > spineBent && torque > roundedHold*limit {
 			c.add("spine-bent", "The low back is rounded by {bend} while it holds {torque}.", "Bend at the hips, and stop where the back starts to round.",

@@ -27,6 +27,14 @@ var Postures = []PostureKind{
 var Restraints = []string{"strap", "thighPad", "armPad", "footPlate", "trunkOnThighs", "handOnThigh", "ankles", "handsHold",
 	"shoulderPads"}
 
+// Slope is the angle of the back rest from horizontal, degrees; 0 without a bench, as of the floor.
+func (b *Bench) Slope() float64 {
+	if b == nil {
+		return 0
+	}
+	return b.AngleDeg
+}
+
 // OnFloor says whether somebody lies on the floor: on back or front without a bench, carried by neither hands nor shoulders alone.
 func (p *Posture) OnFloor(bench *Bench) bool {
 	return bench == nil && p.RootOf() == "bench" && (p.Kind == "supine" || p.Kind == "prone")

@@ -147,15 +147,11 @@ func onBackBench(f *body.Frames) []touch {
 func sittingUp(f *body.Frames, bench *setup.Bench) []touch {
 	var out []touch
 	add := func(t touch) { out = append(out, t) }
-	slope := 0.0
-	if bench != nil {
-		slope = space.Rad(bench.AngleDeg)
-	}
-	s, c := math.Sincos(slope)
+	s, c := math.Sincos(space.Rad(bench.Slope()))
 	lies := func(v space.Vec) space.Vec { // toward the feet, up from the pad, aside
 		return f.Station.Heading.Apply(space.Vec{X: c*v.X + s*v.Y, Y: c*v.Y - s*v.X, Z: v.Z})
 	}
-	normal, depth := lies(space.Vec{Y: 1}), 0.060*f.Body.Height
+	normal, depth := lies(space.Vec{Y: 1}), trunkDeep*f.Body.Height
 	on := func(name string, at space.Vec) {
 		add(touch{name: name, at: r3.Sub(at, r3.Scale(depth, normal)), normal: normal, friction: padFriction, bench: bench != nil})
 	}
@@ -293,7 +289,7 @@ func padding(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 		out = append(out, touch{name: name, at: r3.Add(f.Origin[body.Pelvis], trunk.Apply(at)), normal: trunk.Apply(normal),
 			friction: padFriction, bench: !floor})
 	}
-	depth := 0.060 * b.Height
+	depth := trunkDeep * b.Height
 	for _, share := range onPad(f) {
 		for _, side := range []float64{-1, 1} {
 			switch p.Kind {

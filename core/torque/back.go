@@ -109,10 +109,6 @@ func (u *run) leanBack(b *back) {
 func (u *run) writeBack(i int, b *back) {
 	f, r := u.frames, u.Repetition
 	r.LowBack[i] = -r3.Dot(b.hips, f.Turn[body.Pelvis].Apply(space.Z))
-	turned := f.Turn[body.Pelvis].Transpose()
-	r.Spine[i] = r3.Scale(-1, turned.Apply(b.spine))
-	if u.lead == body.Left {
-		r.Spine[i] = space.MirrorSpin(r.Spine[i])
-	}
+	r.Spine[i] = u.needed(&fulcrum{joint: body.TrunkR, sign: 1}, b.spine)
 	r.SpineAlong[i] = -r3.Dot(b.force, f.Turn[body.Thorax].Apply(space.Y))
 }

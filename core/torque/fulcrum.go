@@ -171,7 +171,7 @@ func (c *fulcrum) rest(f *body.Frames, t, axis space.Vec) (twist, bend float64) 
 func (c *fulcrum) base(f *body.Frames) space.Vec {
 	switch {
 	case c.bearing == propped:
-		return r3.Scale(0.5, r3.Add(f.Grip[body.Right], f.Grip[body.Left]))
+		return f.BetweenHands()
 	case c.hands:
 		return f.Grip[c.lead]
 	case f.Station.Root == body.OnThighs:

@@ -105,8 +105,7 @@ func (u *run) rootBears(i int, c *fulcrum, b *back) {
 			onHand = r3.Add(onHand, u.sides.force(f, u.sides.push).force)
 		}
 		r.GripForce[i] = u.gripped(onHand)
-		between := r3.Scale(0.5, r3.Add(f.Grip[body.Right], f.Grip[body.Left]))
-		u.loadBack(b, &action{segment: body.Thorax, at: between, force: r3.Scale(-2, force)}) // on both hands
+		u.loadBack(b, &action{segment: body.Thorax, at: f.BetweenHands(), force: r3.Scale(-2, force)}) // on both hands
 	case f.Station.Root == body.OnShoulders:
 		byEdge := r3.Sub(r3.Scale(2, force), u.everything())
 		u.loadBack(b, &action{segment: body.Thorax, at: f.Station.Edge, force: byEdge})
