@@ -3,6 +3,8 @@ package catalogue
 import (
 	"fmt"
 	"math"
+	"slices"
+	"sync"
 
 	"dialarc/core/kit"
 	"dialarc/core/setup"
@@ -27,40 +29,61 @@ type Ready struct {
 // Groups lists the groups of ready setups in their order.
 var Groups = []string{"shoulder", "rear", "chest", "back", "armFront", "armBack", "leg", "trunk"}
 
+// makers make the ready setups, group by group.
+var makers = [...]func(*maker) []Ready{raises, shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups,
+	lowerSetups, trunkSetups}
+
 // All lists every ready setup for one lifter, group by group.
 func All(l *setup.Lifter) []Ready {
 	m := newMaker(l)
-	out := raises(l)
-	for _, group := range []func(*maker) []Ready{shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups,
-		armBackSetups, legSetups, lowerSetups,
-		trunkSetups} {
+	var out []Ready
+	for _, group := range makers {
 		out = append(out, group(m)...)
 	}
 	for i := range out {
-		guided(&out[i])
-		out[i].Document.Name = out[i].Name
-		if what, held := supported[out[i].Key]; held {
-			out[i].Document.Posture.Restraints = append(out[i].Document.Posture.Restraints, what)
-		}
-		if lean, steady := stances[out[i].Key]; steady {
-			p := &out[i].Document.Posture
-			p.Feet, p.Ahead, p.FeetApart = "split", "left", 0.10
-			if out[i].Document.Movement.Kind != "shoulder-raise" {
-				p.Trunk.PitchDeg += lean
-			}
-		}
+		out[i].finish()
 	}
 	return out
 }
 
-// Find is one ready setup for a lifter; false when there is none of that key.
-func Find(l *setup.Lifter, key string) (Ready, bool) {
-	for _, r := range All(l) {
-		if r.Key == key {
-			return r, true
+// homes tells by which of the makers each ready setup is made.
+var homes = sync.OnceValue(func() map[string]int {
+	homes := map[string]int{}
+	m := newMaker(&setup.Lifter{Height: 1.75, BodyMass: 75})
+	for i, group := range makers {
+		for _, r := range group(m) {
+			homes[r.Key] = i
 		}
 	}
-	return Ready{}, false
+	return homes
+})
+
+// Find is one ready setup for a lifter; false when there is none of that key.
+func Find(l *setup.Lifter, key string) (Ready, bool) {
+	home, known := homes()[key]
+	if !known {
+		return Ready{}, false
+	}
+	list := makers[home](newMaker(l))
+	r := list[slices.IndexFunc(list, func(r Ready) bool { return r.Key == key })]
+	r.finish()
+	return r, true
+}
+
+// finish adds the words, and how the body is held.
+func (r *Ready) finish() {
+	guided(r)
+	r.Document.Name = r.Name
+	p := &r.Document.Posture
+	if what, held := supported[r.Key]; held {
+		p.Restraints = append(p.Restraints, what)
+	}
+	if lean, steady := stances[r.Key]; steady {
+		p.Feet, p.Ahead, p.FeetApart = "split", "left", 0.10
+		if r.Document.Movement.Kind != "shoulder-raise" {
+			p.Trunk.PitchDeg += lean
+		}
+	}
 }
 
 // supported are the setups in which the body carries itself elsewhere too, or has something to push against, and by what.
@@ -76,8 +99,7 @@ func key(name string, number float64) string { return fmt.Sprintf("%s.%g", name,
 
 // raises lists the raises to the side that stand, loaded lightly for the lifter's body mass: about 14% of it on the pin, of which half
 // arrives at the handle, or 4% in the hand (own).
-func raises(l *setup.Lifter) []Ready {
-	m := newMaker(l)
+func raises(m *maker) []Ready {
 	stack := m.pin(0.14)
 	bell := max(1, m.kg(0.04))
 	out := []Ready{

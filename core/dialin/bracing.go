@@ -94,7 +94,7 @@ func holdOn(d *setup.Document) bool {
 	}
 	for i := range d.Loads {
 		if l := &d.Loads[i]; l.Kind == setup.Cable && l.Pulley != nil {
-			scene, problems := new(evaluate.Evaluator).SceneAt(d, 0)
+			scene, problems := evaluate.Scene(d, 0)
 			if len(problems) > 0 {
 				return false
 			}

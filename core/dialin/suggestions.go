@@ -194,7 +194,7 @@ func chestOnBench(d *setup.Document) bool {
 	if p.Kind != "hinged" || p.Trunk.PitchDeg < 15 || p.Trunk.BendDeg != 0 || p.Trunk.TurnDeg != 0 {
 		return false
 	}
-	scene, problems := new(evaluate.Evaluator).SceneAt(d, 0)
+	scene, problems := evaluate.Scene(d, 0)
 	if len(problems) > 0 {
 		return false
 	}

@@ -175,7 +175,5 @@ func (f *fitter) standClear(before *setup.Document) {
 
 // clear says whether the core can evaluate a document: nothing is inside a column, nothing out of reach.
 func clear(d *setup.Document) bool {
-	var e evaluate.Evaluator
-	_, problems := e.Score(d, 31)
-	return len(problems) == 0
+	return len(evaluate.Refusals(d)) == 0
 }

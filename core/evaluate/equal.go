@@ -1,6 +1,8 @@
 package evaluate
 
 import (
+	"slices"
+
 	"dialarc/core/profile"
 	"dialarc/core/report"
 	"dialarc/core/rules"
@@ -29,10 +31,14 @@ func CurvesOf(d *setup.Document) (*profile.Curves, setup.Problems) {
 	if problems := rules.Validate(d); len(problems) > 0 {
 		return nil, problems
 	}
-	var e Evaluator
-	o, problems := e.judge(e.model(d), d.Samples)
-	if len(problems) > 0 {
-		return nil, problems
-	}
-	return &profile.Curves{Swept: o.rep.Swept, Angle: o.rep.Angle, Total: o.rep.Total, Variable: e.variable, GapWhy: o.gapWhy()}, nil
+	return remembering(func(e *Evaluator) (*profile.Curves, setup.Problems) {
+		m := e.model(d)
+		o, problems := e.run(m, d.Samples)
+		if len(problems) > 0 {
+			return nil, problems
+		}
+		e.fillVariable(m)
+		return &profile.Curves{Swept: slices.Clone(o.rep.Swept), Angle: slices.Clone(o.rep.Angle), Total: slices.Clone(o.rep.Total),
+			Variable: slices.Clone(e.variable), GapWhy: o.gapWhy()}, nil
+	})
 }

@@ -90,8 +90,8 @@ type outcome struct {
 	demands   demands
 }
 
-// judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
-func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
+// run runs the repetition at n samples. The problems are those that leave nothing to judge.
+func (e *Evaluator) run(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
 	if problems := support.Reach(m.doc, m.path, m.items); len(problems) > 0 {
 		return nil, problems
 	}
@@ -115,6 +115,15 @@ func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setu
 			Why: "The profile is that of the moving side.", Hint: "Put a load on the " + m.path.Lead().Name() + " side, beyond the " +
 				m.joint.Name() + "."})
 	}
+	if len(problems) > 0 {
+		return nil, problems
+	}
+	return o, nil
+}
+
+// judge runs the repetition at n samples and judges it. The problems are those that leave nothing to judge.
+func (e *Evaluator) judge(m *model, n int, others ...body.Joint) (*outcome, setup.Problems) {
+	o, problems := e.run(m, n, others...)
 	if len(problems) > 0 {
 		return nil, problems
 	}
@@ -189,12 +198,33 @@ func (e *Evaluator) halfOf(m *model) *torque.Repetition {
 // evaluators have memory for the next document.
 var evaluators = sync.Pool{New: func() any { return new(Evaluator) }}
 
+// remembering has something done by an evaluator that remembers an earlier document, so that what both have in common is not worked out
+// again. What comes of it must keep nothing of the evaluator.
+func remembering[T any](do func(*Evaluator) (T, setup.Problems)) (T, setup.Problems) {
+	e := evaluators.Get().(*Evaluator)
+	out, problems := do(e)
+	evaluators.Put(e) // not after a panic
+	return out, problems
+}
+
 // Document validates a document and computes its report. On problems there is no report. It can be called from many goroutines.
 func Document(d *setup.Document) (*report.Report, setup.Problems) {
-	e := evaluators.Get().(*Evaluator)
-	r, problems := e.Evaluate(d)
-	evaluators.Put(e) // not after a panic
-	return r, problems
+	return remembering(func(e *Evaluator) (*report.Report, setup.Problems) { return e.Evaluate(d) })
+}
+
+// Scene is the scene of a document at s in [0, 1]. It can be called from many goroutines.
+func Scene(d *setup.Document, s float64) (*report.Scene, setup.Problems) {
+	return remembering(func(e *Evaluator) (*report.Scene, setup.Problems) { return e.SceneAt(d, s) })
+}
+
+// Refusals are the problems for which a document has no report, as far as 31 places along its path show them; none where it has one. They
+// are found without knowing how strong the lifter is.
+func Refusals(d *setup.Document) setup.Problems {
+	if problems := rules.Validate(d); len(problems) > 0 {
+		return problems
+	}
+	_, problems := remembering(func(e *Evaluator) (*outcome, setup.Problems) { return e.run(e.model(d), sketchSamples) })
+	return problems
 }
 
 // JSON reads a document from JSON text and computes its report.

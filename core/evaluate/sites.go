@@ -28,8 +28,7 @@ func CompareSites(d *setup.Document) (*report.AttachmentSites, setup.Problems) {
 			index = i
 		}
 	}
-	var e Evaluator
-	now, problems := e.Evaluate(d)
+	now, problems := Document(d)
 	switch {
 	case len(problems) > 0:
 		return nil, problems

@@ -79,19 +79,20 @@ func tellDone(d setup.Document, kg float64, n int) (profile.Told, setup.Problems
 	if problems := rules.Validate(&d); len(problems) > 0 {
 		return none, problems
 	}
-	var e Evaluator
-	m := e.model(&d)
-	m.grid = sparse
-	o, problems := e.judge(m, sketchSamples, append([]body.Joint{}, m.others()...)...)
-	if len(problems) > 0 {
-		return none, problems
-	}
-	most := e.efforts(o).most("", 1)
-	if most == nil || !(most.effort(1) > 0) {
-		return none, setup.Problems{{Path: "exercise", What: d.Name + " tests nothing that the model has strength for.",
-			Hint: "Choose another exercise."}}
-	}
-	return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
+	return remembering(func(e *Evaluator) (profile.Told, setup.Problems) {
+		m := e.model(&d)
+		m.grid = sparse
+		o, problems := e.judge(m, sketchSamples, append([]body.Joint{}, m.others()...)...)
+		if len(problems) > 0 {
+			return none, problems
+		}
+		most := e.efforts(o).most("", 1)
+		if most == nil || !(most.effort(1) > 0) {
+			return none, setup.Problems{{Path: "exercise", What: d.Name + " tests nothing that the model has strength for.",
+				Hint: "Choose another exercise."}}
+		}
+		return profile.Told{Factor: most.effort(1), Actions: most.actions(o)}, nil
+	})
 }
 
 // untested is a lifter of whom neither tests nor sets are known, whom a set is held against.

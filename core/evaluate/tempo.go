@@ -31,13 +31,17 @@ func Tempo(d *setup.Document) (*report.Tempo, setup.Problems) {
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	e := new(Evaluator)
+	return remembering(func(e *Evaluator) (*report.Tempo, setup.Problems) { return e.inMotion(d, course) })
+}
+
+// inMotion is the torque of a valid document along a course.
+func (e *Evaluator) inMotion(d *setup.Document, course *movement.Course) (*report.Tempo, setup.Problems) {
 	m := e.model(d)
 	if m.path.Still() {
 		return nil, setup.Problems{{Path: "movement.kind", What: "A hold has no motion.", Why: "Without it there are no accelerations.",
 			Hint: "Give a movement that goes somewhere."}}
 	}
-	if _, problems := e.judge(m, 31); len(problems) > 0 {
+	if _, problems := e.run(m, sketchSamples); len(problems) > 0 {
 		return nil, problems
 	}
 	motion := torque.Move(m.input(0), course, tempoSamples)

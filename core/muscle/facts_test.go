@@ -195,7 +195,7 @@ func TestEveryLineHasAPart(t *testing.T) {
 		if len(r.Strips) > 0 {
 			keys = nil
 			for k := range r.Strips {
-				keys = append(keys, stripKey(r, k))
+				keys = append(keys, r.Strips[k].key)
 			}
 		}
 		for _, key := range keys {

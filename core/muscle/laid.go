@@ -51,9 +51,8 @@ func (p *laid) fill(m *Model, q *body.Pose, girdleMoves bool) {
 	a := &p.arm
 	a.place(m.body, q)
 	p.axes()
-	n := len(m.lines)
 	if p.now == nil {
-		p.now, p.norm, p.strength, p.whole = make([]pull, n), make([]float64, n), make([]float64, n), make([]float64, len(m.whole))
+		p.make(len(m.lines), len(m.whole))
 	}
 	p.columns = p.columns[:0]
 	for j, l := range m.lines {
@@ -72,6 +71,16 @@ func (p *laid) fill(m *Model, q *body.Pose, girdleMoves bool) {
 		p.whole[k] = w.normalised(w.lay(a).length)
 	}
 	p.passive()
+}
+
+// passives is how many columns of what is passive there are.
+const passives = 3 + len(ribsAt)
+
+// make makes room for lines and rows in strips.
+func (p *laid) make(lines, rows int) {
+	room := make([]float64, 2*lines+rows)
+	p.norm, p.strength, p.whole = room[:lines:lines], room[lines:2*lines:2*lines], room[2*lines:]
+	p.now, p.columns = make([]pull, lines), make([]column, 0, lines+passives)
 }
 
 // axes writes the rows' axes in trunk axes.

@@ -1,8 +1,8 @@
 package muscle
 
 import (
-	"fmt"
 	"math"
+	"sync"
 
 	"dialarc/core/body"
 	"dialarc/core/space"
@@ -83,21 +83,19 @@ func has(lines map[string]bool, r *region) bool {
 		return true
 	}
 	for i := range r.Strips {
-		if lines[stripKey(r, i)] {
+		if lines[r.Strips[i].key] {
 			return true
 		}
 	}
 	return false
 }
 
-func stripKey(r *region, i int) string { return fmt.Sprintf("%s_%d", r.Key, i+1) }
-
 // wholeLine is a row in strips as one line.
 func wholeLine(r *region, b *body.Body) *line {
 	one := *r
 	one.Strips = nil
 	l := scaledLines(&one, b)[0]
-	l.head = headOf(stripKey(r, 0))
+	l.head = headOf(r.Strips[0].key)
 	return l
 }
 
@@ -111,19 +109,46 @@ func scaledLines(r *region, b *body.Body) []*line {
 	if b.Height == regions.StatureRef && b.UpperArm == regions.UpperArmRef && b.Forearm == regions.ForearmRef {
 		return out
 	}
-	usual := *b
-	usual.Height, usual.UpperArm, usual.Forearm, usual.CarryingAngle = regions.StatureRef, regions.UpperArmRef, regions.ForearmRef, 0
-	straight := *b
-	straight.CarryingAngle = 0
-	var here, there arm
-	here.place(&straight, &body.Pose{})
-	there.place(&usual, &body.Pose{})
-	for i, l := range shapedLines(r, &usual) {
-		longer := out[i].lay(&here).length / l.lay(&there).length
-		out[i].pathOpt, out[i].fibreOpt = l.pathOpt*longer, l.fibreOpt*longer
+	usual := hanging()
+	for i, length := range hangingLengths(out, b) {
+		longer := length / usual[out[i].key]
+		out[i].pathOpt, out[i].fibreOpt = out[i].pathOpt*longer, out[i].fibreOpt*longer
 	}
 	return out
 }
+
+// hangingLengths are those of lines with the arm hanging straight, m.
+func hangingLengths(lines []*line, b *body.Body) []float64 {
+	straight := *b
+	straight.CarryingAngle = 0
+	var at arm
+	at.place(&straight, &body.Pose{})
+	out := make([]float64, len(lines))
+	for i, l := range lines {
+		out[i] = l.lay(&at).length
+	}
+	return out
+}
+
+// hanging are those lengths to the table's own measure, by the lines' keys; a row in strips has one as a whole too.
+var hanging = sync.OnceValue(func() map[string]float64 {
+	out := map[string]float64{}
+	b := &body.Body{Height: regions.StatureRef, UpperArm: regions.UpperArmRef, Forearm: regions.ForearmRef}
+	for i := range regions.Regions {
+		whole := regions.Regions[i]
+		whole.Strips = nil
+		for _, r := range []*region{&regions.Regions[i], &whole} {
+			if len(r.Points) == 0 && len(r.Strips) == 0 {
+				continue
+			}
+			lines := shapedLines(r, b)
+			for k, length := range hangingLengths(lines, b) {
+				out[lines[k].key] = length
+			}
+		}
+	}
+	return out
+})
 
 func shapedLines(r *region, b *body.Body) []*line {
 	k := b.Height / regions.StatureRef
@@ -140,20 +165,23 @@ func shapedLines(r *region, b *body.Body) []*line {
 	// Moment arms go with stature, so forces go against it: what a muscle can do about a joint goes with body mass alone, which enters with
 	// the need.
 	weaker := regions.StatureRef / b.Height
-	var out []*line
+	lines := make([]line, max(1, len(r.Strips)))
 	if len(r.Strips) == 0 {
-		l := &line{key: r.Key, force: r.Force * weaker, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, wraps: r.Wraps, turn: newTurnTable(r)}
-		for _, p := range r.Points {
-			l.points = append(l.points, scaled(owners[p.Body], p.At))
+		lines[0] = line{key: r.Key, force: r.Force * weaker, fibreOpt: r.FibreOpt, pathOpt: r.PathOpt, wraps: r.Wraps, turn: r.turn,
+			points: make([]point, len(r.Points))}
+		for i, p := range r.Points {
+			lines[0].points[i] = scaled(owners[p.Body], p.At)
 		}
-		out = append(out, l)
 	}
-	for i, s := range r.Strips {
-		out = append(out, &line{key: stripKey(r, i), force: s.Force * weaker, fibreOpt: r.FibreOpt, pathOpt: s.PathOpt, wraps: r.Wraps,
-			points: []point{scaled(sleeveBody, s.Origin), scaled(humerusBody, s.Insertion)}})
+	for i := range r.Strips {
+		s := &r.Strips[i]
+		lines[i] = line{key: s.key, force: s.Force * weaker, fibreOpt: r.FibreOpt, pathOpt: s.PathOpt, wraps: r.Wraps,
+			points: []point{scaled(sleeveBody, s.Origin), scaled(humerusBody, s.Insertion)}}
 	}
-	for _, l := range out {
-		l.head = headOf(l.key)
+	out := make([]*line, len(lines))
+	for i := range lines {
+		lines[i].head = headOf(lines[i].key)
+		out[i] = &lines[i]
 	}
 	return out
 }
@@ -252,7 +280,7 @@ func (g *Gauge) Ends(start, end *body.Pose) (a, b float64, known bool) {
 // allStrips says whether a row has strips and all of them are among the lines.
 func allStrips(lines map[string]bool, r *region) bool {
 	for i := range r.Strips {
-		if !lines[stripKey(r, i)] {
+		if !lines[r.Strips[i].key] {
 			return false
 		}
 	}

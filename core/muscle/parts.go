@@ -251,7 +251,7 @@ var headForces = func() []float64 {
 			out[h] += r.Force
 		}
 		for k := range r.Strips {
-			out[headOf(stripKey(r, k))] += r.Strips[k].Force
+			out[headOf(r.Strips[k].key)] += r.Strips[k].Force
 		}
 	}
 	return out

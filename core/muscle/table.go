@@ -11,6 +11,7 @@ package muscle
 import (
 	_ "embed"
 	"encoding/json"
+	"strconv"
 
 	"dialarc/core/space"
 )
@@ -39,6 +40,7 @@ type strip struct {
 	Force             float64
 	Origin, Insertion triple
 	PathOpt           float64
+	key               string
 }
 
 // region is one row of the table.
@@ -56,6 +58,7 @@ type region struct {
 	TrunkArm   map[string][][2]float64
 	levers     map[string]*leverTable // of ExtensionArm or TrunkArm, which no lifter changes
 	Turn       [][2]float64           // pronation in degrees, moment arm of pronation about the forearm in m
+	turn       *turnTable             // of Turn; nil for none
 	TurnFlexed float64                // share of the turn's arm that is there only with the elbow bent square
 }
 
@@ -74,6 +77,10 @@ func readTable(text []byte) table {
 	}
 	for i := range t.Regions {
 		r := &t.Regions[i]
+		r.turn = newTurnTable(r)
+		for k := range r.Strips {
+			r.Strips[k].key = r.Key + "_" + strconv.Itoa(k+1)
+		}
 		r.levers = map[string]*leverTable{}
 		for _, arms := range []map[string][][2]float64{r.ExtensionArm, r.TrunkArm} {
 			for key, points := range arms {

@@ -39,7 +39,10 @@ func carry(f *body.Frames, p *setup.Posture, bench *setup.Bench) *carried {
 // push takes contacts in, for a centre that is known.
 func (c *carried) push(points []touch, heading *space.Mat) {
 	c.points, c.floor = points, true
-	standing := make([]space.Vec, 0, len(points))
+	n := len(points)
+	standing := make([]space.Vec, 0, n)
+	c.names, c.contact = make([]string, 0, n), make([]int, 0, n)
+	c.along, c.columns = make([][3]space.Vec, 0, n), make([][3]nnls.Vector, 0, n)
 	for i := range points {
 		t := &points[i]
 		at := slices.Index(c.names, t.name)

@@ -28,10 +28,13 @@ type touch struct {
 	bench    bool // what pushes is the bench
 }
 
+// usualTouches is room for those of most postures.
+const usualTouches = 16
+
 // touches lists where the lifter can be pushed in a pose.
 func touches(f *body.Frames, p *setup.Posture, bench *setup.Bench) []touch {
 	st := f.Station
-	var out []touch
+	out := make([]touch, 0, usualTouches)
 	add := func(t touch) { out = append(out, t) }
 	switch {
 	case st.OnToes:
@@ -185,8 +188,15 @@ func onFootPlate(f *body.Frames, side body.Side) []touch {
 // flatBench is the angle of a bench below which somebody who lies on it has the legs on it too, degrees (own).
 const flatBench = 20
 
-func handName(s body.Side) string { return "hand." + s.Name() }
-func footName(s body.Side) string { return "foot." + s.Name() }
+// bySide are the two names of a place that is there on either side.
+func bySide(place string) [2]string {
+	return [2]string{place + "." + body.Right.Name(), place + "." + body.Left.Name()}
+}
+
+var hands, feet, knees = bySide("hand"), bySide("foot"), bySide("knee")
+
+func handName(s body.Side) string { return hands[s] }
+func footName(s body.Side) string { return feet[s] }
 
 func onFloor(p space.Vec) space.Vec { p.Y = 0; return p }
 
@@ -201,7 +211,7 @@ const near = 0.03
 
 // footing is what a leg stands on: the four corners of a sole, or a knee and the instep behind it.
 func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
-	var out []touch
+	out := make([]touch, 0, 5)
 	b, st, heading := f.Body, f.Station, &f.Station.Heading
 	foot := side.On(body.FootR)
 	switch {
@@ -216,7 +226,7 @@ func footing(f *body.Frames, p *setup.Posture, side body.Side) []touch {
 		for _, x := range []float64{-0.04, 0.04} {
 			for _, z := range []float64{-0.03, 0.03} {
 				at := onFloor(r3.Add(knee, heading.Apply(space.Vec{X: x, Z: z})))
-				out = append(out, touch{name: "knee." + side.Name(), at: at, normal: space.Y, friction: soleFriction, floor: true})
+				out = append(out, touch{name: knees[side], at: at, normal: space.Y, friction: soleFriction, floor: true})
 			}
 		}
 		return append(out, touch{name: footName(side), at: onFloor(f.Origin[foot]), normal: space.Y, friction: soleFriction, floor: true})

@@ -14,6 +14,9 @@ export type Part = {
   json: string;
 };
 
+/** How long a document has to stay before the long one is begun, which a newer one would have to wait for, ms. */
+const rest = 500;
+
 let ready: Promise<RawCore> | null = null;
 let newest: Job | null = null;
 let busy = false;
@@ -58,7 +61,8 @@ async function work(): Promise<void> {
     on = on && (await part("paint", () => core.paint(job.document)));
     on = on && (await part("suggestions", () => core.suggestions(job.document)));
     on = on && (await part("steps", () => core.steps(job.document)));
-    on = on && (await part("spread", () => core.spread(job.document)));
+    if (on) await new Promise((rested) => setTimeout(rested, rest));
+    on = on && !stale() && (await part("spread", () => core.spread(job.document)));
     if (on) newest = null;
   }
   busy = false;
