@@ -19,14 +19,14 @@ type Effect struct {
 func EffectOf(d *setup.Document) Effect {
 	none := metric.Missing("The setup cannot be evaluated as it stands.")
 	e := Effect{Fit: none, Effort: none, Peak: none}
-	r, problems := evaluate.Document(d)
+	profile, gaps, problems := evaluate.ProfileOf(d)
 	if len(problems) > 0 {
 		e.Stop = problems[0].What
 		return e
 	}
-	e.Fit, e.Effort, e.Peak, e.Phase = r.Profile.Fit, r.Profile.PeakEffort, r.Profile.Total.Peak, r.Profile.Loads.Phase
-	if len(r.Gaps) > 0 {
-		e.Stop = r.Gaps[0].Why
+	e.Fit, e.Effort, e.Peak, e.Phase = profile.Fit, profile.PeakEffort, profile.Total.Peak, profile.Loads.Phase
+	if len(gaps) > 0 {
+		e.Stop = gaps[0].Why
 	}
 	return e
 }

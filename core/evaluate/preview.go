@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"dialarc/core/metric"
+	"dialarc/core/report"
 	"dialarc/core/rules"
 	"dialarc/core/setup"
 )
@@ -25,4 +26,21 @@ func (e *Evaluator) Preview(d *setup.Document, n int) (Preview, setup.Problems) 
 		return Preview{}, problems
 	}
 	return o.quick(), nil
+}
+
+// ProfileOf is what a document's report says of its profile and of gaps in its curve; how many repetitions are in it is not told.
+func ProfileOf(d *setup.Document) (report.Profile, []report.Gap, setup.Problems) {
+	if problems := rules.Validate(d); len(problems) > 0 {
+		return report.Profile{}, nil, problems
+	}
+	var gaps []report.Gap
+	profile, problems := remembering(func(e *Evaluator) (report.Profile, setup.Problems) {
+		o, problems := e.judge(e.model(d), d.Samples)
+		if len(problems) > 0 {
+			return report.Profile{}, problems
+		}
+		gaps = o.reportGaps()
+		return o.profile(), nil
+	})
+	return profile, gaps, problems
 }

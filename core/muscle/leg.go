@@ -2,6 +2,7 @@ package muscle
 
 import (
 	"math"
+	"sync"
 
 	"dialarc/core/body"
 	"dialarc/core/setup"
@@ -35,7 +36,7 @@ type leverTable struct {
 	arm      interp.FritschButland
 	low      float64
 	high     float64
-	integral []float64 // per degree from low on, m
+	integral func() []float64 // per degree from low on, m; worked out when a length is first asked for
 }
 
 func newLeverTable(points [][2]float64) *leverTable {
@@ -50,13 +51,18 @@ func newLeverTable(points [][2]float64) *leverTable {
 	if err := t.arm.Fit(x, y); err != nil { // the table is part of the program
 		panic("muscle: " + err.Error())
 	}
-	n := int(t.high - t.low)
-	t.integral = make([]float64, n+1)
-	for i := 1; i <= n; i++ {
-		a := t.low + float64(i)
-		t.integral[i] = t.integral[i-1] + (t.at(a-1)+4*t.at(a-0.5)+t.at(a))/6*math.Pi/180
-	}
+	t.integral = sync.OnceValue(t.integrated)
 	return t
+}
+
+// integrated is the integral of the moment arm, by Simpson's rule over each degree.
+func (t *leverTable) integrated() []float64 {
+	sum := make([]float64, int(t.high-t.low)+1)
+	for i := 1; i < len(sum); i++ {
+		a := t.low + float64(i)
+		sum[i] = sum[i-1] + (t.at(a-1)+4*t.at(a-0.5)+t.at(a))/6*math.Pi/180
+	}
+	return sum
 }
 
 func (t *leverTable) at(deg float64) float64 {
@@ -71,11 +77,12 @@ func (t *leverTable) longer(deg float64) float64 {
 	if t == nil {
 		return 0
 	}
+	integral := t.integral()
 	from := func(deg float64) float64 {
 		inside := max(t.low, min(t.high, deg))
-		i := min(int(inside-t.low), len(t.integral)-1)
+		i := min(int(inside-t.low), len(integral)-1)
 		rest := inside - t.low - float64(i)
-		return t.integral[i] + (rest*t.at(inside-rest/2)+(deg-inside)*t.at(inside))*math.Pi/180
+		return integral[i] + (rest*t.at(inside-rest/2)+(deg-inside)*t.at(inside))*math.Pi/180
 	}
 	return from(deg) - from(0)
 }

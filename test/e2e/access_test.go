@@ -39,6 +39,7 @@ func (p *page) wrong(colours bool) []string {
 
 // No view has a serious fault by axe-core; in the dark theme only the colours are looked at, for nothing else is other there.
 func TestAccessible(t *testing.T) {
+	t.Parallel()
 	parts := map[string]func(prog *program, p *page, check func(what string)){
 		"home and lifters": listsAreAccessible, "gyms": gymsAreAccessible, "setup": setupIsAccessible, "compare": compareIsAccessible,
 		"week": weekIsAccessible, "measure": measureIsAccessible}
@@ -249,6 +250,7 @@ type look struct {
 // Nothing scrolls sideways, no text lies on another and all that is pressed is large enough, at every size, with the longest name that is
 // allowed.
 func TestLayoutHolds(t *testing.T) {
+	t.Parallel()
 	for _, sizes := range looks {
 		t.Run(fmt.Sprintf("from %d wide", sizes[0].width), func(t *testing.T) {
 			prog := startProgram(t)
