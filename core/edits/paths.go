@@ -51,7 +51,10 @@ func wayOf(key string) (Way, bool) {
 }
 
 // model is the ready setup that a way is taken from, made for a lifter.
-func (w *Way) model(l *setup.Lifter) setup.Document { return w.among(catalogue.All(l)) }
+func (w *Way) model(l *setup.Lifter) setup.Document {
+	r, _ := catalogue.Find(l, w.ready)
+	return r.Document
+}
 
 // among is the same among ready setups that are made already.
 func (w *Way) among(all []catalogue.Ready) setup.Document {
