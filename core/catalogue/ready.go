@@ -30,8 +30,8 @@ type Ready struct {
 var Groups = []string{"shoulder", "rear", "chest", "back", "armFront", "armBack", "leg", "trunk"}
 
 // makers make the ready setups, group by group.
-var makers = [...]func(*maker) []Ready{raises, shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups, legSetups,
-	lowerSetups, trunkSetups}
+var makers = [...]func(*maker) []Ready{raises, shoulderSetups, rearSetups, chestSetups, backSetups, armFrontSetups, armBackSetups,
+	legSetups, lowerSetups, trunkSetups}
 
 // All lists every ready setup for one lifter, group by group.
 func All(l *setup.Lifter) []Ready {
