@@ -207,7 +207,23 @@ func (s *scorer) loses(r *evaluate.Rating) bool {
 		return false
 	}
 	was, known := s.before.Target.Get()
-	return known && was-r.Target.Or(0) > s.targetLoss+1e-9 || s.keeps(r) < s.rangeKept-1e-9
+	return known && was-r.Target.Or(0) > s.targetLoss+1e-9 || s.shortens(r)
+}
+
+// shortens says whether a rating gives more of the range away than the coach allows.
+func (s *scorer) shortens(r *evaluate.Rating) bool {
+	return s.before != nil && s.keeps(r) < s.rangeKept-1e-9
+}
+
+// scoreless says why a rating has no score; empty where it has one.
+func scoreless(r *evaluate.Rating) string {
+	switch {
+	case r.Hurts != "":
+		return "The " + r.Hurts + " goes into its painful range."
+	case !r.Fit.Known():
+		return r.Fit.Why()
+	}
+	return ""
 }
 
 // aimProblems says what is wrong with aims, and makes them ready.
@@ -228,7 +244,7 @@ func aimProblems(aims []Aim) setup.Problems {
 			v.Add(path+".document", "There is no setup to be like.", "", "Choose one.")
 			continue
 		}
-		r, problems := new(evaluate.Evaluator).Rate(a.Document, Samples)
+		r, problems := new(evaluate.Evaluator).RateUnless(a.Document, Samples, func(*evaluate.Rating) bool { return true }) // the curve alone
 		if len(problems) > 0 {
 			v.Add(path+".document", "The setup to be like cannot be evaluated: "+problems[0].What, problems[0].Why, problems[0].Hint)
 			continue

@@ -8,6 +8,7 @@ import (
 	"slices"
 
 	"dialarc/core/dial"
+	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/metric"
 	"dialarc/core/parallel"
@@ -226,8 +227,10 @@ func (s *search) judge(e *Sweeper, p choice) outcome {
 	if len(problems) > 0 || s.tooMany(p) {
 		return bad
 	}
-	r := e.rate(&s.scorer, &d)
-	if r.why != "" || r.rating.Tones["start"] == "error" || r.rating.Tones["clearance"] == "error" {
+	here := p.key() == s.at.key()
+	barred := func(r *evaluate.Rating) bool { return s.barred(r) || !here && s.scorer.shortens(r) }
+	r := e.rateUnless(&s.scorer, &d, barred)
+	if r.why != "" || barred(&r.rating) || r.loses && !here {
 		return bad
 	}
 	o := outcome{score: r.score, fit: r.rating.Fit.Or(0), effort: r.rating.Effort.Or(0), target: r.rating.Target.Or(0), points: r.points,
@@ -235,13 +238,12 @@ func (s *search) judge(e *Sweeper, p choice) outcome {
 	if s.scorer.before != nil {
 		o.kept = s.scorer.keeps(&r.rating)
 	}
-	if o.effort > 1 && !s.overdone {
-		return bad
-	}
-	if o.loses && p.key() != s.at.key() {
-		return bad
-	}
 	return o
+}
+
+// barred says whether a rating is no answer, whatever the muscles do.
+func (s *search) barred(r *evaluate.Rating) bool {
+	return r.Tones["start"] == "error" || r.Tones["clearance"] == "error" || r.Effort.Or(0) > 1 && !s.overdone
 }
 
 // look is the outcome of a place, evaluated when it is not known yet.

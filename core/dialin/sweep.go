@@ -75,21 +75,24 @@ type rated struct {
 }
 
 func (w *Sweeper) rate(sc *scorer, d *setup.Document) rated {
-	r, problems := w.eval.Rate(d, Samples)
+	return w.rateUnless(sc, d, func(*evaluate.Rating) bool { return false })
+}
+
+// rateUnless is rate that asks for no muscles where there is no score, or what is rated is of no use.
+func (w *Sweeper) rateUnless(sc *scorer, d *setup.Document, useless func(*evaluate.Rating) bool) rated {
+	r, problems := w.eval.RateUnless(d, Samples, func(r *evaluate.Rating) bool { return scoreless(r) != "" || useless(r) })
 	return sc.rated(&r, problems)
 }
 
 // rated scores a rating, or says why there is none.
 func (sc *scorer) rated(r *evaluate.Rating, problems setup.Problems) rated {
 	out := rated{score: math.NaN(), rating: *r}
-	switch {
-	case len(problems) > 0:
+	if len(problems) > 0 {
 		out.why = problems[0].What
-	case r.Hurts != "":
-		out.why = "The " + r.Hurts + " goes into its painful range."
-	case !r.Fit.Known():
-		out.why = r.Fit.Why()
-	default:
+	} else {
+		out.why = scoreless(r)
+	}
+	if out.why == "" {
 		out.points, out.loses = sc.points(r), sc.loses(r)
 		out.score = out.points.Total()
 	}

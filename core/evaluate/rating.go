@@ -32,6 +32,12 @@ type Rating struct {
 
 // Rate rates a document at n samples, with muscles at fewer places than a report has.
 func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
+	return e.RateUnless(d, n, func(*Rating) bool { return false })
+}
+
+// RateUnless is Rate that spares the muscles, which take half of the time, where the rest already tells that the document is of no use:
+// then what rests on them is missing.
+func (e *Evaluator) RateUnless(d *setup.Document, n int, useless func(*Rating) bool) (Rating, setup.Problems) {
 	if problems := rules.Validate(d); len(problems) > 0 {
 		return Rating{}, problems
 	}
@@ -41,9 +47,20 @@ func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
 	if len(problems) > 0 {
 		return Rating{}, problems
 	}
+	r := o.rating()
+	if useless(&r) {
+		spared := metric.Missing("The setup is of no use, whatever the muscles do.")
+		r.Target, r.Lengthened = spared, spared
+		return r, nil
+	}
 	muscles := e.shared(o).rated()
-	r := Rating{Preview: o.quick(), Target: muscles.TargetShare, Lengthened: muscles.LengthenedShare, StartShare: o.result.Total.StartShare,
-		EndShare: o.result.Total.EndShare}
+	r.Target, r.Lengthened = muscles.TargetShare, muscles.LengthenedShare
+	return r, nil
+}
+
+// rating is a rating without what tells of muscles.
+func (o *outcome) rating() Rating {
+	r := Rating{Preview: o.quick(), StartShare: o.result.Total.StartShare, EndShare: o.result.Total.EndShare}
 	last := len(o.rep.S) - 1
 	r.Swept, r.Ends = o.rep.Swept[last], [2]float64{o.rep.Angle[0], o.rep.Angle[last]}
 	r.Shape = make([]float64, len(o.rep.S))
@@ -53,12 +70,12 @@ func (e *Evaluator) Rate(d *setup.Document, n int) (Rating, setup.Problems) {
 		}
 	}
 	r.Shear = number(sizeOf(o.rep.Across))
-	lowBack, grip := d.Lifter.Bearable()
+	lowBack, grip := o.doc.Lifter.Bearable()
 	r.LowBack, r.Grip = metric.Missing("The trunk is carried."), number(sizeOf(o.rep.GripForce)/grip)
 	if !o.station.Carried {
 		r.LowBack = number(sizeOf(o.rep.LowBack) / lowBack)
 	}
-	return r, nil
+	return r
 }
 
 // sizeOf is the largest size among what is known; 0 where nothing is.
