@@ -138,7 +138,7 @@ func TestEvalUncertainty(t *testing.T) {
 	if err := json.Unmarshal([]byte(run(t, "eval", document, "--uncertainty")), &got); err != nil {
 		t.Fatal(err)
 	}
-	if got.Draws != 200 || !got.Peak.Low.Known() || got.Peak.Low.OrNaN() >= got.Peak.High.OrNaN() {
+	if got.Draws != 120 || !got.Peak.Low.Known() || got.Peak.Low.OrNaN() >= got.Peak.High.OrNaN() {
 		t.Errorf("%+v", got.Peak)
 	}
 	rows, err := csv.NewReader(strings.NewReader(run(t, "eval", "--uncertainty", "--csv", document))).ReadAll()

@@ -10,7 +10,7 @@ import (
 	"dialarc/core/setup"
 )
 
-// What an effort is uncertain by adds up to what 200 random draws spread over; of a lifter who was never tested it is strength above all,
+// What an effort is uncertain by adds up to what the random draws spread over; of a lifter who was never tested it is strength above all,
 // and less of it once tested.
 func TestSourcesAddUp(t *testing.T) {
 	_, d := golden(t, "raise.json")

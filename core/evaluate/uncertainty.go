@@ -17,12 +17,12 @@ import (
 )
 
 const (
-	draws         = 200
+	draws         = 120
 	spreadSamples = 31
 	enoughDraws   = 20 // below which percentiles would mean nothing
 )
 
-// Uncertainty shifts a document's inputs by normal errors, 200 times from a seed, and reports the spread. The same
+// Uncertainty shifts a document's inputs by normal errors, 120 times from a seed, and reports the spread. The same
 // document, errors and seed give the same answer. It ends early when the context does.
 func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, seed uint64) (*report.Uncertainty, setup.Problems) {
 	var e Evaluator
@@ -32,15 +32,16 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	r := rand.New(rand.NewPCG(seed, 1))
+	errs := strata{n: draws, r: rand.New(rand.NewPCG(seed, 1))}
 	out := &report.Uncertainty{Draws: draws, Errors: errors, AngleDeg: first.Curves.AngleDeg}
 	curves := make([][]float64, spreadSamples)
 	metrics := make([][]float64, 6)
-	for range draws {
+	for i := range draws {
 		if ctx.Err() != nil {
 			return nil, setup.Problems{{What: "It was ended before all shifted setups were evaluated."}}
 		}
-		shifted := shift(&base, &errors, func(sd float64) float64 { return sd * r.NormFloat64() })
+		errs.begin(i)
+		shifted := shift(&base, &errors, func(sd float64) float64 { return sd * errs.next() })
 		m := e.model(&shifted)
 		o, problems := e.judge(m, spreadSamples)
 		if len(problems) > 0 || !take(metrics, &o.result) {
@@ -53,7 +54,7 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 			}
 		}
 		if effort, known := o.result.PeakEffort.Get(); known { // how strong the lifter is, is known only so well
-			metrics[5] = append(metrics[5], effort*math.Exp(errors.Strength*o.spread*r.NormFloat64()))
+			metrics[5] = append(metrics[5], effort*math.Exp(errors.Strength*o.spread*errs.next()))
 		}
 	}
 	summarise(out, curves, metrics)
