@@ -7,7 +7,8 @@ import (
 
 // strata draws standard normal errors for n shifted setups so that together they cover every error evenly: of each error, every setup takes
 // a value from another of n equally likely parts, in random order (Latin hypercube sampling: McKay, Beckman & Conover 1979, Technometrics
-// 21:239-245, from memory). Each value by itself is a normal one; percentiles scatter about as those of one and a half times as many independent draws do.
+// 21:239-245, from memory). Each value by itself is a normal one; percentiles scatter about as those of one and a half times as many
+// independent draws do.
 type strata struct {
 	n     int
 	r     *rand.Rand
