@@ -7,12 +7,12 @@ type Waiting = { every: number; from: number; draw: () => void };
 const waiting = new Map<object, Waiting>();
 let frame = 0;
 
-const enough = 4; // ms of drawing after which the next frame is waited for
+const enough = 4; // ms of a frame after which the next one is waited for
 
-function step(): void {
+/** Draws what is due in a frame that began at a time: one part at least, more only while the frame has time, what others did in it counted. */
+function step(began: number): void {
   frame = 0;
-  const began = performance.now();
-  const due = [...waiting].filter(([, w]) => w.from <= began).sort(([, a], [, b]) => a.every - b.every);
+  const due = [...waiting].filter(([, w]) => w.from <= performance.now()).sort(([, a], [, b]) => a.every - b.every);
   for (const [part, { draw }] of due) {
     waiting.delete(part);
     draw();
