@@ -9,7 +9,10 @@ let frame = 0;
 
 const enough = 4; // ms of a frame after which the next one is waited for
 
-/** Draws what is due in a frame: one part at least, more only while the frame, which began at a time, has not done much, here or elsewhere. */
+/**
+ * Draws what is due in a frame that began at a time: one part at least, more only while little time has gone in the frame, what others did
+ * in it counted.
+ */
 function step(began: number): void {
   frame = 0;
   const due = [...waiting].filter(([, w]) => w.from <= performance.now()).sort(([, a], [, b]) => a.every - b.every);
