@@ -2,6 +2,7 @@ package catalogue_test
 
 import (
 	"math"
+	"reflect"
 	"slices"
 	"testing"
 
@@ -81,5 +82,20 @@ func TestLoadsToBeginWith(t *testing.T) {
 	woman, _ := catalogue.Find(&setup.Lifter{Height: 1.65, BodyMass: 60, Sex: "female", Training: "novice"}, "curl.dumbbell")
 	if a, b := man.Document.Loads[0].Mass, woman.Document.Loads[0].Mass; b < 0.5 || b > 0.5*a || b < 0.38*a {
 		t.Errorf("%g kg, novice woman %g kg", a, b)
+	}
+}
+
+// One ready setup is made as it stands among all of them, for lifters of any size.
+func TestFindIsOneOfAll(t *testing.T) {
+	for _, l := range []setup.Lifter{{Height: 1.75, BodyMass: 75}, {Height: 1.58, BodyMass: 55, Sex: "female", Training: "novice"}} {
+		for _, want := range catalogue.All(&l) {
+			got, found := catalogue.Find(&l, want.Key)
+			if !found || !reflect.DeepEqual(got, want) {
+				t.Errorf("%s for %g m is another by itself", want.Key, l.Height)
+			}
+		}
+		if r, found := catalogue.Find(&l, "squat.upside.down"); found {
+			t.Errorf("found %s", r.Key)
+		}
 	}
 }
