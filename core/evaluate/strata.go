@@ -13,19 +13,19 @@ type strata struct {
 	n     int
 	r     *rand.Rand
 	parts [][]int // by error and setup
-	setup int     // whose errors are drawn
-	error int     // that is drawn next
+	at    int     // the setup whose errors are drawn
+	drawn int     // how many of them are
 }
 
 // begin turns to the errors of a setup, from 0.
-func (s *strata) begin(setup int) { s.setup, s.error = setup, 0 }
+func (s *strata) begin(setup int) { s.at, s.drawn = setup, 0 }
 
 // next is the setup's next error, in standard deviations.
 func (s *strata) next() float64 {
-	if s.error == len(s.parts) {
+	if s.drawn == len(s.parts) {
 		s.parts = append(s.parts, s.r.Perm(s.n))
 	}
-	at := (float64(s.parts[s.error][s.setup]) + s.r.Float64()) / float64(s.n)
-	s.error++
-	return math.Sqrt2 * math.Erfinv(2*at-1)
+	below := (float64(s.parts[s.drawn][s.at]) + s.r.Float64()) / float64(s.n)
+	s.drawn++
+	return math.Sqrt2 * math.Erfinv(2*below-1)
 }

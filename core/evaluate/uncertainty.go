@@ -32,7 +32,7 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 	if len(problems) > 0 {
 		return nil, problems
 	}
-	errs := strata{n: draws, r: rand.New(rand.NewPCG(seed, 1))}
+	draw := strata{n: draws, r: rand.New(rand.NewPCG(seed, 1))}
 	out := &report.Uncertainty{Draws: draws, Errors: errors, AngleDeg: first.Curves.AngleDeg}
 	curves := make([][]float64, spreadSamples)
 	metrics := make([][]float64, 6)
@@ -40,8 +40,8 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 		if ctx.Err() != nil {
 			return nil, setup.Problems{{What: "It was ended before all shifted setups were evaluated."}}
 		}
-		errs.begin(i)
-		shifted := shift(&base, &errors, func(sd float64) float64 { return sd * errs.next() })
+		draw.begin(i)
+		shifted := shift(&base, &errors, func(sd float64) float64 { return sd * draw.next() })
 		m := e.model(&shifted)
 		o, problems := e.judge(m, spreadSamples)
 		if len(problems) > 0 || !take(metrics, &o.result) {
@@ -54,7 +54,7 @@ func Uncertainty(ctx context.Context, d *setup.Document, errors report.Errors, s
 			}
 		}
 		if effort, known := o.result.PeakEffort.Get(); known { // how strong the lifter is, is known only so well
-			metrics[5] = append(metrics[5], effort*math.Exp(errors.Strength*o.spread*errs.next()))
+			metrics[5] = append(metrics[5], effort*math.Exp(errors.Strength*o.spread*draw.next()))
 		}
 	}
 	summarise(out, curves, metrics)

@@ -92,9 +92,7 @@ func has(lines map[string]bool, r *region) bool {
 
 // wholeLine is a row in strips as one line.
 func wholeLine(r *region, b *body.Body) *line {
-	one := *r
-	one.Strips = nil
-	l := scaledLines(&one, b)[0]
+	l := scaledLines(r.whole(), b)[0]
 	l.head = headOf(r.Strips[0].key)
 	return l
 }
@@ -102,7 +100,7 @@ func wholeLine(r *region, b *body.Body) *line {
 // scaledLines makes a region's lines to the measure of a lifter: everything by stature, along upper arm and forearm by
 // their own lengths, and the optimal lengths as the whole line is longer or shorter with the arm hanging.
 func scaledLines(r *region, b *body.Body) []*line {
-	if len(r.ExtensionArm) > 0 || len(r.TrunkArm) > 0 {
+	if !r.hasLines() {
 		return nil
 	}
 	out := shapedLines(r, b)
@@ -135,13 +133,12 @@ var hanging = sync.OnceValue(func() map[string]float64 {
 	out := map[string]float64{}
 	b := &body.Body{Height: regions.StatureRef, UpperArm: regions.UpperArmRef, Forearm: regions.ForearmRef}
 	for i := range regions.Regions {
-		whole := regions.Regions[i]
-		whole.Strips = nil
-		for _, r := range []*region{&regions.Regions[i], &whole} {
-			if len(r.Points) == 0 && len(r.Strips) == 0 {
-				continue
-			}
-			lines := shapedLines(r, b)
+		r := &regions.Regions[i]
+		if !r.hasLines() {
+			continue
+		}
+		for _, row := range []*region{r, r.whole()} {
+			lines := shapedLines(row, b)
 			for k, length := range hangingLengths(lines, b) {
 				out[lines[k].key] = length
 			}

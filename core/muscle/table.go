@@ -62,6 +62,16 @@ type region struct {
 	TurnFlexed float64                // share of the turn's arm that is there only with the elbow bent square
 }
 
+// hasLines says whether a row runs along lines; else it goes by tables of moment arms.
+func (r *region) hasLines() bool { return len(r.ExtensionArm) == 0 && len(r.TrunkArm) == 0 }
+
+// whole is a row without its strips.
+func (r *region) whole() *region {
+	one := *r
+	one.Strips = nil
+	return &one
+}
+
 type table struct {
 	StatureRef, UpperArmRef, ForearmRef, ThighRef, ShankRef float64
 	Regions                                                 []region

@@ -20,6 +20,15 @@ const rest = 500;
 let ready: Promise<RawCore> | null = null;
 let newest: Job | null = null;
 let busy = false;
+let wake = () => {};
+
+/** Waits for so many milliseconds, or until a newer document comes. */
+function calm(ms: number): Promise<void> {
+  return new Promise((done) => {
+    wake = done;
+    setTimeout(done, ms);
+  });
+}
 
 /** First comes the core's program, then one job after the other. */
 self.onmessage = (event: MessageEvent<WebAssembly.Module | Job>) => {
@@ -28,6 +37,7 @@ self.onmessage = (event: MessageEvent<WebAssembly.Module | Job>) => {
     return;
   }
   newest = event.data;
+  wake();
   if (!busy) void work();
 };
 
@@ -61,7 +71,7 @@ async function work(): Promise<void> {
     on = on && (await part("paint", () => core.paint(job.document)));
     on = on && (await part("suggestions", () => core.suggestions(job.document)));
     on = on && (await part("steps", () => core.steps(job.document)));
-    if (on) await new Promise((rested) => setTimeout(rested, rest));
+    if (on) await calm(rest);
     on = on && !stale() && (await part("spread", () => core.spread(job.document)));
     if (on) newest = null;
   }

@@ -15,7 +15,8 @@ const enough = 4; // ms of a frame after which the next one is waited for
  */
 function step(began: number): void {
   frame = 0;
-  const due = [...waiting].filter(([, w]) => w.from <= performance.now()).sort(([, a], [, b]) => a.every - b.every);
+  const now = performance.now();
+  const due = [...waiting].filter(([, w]) => w.from <= now).sort(([, a], [, b]) => a.every - b.every);
   for (const [part, { draw }] of due) {
     waiting.delete(part);
     draw();
