@@ -72,9 +72,10 @@ func widest(d *setup.Document) (key string, at int) {
 	most := 1.0 // degrees
 	at = -1
 	first, last := frames[0].Pose, frames[len(frames)-1].Pose
-	for c, info := range setup.Coordinates {
-		if by := math.Abs(last[info.Key+"Deg"] - first[info.Key+"Deg"]); by > most {
-			most, key, at = by, info.Key+"Deg", c
+	for c := range setup.Coordinates {
+		posed := setup.Coordinate(c).PoseKey()
+		if by := math.Abs(last[posed] - first[posed]); by > most {
+			most, key, at = by, posed, c
 		}
 	}
 	return key, at

@@ -126,7 +126,7 @@ func inHand(key string) func(*setup.Document, int) bool {
 func owned(label string, c setup.Coordinate) func(*setup.Document, int) dial.Setting {
 	return func(d *setup.Document, _ int) dial.Setting {
 		r := d.Lifter.Owned(c)
-		s := held(label, setup.Coordinates[c].Key+"Deg", r.FromDeg, r.ToDeg)(d, -1)
+		s := held(label, c.PoseKey(), r.FromDeg, r.ToDeg)(d, -1)
 		s.From, s.To, s.Paint = min(s.From, s.Value), max(s.To, s.Value), "none"
 		return s
 	}

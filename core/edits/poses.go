@@ -148,7 +148,7 @@ func asPoses(d *setup.Document) (setup.Document, setup.Problems) {
 	m.NoSpin, m.Natural, m.Keyframes = false, false, nil
 	_, led := d.Led()
 	keys := slices.DeleteFunc(moved(poses), func(key string) bool {
-		return slices.ContainsFunc(led, func(c setup.Coordinate) bool { return setup.Coordinates[c].Key+"Deg" == key })
+		return slices.ContainsFunc(led, func(c setup.Coordinate) bool { return c.PoseKey() == key })
 	})
 	for i, s := range startPoses {
 		m.Keyframes = append(m.Keyframes, setup.Keyframe{S: s, Pose: only(poses[i], keys)})
@@ -189,8 +189,8 @@ func posed(d *setup.Document, places ...float64) []map[string]float64 {
 	for i, s := range places {
 		path.Place(s, &f)
 		out[i] = map[string]float64{}
-		for k, info := range setup.Coordinates {
-			out[i][info.Key+"Deg"] = tenth(space.Deg(f.Pose[path.Lead()][k]))
+		for k, angle := range f.Pose[path.Lead()] {
+			out[i][setup.Coordinate(k).PoseKey()] = tenth(space.Deg(angle))
 		}
 	}
 	return out

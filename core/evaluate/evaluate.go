@@ -32,7 +32,6 @@ type Evaluator struct {
 	regions  *muscle.Model // of the lifter who was evaluated last
 	gauge    *muscle.Gauge // of the target that was evaluated last
 	known    *profile.Strength
-	knownOf  setup.Lifter
 	variable []float64
 	desk     desk
 	stance   *stance // of the document that was evaluated last

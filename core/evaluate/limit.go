@@ -102,7 +102,7 @@ func (list demands) first() (*demand, float64) {
 // to hold is told as torque; people bend and brace it as they need, so that it is no limit.
 func (e *Evaluator) efforts(o *outcome) demands {
 	var all []*asking
-	s, rep := e.strength(o.doc), o.rep
+	s, rep := e.strengthOf(o.stance), o.rep
 	add := func(joint body.Joint, spin bool, at func(i int) (float64, float64, *body.Pose)) {
 		all = append(all, &asking{joint.Name(), e.able(o.model, joint, spin), profile.NewCapacity(s, joint.Name(), spin), at})
 	}

@@ -18,7 +18,7 @@ const armForce = 1.5
 
 // limbStrength is what muscles are scaled by: the lifter's strength over a trained man's of 75 kg.
 func (e *Evaluator) limbStrength(o *outcome) float64 {
-	overall := e.strength(o.doc).Overall(o.joint.Name())
+	overall := e.strengthOf(o.stance).Overall(o.joint.Name())
 	if o.joint.Arm() {
 		return armForce * overall
 	}

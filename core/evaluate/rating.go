@@ -97,7 +97,7 @@ func (o *outcome) quick() Preview {
 	line := o.lineUp()
 	q.OffAxis = line.OffPlaneShare
 	for _, s := range o.sentences(line) {
-		verdicts = append(verdicts, worded(&s))
+		verdicts = append(verdicts, report.Verdict{Key: s.Key, Tone: string(s.Tone)})
 	}
 	q.Tones = report.Tones(verdicts)
 	return q

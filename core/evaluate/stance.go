@@ -26,6 +26,7 @@ type stance struct {
 	ables    map[ability]*able
 	travels  map[int]*travels  // of the lead side's coordinates, over so many places
 	longEnds map[string]string // by the target's region
+	known    *profile.Strength // of its lifter; nil until it is asked for
 }
 
 // travels are the least and largest value of every coordinate along a path and those at its ends, degrees.
@@ -53,6 +54,12 @@ func standing(d *setup.Document) setup.Document {
 	return of
 }
 
+// fits says whether a document has the parts that a stance was made from.
+func (st *stance) fits(d *setup.Document) bool {
+	part := standing(d)
+	return reflect.DeepEqual(&st.of, &part)
+}
+
 func newStance(d *setup.Document, memory *movement.Places) *stance {
 	part := standing(d)
 	st := &stance{of: part.Clone(), body: body.New(&d.Lifter), meets: map[int][]support.Meeting{}, ables: map[ability]*able{},
@@ -65,7 +72,7 @@ func newStance(d *setup.Document, memory *movement.Places) *stance {
 
 // stand is the stance of a document: the last one, if that fits.
 func (e *Evaluator) stand(d *setup.Document) *stance {
-	if e.stance != nil && reflect.DeepEqual(e.stance.of, standing(d)) {
+	if e.stance != nil && e.stance.fits(d) {
 		e.stance.path.Tidy()
 		return e.stance
 	}
@@ -88,7 +95,7 @@ func (e *Evaluator) able(m *model, joint body.Joint, spin bool) *able {
 	key := ability{joint, spin, len(e.rep.S)}
 	a := m.ables[key]
 	if a == nil {
-		a = &able{profile.NewCapacity(e.strength(m.doc), joint.Name(), spin), make([]float64, key.n)}
+		a = &able{profile.NewCapacity(e.strengthOf(m.stance), joint.Name(), spin), make([]float64, key.n)}
 		a.Along(a.values, e.rep.Pose, e.rep.Rate)
 		m.ables[key] = a
 	}

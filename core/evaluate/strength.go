@@ -15,13 +15,21 @@ import (
 	"dialarc/core/setup"
 )
 
+// strengthOf is what is known of a stance's lifter.
+func (e *Evaluator) strengthOf(st *stance) *profile.Strength {
+	if st.known == nil {
+		st.known = e.strength(&st.of)
+	}
+	return st.known
+}
+
 // strength is what is known of a document's lifter: tests, and what known sets say. Sets are evaluated once for a lifter.
 func (e *Evaluator) strength(d *setup.Document) *profile.Strength {
-	if e.known != nil && reflect.DeepEqual(e.knownOf, d.Lifter) {
+	if e.known != nil && reflect.DeepEqual(e.known.Lifter, &d.Lifter) {
 		return e.known
 	}
-	e.knownOf = d.Clone().Lifter
-	e.known = &profile.Strength{Lifter: &e.knownOf, Sets: told(&e.knownOf)}
+	of := d.Clone().Lifter
+	e.known = &profile.Strength{Lifter: &of, Sets: told(&of)}
 	return e.known
 }
 

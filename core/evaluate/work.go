@@ -48,6 +48,18 @@ func (d *desk) cleared(curves, n int) []float64 {
 	return d.curves
 }
 
+// curves cuts room for many curves of a length into them, one after the other.
+type curves struct {
+	room []float64
+	n    int
+}
+
+func (c *curves) next() report.Curve {
+	head := c.room[:c.n:c.n]
+	c.room = c.room[c.n:]
+	return head
+}
+
 // newWork begins with nothing done.
 func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64, desk *desk) *work {
 	w := &work{o: o, model: model, rep: rep, joint: o.joint, strength: strength,
@@ -62,15 +74,17 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	m.S = clone(rep.S)
 	groups, heads := muscle.Groups(), muscle.Heads()
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
-	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
-	for _, c := range []*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
-		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Spine, &m.Firm} {
-		*c = make(report.Curve, n)
+	room := curves{desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n), n}
+	told := [...]*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
+		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Spine, &m.Firm}
+	blank := curves{make(report.Curve, (len(told)+len(passives))*n), n}
+	for _, c := range told {
+		*c = blank.next()
 	}
 	m.Busiest = make([]string, n)
+	m.Passive = make([]report.Held, len(passives))
 	for i := range passives {
-		m.Passive = append(m.Passive, report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind,
-			Values: make(report.Curve, n)})
+		m.Passive[i] = report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind, Values: blank.next()}
 	}
 	target := o.doc.Target.Region
 	add := func(list []report.RegionPart, p muscle.Part) []report.RegionPart {
@@ -79,7 +93,7 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 		}
 		part := report.RegionPart{Key: p.Key, Label: p.Label, Weak: p.Weak, TorqueOnly: p.TorqueOnly, Target: muscle.Within(p.Key, target)}
 		for _, c := range part.Curves() {
-			*c, room = room[:n:n], room[n:]
+			*c = room.next()
 		}
 		return append(list, part)
 	}
@@ -388,90 +402,5 @@ func (w *work) lengths() {
 		out.LengthenedShare = metric.Known(share)
 	} else {
 		out.LengthenedShare = metric.Missing("No torque resists the lift.")
-	}
-}
-
-// Bounds beyond which shares are rough (own): little torque beside its peak, much work against each other, twist that nothing holds, arms
-// so high that the table's lines are no longer trusted, a joint force that leaves the socket, arms behind the trunk.
-const (
-	littleTorque = 0.25
-	muchAgainst  = 0.30
-	muchTwist    = 0.1
-	highArm      = 150 // degrees
-	leansOut     = 45  // degrees
-	behindTrunk  = 8   // degrees that the upper arm points behind the plane of the trunk
-	deepHip      = 100 // degrees of flexion
-	alone        = 0.95
-)
-
-// largestWhole is the largest share that one muscle with all its parts has at a place.
-func (w *work) largestWhole(i int) float64 {
-	var sums [maxRegions]float64
-	most := 0.0
-	for g, whole := range muscle.Wholes() {
-		sums[whole] += w.regions[g].Share[i]
-		most = max(most, sums[whole])
-	}
-	return most
-}
-
-// doubts marks the places where shares are rough, and says why.
-func (w *work) doubts() {
-	peak := w.peak()
-	out, arm := &w.out, w.joint.Arm()
-	elevation := func(i int) float64 { return space.Deg(w.rep.Pose[i][setup.ShoulderElevation]) }
-	behind := func(i int) float64 { // of the upper arm's direction, which way it points forward
-		q := &w.rep.Pose[i]
-		return space.Deg(math.Asin(-math.Sin(q[setup.ShoulderElevation]) * math.Sin(q[setup.ShoulderPlane])))
-	}
-	w.sound = make([]bool, len(out.Firm))
-	shared := func(i int) bool { return w.largestWhole(i) < alone } // what one muscle does by itself cannot be shared out wrongly
-	for i := range out.Firm {
-		out.Firm[i], w.sound[i] = 1, true
-	}
-	for _, d := range []struct {
-		key, text string
-		at        func(i int) bool
-	}{
-		{"little", "Torque is low here, so shares of it mean little.",
-			func(i int) bool { return !(math.Abs(w.rep.Total[i]) >= littleTorque*peak) }},
-		{"against", "Muscles co-contract here; how much is known only roughly.", func(i int) bool { return out.Against[i] > muchAgainst }},
-		{"twist", "Some rotation of the upper arm is not held by anything in the model here.", func(i int) bool {
-			return math.Abs(out.ResidualTwist[i]) > muchTwist*space.Norm(w.rep.Vector[i]) && shared(i)
-		}},
-		{"overhead", "With the arm this high, the model's lines of pull are not reliable.", func(i int) bool {
-			return arm &&
-				elevation(i) > highArm
-		}},
-		{"socket", "The model's joint force would leave the socket here, which a real shoulder prevents.",
-			func(i int) bool { return out.ShoulderLeanDeg[i] > leansOut }},
-		{"behind", "Behind the trunk, shares depend on how the head of the humerus is held in its socket, which the model does not know.",
-			func(i int) bool { return arm && behind(i) > behindTrunk }},
-		{"deep", "This deep, other adductors extend the hip too; the model does not have them.", func(i int) bool {
-			return w.joint.Leg() && !w.rests && space.Deg(w.rep.Pose[i][setup.HipFlexion]) > deepHip
-		}},
-	} {
-		from := -1
-		for i := range len(out.Firm) + 1 {
-			in := i < len(out.Firm) && d.at(i)
-			if in {
-				w.sound[i] = false
-				in = d.key == "little" || shared(i)
-			}
-			if in {
-				out.Firm[i] = 0
-			}
-			switch {
-			case in && from < 0:
-				from = i
-			case !in && from >= 0:
-				out.Doubts = append(out.Doubts, report.Doubt{Key: d.key, Text: d.text, FromS: report.Rounded(out.S[from]),
-					ToS: report.Rounded(out.S[i-1])})
-				from = -1
-			}
-		}
-	}
-	if out.Doubts == nil {
-		out.Doubts = []report.Doubt{}
 	}
 }

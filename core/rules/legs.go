@@ -123,7 +123,7 @@ func (v *checks) upright(p *setup.Posture) {
 func (v *checks) ledTwice(d *setup.Document) {
 	by, led := d.Led()
 	for _, c := range led {
-		if key := setup.Coordinates[c].Key + "Deg"; d.Movement.Names(key) {
+		if d.Movement.Names(c.PoseKey()) {
 			v.Add("movement", "The "+setup.Coordinates[c].Label+" is given, but "+by+" decides it.", "Two descriptions of one path could differ.",
 				"Leave it out of the movement.")
 		}

@@ -176,7 +176,7 @@ func (m *Movement) TrunkToOneSide() bool { return oneOfThem(TrunkBend, TrunkRota
 // oneOfThem says whether something is true of one of the coordinates from the first to the last, by their keys in poses.
 func oneOfThem(first, last Coordinate, of func(key string) bool) bool {
 	for c := first; c <= last; c++ {
-		if of(Coordinates[c].Key + "Deg") {
+		if of(c.PoseKey()) {
 			return true
 		}
 	}

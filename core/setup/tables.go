@@ -2,6 +2,7 @@ package setup
 
 import (
 	"cmp"
+	"slices"
 	"strings"
 )
 
@@ -66,14 +67,20 @@ func (c *CoordinateInfo) Title() string { return strings.ToUpper(c.Label[:1]) + 
 
 // CoordinateOf finds a coordinate by the key that poses use, such as shoulder.planeOfElevationDeg.
 func CoordinateOf(poseKey string) (Coordinate, bool) {
-	name, ok := strings.CutSuffix(poseKey, "Deg")
-	for i, c := range Coordinates {
-		if ok && c.Key == name {
-			return Coordinate(i), true
-		}
-	}
-	return 0, false
+	i := slices.Index(poseKeys[:], poseKey)
+	return Coordinate(max(0, i)), i >= 0
 }
+
+// PoseKey is the key that poses use.
+func (c Coordinate) PoseKey() string { return poseKeys[c] }
+
+// poseKeys are the keys of all coordinates in poses, which every check and every frame asks for.
+var poseKeys = func() (keys [NumCoordinates]string) {
+	for i := range keys {
+		keys[i] = Coordinates[i].Key + "Deg"
+	}
+	return keys
+}()
 
 // Owned is the range of a coordinate that the lifter owns, degrees: measured, or the usual one.
 func (l *Lifter) Owned(c Coordinate) Range {

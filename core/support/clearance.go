@@ -214,35 +214,24 @@ func (c *clearer) look(s float64) {
 	c.strands = strandsOf(c.frames, c.items, c.all, c.strands)
 }
 
-// nearest is what one strand comes nearest to in the pose that was looked at. The segment that it is fixed to and those next
-// to it are left out: there it is meant to be.
+// nearest is what one strand comes nearest to in the pose that was looked at.
 func (c *clearer) nearest(k int, s float64) Rub {
 	me := &c.strands[k]
-	best := Rub{Index: me.item.Index, Mirror: me.item.Mirror, S: s, Distance: math.Inf(1)}
+	best := nearest{me, Rub{Index: me.item.Index, Mirror: me.item.Mirror, S: s, Distance: math.Inf(1)}}
 	if !me.working {
-		return best
+		return best.Rub
 	}
-	take := func(name string, distance, radius float64, at space.Vec) {
-		if distance < best.Distance {
-			best.Part, best.Distance, best.At, best.Longer = name, distance, at, 0
-			switch {
-			case distance > -skinGives: // the way round does not matter yet
-			case radius > 0:
-				best.Longer = detour(me.a, me.b, at, radius, radius+distance)
-			default:
-				best.Longer = overEdge(me.a, me.b, at, -distance)
-			}
-		}
-	}
-	nearBody(c.frames, me, take)
+	best.ofBody(c.frames)
 	for i := range c.frames.Station.Pads {
 		d, at := toBox(me.a, me.b, &c.frames.Station.Pads[i])
-		take("bench", d, 0, at)
+		best.take("bench", d, 0, at)
 	}
 	for i := range c.columns {
 		if col := &c.columns[i]; math.Hypot(col.X-me.a.X, col.Z-me.a.Z) > col.HalfWidth+0.01 { // not the one that it comes from
 			d, at := between(me.a, me.b, space.Vec{X: col.X, Z: col.Z}, space.Vec{X: col.X, Y: col.Height, Z: col.Z})
-			take(col.Side+" column", d-col.HalfWidth, 0, at)
+			if d -= col.HalfWidth; d < best.Distance {
+				best.take(col.Side+" column", d, 0, at)
+			}
 		}
 	}
 	for i := range c.strands {
@@ -253,14 +242,37 @@ func (c *clearer) nearest(k int, s float64) Rub {
 			}
 		}
 	}
-	return best
+	return best.Rub
+}
+
+// nearest is what a strand comes nearest to of all that was looked at.
+type nearest struct {
+	strand *strand
+	Rub
+}
+
+// take takes something that may be nearer: so far away, with so large a radius or an edge, and where.
+func (n *nearest) take(name string, distance, radius float64, at space.Vec) {
+	if distance >= n.Distance {
+		return
+	}
+	n.Part, n.Distance, n.At, n.Longer = name, distance, at, 0
+	switch {
+	case distance > -skinGives: // the way round does not matter yet
+	case radius > 0:
+		n.Longer = detour(n.strand.a, n.strand.b, at, radius, radius+distance)
+	default:
+		n.Longer = overEdge(n.strand.a, n.strand.b, at, -distance)
+	}
 }
 
 // togetherAt is how near two strands have to be held for them to be meant to meet, m (own).
 const togetherAt = 0.10
 
-func nearBody(f *body.Frames, me *strand, take func(name string, distance, radius float64, at space.Vec)) {
-	h := f.Body.Height
+// ofBody takes what of the lifter is nearer. The segment that the strand is fixed to and those next to it are left out: there it is meant
+// to be.
+func (n *nearest) ofBody(f *body.Frames) {
+	me, h := n.strand, f.Body.Height
 	for i := range capsules {
 		c := &capsules[i]
 		inHands := me.item.Def.Shared && (neighbours(c.segment, body.HandR) || neighbours(c.segment, body.HandL))
@@ -269,15 +281,15 @@ func nearBody(f *body.Frames, me *strand, take func(name string, distance, radiu
 		}
 		p, q := f.PointOn(c.segment, c.from), f.PointOn(c.segment, c.to)
 		d, at := between(me.a, me.b, p, q)
-		take(c.name, d-c.radius*h, c.radius*h, at)
+		n.take(c.name, d-c.radius*h, c.radius*h, at)
 	}
 	if me.item.Segment != body.Pelvis && me.item.Segment != body.Thorax {
 		d, at := toTrunk(f, me.a, me.b)
-		take("trunk", d, trunkDeep*h, at)
+		n.take("trunk", d, trunkDeep*h, at)
 	}
 	head := headOf(f)
 	d, at := between(me.a, me.b, head, head)
-	take("head", d-headRadius*h, headRadius*h, at)
+	n.take("head", d-headRadius*h, headRadius*h, at)
 }
 
 // headOf is the middle of the head.

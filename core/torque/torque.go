@@ -426,9 +426,9 @@ func NameOf(path *movement.Path, lead body.Side, joint body.Joint, rule *AxisRul
 		}
 		before = *q
 	}
-	name := first
-	for c, info := range setup.Coordinates {
-		if info.Joint == joint.Name() && setup.Coordinate(c) != setup.ShoulderRotation && travel[c] > travel[name]+1e-9 {
+	name, of := first, joint.Name()
+	for c := range setup.Coordinates {
+		if setup.Coordinates[c].Joint == of && setup.Coordinate(c) != setup.ShoulderRotation && travel[c] > travel[name]+1e-9 {
 			name = setup.Coordinate(c)
 		}
 	}
