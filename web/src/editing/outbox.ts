@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { changed, keptAt } from "../api/changed";
 import { isOutage, Refused } from "../api/client";
 import { notify } from "../ui/Notices";
 import { useRepeat } from "../ui/useRepeat";
@@ -30,7 +31,7 @@ export function useOutbox(): void {
       const told = await deliverOne(draft.id, draft as Draft & Required<Pick<Draft, "waiting">>);
       if (told === null) return; // still away: the others would wait in vain too
       notify(told);
-      void cache.invalidateQueries();
+      void changed(cache, keptAt(draft.waiting.path));
     }
   }, every);
 }

@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { changed, keptAt } from "../api/changed";
 import { isOutage, Refused } from "../api/client";
 import { useStable } from "../ui/useStable";
 import { draftSaved, dropDraft, readDraft, writeDraft } from "./draft";
@@ -55,7 +56,7 @@ export function useSaving<D>(id: string, document: string, savedText: string, st
         setVersion(row.version);
         setSaved(text);
         setState("saved");
-        void cache.invalidateQueries();
+        void changed(cache, keptAt(request.path));
       } catch (error) {
         waiting.current = isOutage(error) ? request : undefined;
         const draft = readDraft(id);

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { core } from "../../engine/core";
 import type { Ready } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
@@ -182,8 +182,7 @@ function NotYet({ wanted }: { wanted: string }) {
 /** The coach's own ready setups. They are found by name alone. */
 function Own({ wanted, show, ...props }: Props & { wanted: string; show: boolean }) {
   const own = useQuery({
-    queryKey: ["setups", "ready"],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { ready: true, limit: 200 } } })),
+    ...asked("get", "/api/setups", { params: { query: { ready: true, limit: 200 } } }),
   });
   const found = (own.data?.items ?? []).filter((s) => holds(s.name, wanted));
   if (!show || found.length === 0) return null;

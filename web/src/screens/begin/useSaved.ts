@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 
 const most = 60;
 
@@ -8,8 +8,7 @@ const most = 60;
 export function useSavedSetups(wanted: string) {
   const q = useDeferredValue(wanted);
   const saved = useQuery({
-    queryKey: ["setups", "all", q],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { limit: most, q } } })),
+    ...asked("get", "/api/setups", { params: { query: { limit: most, q } } }),
     placeholderData: (before) => before,
   });
   const items = saved.data?.items ?? [];
@@ -19,8 +18,7 @@ export function useSavedSetups(wanted: string) {
 /** The lifters of the coach, by name. */
 export const useLifters = () =>
   useQuery({
-    queryKey: ["lifters", "names"],
-    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 200 } } })),
+    ...asked("get", "/api/lifters", { params: { query: { limit: 200 } } }),
   });
 
 /** The name of a lifter by id; nothing for one who is not known. */

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { ArrowLeftToLine, UserPlus, X } from "lucide-react";
 import { Link } from "react-router";
 import styled from "styled-components";
-import { client, Refused, settled } from "../../api/client";
+import { asked, Refused } from "../../api/client";
 import { strokes } from "../../chart/OverlayChart";
 import type { Equalised, Kept, Member, Problem, Report, StoredSetup } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
@@ -47,8 +47,7 @@ type Props = { kept: Kept; compared: Compared | undefined; change: (kept: Kept) 
 export function Cards({ kept, compared, change }: Props) {
   const put = (setups: Member[]) => change({ ...kept, setups });
   const lifters = useQuery({
-    queryKey: ["lifters", "to compare"],
-    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: 50 } } })),
+    ...asked("get", "/api/lifters", { params: { query: { limit: 50 } } }),
     enabled: kept.setups.length > 0,
   });
   const others = (lifters.data?.items ?? []).map((l) => ({ name: l.name, body: l.body }));
@@ -192,8 +191,7 @@ function Since({
   renew,
 }: Pick<CardProps, "renew"> & { setupId: string } & Pick<Member, "document">) {
   const saved = useQuery({
-    queryKey: ["setup", setupId, "since"],
-    queryFn: () => settled(client.GET("/api/setups/{id}", { params: { path: { id: setupId } } })),
+    ...asked("get", "/api/setups/{id}", { params: { path: { id: setupId } } }),
     retry: (n, error) => !(error instanceof Refused) && n < 1,
   });
   const now = saved.data?.document;

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { FileUp } from "lucide-react";
 import { useState } from "react";
 import { NavLink, useParams, useSearchParams } from "react-router";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { core } from "../../engine/core";
 import { usePicked } from "../../state/picked";
 import { Button } from "../../ui/Button";
@@ -21,8 +21,7 @@ export function CompareScreen() {
   const now = usePicked();
   const [reading, setReading] = useState(false);
   const list = useQuery({
-    queryKey: ["comparisons"],
-    queryFn: () => settled(client.GET("/api/comparisons", { params: { query: { limit: 200 } } })),
+    ...asked("get", "/api/comparisons", { params: { query: { limit: 200 } } }),
   });
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   if (started.isPending) return <Loading what="Loading the calculation core" />;

@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { client, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { client, isOutage, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Kept, Problem } from "../../engine/types";
 import { Button } from "../../ui/Button";
@@ -10,7 +11,14 @@ import { Told } from "../begin/parts";
 
 /** The comparison without references to setups that are not here: a file may come from another coach. */
 async function atHome(kept: Kept): Promise<Kept> {
-  const here = async (id: string) => (await client.GET("/api/setups/{id}", { params: { path: { id } } })).response.ok;
+  const here = (id: string) =>
+    settled(client.GET("/api/setups/{id}", { params: { path: { id } } })).then(
+      () => true,
+      (error) => {
+        if (isOutage(error)) throw error;
+        return false;
+      },
+    );
   const setups = kept.setups.map(async ({ setupId, ...m }) =>
     setupId && (await here(setupId)) ? { ...m, setupId } : m,
   );
@@ -32,7 +40,7 @@ export function FromFile({ core, close }: { core: Core; close: () => void }) {
   const keep = async (document: Kept) => {
     try {
       const row = await settled(client.POST("/api/comparisons", { body: { id, document: await atHome(document) } }));
-      await cache.invalidateQueries({ queryKey: ["comparisons"] });
+      await changed(cache, "comparisons");
       close();
       navigate(`/compare/${row.id}`);
     } catch (error) {

@@ -20,6 +20,7 @@ export function KeptComparison({ core, stored }: { core: Core; stored: StoredCom
   const path = { id: stored.id };
   const whole = useWhole({
     name: kept.name,
+    kind: "comparisons",
     home: "/compare",
     copyAs: (name) =>
       settled(client.POST("/api/comparisons", { body: { id: crypto.randomUUID(), document: { ...kept, name } } })),

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useReducer, useState } from "react";
 import { useNavigate } from "react-router";
+import { changed } from "../../api/changed";
 import { client, settled } from "../../api/client";
 import { history } from "../../editing/history";
 import type { Kept } from "../../engine/types";
@@ -38,7 +39,7 @@ export function Picked() {
     try {
       const row = await settled(client.POST("/api/comparisons", { body: { id, document: kept } }));
       setPicked(nothingPicked);
-      await cache.invalidateQueries({ queryKey: ["comparisons"] });
+      await changed(cache, "comparisons");
       navigate(`/compare/${row.id}`);
     } catch (error) {
       notify(`It could not be saved: ${error instanceof Error ? error.message : "the server does not answer."}`);

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
+import { changed } from "../../api/changed";
 import { client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import { partners, rank, rankFor, type Who } from "../../engine/search";
@@ -284,7 +285,7 @@ function useBegin(lifterId: string) {
   return async (document: SetupDocument) => {
     try {
       const row = await settled(client.POST("/api/setups", { body: { id: crypto.randomUUID(), lifterId, document } }));
-      await cache.invalidateQueries({ queryKey: ["setups"] });
+      await changed(cache, "setups");
       navigate(`/bench/${row.id}`);
     } catch {
       notify("The server does not answer; nothing was started.");

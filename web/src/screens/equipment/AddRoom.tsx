@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
-import { client, Refused, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { asked, client, Refused, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import type { Problem, Room, StoredRoom } from "../../engine/types";
 import { Button } from "../../ui/Button";
@@ -25,7 +26,7 @@ export function AddRoom({ close, done }: { close: () => void; done: (r: StoredRo
   const [file, setFile] = useState<Room | null>(null);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [id] = useState(() => crypto.randomUUID());
-  const ready = useQuery({ queryKey: ["readyRooms"], queryFn: () => settled(client.GET("/api/ready-rooms")) });
+  const ready = useQuery({ ...asked("get", "/api/ready-rooms") });
   const read = async (picked: globalThis.File | undefined) => {
     setFile(null);
     setProblems([]);
@@ -53,7 +54,7 @@ export function AddRoom({ close, done }: { close: () => void; done: (r: StoredRo
       const row = await settled(
         client.POST("/api/rooms", { body: { id, document: { ...chosen, name: name.trim() } } }),
       );
-      await cache.invalidateQueries({ queryKey: ["rooms"] });
+      await changed(cache, "rooms");
       close();
       done(row);
     } catch (error) {

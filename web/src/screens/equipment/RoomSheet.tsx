@@ -1,3 +1,4 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { Copy, FileDown, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -58,8 +59,10 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
       new Blob([`${JSON.stringify(room, null, 2)}\n`], { type: "application/json" }),
     );
   const path = { id: stored.id };
+  const cache = useQueryClient();
   const whole = useWhole({
     name: room.name,
+    kind: "rooms",
     home: "/kit",
     copyAs: (name) =>
       settled(client.POST("/api/rooms", { body: { id: crypto.randomUUID(), document: { ...room, name } } })),
@@ -69,7 +72,7 @@ export function RoomSheet({ core, stored }: { core: Core; stored: StoredRoom }) 
   /** Asks first when setups use what is to go. */
   const ask = async (name: string, item: string | undefined, run: () => void) => {
     try {
-      const used = await usersOf(stored.id, item);
+      const used = await cache.fetchQuery(usersOf(stored.id, item));
       if (used.total > 0) setRemoval({ name, used, run });
       else run();
     } catch {

@@ -1,4 +1,4 @@
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import type { StoredSetup } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { Modal } from "../../ui/Modal";
@@ -9,8 +9,8 @@ type Users = { items: StoredSetup[]; total: number };
 export type Removal = { name: string; used: Users; run: () => void };
 
 /** The setups that are fitted to a room, or that use one thing of it. */
-export const usersOf = (roomId: string, item: string | undefined): Promise<Users> =>
-  settled(client.GET("/api/setups", { params: { query: { roomId, item, limit: 12 } } }));
+export const usersOf = (roomId: string, item: string | undefined) =>
+  asked("get", "/api/setups", { params: { query: { roomId, item, limit: 12 } } });
 
 /** Says which setups use what is to be taken away. They keep their geometry either way. */
 export function UsedBy({ removal, close }: { removal: Removal; close: () => void }) {

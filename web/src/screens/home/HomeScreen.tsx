@@ -2,7 +2,8 @@ import { useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { asked } from "../../api/client";
 import { openDrafts } from "../../editing/draft";
 import { core } from "../../engine/core";
 import type { Ready, StoredSetup } from "../../engine/types";
@@ -68,10 +69,7 @@ export function HomeScreen() {
     setOpening(true);
     try {
       const address = await openForAverage(r.document);
-      await Promise.all([
-        cache.invalidateQueries({ queryKey: ["lifters"] }),
-        cache.invalidateQueries({ queryKey: ["setups"] }),
-      ]);
+      await changed(cache, "lifters"); // with their setups
       navigate(address);
     } catch {
       notify("The server does not answer; nothing was opened.");
@@ -113,15 +111,13 @@ function Continue() {
   const recent = recentBenches().slice(0, shown);
   const opened = useQueries({
     queries: recent.map(({ id }) => ({
-      queryKey: ["setup", id, "home"],
-      queryFn: () => settled(client.GET("/api/setups/{id}", { params: { path: { id } } })),
+      ...asked("get", "/api/setups/{id}", { params: { path: { id } } }),
       retry: false,
     })),
   });
   const saved = useQuery({
-    queryKey: ["setups", "home"],
+    ...asked("get", "/api/setups", { params: { query: { limit: shown } } }),
     enabled: recent.length === 0,
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { limit: shown } } })),
   });
   const list = recent.length > 0 ? opened.flatMap((q) => q.data ?? []) : (saved.data?.items ?? []);
   if (list.length === 0) return null;

@@ -1,12 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { changed } from "../../api/changed";
 import { client, Refused, settled } from "../../api/client";
 import type { Problem, StoredLifter } from "../../engine/types";
 import { Button } from "../../ui/Button";
 import { QuantityEntry } from "../../ui/Entry";
 import { TextInput } from "../../ui/Field";
 import { Modal } from "../../ui/Modal";
-import { lifterKeys } from "./LiftersScreen";
 
 /** Adds a lifter by what is needed to begin. What the server says is wrong stands at its field. */
 export function AddLifter(props: { close: () => void; done: (l: StoredLifter) => void }) {
@@ -39,7 +39,7 @@ export function AddLifter(props: { close: () => void; done: (l: StoredLifter) =>
     const body = { id, name: name.trim(), notes, body: { height, bodyMass: mass } };
     try {
       const row = await settled(client.POST("/api/lifters", { body }));
-      await cache.invalidateQueries({ queryKey: lifterKeys.list });
+      await changed(cache, "lifters");
       props.done(row);
       props.close();
     } catch (error) {

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
+import { changed } from "../../api/changed";
 import { isOutage, Refused } from "../../api/client";
 import type { Failure, ImportAnswer, Problem, RecordAnswer } from "../../engine/types";
 import { download } from "../../share/file";
@@ -61,7 +62,7 @@ export function ImportLifters({ close }: { close: () => void }) {
       const answer = await send(from, write);
       setSeen(answer);
       if (!write) return;
-      await cache.invalidateQueries();
+      await changed(cache, "lifters");
       const added = answer.lifters?.total ?? 1;
       notify(added === 1 ? "One lifter was added." : `${added} lifters were added.`);
       close();

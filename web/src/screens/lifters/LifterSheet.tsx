@@ -3,6 +3,7 @@ import { Archive, ArchiveRestore, FileDown, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import styled from "styled-components";
+import { changed } from "../../api/changed";
 import { client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
 import { EditBar } from "../../editing/EditBar";
@@ -49,7 +50,7 @@ export function LifterSheet({ core, lifter }: { core: Core; lifter: StoredLifter
   const [part, setPart] = useState(parts.some((p) => p.key === asked) ? (asked as string) : "setups");
   const { document: person, problems, saving, save, change, dragDone, replace, ...steps } = useLifter(core, lifter);
   const { state } = saving;
-  const refresh = () => cache.invalidateQueries();
+  const refresh = () => changed(cache, "lifters");
   const path = { id: lifter.id };
   const problemAt = (at: string) => {
     const p = problems.find((x) => x.path === at || x.path.startsWith(`${at}[`) || x.path.startsWith(`${at}.`));

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Ellipsis } from "lucide-react";
 import { useDeferredValue, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { client, Refused, settled } from "../../api/client";
+import { asked, Refused } from "../../api/client";
 import { core } from "../../engine/core";
 import type { StoredLifter } from "../../engine/types";
 import { useUnits } from "../../state/units";
@@ -15,8 +15,6 @@ import { AddLifter } from "./AddLifter";
 import { ImportLifters } from "./ImportLifters";
 import { LifterSheet } from "./LifterSheet";
 
-export const lifterKeys = { list: ["lifters"] as const, setups: (id: string) => ["setups", id] as const };
-
 const most = 200;
 
 /** The coach's lifters; one of them open with their setups. */
@@ -28,8 +26,7 @@ export function LiftersScreen() {
   const [words, setWords] = useState("");
   const q = useDeferredValue(words);
   const list = useQuery({
-    queryKey: [...lifterKeys.list, archived, q],
-    queryFn: () => settled(client.GET("/api/lifters", { params: { query: { limit: most, archived, q } } })),
+    ...asked("get", "/api/lifters", { params: { query: { limit: most, archived, q } } }),
     placeholderData: (before) => before,
   });
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
@@ -114,8 +111,7 @@ function List({ items }: { items: StoredLifter[] }) {
 function Open({ id, listed }: { id: string; listed: StoredLifter | undefined }) {
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   const own = useQuery({
-    queryKey: ["lifter", id],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id } } })),
+    ...asked("get", "/api/lifters/{id}", { params: { path: { id } } }),
     initialData: listed,
     retry: (n, error) => !(error instanceof Refused) && n < 1,
   });

@@ -3,7 +3,8 @@ import { Copy, Star, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import styled from "styled-components";
-import { client, Refused, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { asked, client, Refused, settled } from "../../api/client";
 import type { SetupDocument, StoredLifter, StoredSetup } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useRooms } from "../../state/rooms";
@@ -13,7 +14,6 @@ import { TextInput } from "../../ui/Field";
 import { notify } from "../../ui/Notices";
 import { NewSetup } from "../begin/NewSetup";
 import { describe } from "./describe";
-import { lifterKeys } from "./LiftersScreen";
 
 const Part = styled.div`
   display: grid;
@@ -47,11 +47,10 @@ export function SetupsPart({ lifter }: { lifter: StoredLifter }) {
   const [q, setQ] = useState("");
   const [limit, setLimit] = useState(perPage);
   const setups = useQuery({
-    queryKey: [...lifterKeys.setups(lifter.id), q, limit],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { lifterId: lifter.id, q, limit } } })),
+    ...asked("get", "/api/setups", { params: { query: { lifterId: lifter.id, q, limit } } }),
     placeholderData: (before) => before,
   });
-  const refresh = () => cache.invalidateQueries();
+  const refresh = () => changed(cache, "setups");
   const removeSetup = async (s: StoredSetup) => {
     const path = { id: s.id };
     try {

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Block, Session, SessionSet, StoredSession } from "../../engine/types";
 import { useStable } from "../../ui/useStable";
@@ -75,9 +75,8 @@ export function useSession(core: Core, day: Day) {
 /** A lifter's last sessions. */
 export const usePast = (lifterId: string) =>
   useQuery({
-    queryKey: ["sessions", lifterId],
-    queryFn: async () =>
-      (await settled(client.GET("/api/sessions", { params: { query: { lifterId, limit: 30 } } }))).items,
+    ...asked("get", "/api/sessions", { params: { query: { lifterId, limit: 30 } } }),
+    select: ({ items }) => items,
     retry: false,
   });
 

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { useLifterNames } from "../begin/useSaved";
 import { today, weekdays, weekOf } from "../plan/planEdits";
 
@@ -22,8 +22,7 @@ export type RunningDay = {
 
 export const useBlocks = () =>
   useQuery({
-    queryKey: ["blocks"],
-    queryFn: () => settled(client.GET("/api/blocks", { params: { query: { limit: 200 } } })),
+    ...asked("get", "/api/blocks", { params: { query: { limit: 200 } } }),
   });
 
 /** The days of all blocks that run now, by lifter. */

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Disagreement, StoredLifter } from "../../engine/types";
 import { useUnits } from "../../state/units";
@@ -25,8 +25,7 @@ export function Disagreements({ core, lifter }: { core: Core; lifter: StoredLift
   const units = useUnits();
   const list = useMemo(() => core.disagreements(lifter.body).ok ?? [], [core, lifter]);
   const captures = useQuery({
-    queryKey: ["captures", lifter.id],
-    queryFn: () => settled(client.GET("/api/lifters/{id}/captures", { params: { path: { id: lifter.id } } })),
+    ...asked("get", "/api/lifters/{id}/captures", { params: { path: { id: lifter.id } } }),
   });
   const unlikeModel = (captures.data ?? []).flatMap((c) =>
     c.document.lines

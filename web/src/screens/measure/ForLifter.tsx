@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { useParams } from "react-router";
-import { client, Refused, settled } from "../../api/client";
+import { asked, Refused } from "../../api/client";
 import { type Core, core } from "../../engine/core";
 import type { StoredLifter, StoredSetup } from "../../engine/types";
 import { Empty, Failed, Loading } from "../../ui/States";
@@ -11,8 +11,7 @@ const mostSetups = 24;
 /** The newest setups of a lifter. */
 export const useSetupsOf = (lifterId: string | undefined) =>
   useQuery({
-    queryKey: ["setups", lifterId, "to measure for"],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { lifterId, limit: mostSetups } } })),
+    ...asked("get", "/api/setups", { params: { query: { lifterId, limit: mostSetups } } }),
     enabled: !!lifterId,
   });
 
@@ -23,8 +22,7 @@ export function ForLifter({ children }: Props) {
   const { id = "" } = useParams();
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   const lifter = useQuery({
-    queryKey: ["lifter", id],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id } } })),
+    ...asked("get", "/api/lifters/{id}", { params: { path: { id } } }),
     retry: (n, error) => !(error instanceof Refused) && n < 1,
   });
   const setups = useSetupsOf(id);

@@ -1,4 +1,5 @@
 import type { QueryClient } from "@tanstack/react-query";
+import { changed } from "../../api/changed";
 import { client, Refused, settled } from "../../api/client";
 import type { Lifter, StoredLifter } from "../../engine/types";
 import { notify } from "../../ui/Notices";
@@ -14,15 +15,15 @@ export async function saveLifter(cache: QueryClient, lifter: StoredLifter, body:
     );
   try {
     const row = await put(lifter.version, body);
-    await cache.invalidateQueries();
+    await changed(cache, "lifters");
     notify(said, {
       label: "Undo",
-      run: () => void put(row.version, lifter.body).then(() => cache.invalidateQueries(), failed),
+      run: () => void put(row.version, lifter.body).then(() => changed(cache, "lifters"), failed),
     });
     return true;
   } catch (error) {
     failed(error);
-    await cache.invalidateQueries({ queryKey: ["lifter", lifter.id] });
+    await changed(cache, "lifters");
     return false;
   }
 }

@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { changed } from "../../api/changed";
 import { client, Refused, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import type { Block, BlockDay, StoredBlock } from "../../engine/types";
@@ -58,7 +59,7 @@ export function AddBlock({ close, done, lifterId }: Props) {
   const store = async (document: Block) => {
     try {
       const row = await settled(client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document } }));
-      await cache.invalidateQueries({ queryKey: ["blocks"] });
+      await changed(cache, "blocks");
       close();
       done(row);
     } catch (error) {

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import type { SetupDocument } from "../../engine/types";
 import { Loading } from "../../ui/States";
 import { NewSetup } from "../begin/NewSetup";
@@ -13,8 +13,7 @@ type Props = {
 /** An exercise for a day: one of the library, a saved setup, one from scratch or from a file, made for the lifter. */
 export function AddEntry({ lifterId, close, pick }: Props) {
   const lifter = useQuery({
-    queryKey: ["lifter", lifterId],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: lifterId } } })),
+    ...asked("get", "/api/lifters/{id}", { params: { path: { id: lifterId } } }),
   });
   if (!lifter.data) return <Loading what="Loading the lifter" />;
   return (

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { VisuallyHidden } from "react-aria";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Block, BlockEntry, EntryTold, SetupDocument } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
@@ -283,8 +283,7 @@ function Loads({ told, take }: { told: EntryTold; take: (load: number) => void }
 function Follow({ entry, take }: { entry: BlockEntry; take: (d: SetupDocument, version: number) => void }) {
   const { setupId, setupVersion = 0 } = entry;
   const now = useQuery({
-    queryKey: ["setup", setupId],
-    queryFn: () => settled(client.GET("/api/setups/{id}", { params: { path: { id: setupId ?? "" } } })),
+    ...asked("get", "/api/setups/{id}", { params: { path: { id: setupId ?? "" } } }),
     enabled: !!setupId,
     retry: false,
   });

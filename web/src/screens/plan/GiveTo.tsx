@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { client, Refused, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { asked, client, Refused, settled } from "../../api/client";
 import type { Core } from "../../engine/core";
 import type { Block, BlockEntry } from "../../engine/types";
 import { useRooms } from "../../state/rooms";
@@ -38,8 +39,7 @@ export function GiveTo({ core, block, day, close }: Props) {
   const room = rooms.find((r) => r.id === gym) ?? rooms[0] ?? null;
   const one = day === undefined ? undefined : block.days[day];
   const plans = useQuery({
-    queryKey: ["blocks", lifter?.id],
-    queryFn: () => settled(client.GET("/api/lifters/{id}/blocks", { params: { path: { id: lifter?.id ?? "" } } })),
+    ...asked("get", "/api/lifters/{id}/blocks", { params: { path: { id: lifter?.id ?? "" } } }),
     enabled: !!one && !!lifter,
   });
   const theirs = plans.data?.items.find((p) => p.id === into);
@@ -78,7 +78,7 @@ export function GiveTo({ core, block, day, close }: Props) {
             })
           : client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document: fitted.block } }),
       );
-      await cache.invalidateQueries({ queryKey: ["blocks"] });
+      await changed(cache, "blocks");
       close();
       navigate(`/plan/${row.id}`);
     } catch (error) {

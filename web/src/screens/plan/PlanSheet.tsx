@@ -71,6 +71,7 @@ export function PlanSheet({ core, stored, whose }: { core: Core; stored: StoredB
   const path = { id: stored.id };
   const whole = useWhole({
     name: b.name,
+    kind: "blocks",
     home: "/plan",
     copyAs: (name) =>
       settled(client.POST("/api/blocks", { body: { id: crypto.randomUUID(), document: { ...b, name } } })),

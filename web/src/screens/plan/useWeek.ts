@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { core } from "../../engine/core";
 import type { Block } from "../../engine/types";
 import { lastOf, usePast } from "../log/useSession";
@@ -9,8 +9,7 @@ import { lastOf, usePast } from "../log/useSession";
 export function useWeek(blockId: string, weekOf: (b: Block) => number, before: string) {
   const engine = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY }).data;
   const block = useQuery({
-    queryKey: ["block", blockId],
-    queryFn: () => settled(client.GET("/api/blocks/{id}", { params: { path: { id: blockId } } })),
+    ...asked("get", "/api/blocks/{id}", { params: { path: { id: blockId } } }),
     retry: 1,
   });
   const b = block.data?.document;

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { NavLink, useParams } from "react-router";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { ListPage } from "../../ui/ListPage";
 import { Empty, Failed, Loading } from "../../ui/States";
 import { useLifters } from "../begin/useSaved";
@@ -13,8 +13,7 @@ export function ProgressScreen() {
   const items = lifters.data?.items ?? [];
   const open = items.find((l) => l.id === id);
   const progress = useQuery({
-    queryKey: ["progress", id],
-    queryFn: () => settled(client.GET("/api/lifters/{id}/progress", { params: { path: { id: id ?? "" } } })),
+    ...asked("get", "/api/lifters/{id}/progress", { params: { path: { id: id ?? "" } } }),
     enabled: !!open,
   });
   if (lifters.isPending) return <Loading what="Loading the lifters" />;

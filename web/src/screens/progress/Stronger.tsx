@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
+import { changed } from "../../api/changed";
 import { client, settled } from "../../api/client";
 import type { KnownSet, Progress, StoredLifter } from "../../engine/types";
 import { useUnits } from "../../state/units";
@@ -34,7 +35,7 @@ export function Stronger({ lifter, strength }: { lifter: StoredLifter; strength:
         body: { version, name: lifter.name, notes: lifter.notes, body: { ...lifter.body, sets } },
       }),
     );
-    await cache.invalidateQueries();
+    await changed(cache, "lifters");
     return row;
   };
   const take = async () => {

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { client, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { asked, client, settled } from "../../api/client";
 import { core } from "../../engine/core";
 import type { StudyDocument } from "../../engine/types";
 import { Button } from "../../ui/Button";
@@ -28,8 +29,7 @@ export function StudiesScreen() {
   const navigate = useNavigate();
   const cache = useQueryClient();
   const list = useQuery({
-    queryKey: ["studies"],
-    queryFn: () => settled(client.GET("/api/studies", { params: { query: { limit: 100 } } })),
+    ...asked("get", "/api/studies", { params: { query: { limit: 100 } } }),
   });
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   if (list.isPending) return <Loading what="Loading the studies" />;
@@ -47,7 +47,7 @@ export function StudiesScreen() {
   const add = async () => {
     try {
       const row = await settled(client.POST("/api/studies", { body: { id: crypto.randomUUID(), document: fresh() } }));
-      await cache.invalidateQueries({ queryKey: ["studies"] });
+      await changed(cache, "studies");
       navigate(`/measure/studies/${row.id}`);
     } catch {
       notify("The server does not answer; nothing was changed.");

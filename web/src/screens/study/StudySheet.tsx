@@ -3,7 +3,7 @@ import { Copy, FileDown, Trash2 } from "lucide-react";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { asked, client, settled } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
 import { EditBar } from "../../editing/EditBar";
 import { SaveButton, UndoRedo } from "../../editing/EditTools";
@@ -51,6 +51,7 @@ export function StudySheet({ core, stored }: { core: Core; stored: StoredStudy }
   const path = { id: stored.id };
   const whole = useWhole({
     name: study.name,
+    kind: "studies",
     home: "/measure/studies",
     copyAs: (name) =>
       settled(client.POST("/api/studies", { body: { id: crypto.randomUUID(), document: { ...study, name } } })),
@@ -58,14 +59,11 @@ export function StudySheet({ core, stored }: { core: Core; stored: StoredStudy }
     restore: () => settled(client.POST("/api/studies/{id}/restore", { params: { path } })),
   });
   const setups = useQuery({
-    queryKey: ["setups", "for studies"],
-    queryFn: () => settled(client.GET("/api/setups", { params: { query: { limit: 200 } } })),
+    ...asked("get", "/api/setups", { params: { query: { limit: 200 } } }),
   });
   const captures = useQueries({
     queries: study.lifters.map((l) => ({
-      queryKey: ["captures", l.id],
-      queryFn: () =>
-        settled(client.GET("/api/lifters/{id}/captures", { params: { path: { id: l.id }, query: { limit: 200 } } })),
+      ...asked("get", "/api/lifters/{id}/captures", { params: { path: { id: l.id }, query: { limit: 200 } } }),
     })),
     combine: (all) => all.flatMap((q) => (q.data ?? []).filter((c) => !c.unreadable).map((c) => c.document)),
   });

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { Conflict } from "../../editing/Conflict";
 import { useSaving } from "../../editing/useSaving";
 import type { DialName } from "../../engine/bridge.gen";
@@ -132,8 +132,7 @@ export function Bench({ core, stored }: { core: Core; stored: StoredSetup }) {
   });
 
   const lifterName = useQuery({
-    queryKey: ["lifter", stored.lifterId],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: stored.lifterId } } })),
+    ...asked("get", "/api/lifters/{id}", { params: { path: { id: stored.lifterId } } }),
     enabled: card,
   }).data?.name;
   const rooms = useRooms().data?.items ?? [];

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { CircleHelp, CloudOff, Ellipsis, FileDown, GitCompare, History, Printer } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
-import { client, settled } from "../../api/client";
+import { asked } from "../../api/client";
 import { EditBar } from "../../editing/EditBar";
 import { SaveButton, UndoRedo } from "../../editing/EditTools";
 import { NameField } from "../../editing/NameField";
@@ -39,8 +39,7 @@ type Props = {
 export const BenchHeader = memo(function BenchHeader(props: Props) {
   const { lifterId, state } = props;
   const lifter = useQuery({
-    queryKey: ["lifter", lifterId],
-    queryFn: () => settled(client.GET("/api/lifters/{id}", { params: { path: { id: lifterId } } })),
+    ...asked("get", "/api/lifters/{id}", { params: { path: { id: lifterId } } }),
   });
   const narrow = useNarrow();
   const actions = [

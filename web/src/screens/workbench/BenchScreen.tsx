@@ -11,7 +11,7 @@ export function BenchScreen() {
   const { id = "" } = useParams();
   const engine = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY, retry: false });
   const setup = useQuery({
-    queryKey: ["setup", id, "open"],
+    queryKey: ["setup", id, "open"], // its own: what other screens have read may be older, and a save is not read back
     queryFn: () => settled(client.GET("/api/setups/{id}", { params: { path: { id } } })),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
-import { client, settled } from "../../api/client";
+import { changed } from "../../api/changed";
+import { asked, client, settled } from "../../api/client";
 import type { SetupDocument } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { Button } from "../../ui/Button";
@@ -47,11 +48,8 @@ const date = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle
 /** Every saved state of the setup; any can be named, and taken back onto the bench. */
 export function Versions({ setupId, version, name: called, dirty, goBack, compare, close }: Props) {
   const cache = useQueryClient();
-  const key = ["versions", setupId, version];
   const states = useQuery({
-    queryKey: key,
-    queryFn: () =>
-      settled(client.GET("/api/setups/{id}/versions", { params: { path: { id: setupId }, query: { limit: 200 } } })),
+    ...asked("get", "/api/setups/{id}/versions", { params: { path: { id: setupId }, query: { limit: 200 } } }),
   });
   const name = async (v: number, title: string) => {
     try {
@@ -61,7 +59,7 @@ export function Versions({ setupId, version, name: called, dirty, goBack, compar
           body: { title },
         }),
       );
-      await cache.invalidateQueries({ queryKey: key });
+      await changed(cache, "setups");
     } catch {
       notify("The name was not saved: the server does not answer.");
     }

@@ -17,7 +17,7 @@ type Props = { core: Core; roomId: string; item: string; name: string; room: Roo
 /** What a changed thing does to the saved setups that use it: their peak torque before and after. */
 export function Affected({ core, roomId, item, name, room }: Props) {
   const units = useUnits();
-  const used = useQuery({ queryKey: ["setups", "that use", roomId, item], queryFn: () => usersOf(roomId, item) });
+  const used = useQuery(usersOf(roomId, item));
   const items = used.data?.items;
   // Every setup is evaluated, which typing must not wait for.
   const text = useDeferredValue(JSON.stringify(room));

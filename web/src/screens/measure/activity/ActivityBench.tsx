@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { changed } from "../../../api/changed";
 import type { Core } from "../../../engine/core";
 import type { StoredLifter, StoredSetup } from "../../../engine/types";
 import { keepCapture, readSamples, type StoredCapture } from "../../../measuring/captures";
@@ -63,7 +64,7 @@ export function ActivityBench({ core, lifter, setups }: Props) {
       await keepCapture(crypto.randomUUID(), document, await activity.files(), (share) =>
         setKeeping(`Keeping, ${Math.round(100 * share)}% …`),
       );
-      await cache.invalidateQueries({ queryKey: ["captures", lifter.id] });
+      await changed(cache, "captures");
       notify(`${document.title} is kept, with its samples.`);
     } catch (error) {
       notify(error instanceof Error ? error.message : "The server does not answer. The recording is still open.");

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import styled from "styled-components";
-import { client, settled } from "../../../api/client";
+import { changed } from "../../../api/changed";
+import { asked, client, settled } from "../../../api/client";
 import type { StoredCapture } from "../../../measuring/captures";
 import { Button } from "../../../ui/Button";
 import { Disclosure } from "../../../ui/Disclosure";
@@ -19,13 +20,11 @@ type Props = { lifterId: string; open: (capture: StoredCapture) => void };
 /** What was measured of the lifter's muscle activity before: it can be opened again, with all its samples. */
 export function KeptRecordings({ lifterId, open }: Props) {
   const cache = useQueryClient();
-  const key = ["captures", lifterId];
   const list = useQuery({
-    queryKey: key,
-    queryFn: () => settled(client.GET("/api/lifters/{id}/captures", { params: { path: { id: lifterId } } })),
+    ...asked("get", "/api/lifters/{id}/captures", { params: { path: { id: lifterId } } }),
   });
   const items = list.data ?? [];
-  const refresh = () => cache.invalidateQueries({ queryKey: key });
+  const refresh = () => changed(cache, "captures");
   const remove = async (c: StoredCapture) => {
     const params = { path: { id: c.id } };
     try {

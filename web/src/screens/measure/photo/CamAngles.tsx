@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { changed } from "../../../api/changed";
 import { client, settled } from "../../../api/client";
 import type { PhotoFit } from "../../../engine/types";
 import { useRooms } from "../../../state/rooms";
@@ -42,10 +43,10 @@ export function CamAngles({ cam, drawn }: { cam: PhotoFit["cam"]; drawn: boolean
       settled(client.PUT("/api/rooms/{id}", { params: { path: { id: room.id } }, body: { version, document } }));
     try {
       const row = await put(room.version, { ...room.document, cams });
-      await cache.invalidateQueries();
+      await changed(cache, "rooms");
       notify(`${machine.label}: the cam is as measured.`, {
         label: "Undo",
-        run: () => void put(row.version, room.document).then(() => cache.invalidateQueries()),
+        run: () => void put(row.version, room.document).then(() => changed(cache, "rooms")),
       });
     } catch (error) {
       notify(
