@@ -107,37 +107,10 @@ const kept = 0.30
 // Settle places the lifter by posture and bench. The movement only tells whether the legs move.
 func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) Station {
 	st := Station{Heading: space.RotY(space.Rad(p.HeadingDeg)), HalfFeet: p.FeetApart / 2, Root: rootNames[p.RootOf()]}
-	st.LegsMove = m != nil && m.LegsMove()
-	pitch, bend, turn := space.Rad(p.Trunk.PitchDeg), space.Rad(p.Trunk.BendDeg), space.Rad(p.Trunk.TurnDeg)
-	lying := math.Pi/2 - space.Rad(bench.Slope())
-	side := 1.0
-	if p.Down == "left" {
-		side = -1
-	}
-	switch p.Kind {
-	case "supine":
-		pitch -= lying
-	case "prone":
-		if st.Root != OnHands {
-			pitch += lying
-		} else {
-			pitch += b.Plank()
-			st.OnToes = true
-		}
-	case "handstand":
-		pitch += math.Pi
-	case "side-lying":
-		bend += side * lying
-		turn -= side * b.roll(bench)
-	case "seated", "leaning":
-		if bench != nil && p.Kind == "seated" {
-			pitch -= lying
-		} else if bench != nil {
-			bend += side * lying
-		}
-	}
-	st.Trunk = lean(&st.Heading, pitch, bend, turn)
-	st.LegsMove = st.LegsMove || st.OnToes && m != nil && m.Kind == "guided" // a push-up turns the body about the toes
+	st.OnToes = p.Kind == "prone" && st.Root == OnHands
+	// a push-up turns the body about the toes
+	st.LegsMove = m != nil && (m.LegsMove() || st.OnToes && m.Kind == "guided")
+	st.Trunk = b.leanOf(p, bench, &st)
 	st.Carried = bench != nil || p.OnFloor(bench) || slices.Contains(p.Restraints, "trunkOnThighs")
 	st.Leans, st.Riser = slices.Contains(p.Restraints, "handOnThigh"), p.Riser
 	st.MidHip = space.Vec{X: p.X, Y: b.hipHeight(p, bench, &st), Z: p.Z}
@@ -152,6 +125,38 @@ func (b *Body) Settle(p *setup.Posture, bench *setup.Bench, m *setup.Movement) S
 	st.Pads = b.pads(p, bench, &st)
 	st.Blocks = b.blocks(p, &st)
 	return st
+}
+
+// leanOf is how a posture leans the trunk in the room.
+func (b *Body) leanOf(p *setup.Posture, bench *setup.Bench, st *Station) space.Mat {
+	pitch, bend, turn := space.Rad(p.Trunk.PitchDeg), space.Rad(p.Trunk.BendDeg), space.Rad(p.Trunk.TurnDeg)
+	lying := math.Pi/2 - space.Rad(bench.Slope())
+	side := 1.0
+	if p.Down == "left" {
+		side = -1
+	}
+	switch p.Kind {
+	case "supine":
+		pitch -= lying
+	case "prone":
+		if st.OnToes {
+			pitch += b.Plank()
+		} else {
+			pitch += lying
+		}
+	case "handstand":
+		pitch += math.Pi
+	case "side-lying":
+		bend += side * lying
+		turn -= side * b.roll(bench)
+	case "seated", "leaning":
+		if bench != nil && p.Kind == "seated" {
+			pitch -= lying
+		} else if bench != nil {
+			bend += side * lying
+		}
+	}
+	return lean(&st.Heading, pitch, bend, turn)
 }
 
 // aboveHands is how high above the floor the shoulders of somebody are who stands on the hands, at the start of the path, m: as far as the
@@ -351,9 +356,11 @@ func (l *legPlace) ahead() float64 {
 // usualPad is half of the usual breadth of a seat or bench, m (own).
 const usualPad = 0.14
 
+// thick is half of a pad's thickness, m (own).
+const thick = 0.04
+
 // pads are what carries the lifter: a seat, the bench under or behind the trunk.
 func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
-	const thick = 0.04 // half of a pad's thickness, m (own)
 	h := b.Height
 	var out []Pad
 	if p.Kind == "seated" || (bench != nil && p.Kind == "prone" && bench.AngleDeg > 30 && st.Root != OnThighs) {
@@ -381,8 +388,12 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 		at := add(inMiddle(st.planted, st), thigh.Apply(space.Vec{X: trunkDepth*h + thick, Y: -0.35 * b.Thigh()}))
 		return append(out, Pad{Middle: at, Turn: thigh, Half: space.Vec{X: thick, Y: 0.3 * b.Thigh(), Z: 2 * usualPad}})
 	}
-	// The pad lies on the side that the posture puts down: behind, before or beside the trunk.
-	off := trunkDepth*h + thick
+	return append(out, b.trunkPad(p, bench, st))
+}
+
+// trunkPad is the bench's pad on the side of the trunk that the posture puts down: behind, before or beside it.
+func (b *Body) trunkPad(p *setup.Posture, bench *setup.Bench, st *Station) Pad {
+	off := trunkDepth*b.Height + thick
 	toward := space.Vec{X: -1}
 	switch {
 	case p.Kind == "prone":
@@ -414,7 +425,7 @@ func (b *Body) pads(p *setup.Posture, bench *setup.Bench, st *Station) []Pad {
 	if toward.Z != 0 {
 		half.X, half.Z = wide/2, thick
 	}
-	return append(out, Pad{Middle: middle, Turn: flat, Half: half})
+	return Pad{Middle: middle, Turn: flat, Half: half}
 }
 
 // Mirror reflects a point of the room in the sagittal plane of the lifter (through mid-hip, along the heading).

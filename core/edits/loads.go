@@ -147,16 +147,22 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	}
 	b := body.New(&d.Lifter)
 	st := b.Settle(&d.Posture, d.Bench, &d.Movement)
+	mirrored(&c, &st)
+	return c, nil
+}
+
+// mirrored takes everything that lies on the one side of a lifter who is placed so to the other.
+func mirrored(c *setup.Document, st *body.Station) {
 	for i := range c.Loads {
 		l := &c.Loads[i]
 		if l.Contact.Segment == "trunk" || load.ForBothHands(l) {
 			continue
 		}
 		l.Side = otherSide(l.Side)
-		flip(l, &st)
+		flip(l, st)
 	}
 	if g := c.Movement.Guide; g != nil && !g.Relative {
-		flipGuide(g, &st)
+		flipGuide(g, st)
 	}
 	if h := c.Posture.SupportHand; h != nil {
 		v := st.Mirror(space.Vec{X: h.X, Y: h.Y, Z: h.Z})
@@ -165,13 +171,12 @@ func WithSide(d *setup.Document, side string) (setup.Document, setup.Problems) {
 	if c.Posture.Stands != "" {
 		c.Posture.Stands = otherSide(c.Posture.Stands)
 	}
-	if c.Posture.Ahead != "" && d.LegsCarry() {
+	if c.Posture.Ahead != "" && c.LegsCarry() {
 		c.Posture.Ahead = otherSide(c.Posture.Ahead)
 	}
 	if c.Posture.Down != "" {
 		c.Posture.Down = otherSide(c.Posture.Down)
 	}
-	return c, nil
 }
 
 // oneLegLeads says whether one leg leads, since the other is free, or behind.

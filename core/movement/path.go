@@ -46,6 +46,31 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	m := &d.Movement
 	p := &Path{body: b, station: st, fixed: st.Legs, idle: hanging, still: m.Kind == "hold", bends: m.TrunkMoves(),
 		hangs: d.Hangs(), rides: d.Rides(), joins: d.JoinsHands()}
+	p.readSides(d)
+	for key, deg := range m.Hold {
+		if c, ok := setup.CoordinateOf(key); ok {
+			p.fixed[c] = space.Rad(deg)
+		}
+	}
+	p.readKind(m)
+	p.readLead(d)
+	p.rests = p.mayRest()
+	if p.joins {
+		p.free = p.joiningMisses()
+	}
+	if p.overEnds() {
+		var poses, rates [2]body.Pose
+		var f body.Frames
+		p.At(0, &poses, &rates)
+		p.settle(&poses, &rates, &f)
+		p.start, _ = p.stays(&f)
+	}
+	return p
+}
+
+// readSides notes which sides move, and how the one holds itself that does not.
+func (p *Path) readSides(d *setup.Document) {
+	m, st := &d.Movement, p.station
 	for c := setup.HipFlexion; c <= setup.AnkleFlexion; c++ {
 		p.idle[c] = st.Legs[c]
 	}
@@ -62,11 +87,10 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.holdOn(p.ownThigh())
 	}
 	p.readOther(m.Other)
-	for key, deg := range m.Hold {
-		if c, ok := setup.CoordinateOf(key); ok {
-			p.fixed[c] = space.Rad(deg)
-		}
-	}
+}
+
+// readKind notes what a movement itself says of its path.
+func (p *Path) readKind(m *setup.Movement) {
 	switch m.Kind {
 	case "keyframes":
 		p.fromKeyframes(m.Keyframes)
@@ -79,10 +103,15 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 		p.sweep(m.Primary, m)
 	case "guided":
 		p.solve = p.guided(m.Guide)
-		if st.OnToes {
+		if p.station.OnToes {
 			p.solve = p.pushedUp(m.Guide)
 		}
 	}
+}
+
+// readLead notes what leads the limbs on beyond that: a strand, a bar, the floor.
+func (p *Path) readLead(d *setup.Document) {
+	m := &d.Movement
 	switch {
 	case m.NoSpin:
 		p.unspin(1)
@@ -96,18 +125,6 @@ func New(d *setup.Document, b *body.Body, st *body.Station) *Path {
 	if led := p.ledLegs(d); led != nil {
 		p.solve = led
 	}
-	p.rests = p.mayRest()
-	if p.joins {
-		p.free = p.joiningMisses()
-	}
-	if p.overEnds() {
-		var poses, rates [2]body.Pose
-		var f body.Frames
-		p.At(0, &poses, &rates)
-		p.settle(&poses, &rates, &f)
-		p.start, _ = p.stays(&f)
-	}
-	return p
 }
 
 // track is how one coordinate goes along the path: in a straight line, or along a curve.

@@ -159,7 +159,6 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 	s, out := &m.share, &m.Answer
 	out.reset()
 	at := flexionsOf(q)
-	s.columns = m.legColumns[:0]
 	y := vector{need.Hip / need.strength(), need.Knee / need.strength(), need.Ankle / need.strength(),
 		need.Aside / need.strength()}
 	locked := need.AnkleCounts && at.knee < kneeLocked && need.Knee < 0
@@ -169,7 +168,23 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 			y[i] = 0
 		}
 	}
-	var force [maxHeads]float64
+	force := m.layLegs(at, need, &rests)
+	s.solve(&y)
+	m.tellLegs(need)
+	m.means(&force)
+	for k, left := range [rows]*float64{&out.Left.Hip, &out.Left.Knee, &out.Left.Ankle, &out.Left.Aside} {
+		if !rests[k] {
+			*left = need.strength() * s.r[k]
+		}
+	}
+	return out
+}
+
+// layLegs lays a column for every part of a leg's muscles, and tells their lengths; what rests asks nothing of them. It returns the force
+// of every muscle.
+func (m *Model) layLegs(at flexions, need *Need, rests *[rows]bool) (force [maxHeads]float64) {
+	s, out := &m.share, &m.Answer
+	s.columns = m.legColumns[:0]
 	for i := range m.legs {
 		l := &m.legs[i]
 		norm, whole := l.normalised(at), l.force
@@ -190,10 +205,15 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		force[l.head] += l.force
 	}
 	m.legColumns = s.columns
-	s.solve(&y)
+	return force
+}
+
+// tellLegs tells what every part of a leg's muscles does.
+func (m *Model) tellLegs(need *Need) {
+	out := &m.Answer
 	for i := range m.legs {
 		l := &m.legs[i]
-		a := s.x[i]
+		a := m.share.x[i]
 		if a > out.Most {
 			out.Most, out.Largest = a, l.head
 		}
@@ -203,11 +223,4 @@ func (m *Model) ShareLeg(q *body.Pose, need *Need) *Answer {
 		}
 		out.Legs.add(l, need.strength()*a*l.strength)
 	}
-	m.means(&force)
-	for k, left := range [rows]*float64{&out.Left.Hip, &out.Left.Knee, &out.Left.Ankle, &out.Left.Aside} {
-		if !rests[k] {
-			*left = need.strength() * s.r[k]
-		}
-	}
-	return out
 }

@@ -23,6 +23,12 @@ func (v *checks) legs(d *setup.Document) {
 	}
 	v.sledMoves(d)
 	v.ledTwice(d)
+	v.plantedWith(d)
+}
+
+// plantedWith checks what moving legs need of what stays in place.
+func (v *checks) plantedWith(d *setup.Document) {
+	p := &d.Posture
 	switch p.RootOf() {
 	case "seat", "bench":
 	case "feet":
@@ -63,9 +69,31 @@ func (v *checks) forLegs(d *setup.Document, moves bool) {
 		v.Add("posture.rearHeight", "No foot is behind the other while the legs move.", "",
 			"Leave rearHeight and frontShare out, or set feet to split and move the legs.")
 	}
+	v.onOneFoot(p, moves)
+	v.overEdge(p, moves)
+	if p.HeelsFree && !(moves && (root == "feet" && !split || root == "foot" || root == "seat")) {
+		v.Add("posture.heelsFree", "The heels are free, but the legs do not move on the balls of the feet.", "",
+			"Leave it out, or move the ankle of somebody who stands or sits.")
+	}
+}
+
+// overEdge refuses what only somebody has whose back lies on an edge, or whose thighs lie on a pad.
+func (v *checks) overEdge(p *setup.Posture, moves bool) {
+	root := p.RootOf()
 	if p.FeetOut != 0 && root != "shoulders" {
 		v.Add("posture.feetOut", "The back does not lie on an edge.", "", "Leave it out, or set root to shoulders.")
 	}
+	if slices.Contains([]string{"shoulders", "thighs"}, root) && !moves {
+		v.Add("posture.root", "The "+root+" stay in place, but the hips do not move.", "", "Name hip.flexion in the movement, or leave root out.")
+	}
+	if root == "thighs" && !slices.Contains(p.Restraints, "ankles") {
+		v.Add("posture.restraints", "Nothing holds the ankles down.", "The trunk would tip over the pad.", "Add ankles.")
+	}
+}
+
+// onOneFoot refuses what only somebody has who stands on one foot and moves a leg.
+func (v *checks) onOneFoot(p *setup.Posture, moves bool) {
+	root := p.RootOf()
 	if p.Stands != "" || root == "foot" {
 		v.OneOf("posture.stands", "leg that is stood on", p.Stands, "left", "right")
 	}
@@ -74,16 +102,6 @@ func (v *checks) forLegs(d *setup.Document, moves bool) {
 	}
 	if root == "foot" && !moves {
 		v.Add("posture.root", "The lifter stands on one foot, but no leg moves.", "", "Set root to feet, or move a leg.")
-	}
-	if p.HeelsFree && !(moves && (root == "feet" && !split || root == "foot" || root == "seat")) {
-		v.Add("posture.heelsFree", "The heels are free, but the legs do not move on the balls of the feet.", "",
-			"Leave it out, or move the ankle of somebody who stands or sits.")
-	}
-	if slices.Contains([]string{"shoulders", "thighs"}, root) && !moves {
-		v.Add("posture.root", "The "+root+" stay in place, but the hips do not move.", "", "Name hip.flexion in the movement, or leave root out.")
-	}
-	if root == "thighs" && !slices.Contains(p.Restraints, "ankles") {
-		v.Add("posture.restraints", "Nothing holds the ankles down.", "The trunk would tip over the pad.", "Add ankles.")
 	}
 }
 

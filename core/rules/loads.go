@@ -43,6 +43,14 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 	if kind.Check != nil {
 		kind.Check(&v.Checks, path, l)
 	}
+	v.heldBy(d, path, l)
+	if l.Shared && !kind.Shares {
+		v.Add(path+".shared", "A load of kind "+string(l.Kind)+" is not shared.", "", "Leave it out.")
+	}
+}
+
+// heldBy refuses a load of both sides where one moves.
+func (v *checks) heldBy(d *setup.Document, path string, l *setup.Load) {
 	legsHave := l.Kind == setup.Sled || l.Kind == setup.Assist || l.Kind == setup.Bar && l.Contact.Segment != "hand"
 	if l.Kind == setup.Bar && l.Contact.Segment == "thigh" && d.Movement.Side != "both" {
 		v.Add(path+".side", "A bar lies over both thighs, but one side moves.", "", "Set movement.side to both.")
@@ -52,9 +60,6 @@ func (v *checks) load(d *setup.Document, path string, l *setup.Load) {
 		v.joined(d, path)
 	} else if load.ForBothHands(l) && !legsHave && (d.Movement.Side != "both" || l.Contact.Segment != "hand") {
 		v.Add(path+".side", "Both hands hold this load, but one side moves.", "", "Set movement.side to both and the contact to the hand.")
-	}
-	if l.Shared && !kind.Shares {
-		v.Add(path+".shared", "A load of kind "+string(l.Kind)+" is not shared.", "", "Leave it out.")
 	}
 }
 

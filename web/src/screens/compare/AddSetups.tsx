@@ -1,11 +1,12 @@
 import { useState } from "react";
-import type { Kept, Lifter, Member } from "../../engine/types";
+import type { Kept } from "../../engine/types";
 import { letter, withMember } from "../../state/picked";
 import { Button } from "../../ui/Button";
 import { Modal } from "../../ui/Modal";
 import { notify } from "../../ui/Notices";
 import { Segments } from "../../ui/Select";
 import { FindSaved } from "../begin/FindSaved";
+import { AddOne, type Finding } from "./AddOne";
 import { PartnersOf, RankedOnes } from "./RankedOnes";
 
 const ways = [
@@ -14,16 +15,6 @@ const ways = [
 ];
 
 const partner = { key: "partner", label: "What A leaves out" };
-
-/** What every way to find setups gets. */
-export type Finding = {
-  /** Takes a setup into the comparison. */
-  add: (member: Member) => void;
-  /** Whose body the first setup is for, who is the likeliest to be looked for. */
-  body?: Lifter;
-  /** The letter of a setup that is in it; null for others. */
-  calledBy: (document: Member["document"]) => string | null;
-};
 
 /**
  * Finds setups for a comparison: saved ones, ready ones by how they load a region, or what the first leaves out. It stays open
@@ -62,15 +53,5 @@ export function AddSetups({ kept, change, close }: { kept: Kept; change: (kept: 
         </Button>
       </div>
     </Modal>
-  );
-}
-
-/** The button that takes a setup in, or says under which letter it is in. */
-export function AddOne({ member, add, calledBy }: Finding & { member: Member }) {
-  const called = calledBy(member.document);
-  return (
-    <Button aria-label={`Compare: ${member.document.name}`} isDisabled={called !== null} onPress={() => add(member)}>
-      {called === null ? "Compare" : `Is ${called}`}
-    </Button>
   );
 }

@@ -18,7 +18,7 @@ import { StatusIcon } from "../../ui/StatusIcon";
 import { List, Pictured, Told } from "../begin/parts";
 import { useLifters } from "../begin/useSaved";
 import { names } from "../workbench/Verdicts";
-import { AddOne, type Finding } from "./AddSetups";
+import { AddOne, type Finding } from "./AddOne";
 
 const Asked = styled.div`
   display: grid;
