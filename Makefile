@@ -80,6 +80,7 @@ style: internal/webui/dist/index.html
 	go vet $(GO_TAGS) ./...
 	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
 	go tool staticcheck $(GO_TAGS) ./...
+	go tool gocyclo -over 18 -ignore '_test\.go' cmd core internal
 	./scripts/check-unused
 	./scripts/check-lines
 	cd web && npm run --silent lint
