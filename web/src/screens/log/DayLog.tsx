@@ -213,7 +213,6 @@ export function DayLog({ core, day, whose }: Props) {
       {add}
       {hurts?.pain && (
         <PainCaution
-          core={core}
           pain={hurts.pain}
           entry={entry}
           gym={day.gym}
@@ -232,7 +231,6 @@ export function DayLog({ core, day, whose }: Props) {
       )}
       {swapping && (
         <SwapDialog
-          core={core}
           entry={entry}
           gym={day.gym}
           close={() => setSwapping(false)}

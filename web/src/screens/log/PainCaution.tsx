@@ -1,15 +1,13 @@
-import type { Core } from "../../engine/core";
 import type { Pain, Session } from "../../engine/types";
 import { useUnits } from "../../state/units";
 import { Button } from "../../ui/Button";
 import { Modal } from "../../ui/Modal";
 import { StatusIcon } from "../../ui/StatusIcon";
-import { Swaps, standIn, useInstead } from "./SwapDialog";
+import { NotLooked, Swaps, standIn, useInstead } from "./SwapDialog";
 
 type Entry = Session["entries"][number];
 
 type Props = {
-  core: Core;
   pain: Pain;
   entry: Entry;
   gym?: string;
@@ -22,10 +20,10 @@ type Props = {
 const modelled = ["shoulder", "elbow", "hip", "knee"];
 
 /** A pain that should end the exercise: the caution first, then what is gentler on that joint. Never a diagnosis. */
-export function PainCaution({ core, pain, entry, gym, close, leave, swap }: Props) {
+export function PainCaution({ pain, entry, gym, close, leave, swap }: Props) {
   const units = useUnits();
   const joint = modelled.includes(pain.joint) ? pain.joint : null;
-  const found = useInstead(core, entry, gym, joint);
+  const { data: found, isPending, error } = useInstead(entry, gym, joint);
   return (
     <Modal title={`Pain at the ${pain.joint}, ${pain.level} of 10${pain.sharp ? ", sharp" : ""}`} open onClose={close}>
       <p>
@@ -40,7 +38,8 @@ export function PainCaution({ core, pain, entry, gym, close, leave, swap }: Prop
       {joint && (
         <>
           <p>Gentler on the {joint} for the same muscle, by the force across the joint, if it does not hurt there:</p>
-          {found === null && <p role="status">Looking …</p>}
+          {isPending && <p role="status">Looking …</p>}
+          <NotLooked error={error} />
           {found?.length === 0 && <p>Nothing in this gym loads it less.</p>}
           <Swaps
             found={(found ?? []).slice(0, 3)}

@@ -1,5 +1,5 @@
-import { useEffect, useState } from "react";
-import type { Core } from "../../engine/core";
+import { useQuery } from "@tanstack/react-query";
+import { aside } from "../../engine/aside";
 import type { Session, Swap } from "../../engine/types";
 import { SetupPicture } from "../../figure/SetupPicture";
 import { useRooms } from "../../state/rooms";
@@ -10,30 +10,25 @@ import { List, Pictured } from "../begin/parts";
 
 type Entry = Session["entries"][number];
 
-type Props = { core: Core; entry: Entry; gym?: string; close: () => void; swap: (entry: Entry, load: number) => void };
+type Props = { entry: Entry; gym?: string; close: () => void; swap: (entry: Entry, load: number) => void };
 
-/** The exercises that can stand in for one, looked for a moment after the dialog is shown; none are without a joint to ask about (null). */
-export function useInstead(core: Core, entry: Entry, gym: string | undefined, joint: string | null): Swap[] | null {
+/** The exercises that can stand in for one, with less on a joint if one is named; null asks for none. */
+export function useInstead({ document }: Entry, gym: string | undefined, joint: string | null) {
   const rooms = useRooms();
-  const [found, setFound] = useState<Swap[] | null>(null);
-  const items = rooms.data?.items;
-  const waits = rooms.isPending;
-  useEffect(() => {
-    if (waits || joint === null) return;
-    const room = items?.find((r) => r.id === (gym ?? entry.document.gym)) ?? null;
-    const timer = setTimeout(() => {
-      const { ok } = core.instead(
-        JSON.stringify(entry.document),
-        entry.document.lifter,
-        room ? JSON.stringify(room.document) : "",
-        room?.id ?? "",
-        joint,
-      );
-      setFound(ok ?? []);
-    }, 30);
-    return () => clearTimeout(timer);
-  }, [core, entry, gym, joint, items, waits]);
-  return found;
+  const room = rooms.data?.items.find((r) => r.id === (gym ?? document.gym));
+  const place = [room ? JSON.stringify(room.document) : "", room?.id ?? ""] as const;
+  return useQuery({
+    queryKey: ["instead", document, place, joint],
+    queryFn: ({ signal }) => aside(signal, "instead", JSON.stringify(document), document.lifter, ...place, joint ?? ""),
+    enabled: !rooms.isPending && joint !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+}
+
+/** That nothing is known of what can stand in. */
+export function NotLooked({ error }: { error: Error | null }) {
+  return error && <p role="alert">It could not be looked for: {error.message}</p>;
 }
 
 /** Another exercise with the same sets and repetitions. */
@@ -79,12 +74,13 @@ export function Swaps({ found, about, label, says, take }: SwapsProps) {
 }
 
 /** The station is taken: what comes nearest to the exercise elsewhere in this gym, with the load for the same torque. */
-export function SwapDialog({ core, entry, gym, close, swap }: Props) {
+export function SwapDialog({ entry, gym, close, swap }: Props) {
   const units = useUnits();
-  const found = useInstead(core, entry, gym, "");
+  const { data: found, isPending, error } = useInstead(entry, gym, "");
   return (
     <Modal title={`Instead of ${entry.document.name}`} open onClose={close}>
-      {found === null && <p role="status">Looking for what comes nearest …</p>}
+      {isPending && <p role="status">Looking for what comes nearest …</p>}
+      <NotLooked error={error} />
       {found?.length === 0 && <p>Nothing else in this gym works the same muscle at another station.</p>}
       <Swaps
         found={found ?? []}

@@ -1,6 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
+import { aside } from "../../engine/aside";
 import type { Core } from "../../engine/core";
 import type { SetupDocument, StoredLifter, StoredRoom, StoredSetup, Worth } from "../../engine/types";
 import { useRooms } from "../../state/rooms";
@@ -70,7 +72,14 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
     () => setups.filter((s) => !s.unreadable).map((s): SetupDocument => ({ ...s.document, lifter: lifter.body })),
     [setups, lifter],
   );
-  const list = useMemo(() => core.worth(documents).ok ?? [], [core, documents]);
+  const worth = useQuery({
+    queryKey: ["worth", documents],
+    queryFn: ({ signal }) => aside(signal, "worth", documents),
+    enabled: documents.length > 0,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  const list = worth.data ?? [];
   const first = lifter.name.split(" ")[0] ?? lifter.name;
   return (
     <Sheet>
@@ -85,6 +94,8 @@ export function MeasureSheet({ core, lifter, setups }: Props) {
             : `How much of the uncertainty in effort, over ${documents.length === 1 ? "the one setup" : `${documents.length} setups`}, each thing accounts for.`}
         </p>
       </header>
+      {worth.isFetching && <p role="status">Working out what is worth measuring first …</p>}
+      {worth.error && <p role="alert">What is worth measuring first could not be told: {worth.error.message}</p>}
       {list.length > 0 && (
         <ol aria-label="Worth measuring, the most first">
           {list.map((w) => (

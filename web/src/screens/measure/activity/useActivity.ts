@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { ActivityCore } from "../../../engine/activity";
+import { Aside } from "../../../engine/aside";
 import type { ActivitySettings, Opened, Problem, Worked } from "../../../engine/types";
 import type { Connection } from "../../../measuring/connection";
 
@@ -18,7 +18,7 @@ export const usualSettings: ActivitySettings = {
 
 /** The recordings that are open, how they are worked, and what they come to. Everything is worked anew when a setting changes. */
 export function useActivity() {
-  const [core] = useState(() => new ActivityCore());
+  const [core] = useState(() => new Aside());
   const [reps, setReps] = useState<Recorded | null>(null);
   const [strongest, setStrongest] = useState<Recorded[]>([]);
   const [settings, setSettings] = useState(usualSettings);

@@ -1,10 +1,10 @@
 import { useEffect, useState } from "react";
-import type { ActivityCore } from "../../../engine/activity";
+import type { Aside } from "../../../engine/aside";
 import type { Agreement, Worked } from "../../../engine/types";
 
 /** How each channel whose muscle is chosen goes together with the model, by the channel's place. */
 export function useAgreements(
-  core: ActivityCore,
+  core: Aside,
   document: string,
   worked: Worked | null,
   regionOf: (label: string) => string,
