@@ -7,7 +7,7 @@ type Called<C extends AsideCall> = Core[C] extends (...args: infer A) => Answer<
   ? { args: A; answer: Answer<T>; ok: T }
   : never;
 
-/** A core in a worker of its own, which answers while the page goes on, one call after the other. What it was given it keeps until its end. */
+/** A core in a worker of its own, which answers one call after the other while the page goes on. What it was given it keeps. */
 export class Aside {
   private readonly worker = new Worker(new URL("./asideWorker.ts", import.meta.url), { type: "module" });
   private readonly waiting = new Map<number, (answer: Answer<unknown>) => void>();
