@@ -41,19 +41,9 @@ func worded(s *verdict.Sentence) report.Verdict {
 	return v
 }
 
-func clone(x []float64) report.Curve { return append(make(report.Curve, 0, len(x)), x...) }
-
-func degrees(x []float64) report.Curve {
-	c := make(report.Curve, len(x))
-	for i, a := range x {
-		c[i] = space.Deg(a)
-	}
-	return c
-}
-
 // known copies a curve with the gaps cut out.
 func (o *outcome) known(x []float64) report.Curve {
-	c := clone(x)
+	c := o.paper.of(x)
 	for i := range c {
 		if o.inGap(i) {
 			c[i] = math.NaN()
@@ -67,12 +57,12 @@ func (o *outcome) curves() report.Curves {
 	effort := make([]float64, len(r.S))
 	floats.DivTo(effort, r.Total, o.capacity)
 	c := report.Curves{
-		S: clone(r.S), AngleDeg: degrees(r.Angle), SweptDeg: degrees(r.Swept),
-		Torque: o.known(r.Total), Loads: o.known(r.Loads), Weights: clone(r.Weights), Lowering: o.known(r.Lowering),
-		Capacity: clone(o.capacity), Effort: o.known(effort), Target: clone(o.result.Target),
+		S: o.paper.of(r.S), AngleDeg: o.paper.degrees(r.Angle), SweptDeg: o.paper.degrees(r.Swept),
+		Torque: o.known(r.Total), Loads: o.known(r.Loads), Weights: o.paper.of(r.Weights), Lowering: o.known(r.Lowering),
+		Capacity: o.paper.of(o.capacity), Effort: o.known(effort), Target: o.paper.of(o.result.Target),
 		Twist: o.known(r.Twist), Bend: o.known(r.Bend), OffPlane: o.known(r.OffAxis), Size: o.known(r.Size),
 		Axial: o.known(r.Along), Shear: o.known(r.Across), Grip: o.known(r.GripForce), Lateral: o.known(r.Lateral),
-		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: degrees(r.BarOff), BarTwist: degrees(r.BarTwist),
+		LowBack: o.known(r.LowBack), Balance: o.known(r.Balance), BarOff: o.paper.degrees(r.BarOff), BarTwist: o.paper.degrees(r.BarTwist),
 	}
 	if o.backSpared() {
 		blank(c.LowBack)
@@ -102,7 +92,7 @@ func (e *Evaluator) joints(o *outcome) []report.JointPart {
 	for i := range o.rep.Others {
 		j := &o.rep.Others[i]
 		c := e.able(o.model, j.Joint, false)
-		capacity := clone(c.values)
+		capacity := o.paper.of(c.values)
 		effort := make([]float64, len(capacity))
 		floats.DivTo(effort, j.Torque, capacity)
 		out = append(out, report.JointPart{Joint: j.Joint.Name(), Trust: string(c.Trust), Torque: o.known(j.Torque), Size: o.known(j.Size),
@@ -115,8 +105,8 @@ func (o *outcome) parts() []report.Part {
 	parts := make([]report.Part, 0, len(o.rep.Parts))
 	for k, index := range o.rep.Index {
 		p, def := &o.rep.Parts[k], &o.doc.Loads[index]
-		part := report.Part{ID: def.ID, Index: index, Kind: def.Kind, Torque: clone(p.Torque), Tension: clone(p.Tension),
-			MomentArm: clone(p.MomentArm), InPlane: clone(p.InPlane), Lift: clone(p.Lift), Stretch: clone(p.Stretch)}
+		part := report.Part{ID: def.ID, Index: index, Kind: def.Kind, Torque: o.paper.of(p.Torque), Tension: o.paper.of(p.Tension),
+			MomentArm: o.paper.of(p.MomentArm), InPlane: o.paper.of(p.InPlane), Lift: o.paper.of(p.Lift), Stretch: o.paper.of(p.Stretch)}
 		for i, state := range p.State {
 			if state != load.Working {
 				part.Torque[i], part.MomentArm[i], part.InPlane[i] = math.NaN(), math.NaN(), math.NaN()
@@ -191,13 +181,5 @@ func (o *outcome) reportGaps() []report.Gap {
 
 func (o *outcome) reportPath() report.Path {
 	r := o.rep
-	return report.Path{Joint: triples(r.Joint), Direction: triples(r.Direction), Grip: triples(r.Grip)}
-}
-
-func triples(points []space.Vec) report.Curve {
-	c := make(report.Curve, 0, 3*len(points))
-	for _, p := range points {
-		c = append(c, p.X, p.Y, p.Z)
-	}
-	return c
+	return report.Path{Joint: o.paper.triples(r.Joint), Direction: o.paper.triples(r.Direction), Grip: o.paper.triples(r.Grip)}
 }

@@ -73,7 +73,8 @@ func (m *model) swaying(course *movement.Course, t *report.Tempo) report.Swaying
 }
 
 func tempoReport(m *torque.Motion, course *movement.Course) *report.Tempo {
-	t := &report.Tempo{Time: clone(m.Time), S: clone(m.S), AngleDeg: degrees(m.Angle), Static: clone(m.Static), Dynamic: clone(m.Dynamic),
+	var paper curves
+	t := &report.Tempo{Time: paper.of(m.Time), S: paper.of(m.S), AngleDeg: paper.degrees(m.Angle), Static: paper.of(m.Static), Dynamic: paper.of(m.Dynamic),
 		Duration: report.Rounded(course.Duration()), Lifting: tempoSamples, Slack: slices.Contains(m.Slack, true)}
 	top := floats.MaxIdx(m.Dynamic)
 	t.PeakPhase = "lifting"

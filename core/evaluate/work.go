@@ -1,9 +1,9 @@
 package evaluate
 
 import (
+	"cmp"
 	"math"
 	"slices"
-	"sort"
 
 	"dialarc/core/body"
 	"dialarc/core/metric"
@@ -48,18 +48,6 @@ func (d *desk) cleared(curves, n int) []float64 {
 	return d.curves
 }
 
-// curves cuts room for many curves of a length into them, one after the other.
-type curves struct {
-	room []float64
-	n    int
-}
-
-func (c *curves) next() report.Curve {
-	head := c.room[:c.n:c.n]
-	c.room = c.room[c.n:]
-	return head
-}
-
 // newWork begins with nothing done.
 func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength float64, desk *desk) *work {
 	w := &work{o: o, model: model, rep: rep, joint: o.joint, strength: strength,
@@ -71,20 +59,19 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	}
 	n := len(rep.S)
 	m := &w.out
-	m.S = clone(rep.S)
+	m.S = o.paper.of(rep.S)
 	groups, heads := muscle.Groups(), muscle.Heads()
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
-	room := curves{desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n), n}
+	room := curves{desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)}
 	told := [...]*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
 		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Spine, &m.Firm}
-	blank := curves{make(report.Curve, (len(told)+len(passives))*n), n}
 	for _, c := range told {
-		*c = blank.next()
+		*c = o.paper.next(n)
 	}
 	m.Busiest = make([]string, n)
 	m.Passive = make([]report.Held, len(passives))
 	for i := range passives {
-		m.Passive[i] = report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind, Values: blank.next()}
+		m.Passive[i] = report.Held{Key: passives[i].key, Label: passives[i].label, Kind: passives[i].kind, Values: o.paper.next(n)}
 	}
 	target := o.doc.Target.Region
 	add := func(list []report.RegionPart, p muscle.Part) []report.RegionPart {
@@ -93,7 +80,7 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 		}
 		part := report.RegionPart{Key: p.Key, Label: p.Label, Weak: p.Weak, TorqueOnly: p.TorqueOnly, Target: muscle.Within(p.Key, target)}
 		for _, c := range part.Curves() {
-			*c = room.next()
+			*c = room.next(n)
 		}
 		return append(list, part)
 	}
@@ -266,9 +253,9 @@ func (w *work) about(a *muscle.Answer, i, h int, axis space.Vec) float64 {
 func (w *work) report() report.Muscles {
 	w.shares()
 	w.spine()
-	w.out.Regions = kept(w.regions, func(int) bool { return true })
+	w.out.Regions = w.kept(w.regions, func(int) bool { return true })
 	// not those that are all of a group
-	w.out.Heads = kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key })
+	w.out.Heads = w.kept(w.heads, func(h int) bool { return w.heads[h].Key != w.regions[muscle.Heads()[h].Group].Key })
 	w.tellTarget()
 	w.out.Work = w.works()
 	return w.out
@@ -294,22 +281,28 @@ func (w *work) rated() *report.Muscles {
 }
 
 // kept copies what does something out of a list, or is the target, the target first and then what does most.
-func kept(list []report.RegionPart, worth func(k int) bool) []report.RegionPart {
-	var some []*report.RegionPart
+func (w *work) kept(list []report.RegionPart, worth func(k int) bool) []report.RegionPart {
+	some := make([]*report.RegionPart, 0, len(list))
 	for k := range list {
 		if p := &list[k]; worth(k) && (floats.Max(p.Activation) >= seldom || (p.Target && !math.IsNaN(p.Length[0]))) {
 			some = append(some, p)
 		}
 	}
-	sort.SliceStable(some, func(i, k int) bool {
-		if some[i].Target != some[k].Target {
-			return some[i].Target
+	slices.SortStableFunc(some, func(a, b *report.RegionPart) int {
+		if a.Target != b.Target {
+			if a.Target {
+				return -1
+			}
+			return 1
 		}
-		return doing(some[i]) > doing(some[k])
+		return cmp.Compare(doing(b), doing(a))
 	})
 	out := make([]report.RegionPart, len(some))
 	for k, p := range some {
-		out[k] = p.Clone()
+		out[k] = *p
+		for _, c := range out[k].Curves() {
+			*c = w.o.paper.of(*c)
+		}
 	}
 	return out
 }

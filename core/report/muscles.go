@@ -75,19 +75,6 @@ func (p *RegionPart) Curves() []*Curve {
 	return []*Curve{&p.Activation, &p.Torque, &p.Share, &p.Retracts, &p.Length, &p.AlignmentDeg}
 }
 
-// Clone is a part with curves of its own.
-func (p *RegionPart) Clone() RegionPart {
-	out := *p
-	curves := out.Curves()
-	room := make([]float64, 0, len(p.Torque)*len(curves))
-	for _, c := range curves {
-		at := len(room)
-		room = append(room, *c...)
-		*c = room[at:len(room):len(room)]
-	}
-	return out
-}
-
 // Held is what something other than a muscle holds along the path.
 type Held struct {
 	Key    string `json:"key" enum:"elbow,turn,collar,blade,ribs"`

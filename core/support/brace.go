@@ -71,7 +71,9 @@ func (w *wrench) vector(scale float64) nnls.Vector {
 func (br *Bracer) At(d *setup.Document, path *movement.Path, items []load.Item, s, friction float64) Brace {
 	c, f := br.along(d, path, s)
 	br.columns = 0 // the same answer whatever came before
-	return br.at(c, f, items, friction).kept()
+	b := br.at(c, f, items, friction)
+	b.Pushes = slices.Clone(b.Pushes)
+	return b
 }
 
 // enoughPoses is how many poses of one path are remembered at most.
@@ -107,10 +109,11 @@ func (br *Bracer) at(c *carried, f *body.Frames, items []load.Item, friction flo
 	return out
 }
 
-// kept has pushes of its own.
-func (b Brace) kept() Brace {
-	b.Pushes = slices.Clone(b.Pushes)
-	return b
+// take takes another one's place, with pushes of its own.
+func (b *Brace) take(other *Brace) {
+	pushes := append(b.Pushes[:0], other.Pushes...)
+	*b = *other
+	b.Pushes = pushes
 }
 
 // balance finds the contacts' pushes against what is applied about the centre of mass. A grip that bears the whole body does
@@ -149,7 +152,8 @@ func (br *Bracer) InMotion(d *setup.Document, in *torque.Input, course *movement
 			b.Pull = r3.Add(applied.force, space.Vec{Y: c.weight})
 			br.balance(c, f.Station, &applied, 1, &b)
 			if first || worseThan(&b, &worst) {
-				worst, at, first = b.kept(), t, false
+				worst.take(&b)
+				at, first = t, false
 			}
 		}
 	}
@@ -220,7 +224,7 @@ func (br *Bracer) Worst(d *setup.Document, path *movement.Path, items []load.Ite
 			br.most[p.Name] = max(br.most[p.Name], space.Norm(p.Force))
 		}
 		if i == 0 || worseThan(&b, &worst) {
-			worst = b.kept()
+			worst.take(&b)
 		}
 		if path.Still() {
 			break

@@ -335,6 +335,7 @@ func TestWhoWorksAndADrawnTarget(t *testing.T) {
 	p.press("Over muscle length")
 	p.until("lengths below the chart", `[...document.querySelectorAll('section svg text')].some((e) => e.textContent === "1.00" || e.textContent === "0.90")`)
 	p.press("Over joint angle")
+	p.until("nothing more comes in that moves the lines below the chart", `document.querySelector('[data-fresh="true"]')`)
 	p.press("How: Fit")
 	p.says(`[role="dialog"]`, "root mean square")
 	p.key("\x1b")

@@ -96,8 +96,13 @@ const patience = 20 * time.Second
 // is tried again.
 func read[T any](p *page, expression string) T {
 	p.t.Helper()
+	return readAs[T](p, expression)
+}
+
+func readAs[T any](p *page, expression string, options ...chromedp.EvaluateOption) T {
+	p.t.Helper()
 	for deadline := time.Now().Add(patience); ; time.Sleep(50 * time.Millisecond) {
-		v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression))
+		v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression, options...))
 		if err == nil {
 			return v
 		}
@@ -168,15 +173,15 @@ func (p *page) press(name string) {
 	p.do(chromedp.MouseClickXY(x, y))
 }
 
-// middle is where an element's middle is on the screen, once it is still there: lists and dialogs grow as they open.
+// middle is where an element's middle is on the screen, once it stays there from one frame to the next: lists and dialogs grow as they
+// open, and a page that has much to do draws late.
 func (p *page) middle(element string) (x, y float64) {
 	p.t.Helper()
-	find := "(() => { const e = " + element +
+	find := "(async () => { await new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(drawn))); const e = " + element +
 		"; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()"
-	at := read[[]float64](p, find)
+	at := readAs[[]float64](p, find, chromedp.EvalAwaitPromise)
 	for deadline := time.Now().Add(patience); time.Now().Before(deadline); {
-		time.Sleep(40 * time.Millisecond)
-		again := read[[]float64](p, find)
+		again := readAs[[]float64](p, find, chromedp.EvalAwaitPromise)
 		if slices.Equal(at, again) {
 			break
 		}
