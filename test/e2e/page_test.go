@@ -177,11 +177,12 @@ func (p *page) press(name string) {
 // open, and a page that has much to do draws late.
 func (p *page) middle(element string) (x, y float64) {
 	p.t.Helper()
-	find := "(async () => { await new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(drawn))); const e = " + element +
+	find := "(() => { const e = " + element +
 		"; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()"
-	at := readAs[[]float64](p, find, chromedp.EvalAwaitPromise)
+	drawn := "new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(drawn)))"
+	at := read[[]float64](p, find)
 	for deadline := time.Now().Add(patience); time.Now().Before(deadline); {
-		again := readAs[[]float64](p, find, chromedp.EvalAwaitPromise)
+		again := readAs[[]float64](p, drawn+".then(() => "+find+")", chromedp.EvalAwaitPromise)
 		if slices.Equal(at, again) {
 			break
 		}
