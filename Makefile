@@ -53,11 +53,11 @@ generate:
 	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts src/engine/bridge.gen.ts >/dev/null
 
 # Two things at once as long as they wait for nothing; the journeys, which wait for a page by the second, have the machine to themselves.
-# The browser, which only they need, comes down the line meanwhile. What is checked by go vet is not checked again by go test.
+# The browser, which only they need, is fetched meanwhile. What is checked by go vet is not checked again by go test.
 TEST := go test $(GO_TAGS) -vet=off -timeout 20m
 
-# Where nothing is put in line, all that the races are looked for in is compiled in two thirds of the time, and runs as fast: the detector
-# is what takes it.
+# Without inlining everything is compiled for the race detector in two thirds of the time, and runs nearly as fast: the detector is what
+# takes it.
 RACE := $(TEST) -race -short -gcflags=all=-l
 
 test:

@@ -87,7 +87,7 @@ type outcome struct {
 	cautions  setup.Problems
 	longEnd   string // where on the path the target is longest: start, end, undecided or unknown
 	demands   demands
-	paper     curves // of what is reported
+	paper     curveRoom // of what is reported
 }
 
 // run runs the repetition at n samples. The problems are those that leave nothing to judge.

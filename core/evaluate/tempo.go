@@ -73,7 +73,7 @@ func (m *model) swaying(course *movement.Course, t *report.Tempo) report.Swaying
 }
 
 func tempoReport(m *torque.Motion, course *movement.Course) *report.Tempo {
-	var paper curves
+	var paper curveRoom
 	t := &report.Tempo{Time: paper.of(m.Time), S: paper.of(m.S), AngleDeg: paper.degrees(m.Angle), Static: paper.of(m.Static),
 		Dynamic: paper.of(m.Dynamic), Duration: report.Rounded(course.Duration()), Lifting: tempoSamples, Slack: slices.Contains(m.Slack, true)}
 	top := floats.MaxIdx(m.Dynamic)

@@ -42,10 +42,10 @@ type desk struct {
 }
 
 // cleared makes room for a number of curves of a length.
-func (d *desk) cleared(curves, n int) []float64 {
+func (d *desk) cleared(curves, n int) curveRoom {
 	d.curves = slices.Grow(d.curves[:0], curves*n)[:curves*n]
 	clear(d.curves)
-	return d.curves
+	return curveRoom{d.curves}
 }
 
 // newWork begins with nothing done.
@@ -62,7 +62,7 @@ func newWork(o *outcome, model *muscle.Model, rep *torque.Repetition, strength f
 	m.S = o.paper.of(rep.S)
 	groups, heads := muscle.Groups(), muscle.Heads()
 	w.regions, w.heads = desk.regions[:0], desk.heads[:0]
-	room := curves{desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)}
+	room := desk.cleared(len(new(report.RegionPart).Curves())*(len(groups)+len(heads)), n)
 	told := [...]*report.Curve{&m.Against, &m.ResidualTwist, &m.Residual, &m.Largest, &m.Raises, &m.Retracts, &m.Shoulder,
 		&m.ShoulderLeanDeg, &m.Elbow, &m.Hip, &m.Knee, &m.Kneecap, &m.Ankle, &m.Spine, &m.Firm}
 	for _, c := range told {

@@ -4,6 +4,7 @@ package rules
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 	"strconv"
@@ -19,10 +20,7 @@ type checks struct{ setup.Checks }
 
 // sorted lists the keys of a map in order.
 func sorted[V any](m map[string]V) []string {
-	keys := make([]string, 0, len(m)) // a document is checked at every step of a search, and has few
-	for key := range m {
-		keys = append(keys, key)
-	}
+	keys := slices.AppendSeq(make([]string, 0, len(m)), maps.Keys(m)) // made once: a search checks a document at every step
 	slices.Sort(keys)
 	return keys
 }

@@ -229,9 +229,7 @@ func (c *clearer) nearest(k int, s float64) Rub {
 	for i := range c.columns {
 		if col := &c.columns[i]; math.Hypot(col.X-me.a.X, col.Z-me.a.Z) > col.HalfWidth+0.01 { // not the one that it comes from
 			d, at := between(me.a, me.b, space.Vec{X: col.X, Z: col.Z}, space.Vec{X: col.X, Y: col.Height, Z: col.Z})
-			if d -= col.HalfWidth; d < best.Distance {
-				best.take(col.Side+" column", d, 0, at)
-			}
+			best.take(col.Name(), d-col.HalfWidth, 0, at)
 		}
 	}
 	for i := range c.strands {

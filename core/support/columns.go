@@ -28,6 +28,14 @@ type Column struct {
 	Known     *setup.Column // nil when the document names none that is known
 }
 
+// Name is what the column is called.
+func (c *Column) Name() string {
+	if c.Side == "left" {
+		return "left column"
+	}
+	return "right column"
+}
+
 // Usual sizes of a column whose station is not known (own).
 const (
 	usualHeight    = 2.05
@@ -89,7 +97,7 @@ func standsIn(c *Column, b *body.Body, st *body.Station) (setup.Problem, bool) {
 		}
 		off := back.Apply(space.Vec{X: c.X - centre.X, Z: c.Z - centre.Z})
 		if math.Hypot(off.X/(0.060*b.Height+c.HalfWidth), off.Z/(0.087*b.Height+c.HalfWidth)) < 1 {
-			return setup.Problem{Path: "posture.x", What: "The lifter stands inside the " + c.Side + " column.",
+			return setup.Problem{Path: "posture.x", What: "The lifter stands inside the " + c.Name() + ".",
 				Why: "Two things cannot be in one place.", Hint: "Step out, or move the columns further apart."}, true
 		}
 	}
@@ -110,7 +118,7 @@ func armIn(c *Column, rep *torque.Repetition) (setup.Problem, bool) {
 			d, level := space.SegmentToVerticalLine(p.from, p.to, c.X, c.Z, 0, c.Height)
 			if level && d < c.HalfWidth+limbClear {
 				return setup.Problem{Path: "posture.x",
-					What: fmt.Sprintf("At %.0f degrees the %s is inside the %s column.", space.Deg(rep.Angle[i]), p.name, c.Side),
+					What: fmt.Sprintf("At %.0f degrees the %s is inside the %s.", space.Deg(rep.Angle[i]), p.name, c.Name()),
 					Why:  "Two things cannot be in one place.", Hint: "Step out, turn the path forward, or move the columns apart."}, true
 			}
 		}

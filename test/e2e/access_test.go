@@ -281,7 +281,7 @@ func (p *page) ill(l look) []string {
 	p.do(chromedp.EmulateViewport(l.width, l.height))
 	p.inUnits(l.units)
 	p.until("the view", `document.querySelector('[data-fresh="true"], [data-difference], aside a:not([href^="/compare"]), header a[href^="/measure/"], aside h1, figure svg, .exercise-card, a[aria-label*=": log the day of "]')`)
-	p.do(chromedp.Evaluate[chromedp.Void](`new Promise(done => requestAnimationFrame(() => setTimeout(done)))`, chromedp.EvalAwaitPromise))
+	p.do(chromedp.Evaluate[chromedp.Void](onScreen, chromedp.EvalAwaitPromise))
 	return slices.Concat(read[[]string](p, wide), read[[]string](p, crossings), read[[]string](p, fmt.Sprintf("%s(%d)", small, l.finger)))
 }
 

@@ -94,12 +94,7 @@ const patience = 20 * time.Second
 
 // read evaluates an expression in the page. While what it speaks of is not there yet the expression throws, having done nothing, and
 // is tried again.
-func read[T any](p *page, expression string) T {
-	p.t.Helper()
-	return readAs[T](p, expression)
-}
-
-func readAs[T any](p *page, expression string, options ...chromedp.EvaluateOption) T {
+func read[T any](p *page, expression string, options ...chromedp.EvaluateOption) T {
 	p.t.Helper()
 	for deadline := time.Now().Add(patience); ; time.Sleep(50 * time.Millisecond) {
 		v, err := chromedp.Run(p.ctx, chromedp.Evaluate[T](expression, options...))
@@ -173,16 +168,18 @@ func (p *page) press(name string) {
 	p.do(chromedp.MouseClickXY(x, y))
 }
 
+// onScreen is a promise that what was asked for so far is on the screen.
+const onScreen = "new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))"
+
 // middle is where an element's middle is on the screen, once it stays there from one frame to the next: lists and dialogs grow as they
 // open, and a page that has much to do draws late.
 func (p *page) middle(element string) (x, y float64) {
 	p.t.Helper()
 	find := "(() => { const e = " + element +
 		"; e.scrollIntoView({block: 'nearest'}); const b = e.getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]; })()"
-	drawn := "new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(drawn)))"
 	at := read[[]float64](p, find)
 	for deadline := time.Now().Add(patience); time.Now().Before(deadline); {
-		again := readAs[[]float64](p, drawn+".then(() => "+find+")", chromedp.EvalAwaitPromise)
+		again := read[[]float64](p, onScreen+".then(() => "+find+")", chromedp.EvalAwaitPromise)
 		if slices.Equal(at, again) {
 			break
 		}

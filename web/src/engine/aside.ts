@@ -56,6 +56,6 @@ export async function aside<C extends AsideCall>(signal: AbortSignal, call: C, .
   const answer = (await core.call(call, ...args)) as Answer<Called<C>["ok"]>;
   signal.removeEventListener("abort", end);
   end();
-  if (answer.problems) throw new Error(answer.problems[0]?.what);
+  if (answer.problems) throw new Error([answer.problems[0]?.what, answer.problems[0]?.hint].filter(Boolean).join(" "));
   return answer.ok;
 }

@@ -1,10 +1,11 @@
 import type { Calls } from "./bridge.gen";
 import { Core } from "./core";
 import { loadCore } from "./load";
+import type { LongCall } from "./searchWorker";
 import type { Answer } from "./types";
 
-/** A call by its name. */
-export type AsideCall = Exclude<keyof Calls, "raw">;
+/** A call by its name; a long one has a worker of its own, which tells how far it is. */
+export type AsideCall = Exclude<keyof Calls, LongCall>;
 
 export type AsideJob = { id: number; call: AsideCall; args: unknown[] };
 export type AsideNews = { id: number; answer: Answer<unknown> };
@@ -24,9 +25,8 @@ self.onmessage = async (event: MessageEvent<WebAssembly.Module | AsideJob>) => {
     if (!core) throw new Error("The core's program did not come first.");
     answer = (core[call] as (...args: unknown[]) => Answer<unknown>).apply(core, args);
   } catch (error) {
-    answer = {
-      problems: [{ path: "", what: `The calculation failed: ${error instanceof Error ? error.message : error}` }],
-    };
+    console.error(error);
+    answer = { problems: [{ path: "", what: "The calculation failed.", hint: "Reload the page." }] };
   }
   const bytes = answer.ok instanceof Uint8Array ? [answer.ok.buffer] : [];
   self.postMessage({ id, answer } satisfies AsideNews, { transfer: bytes as Transferable[] });

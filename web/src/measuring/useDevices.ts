@@ -9,7 +9,7 @@ const own = kept("dialarc.devices", (stored): { name: string; url: string }[] =>
 
 /** The devices that there are: those the program was started with, and the coach's own. */
 export function useDeviceList() {
-  const told = useQuery({ ...asked("get", "/api/devices") });
+  const told = useQuery(asked("get", "/api/devices"));
   const mine = own.use();
   const add = (url: string) => own.set([...own.now().filter((d) => d.url !== url), { name: url, url }]);
   return { list: [...(told.data ?? []), ...mine], add };

@@ -181,9 +181,7 @@ function NotYet({ wanted }: { wanted: string }) {
 
 /** The coach's own ready setups. They are found by name alone. */
 function Own({ wanted, show, ...props }: Props & { wanted: string; show: boolean }) {
-  const own = useQuery({
-    ...asked("get", "/api/setups", { params: { query: { ready: true, limit: 200 } } }),
-  });
+  const own = useQuery(asked("get", "/api/setups", { params: { query: { ready: true, limit: 200 } } }));
   const found = (own.data?.items ?? []).filter((s) => holds(s.name, wanted));
   if (!show || found.length === 0) return null;
   return (

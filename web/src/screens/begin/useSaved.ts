@@ -16,10 +16,7 @@ export function useSavedSetups(wanted: string) {
 }
 
 /** The lifters of the coach, by name. */
-export const useLifters = () =>
-  useQuery({
-    ...asked("get", "/api/lifters", { params: { query: { limit: 200 } } }),
-  });
+export const useLifters = () => useQuery(asked("get", "/api/lifters", { params: { query: { limit: 200 } } }));
 
 /** The name of a lifter by id; nothing for one who is not known. */
 export function useLifterNames(): (id: string) => string {

@@ -20,9 +20,7 @@ export function CompareScreen() {
   const [search] = useSearchParams();
   const now = usePicked();
   const [reading, setReading] = useState(false);
-  const list = useQuery({
-    ...asked("get", "/api/comparisons", { params: { query: { limit: 200 } } }),
-  });
+  const list = useQuery(asked("get", "/api/comparisons", { params: { query: { limit: 200 } } }));
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   if (started.isPending) return <Loading what="Loading the calculation core" />;
   if (started.error)

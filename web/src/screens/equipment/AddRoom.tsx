@@ -26,7 +26,7 @@ export function AddRoom({ close, done }: { close: () => void; done: (r: StoredRo
   const [file, setFile] = useState<Room | null>(null);
   const [problems, setProblems] = useState<Problem[]>([]);
   const [id] = useState(() => crypto.randomUUID());
-  const ready = useQuery({ ...asked("get", "/api/ready-rooms") });
+  const ready = useQuery(asked("get", "/api/ready-rooms"));
   const read = async (picked: globalThis.File | undefined) => {
     setFile(null);
     setProblems([]);

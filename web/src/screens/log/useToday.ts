@@ -20,10 +20,7 @@ export type RunningDay = {
   exercises: number;
 };
 
-export const useBlocks = () =>
-  useQuery({
-    ...asked("get", "/api/blocks", { params: { query: { limit: 200 } } }),
-  });
+export const useBlocks = () => useQuery(asked("get", "/api/blocks", { params: { query: { limit: 200 } } }));
 
 /** The days of all blocks that run now, by lifter. */
 export function useToday(): RunningDay[] {

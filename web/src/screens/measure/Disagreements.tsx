@@ -24,9 +24,7 @@ const unlike = 0.3;
 export function Disagreements({ core, lifter }: { core: Core; lifter: StoredLifter }) {
   const units = useUnits();
   const list = useMemo(() => core.disagreements(lifter.body).ok ?? [], [core, lifter]);
-  const captures = useQuery({
-    ...asked("get", "/api/lifters/{id}/captures", { params: { path: { id: lifter.id } } }),
-  });
+  const captures = useQuery(asked("get", "/api/lifters/{id}/captures", { params: { path: { id: lifter.id } } }));
   const unlikeModel = (captures.data ?? []).flatMap((c) =>
     c.document.lines
       .filter((l) => l.state !== "out" && l.correlation != null && l.correlation < unlike)

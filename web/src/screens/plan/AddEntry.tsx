@@ -12,9 +12,7 @@ type Props = {
 
 /** An exercise for a day: one of the library, a saved setup, one from scratch or from a file, made for the lifter. */
 export function AddEntry({ lifterId, close, pick }: Props) {
-  const lifter = useQuery({
-    ...asked("get", "/api/lifters/{id}", { params: { path: { id: lifterId } } }),
-  });
+  const lifter = useQuery(asked("get", "/api/lifters/{id}", { params: { path: { id: lifterId } } }));
   if (!lifter.data) return <Loading what="Loading the lifter" />;
   return (
     <NewSetup

@@ -28,9 +28,7 @@ export function StudiesScreen() {
   const { id } = useParams();
   const navigate = useNavigate();
   const cache = useQueryClient();
-  const list = useQuery({
-    ...asked("get", "/api/studies", { params: { query: { limit: 100 } } }),
-  });
+  const list = useQuery(asked("get", "/api/studies", { params: { query: { limit: 100 } } }));
   const started = useQuery({ queryKey: ["core"], queryFn: core, staleTime: Number.POSITIVE_INFINITY });
   if (list.isPending) return <Loading what="Loading the studies" />;
   if (list.error || started.error) {

@@ -58,13 +58,11 @@ export function StudySheet({ core, stored }: { core: Core; stored: StoredStudy }
     remove: () => settled(client.DELETE("/api/studies/{id}", { params: { path, query: { version: saving.version } } })),
     restore: () => settled(client.POST("/api/studies/{id}/restore", { params: { path } })),
   });
-  const setups = useQuery({
-    ...asked("get", "/api/setups", { params: { query: { limit: 200 } } }),
-  });
+  const setups = useQuery(asked("get", "/api/setups", { params: { query: { limit: 200 } } }));
   const captures = useQueries({
-    queries: study.lifters.map((l) => ({
-      ...asked("get", "/api/lifters/{id}/captures", { params: { path: { id: l.id }, query: { limit: 200 } } }),
-    })),
+    queries: study.lifters.map((l) =>
+      asked("get", "/api/lifters/{id}/captures", { params: { path: { id: l.id }, query: { limit: 200 } } }),
+    ),
     combine: (all) => all.flatMap((q) => (q.data ?? []).filter((c) => !c.unreadable).map((c) => c.document)),
   });
   const table = useMemo(() => core.studyTable(study, captures).ok, [core, study, captures]);

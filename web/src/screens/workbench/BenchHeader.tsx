@@ -38,9 +38,7 @@ type Props = {
 
 export const BenchHeader = memo(function BenchHeader(props: Props) {
   const { lifterId, state } = props;
-  const lifter = useQuery({
-    ...asked("get", "/api/lifters/{id}", { params: { path: { id: lifterId } } }),
-  });
+  const lifter = useQuery(asked("get", "/api/lifters/{id}", { params: { path: { id: lifterId } } }));
   const narrow = useNarrow();
   const actions = [
     { label: "Add to comparison", run: props.pick, Icon: GitCompare },

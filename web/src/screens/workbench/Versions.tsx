@@ -48,9 +48,9 @@ const date = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle
 /** Every saved state of the setup; any can be named, and taken back onto the bench. */
 export function Versions({ setupId, version, name: called, dirty, goBack, compare, close }: Props) {
   const cache = useQueryClient();
-  const states = useQuery({
-    ...asked("get", "/api/setups/{id}/versions", { params: { path: { id: setupId }, query: { limit: 200 } } }),
-  });
+  const states = useQuery(
+    asked("get", "/api/setups/{id}/versions", { params: { path: { id: setupId }, query: { limit: 200 } } }),
+  );
   const name = async (v: number, title: string) => {
     try {
       await settled(

@@ -20,9 +20,7 @@ type Props = { lifterId: string; open: (capture: StoredCapture) => void };
 /** What was measured of the lifter's muscle activity before: it can be opened again, with all its samples. */
 export function KeptRecordings({ lifterId, open }: Props) {
   const cache = useQueryClient();
-  const list = useQuery({
-    ...asked("get", "/api/lifters/{id}/captures", { params: { path: { id: lifterId } } }),
-  });
+  const list = useQuery(asked("get", "/api/lifters/{id}/captures", { params: { path: { id: lifterId } } }));
   const items = list.data ?? [];
   const refresh = () => changed(cache, "captures");
   const remove = async (c: StoredCapture) => {
