@@ -13,7 +13,7 @@ SHARED  = ./core/parallel $(filter-out %/backup %/demo,$(shell go list ./interna
 SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
-.PHONY: demo build release test browser page core-tests style program-tests racing racing-searches generated referees journeys generate screenshots clean
+.PHONY: demo build release test browser core-tests style program-tests racing racing-searches generated referees journeys generate screenshots clean
 
 demo: build
 	@exec ./bin/dialarc demo
@@ -52,59 +52,58 @@ generate:
 	go run $(GO_TAGS) ./cmd/dialarc bridge > web/src/engine/bridge.gen.ts
 	cd web && npm run --silent types && npx biome format --write src/api/schema.gen.ts src/engine/bridge.gen.ts >/dev/null
 
-# Two things at once as long as they wait for nothing; the journeys, which wait for a page by the second, have the machine to themselves.
-# The browser, which only they need, is fetched meanwhile. What is checked by go vet is not checked again by go test.
+# What is checked by go vet is not checked again by go test.
 TEST := go test $(GO_TAGS) -vet=off -timeout 20m
 
 # Without inlining everything is compiled for the race detector in two thirds of the time, and runs nearly as fast: the detector is what
 # takes it.
 RACE := $(TEST) -race -short -gcflags=all=-l
 
+# The journeys take longest and wait for a page by the second, so what they need is made first. All else works in the time that they
+# leave, a third of two processors, and gives way at once when a page has something to do.
+ASIDE := nice -n 19
+
 test:
 	@./scripts/check-tools
 	@./scripts/install-packages
-	@$(MAKE) --no-print-directory -j3 --output-sync=target browser page core-tests style
-	@$(MAKE) --no-print-directory -j2 --output-sync=target racing program-tests racing-searches generated referees
-	@$(MAKE) --no-print-directory journeys
+	@$(MAKE) --no-print-directory -j3 --output-sync=target journeys core-tests style racing program-tests racing-searches generated referees
 
 browser:
 	@./scripts/install-packages browser
 
-page: internal/webui/dist/index.html
-
 core-tests:
-	$(TEST) ./core/...
+	$(ASIDE) $(TEST) ./core/...
 
 style: internal/webui/dist/index.html
 	@test -z "$$(gofmt -l cmd core internal test)" || { echo "not formatted:"; gofmt -l cmd core internal test; exit 1; }
-	go vet $(GO_TAGS) ./...
-	GOOS=js GOARCH=wasm go vet $(GO_TAGS) ./cmd/page
-	go tool staticcheck $(GO_TAGS) ./...
-	go tool gocyclo -over 18 -ignore '_test\.go' cmd core internal
-	./scripts/check-unused
+	$(ASIDE) go vet $(GO_TAGS) ./...
+	GOOS=js GOARCH=wasm $(ASIDE) go vet $(GO_TAGS) ./cmd/page
+	$(ASIDE) go tool staticcheck $(GO_TAGS) ./...
+	$(ASIDE) go tool gocyclo -over 18 -ignore '_test\.go' cmd core internal
+	$(ASIDE) ./scripts/check-unused
 	./scripts/check-lines
-	cd web && npm run --silent lint
+	cd web && $(ASIDE) npm run --silent lint
 
 program-tests: bin/dialarc
-	$(TEST) $(SINGLE)
+	$(ASIDE) $(TEST) $(SINGLE)
 
 racing: bin/dialarc
-	$(RACE) $(SHARED)
+	$(ASIDE) $(RACE) $(SHARED)
 
 racing-searches: bin/dialarc
-	$(RACE) -run '$(RACING)' ./core/dialin ./core/compare
+	$(ASIDE) $(RACE) -run '$(RACING)' ./core/dialin ./core/compare
 
 generated: bin/dialarc
-	./scripts/check-generated
+	$(ASIDE) ./scripts/check-generated
 
 test/reference/node_modules/.installed: test/reference/package-lock.json
 	cd test/reference && npm ci --omit=optional --prefer-offline --no-progress
 	@touch $@
 
 referees: bin/dialarc test/reference/node_modules/.installed
-	$(TEST) -count=1 ./test/reference
+	$(ASIDE) $(TEST) -count=1 ./test/reference
 
-journeys: bin/dialarc
+journeys: bin/dialarc browser
 	$(TEST) -count=1 ./test/e2e
 
 # Renews docs/screenshots from a running demo.

@@ -48,7 +48,7 @@ func TestAccessible(t *testing.T) {
 			prog := startProgram(t)
 			p := openPage(t, prog.url("/"))
 			p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: 'light'}))`)
-			p.do(chromedp.Navigate(prog.url("/")))
+			p.load(prog.url("/"))
 			part(prog, p, func(what string) {
 				t.Helper()
 				for _, theme := range []string{"dark", "light"} {
@@ -67,7 +67,7 @@ func listsAreAccessible(prog *program, p *page, check func(what string)) {
 	p.fill("Start from an exercise", "pushdown")
 	p.until("what is found", `document.querySelector('button[aria-label^="Open: "]')`)
 	check("home")
-	p.do(chromedp.Navigate(prog.url("/lifters")))
+	p.visit(prog.url("/lifters"))
 	p.press("Suvi Brandt")
 	p.until("the sheet", `document.querySelector('input[aria-label="Name of the lifter"]')?.value === "Suvi Brandt"`)
 	p.until("pictures", `document.querySelectorAll('.row svg').length > 4`)
@@ -89,22 +89,22 @@ func listsAreAccessible(prog *program, p *page, check func(what string)) {
 
 func weekIsAccessible(prog *program, p *page, check func(what string)) {
 	views := prog.views()
-	p.do(chromedp.Navigate(views["plan"]))
+	p.visit(views["plan"])
 	p.until("the ledger", `document.querySelector('[data-region]')`)
 	check("plan")
 	p.act(`document.querySelector('[data-entry] button').click()`)
 	p.until("the exercise", `document.querySelector('section[aria-label="Exercise"]')`)
 	check("exercise of a plan")
-	p.do(chromedp.Navigate(views["cards"]))
+	p.visit(views["cards"])
 	p.until("cards", `document.querySelector('.exercise-card .code path')`)
 	check("cards")
-	p.do(chromedp.Navigate(prog.url("/log")))
+	p.visit(prog.url("/log"))
 	p.says("body", "Nobody is logging right now")
 	check("log")
 	p.act(`document.querySelector('a[aria-label*=": log the day of "]').click()`)
 	p.until("the day", `document.querySelector('.go')`)
 	check("day log")
-	p.do(chromedp.Navigate(views["progress"]))
+	p.visit(views["progress"])
 	p.until("the chart", `document.querySelector('circle.hit')`)
 	check("progress")
 }
@@ -159,7 +159,7 @@ func compareIsAccessible(_ *program, p *page, check func(what string)) {
 }
 
 func measureIsAccessible(prog *program, p *page, check func(what string)) {
-	p.do(chromedp.Navigate(prog.url("/measure")))
+	p.visit(prog.url("/measure"))
 	p.press("Suvi Brandt")
 	p.until("what is worth it", `document.querySelector('ol[aria-label^="Worth measuring"] li')`)
 	check("what to measure")
@@ -170,17 +170,17 @@ func measureIsAccessible(prog *program, p *page, check func(what string)) {
 	p.says(`[aria-label="What it comes to"]`, "apart: take another")
 	check("strength")
 	suvi := prog.url("/measure/" + p.lifterID(prog, "Suvi Brandt"))
-	p.do(chromedp.Navigate(suvi + "/activity"))
+	p.visit(suvi + "/activity")
 	p.until("the ways to record", `document.querySelector('input[aria-label="Open a file of repetitions"]')`)
 	p.do(chromedp.SetUploadFiles(chromedp.CSS(`input[aria-label="Open a file of repetitions"]`), []string{edfOf(p.t, 2, 20)}))
 	p.says(`ul[aria-label="Channels"]`, "Saturated")
 	check("muscle activity")
-	p.do(chromedp.Navigate(suvi + "/photo"))
+	p.visit(suvi + "/photo")
 	p.press("Try a drawn one")
 	p.press("Place shoulder in the middle")
 	p.until("a mark", `document.querySelector('[data-mark="shoulder"]')`)
 	check("photograph")
-	p.do(chromedp.Navigate(prog.url("/measure/studies")))
+	p.visit(prog.url("/measure/studies"))
 	p.press("Add a study")
 	p.press("Choose lifters")
 	p.until("lifters", `document.querySelector('[role="dialog"] input')`)
@@ -255,8 +255,11 @@ func TestLayoutHolds(t *testing.T) {
 		t.Run(fmt.Sprintf("from %d wide", sizes[0].width), func(t *testing.T) {
 			prog := startProgram(t)
 			p := openPage(t, prog.url("/"))
+			p.do(chromedp.EmulateViewport(sizes[0].width, sizes[0].height))
+			p.reload()
 			for what, url := range prog.views() {
-				p.do(chromedp.EmulateViewport(sizes[0].width, sizes[0].height), chromedp.Navigate(url))
+				p.do(chromedp.EmulateViewport(sizes[0].width, sizes[0].height))
+				p.visit(url)
 				for _, l := range sizes {
 					for _, bad := range p.ill(l) {
 						t.Errorf("%s, %s %d wide: %s", what, l.units, l.width, bad)

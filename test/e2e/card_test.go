@@ -49,6 +49,7 @@ func TestSetupCard(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/"))
 	p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: 'dark'}))`)
+	p.reload()
 	for key, wants := range map[string][]string{
 		"raise.behind.hand": {"Cross-behind cable lateral raise", "Pulley", "hole 9", "Distance from the pulley", "reps", "Deltoid"},
 		"squat.goblet":      {"Goblet squat", "reps", "Quadriceps", "Cues"},

@@ -28,7 +28,7 @@ func TestCompareThree(t *testing.T) {
 	p.untilDial("load.stack/0", 5)
 	p.press("Add to comparison")
 	p.says("body", "was added to the comparison as B")
-	p.do(chromedp.Navigate(prog.url("/compare")))
+	p.visit(prog.url("/compare"))
 	p.until("two curves", drawn(2))
 	p.says(`[data-difference="peak"]`, "more torque than B")
 
@@ -122,7 +122,7 @@ func TestCompareNothing(t *testing.T) {
 	p.act(`document.querySelector('[role="dialog"] li button').click()`)
 	p.press("Done")
 	p.says("section", "Add another setup to compare with")
-	p.do(chromedp.Navigate(prog.url("/compare/00000000-0000-0000-0000-000000000000")))
+	p.load(prog.url("/compare/00000000-0000-0000-0000-000000000000"))
 	p.says("section", "There is no such comparison")
 }
 

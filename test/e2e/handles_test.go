@@ -47,7 +47,7 @@ func (p *program) call(method, path string, body, out any) {
 // open goes to an address and waits until dials are there.
 func (p *page) open(url string) {
 	p.t.Helper()
-	p.do(chromedp.Navigate(url))
+	p.visit(url)
 	p.until("the dials", `document.querySelector('[data-dial]')`)
 }
 

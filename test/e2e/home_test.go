@@ -2,8 +2,6 @@ package e2e
 
 import (
 	"testing"
-
-	"github.com/chromedp/chromedp"
 )
 
 // From the first screen: an exercise is found with a slip of the finger and opens for an average body; then it stands under Continue. The
@@ -65,6 +63,6 @@ func TestHomeFindsNothing(t *testing.T) {
 	p.says(`[role="status"]`, "Pendulum squat is not here yet")
 	p.fill("Start from an exercise", "qqqqqq")
 	p.says(`[role="status"]`, "No exercise matches")
-	p.do(chromedp.Navigate(prog.url("/nowhere")))
+	p.load(prog.url("/nowhere"))
 	p.until("home again", `location.pathname === "/" && document.querySelector('h1')`)
 }

@@ -361,7 +361,7 @@ func TestDraftOfAnEarlierVersion(t *testing.T) {
 	}
 	kept, _ := json.Marshal(map[string]any{"document": string(old), "version": 1})
 	p.act(`localStorage.setItem('dialarc.draft.` + path.Base(url) + `', ` + quoted(string(kept)) + `)`)
-	p.open(url)
+	p.load(url)
 	p.untilDial("load.stack/0", 7.5)
 	p.until("it is kept in the present words", draft+`.includes('dialarc.setup/2')`)
 	p.says(saveState, "not saved")

@@ -59,7 +59,7 @@ func TestMeasureStrength(t *testing.T) {
 	suvi := p.lifterID(prog, "Suvi Brandt")
 	p.press("Suvi Brandt")
 	p.says(`ol[aria-label="Worth measuring, the most first"] li`, "Strength")
-	p.do(chromedp.Navigate(prog.url("/measure/" + suvi + "/strength/shoulder.abduction")))
+	p.visit(prog.url("/measure/" + suvi + "/strength/shoulder.abduction"))
 	p.until("the strap", `[...document.querySelectorAll('label')].some(l => l.innerText.startsWith('Strap'))`)
 	p.fill("Strap, from the joint", "52")
 
@@ -111,7 +111,7 @@ func TestMeasureStrength(t *testing.T) {
 	if n != 2 {
 		t.Errorf("%d tests of today", n)
 	}
-	p.do(chromedp.Navigate(prog.url("/measure/" + suvi)))
+	p.visit(prog.url("/measure/" + suvi))
 	p.says("ol", "Measured on "+time.Now().Format("2 Jan"))
 }
 
@@ -150,7 +150,7 @@ func TestMeasureByDevices(t *testing.T) {
 	p.says(`[role="dialog"]`, "as plain rubber does")
 	p.press("Discard")
 
-	p.do(chromedp.Navigate(prog.url("/kit/" + room + "?measure=" + station.Key)))
+	p.load(prog.url("/kit/" + room + "?measure=" + station.Key))
 	p.until("the dialog", `document.querySelector('[role="dialog"] textarea')`)
 	p.choose("Load cell", "Handle")
 	for i, pin := range simulate.Column.Pins {
@@ -194,7 +194,7 @@ func TestMuscleActivity(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/measure/"))
 	suvi := p.lifterID(prog, "Suvi Brandt")
-	p.do(chromedp.Navigate(prog.url("/measure/" + suvi + "/activity")))
+	p.visit(prog.url("/measure/" + suvi + "/activity"))
 	input := func(of string) string { return `input[aria-label="Open a file of ` + of + `"]` }
 	p.until("the page", `document.querySelector('`+input("repetitions")+`')`)
 	broken := filepath.Join(t.TempDir(), "broken.edf")
@@ -252,7 +252,7 @@ func TestPhotograph(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/measure/"))
 	suvi := p.lifterID(prog, "Suvi Brandt")
-	p.do(chromedp.Navigate(prog.url("/measure/" + suvi + "/photo")))
+	p.visit(prog.url("/measure/" + suvi + "/photo"))
 	p.press("Try a drawn one")
 	stage := `document.querySelector('[aria-label="The picture"] svg')`
 	p.until("the picture", stage+`.querySelector('use')`)
@@ -448,7 +448,7 @@ func TestMeasureMachines(t *testing.T) {
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
 
-	p.do(chromedp.Navigate(prog.url("/kit/" + before.ID + "?measure=" + lever.Key)))
+	p.load(prog.url("/kit/" + before.ID + "?measure=" + lever.Key))
 	rows.Reset()
 	for _, deg := range []float64{-30, 0, 30} {
 		fmt.Fprintf(&rows, "%g, %.3f N\n", deg, 9.80665*2*0.37*math.Cos(deg*math.Pi/180)/lever.HandleRadius)
@@ -474,7 +474,7 @@ func TestMeasureARange(t *testing.T) {
 	prog := startProgram(t, simulated(t, "Level", simulate.Options{Kind: "inclinometer", Seed: 5}, 8))
 	p := openPage(t, prog.url("/lifters"))
 	suvi := p.lifterID(prog, "Suvi Brandt")
-	p.do(chromedp.Navigate(prog.url("/lifters/" + suvi + "?part=ranges")))
+	p.visit(prog.url("/lifters/" + suvi + "?part=ranges"))
 	p.press("Measure a range")
 	p.choose("Joint", "Elbow flexion")
 	p.fill("Least", "130")

@@ -11,7 +11,11 @@ import (
 	"testing"
 	"time"
 
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/css"
 	"github.com/chromedp/cdproto/input"
+	"github.com/chromedp/cdproto/log"
+	"github.com/chromedp/cdproto/network"
 	cdppage "github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -56,12 +60,13 @@ func openFirst(t *testing.T, url, script string) *page {
 	t.Cleanup(func() { release(!t.Failed()) })
 	p := &page{t, ctx}
 	p.answerQuestions()
+	p.quiet()
 	p.do(chromedp.EmulateViewport(1280, 800))
 	if _, err := chromedp.Call(p.ctx, cdppage.AddScriptToEvaluateOnNewDocument,
 		cdppage.AddScriptToEvaluateOnNewDocumentParams{Source: script}); err != nil {
 		t.Fatal(err)
 	}
-	p.do(chromedp.Navigate(url))
+	p.load(url)
 	return p
 }
 
@@ -80,6 +85,16 @@ func (p *page) answerQuestions() {
 			}
 		}
 	}()
+}
+
+// quiet ends the reports on style sheets, requests and messages that the driver asks every page for and no journey reads.
+func (p *page) quiet() {
+	p.t.Helper()
+	for _, end := range []cdp.Command[cdp.Empty, cdp.Empty]{css.Disable, network.Disable, log.Disable} {
+		if _, err := chromedp.Call(p.ctx, end, cdp.Empty{}); err != nil {
+			p.t.Fatal(err)
+		}
+	}
 }
 
 func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
@@ -113,15 +128,29 @@ func (p *page) act(expression string) {
 	read[bool](p, "("+expression+", true)")
 }
 
-// until waits for an expression to become true.
+// until waits for an expression to become true. The page looks by itself: asking it anew each time costs more than what it is asked.
 func (p *page) until(what, expression string) {
 	p.t.Helper()
-	deadline := time.Now().Add(patience)
-	for time.Now().Before(deadline) {
-		if read[bool](p, "!!("+expression+")") {
+	watch := fmt.Sprintf(`new Promise(done => {
+		const end = performance.now() + 1000;
+		const look = () => {
+			let met = false;
+			try { met = !!(%s) } catch {}
+			if (met || performance.now() > end) done(met); else setTimeout(look, 50);
+		};
+		look();
+	})`, expression)
+	for deadline := time.Now().Add(patience); time.Now().Before(deadline); {
+		met, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool](watch, chromedp.EvalAwaitPromise))
+		if met {
 			return
 		}
-		time.Sleep(50 * time.Millisecond)
+		if err != nil { // another page took the place of the one that was to answer
+			if p.ctx.Err() != nil {
+				p.t.Fatalf("%s: %v", what, err)
+			}
+			time.Sleep(50 * time.Millisecond)
+		}
 	}
 	p.t.Fatalf("%s did not happen; the page says: %.1500s", what, read[string](p, "document.body.innerText"))
 }
@@ -140,6 +169,21 @@ func (p *page) eventually(what, promise string) {
 		p.do(chromedp.Sleep(100e6))
 	}
 	p.t.Fatalf("%s did not happen", what)
+}
+
+// load opens an address anew, as who types it does.
+func (p *page) load(url string) {
+	p.t.Helper()
+	p.do(chromedp.Navigate(url))
+}
+
+// visit goes to another view as the page's own links do, which spares loading all of it again, and waits until the last one is gone.
+func (p *page) visit(url string) {
+	p.t.Helper()
+	p.until("a view", `document.querySelector('main')?.firstElementChild`)
+	p.act(`(window.left = document.querySelector('main').firstElementChild, history.pushState(null, '', ` + quoted(url) + `),
+		dispatchEvent(new PopStateEvent('popstate')))`)
+	p.until("another view", `!window.left.isConnected`)
 }
 
 func (p *page) reload() {

@@ -81,7 +81,7 @@ func TestRoomFromEmptyToLimits(t *testing.T) {
 	}
 
 	// The room changes; the setup says so and follows.
-	p.do(chromedp.Navigate(prog.url("/kit")))
+	p.visit(prog.url("/kit"))
 	p.press("Attic")
 	p.until("the room", `document.querySelector('[data-item="cable-station"] .toggle')`)
 	p.act(`document.querySelector('[data-item="cable-station"] .toggle').click()`)
@@ -101,7 +101,7 @@ func TestRoomFromEmptyToLimits(t *testing.T) {
 	}
 
 	// What is used is not taken away unasked.
-	p.do(chromedp.Navigate(prog.url("/kit")))
+	p.visit(prog.url("/kit"))
 	p.press("Attic")
 	p.press("Remove Cable station from the gym")
 	p.says(`[role="dialog"]`, "Cross-behind cable lateral raise, knee height")

@@ -11,7 +11,7 @@ import (
 // planned makes a block for a lifter through the page and leaves its sheet open, with one exercise in its first day.
 func (p *page) planned(prog *program, lifter, exercise string) {
 	p.t.Helper()
-	p.do(chromedp.Navigate(prog.url("/plan")))
+	p.visit(prog.url("/plan"))
 	p.press("Add")
 	p.choose("Lifter", lifter)
 	p.fill("Name", "Winter")
@@ -74,7 +74,7 @@ func TestPlanAWeek(t *testing.T) {
 	p.press("Make the copy")
 	p.says("header", "Madoc Quill")
 	p.until("the same exercise", `document.querySelector('[data-entry]')?.innerText.includes('Dumbbell lateral raise')`)
-	p.do(chromedp.Navigate(prog.url("/cards/" + block + "/0")))
+	p.visit(prog.url("/cards/" + block + "/0"))
 	p.until("the card", `document.querySelectorAll('.exercise-card .pictures svg').length === 2 && document.querySelector('.code path')`)
 	pages, text := p.printed(8.27, 11.69)
 	for _, want := range []string{"Dumbbell lateral raise", "Suvi Brandt", "Sets", "8 to 12", "Left in reserve", "log on the phone",
@@ -100,7 +100,7 @@ func TestLogADayOnAPhone(t *testing.T) {
 	coach := openPage(t, prog.url("/log"))
 	coach.says("body", "Training now")
 	p.do(chromedp.EmulateViewport(390, 844))
-	p.do(chromedp.Navigate(prog.url("/log")))
+	p.visit(prog.url("/log"))
 	p.act(`[...document.querySelectorAll('a[aria-label^="A"][aria-label$="of Suvi Brandt"]')].at(-1).click()`)
 	p.until("the day", `document.querySelector('.go')?.innerText.includes('As planned')`)
 	for _, bad := range read[[]string](p, fmt.Sprintf("%s(44)", small)) {
@@ -128,7 +128,7 @@ func TestLogADayOnAPhone(t *testing.T) {
 		if l.Name != "Suvi Brandt" {
 			continue
 		}
-		coach.do(chromedp.Navigate(prog.url("/progress/" + l.ID)))
+		coach.visit(prog.url("/progress/" + l.ID))
 	}
 	coach.until("the chart", `document.querySelector('circle.hit')`)
 	coach.says("body", "sets done")
@@ -170,7 +170,7 @@ func TestPainAndSwap(t *testing.T) {
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
 	p.do(chromedp.EmulateViewport(390, 844))
-	p.do(chromedp.Navigate(prog.url("/log")))
+	p.visit(prog.url("/log"))
 	p.act(`[...document.querySelectorAll('a[aria-label^="A"][aria-label$="of Ilvane Torsk"]')].at(-1).click()`)
 	p.until("the day", `document.querySelector('.go')`)
 	p.press("Station taken: swap")
@@ -240,7 +240,7 @@ func TestPlanAndRecordAsFiles(t *testing.T) {
 	p.key("s", chromedp.ModifierCtrl)
 	p.says(saveState, "version 2")
 
-	p.do(chromedp.Navigate(prog.url("/plan")))
+	p.load(prog.url("/plan"))
 	p.press("Add")
 	p.choose("Lifter", "Madoc Quill")
 	p.do(chromedp.SetUploadFiles(`[role="dialog"] input[type="file"]`, []string{file}))
@@ -254,12 +254,12 @@ func TestPlanAndRecordAsFiles(t *testing.T) {
 	p.says("header", "Suvi Brandt")
 	p.until("both days", `document.querySelectorAll('[data-entry]').length === 2 && document.querySelector('section[aria-label="Day D"] [data-entry]')`)
 
-	p.do(chromedp.Navigate(prog.url("/progress")))
+	p.visit(prog.url("/progress"))
 	p.press("Suvi Brandt")
 	dir = p.downloads()
 	p.press("Whole record")
 	file = p.kept(dir, ".json")
-	p.do(chromedp.Navigate(prog.url("/lifters")))
+	p.visit(prog.url("/lifters"))
 	p.press("More about the list")
 	p.pick("Import lifters")
 	p.until("the dialog", `document.querySelector('input[type="file"]')`)
