@@ -55,9 +55,9 @@ generate:
 # What is checked by go vet is not checked again by go test.
 TEST := go test $(GO_TAGS) -vet=off -timeout 20m
 
-# Without inlining everything is compiled for the race detector in two thirds of the time, and runs nearly as fast: the detector is what
-# takes it.
-RACE := $(TEST) -race -short -gcflags=all=-l
+# Without inlining and without tables for debuggers everything is compiled for the race detector in two thirds of the time, and runs
+# nearly as fast: the detector is what takes it.
+RACE := $(TEST) -race -short -gcflags=all="-l -dwarf=false"
 
 # The journeys take longest and wait for a page by the second, so what they need is made first. All else works in the time that they
 # leave, a third of two processors, and gives way at once when a page has something to do.

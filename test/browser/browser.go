@@ -89,7 +89,7 @@ func options() []chromedp.ExecAllocatorOption {
 		chromedp.Flag("disable-background-networking", true),
 		chromedp.Flag("disable-dev-shm-usage", true),
 		chromedp.Flag("force-color-profile", "srgb"),
-		chromedp.Flag("force-prefers-reduced-motion", true),          // a picture that moves by itself takes a processor, and no two shots are alike
+		chromedp.Flag("force-prefers-reduced-motion", true),           // a picture that moves by itself takes a processor, and no two shots are alike
 		chromedp.Flag("js-flags", "--wasm-tiering-budget=2000000000"), // a page lives for seconds: only what runs most is made fast
 		chromedp.Flag("host-resolver-rules", "MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"),
 		chromedp.ExecPath("/usr/bin/chromium"),

@@ -45,16 +45,8 @@ func (p *page) offers(label string) []string {
 	return list
 }
 
-// fromNothing answers the three questions for the lifter whose sheet is open, and starts with what was dialled in.
+// fromNothing answers the three questions for the lifter whose sheet is open, and starts without waiting for the search.
 func (p *page) fromNothing(region, kind, position string) {
-	p.t.Helper()
-	p.answered(region, kind, position)
-	p.until("it is dialled in", `[...document.querySelectorAll('[role="dialog"] button')].some(b => b.innerText === "Start" && !b.disabled)`)
-	p.started()
-}
-
-// answered opens the three questions and answers them.
-func (p *page) answered(region, kind, position string) {
 	p.t.Helper()
 	p.press("New setup")
 	p.press("From scratch")
@@ -62,6 +54,7 @@ func (p *page) answered(region, kind, position string) {
 	p.choose("What is it for?", region)
 	p.choose("With what?", kind)
 	p.choose("In what position?", position)
+	p.started()
 }
 
 // started starts with what stands there, whether the search is over or not.
@@ -198,8 +191,7 @@ func TestBuildALyingCableRaise(t *testing.T) {
 	prog := startProgram(t)
 	p := openPage(t, prog.url("/lifters"))
 	p.press("Suvi Brandt")
-	p.answered("Deltoid, middle", "Cable", "Lying on the side")
-	p.started() // as it came: nobody has to wait for the search
+	p.fromNothing("Deltoid, middle", "Cable", "Lying on the side")
 	p.choose("Attached", "Cuff at the wrist")
 	p.typeInto("pulley.height/0", "30")
 	p.untilDial("pulley.height/0", 30)
@@ -236,7 +228,10 @@ func TestBuildALeverPullDown(t *testing.T) {
 	p.choose("With what?", "Cable")
 	p.says(`[role="dialog"]`, "Dialled in: fit")
 	p.says(`[role="dialog"]`, "instead of")
-	p.press("Cancel")
+	p.until("it is dialled in", `[...document.querySelectorAll('[role="dialog"] button')].some(b => b.innerText === "Start" && !b.disabled)`)
+	p.started()
+	p.press("Lifters")
+	p.press("Ilvane Torsk")
 	p.fromNothing("Latissimus, lower", "Machine", "Seated")
 	before := p.dial("lever.plates/0")
 	p.key("+")

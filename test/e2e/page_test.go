@@ -105,7 +105,7 @@ func (p *page) do(steps ...chromedp.Action[chromedp.Void]) {
 }
 
 // patience is how long a journey waits for what the page is about to do.
-const patience = 20 * time.Second
+const patience = 40 * time.Second
 
 // read evaluates an expression in the page. While what it speaks of is not there yet the expression throws, having done nothing, and
 // is tried again.
