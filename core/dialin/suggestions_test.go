@@ -36,6 +36,9 @@ func TestEveryMendMends(t *testing.T) {
 			all = append(all, catalogue.Ready{Key: "near " + key, Document: near})
 		}
 	}
+	heavy := sample.Ready(t, "row.hinged") // for a low back
+	heavy.Loads[0].Mass = 80
+	all = append(all, catalogue.Ready{Key: "heavy row", Document: heavy})
 	for _, r := range all {
 		for _, heavier := range []float64{1, 2} {
 			d := r.Document.Clone()

@@ -212,7 +212,8 @@ func TestCautions(t *testing.T) {
 			bench.Lifter.Ranges = map[string]setup.Range{"shoulder.rotation": {FromDeg: -40, ToDeg: 90}}
 			*d = bench
 		}},
-		{"low-back", "row.hinged", func(*setup.Document) {}, func(d *setup.Document) { d.Posture.Trunk.PitchDeg, d.Loads[0].Mass = 15, 2 }},
+		{"low-back", "row.hinged", func(d *setup.Document) { d.Loads[0].Mass = 100 },
+			func(d *setup.Document) { d.Posture.Trunk.PitchDeg, d.Loads[0].Mass = 15, 2 }},
 		{"spine", "row.band", func(d *setup.Document) { d.Posture.Trunk.TurnDeg = 25 }, func(d *setup.Document) { d.Posture.Trunk.TurnDeg = 5 }},
 		{"bench", "raise.leaning", func(d *setup.Document) { d.Bench.Mass = 8 }, func(d *setup.Document) { d.Bench.Mass = 150 }},
 		{"band-worn", "fly.band.wide", func(d *setup.Document) { d.Loads[0].Worn = true }, func(*setup.Document) {}},

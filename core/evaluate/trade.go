@@ -26,7 +26,7 @@ const (
 	overhead    = 125  // degrees of elevation
 	spineTurned = 15   // degrees
 	spineBent   = 20   // degrees of flexion from which a back is bent under load
-	roundedHold = 0.5  // of what the low back can be asked to hold, from which it had better be straight
+	roundedHold = 0.3  // of what the low back can be asked to hold, from which it had better be straight
 	sideBent    = 10   // degrees
 	fastPhase   = 0.8  // s
 	neededTurn  = -70  // degrees of outward rotation that an overhead press asks of the lifter's range

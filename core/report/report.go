@@ -47,7 +47,7 @@ type Report struct {
 	Path      Path            `json:"path"`
 }
 
-// Bearable is what low back and hand can be asked to hold, as the coach has it or by body mass and training.
+// Bearable is what low back and hand can be asked to hold, as the coach has it, or by body mass, training and sex.
 type Bearable struct {
 	LowBack float64 `json:"lowBack" doc:"N·m."`
 	Grip    float64 `json:"grip" doc:"N."`

@@ -2017,7 +2017,7 @@ export interface components {
       };
       /**
        * Format: double
-       * @description Torque that the lifter wants the low back to hold at most, N·m; by body mass and training unless given.
+       * @description Torque that the lifter wants the low back to hold at most, N·m; by body mass, training and sex unless given.
        */
       lowBackLimit?: number;
       /**
