@@ -187,8 +187,8 @@ function told(w: Worth, lifter: StoredLifter, rooms: StoredRoom[]) {
       const item = things.find((x) => x.key === w.key);
       const what = w.what === "band" ? "Band" : "Cable station";
       return {
-        title: item ? `${what}: ${item.name}` : `${what} of no gym`,
-        how: item ? "" : "Fit the setup to a gym to measure its equipment.",
+        title: item ? `${what}: ${item.name}` : what,
+        how: item ? "" : "For any gym so far: choose one in the setup to measure its equipment.",
         act: item && room && { to: `/kit/${room.id}?measure=${encodeURIComponent(w.key)}`, label: "Measure it" },
       };
     }
