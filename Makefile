@@ -8,9 +8,9 @@ SERVER   := $(shell find internal cmd/dialarc -type f -not -path '*/dist/*' -not
 PAGE     := $(shell find web/src web/public -type f -not -path '*/built/*') web/index.html web/vite.config.ts web/tsconfig.json web/package.json
 
 # What works on several things at once: only there can there be a race. Of the searches and rankings those tests are enough that do so with
-# little else: the detector makes them ten times as slow.
-SHARED  = ./core/parallel $(filter-out %/backup %/demo,$(shell go list ./internal/...))
-SINGLE := ./cmd/dialarc ./internal/backup ./internal/demo
+# little else: the detector makes them ten times as slow. What stands in for devices runs under it in the tests of those.
+SINGLE := ./cmd/dialarc ./internal/backup ./internal/bridge ./internal/demo ./internal/simulate ./internal/webui
+SHARED  = ./core/parallel $(filter-out $(SINGLE:./%=dialarc/%),$(shell go list ./internal/...))
 RACING := AnyProcessors|MapIsMade|RefusesAndStops|RankKnowsNoOrder
 
 .PHONY: demo build release test browser core-tests style program-tests racing racing-searches generated referees journeys generate screenshots clean
