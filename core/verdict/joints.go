@@ -63,11 +63,11 @@ func Joints(in JointsInput) Sentence {
 		s.Text += "The " + spoken(in.Joint) + " takes up to {along} of " + axial(in.Along) + " and {across} of shear, before muscle forces."
 	}
 	s.Values["gripLimit"], s.Values["backLimit"] = Quantity{in.GripLimit, "force"}, Quantity{in.BackLimit, "torque"}
-	switch {
-	case in.Grip > in.GripLimit:
+	if in.Grip > in.GripLimit {
 		s.Tone = worse(s.Tone, Warning)
 		s.Text += " The grip has to hold {grip}, over its limit of {gripLimit}: use straps or a cuff."
-	case in.LowBack > in.BackLimit:
+	}
+	if in.LowBack > in.BackLimit {
 		s.Tone = worse(s.Tone, Warning)
 		s.Text += " The low back has to hold {back}, over its limit of {backLimit}. " + in.EasesBack
 	}

@@ -65,8 +65,8 @@ func TestFirstToGiveOut(t *testing.T) {
 	}
 	everyNameHasAValue(t, s)
 	in.Effort = 1.2
-	in.Grip = 1000
-	if s := verdict.Joints(in); s.Tone != verdict.Error || !strings.Contains(s.Text, "straps") {
+	in.Grip, in.LowBack, in.EasesBack = 1000, 300, "Support the chest on a bench." // neither hides the other
+	if s := verdict.Joints(in); s.Tone != verdict.Error || !strings.Contains(s.Text, "straps") || !strings.Contains(s.Text, "Support the chest") {
 		t.Errorf("%s %q", s.Tone, s.Text)
 	}
 }

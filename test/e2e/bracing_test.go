@@ -53,6 +53,7 @@ func TestBracingIsMended(t *testing.T) {
 // resting the chest on a bench mends it.
 func TestCautionsAndLimits(t *testing.T) {
 	p := open(t, startProgram(t), "Ilvane Torsk", "Barbell bent-over row")
+	p.typeInto("load.mass/0", "110")
 	p.says(`[data-caution="low-back"]`, "Support the chest")
 	p.press("Seen: low-back")
 	p.says(`[data-caution="low-back"]`, "Seen:")
