@@ -1,6 +1,12 @@
 // Package catalogue holds the data that the rest of the core is run on: strength shapes, exercises and stations of kit.
 package catalogue
 
+import (
+	"cmp"
+
+	"dialarc/core/setup"
+)
+
 // Shape is how the strength of a joint action changes over its angle.
 type Shape struct {
 	AngleDeg []float64 // rising, degrees
@@ -77,3 +83,15 @@ func Trained(training, sex string, leg bool) float64 {
 
 // StrengthMass is the body mass that strength goes with, kg: all of it up to a body mass index of 30.
 func StrengthMass(stature, mass float64) float64 { return min(mass, mostIndex*stature*stature) }
+
+// Torque per body mass that a man's low back holds again and again without being what a set is about, N·m/kg, by training: about three
+// quarters of what a deadlift done once asks of it. The force per body mass that a hand holds through a set, N/kg (own; "" is trained).
+var (
+	backPerMass = map[string]float64{"novice": 4, "": 5.7, "trained": 5.7, "advanced": 6.9}
+	gripPerMass = 6.0
+)
+
+// Bearable is what a lifter's low back holds, N·m, and the hand, N: as the coach has it, or by body mass, training and sex.
+func Bearable(l *setup.Lifter) (lowBack, grip float64) {
+	return cmp.Or(l.LowBackLimit, backPerMass[l.Training]*l.BodyMass*Trained("", l.Sex, true)), cmp.Or(l.GripLimit, gripPerMass*l.BodyMass)
+}

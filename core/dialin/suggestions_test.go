@@ -1,6 +1,7 @@
 package dialin_test
 
 import (
+	"slices"
 	"testing"
 
 	"dialarc/core/catalogue"
@@ -36,11 +37,17 @@ func TestEveryMendMends(t *testing.T) {
 			all = append(all, catalogue.Ready{Key: "near " + key, Document: near})
 		}
 	}
-	heavy := sample.Ready(t, "row.hinged") // for a low back
-	heavy.Loads[0].Mass = 80
-	all = append(all, catalogue.Ready{Key: "heavy row", Document: heavy})
+	for _, mass := range []float64{80, 85} { // for a low back
+		heavy := sample.Ready(t, "row.hinged")
+		heavy.Loads[0].Mass = mass
+		all = append(all, catalogue.Ready{Key: "heavy row", Document: heavy})
+	}
+	stacked := func(l setup.Load) bool { return l.StackMass > 0 }
 	for _, r := range all {
 		for _, heavier := range []float64{1, 2} {
+			if heavier > 1 && !slices.ContainsFunc(r.Document.Loads, stacked) {
+				continue
+			}
 			d := r.Document.Clone()
 			for i := range d.Loads {
 				d.Loads[i].StackMass *= heavier

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"dialarc/core/body"
+	"dialarc/core/catalogue"
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/report"
@@ -15,7 +16,7 @@ import (
 
 // bears lists them; what they can be asked to hold is common practice, no source, the numbers own.
 func (o *outcome) bears(most map[string]float64) []report.Bear {
-	_, grip := o.doc.Lifter.Bearable()
+	_, grip := catalogue.Bearable(&o.doc.Lifter)
 	weight := o.doc.Lifter.BodyMass * load.Gravity
 	out := []report.Bear{}
 	for _, b := range []report.Bear{{Name: "hand", Limit: grip}, {Name: "strap", Limit: weight}, {Name: "thighPad", Limit: weight},

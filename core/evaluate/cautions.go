@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/catalogue"
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
@@ -86,7 +87,7 @@ func pinVerdicts(pins []report.Pins) []report.Verdict {
 func (o *outcome) jointsVerdict(r *report.Report) report.Verdict {
 	in := verdict.JointsInput{Joint: o.joint.Name(), Grip: largest(o.rep.GripForce), Across: largest(o.rep.Across), Along: o.rep.Along[0],
 		Contact: math.NaN()}
-	_, in.GripLimit = o.doc.Lifter.Bearable()
+	_, in.GripLimit = catalogue.Bearable(&o.doc.Lifter)
 	if surface := r.Muscles.Surface(o.joint.Name()); surface != nil {
 		in.Contact = largest(surface)
 	}

@@ -10,6 +10,7 @@ import (
 	"sync"
 
 	"dialarc/core/body"
+	"dialarc/core/catalogue"
 	"dialarc/core/load"
 	"dialarc/core/metric"
 	"dialarc/core/movement"
@@ -269,7 +270,7 @@ func (e *Evaluator) evaluate(m *model, samples int) (*report.Report, setup.Probl
 	r.Limit = e.limit(o, w)
 	r.Profile.LoadFactor, r.Profile.Reps = r.Limit.Factor, r.Limit.Reps
 	r.TrustText, r.Measured = o.trustText, measuredOf(o.doc)
-	r.Bearable.LowBack, r.Bearable.Grip = o.doc.Lifter.Bearable()
+	r.Bearable.LowBack, r.Bearable.Grip = catalogue.Bearable(&o.doc.Lifter)
 	r.Bracing = e.bracing(o)
 	r.Rubs, r.Meets, r.Hurts, r.Pickup, r.Pins = o.reportRubs(), o.meets(), o.hurts(), e.entry(o), o.pins()
 	r.Cautions = o.cautionsOf(r)

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/catalogue"
 	"dialarc/core/metric"
 	"dialarc/core/muscle"
 	"dialarc/core/report"
@@ -70,7 +71,7 @@ func (o *outcome) rating() Rating {
 		}
 	}
 	r.Shear = number(sizeOf(o.rep.Across))
-	lowBack, grip := o.doc.Lifter.Bearable()
+	lowBack, grip := catalogue.Bearable(&o.doc.Lifter)
 	r.LowBack, r.Grip = metric.Missing("The trunk is carried."), number(sizeOf(o.rep.GripForce)/grip)
 	if !o.station.Carried {
 		r.LowBack = number(sizeOf(o.rep.LowBack) / lowBack)

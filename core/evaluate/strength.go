@@ -153,7 +153,7 @@ func KnownOf(l *setup.Lifter) *report.Known {
 	out := &report.Known{Actions: strengthOf(l), Sets: make([]report.SetTold, len(l.Sets))}
 	usual := plain
 	usual.LowBackLimit, usual.GripLimit = 0, 0
-	out.Usual.LowBack, out.Usual.Grip = usual.Bearable()
+	out.Usual.LowBack, out.Usual.Grip = catalogue.Bearable(&usual)
 	for i := range l.Sets {
 		set := &l.Sets[i]
 		one := report.SetTold{Once: number(math.Round(2*set.Load*reps.Once(float64(set.Reps+set.Left))) / 2)}

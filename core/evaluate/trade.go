@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"dialarc/core/body"
+	"dialarc/core/catalogue"
 	"dialarc/core/quantity"
 	"dialarc/core/report"
 	"dialarc/core/setup"
@@ -381,7 +382,7 @@ func (o *outcome) headAt() space.Vec {
 
 // lowBack is what the low back has to hold at most, N·m, 0 where something carries the trunk or it is what is trained, and what it can.
 func (o *outcome) lowBack() (most, limit float64) {
-	limit, _ = o.doc.Lifter.Bearable()
+	limit, _ = catalogue.Bearable(&o.doc.Lifter)
 	if o.backSpared() {
 		return 0, limit
 	}

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"dialarc/core/catalogue"
 	"dialarc/core/evaluate"
 	"dialarc/core/kit"
 	"dialarc/core/load"
@@ -102,7 +103,7 @@ func DigestOf(d *setup.Document) (Digest, setup.Problems) {
 	if long > 0 {
 		out.Work, out.LongHalf = worked(r, 0, 1), worked(r, from, to)
 	}
-	lowBack, grip := d.Lifter.Bearable()
+	lowBack, grip := catalogue.Bearable(&d.Lifter)
 	out.Grip, out.LowBack = most(r.Curves.Grip)/grip, most(r.Curves.LowBack)/lowBack
 	out.Joints = 1
 	out.Loading = []JointLoad{{r.Joint, hypot(r.Curves.Axial, r.Curves.Shear)}}

@@ -1,7 +1,6 @@
 package setup
 
 import (
-	"cmp"
 	"slices"
 	"strings"
 )
@@ -117,26 +116,6 @@ var Lengths = []Length{
 	{"ankleHeight", "floor to ankle", 0.039},
 	{"footLength", "heel to toe", 0.152},      // own
 	{"footBreadth", "across the foot", 0.055}, // own
-}
-
-// Torque per body mass that a man's low back holds again and again without being what a set is about, N·m/kg, by training: about three
-// quarters of what a deadlift done once asks of it. The force per body mass that a hand holds through a set, N/kg (own; "" is trained).
-var (
-	backPerMass = map[string]float64{"novice": 4, "": 5.7, "trained": 5.7, "advanced": 6.9}
-	gripPerMass = 6.0
-)
-
-// womansBack is the strength of a woman's trunk over that of a man of the same mass, as of the leg (Miller et al. 1993, Eur J Appl Physiol
-// 66:254-262, from memory).
-const womansBack = 0.83
-
-// Bearable is what the lifter's low back holds, N·m, and the hand, N: as the coach has it, or by body mass, training and sex.
-func (l *Lifter) Bearable() (lowBack, grip float64) {
-	usual := backPerMass[l.Training] * l.BodyMass
-	if l.Sex == "female" {
-		usual *= womansBack
-	}
-	return cmp.Or(l.LowBackLimit, usual), cmp.Or(l.GripLimit, gripPerMass*l.BodyMass)
 }
 
 // LengthOf is a length of the lifter in metres: measured, or the usual share of stature. An unknown key gives 0.

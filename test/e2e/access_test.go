@@ -26,7 +26,8 @@ func (p *page) wrong(colours bool) []string {
 	if colours {
 		which = ", runOnly: {type: 'rule', values: ['color-contrast', 'link-in-text-block']}"
 	}
-	asked := `axe.run(document.querySelector('[role="dialog"]') ?? document, {preload: false, resultTypes: ['violations']` + which + `}).then(r => r.violations
+	asked := `axe.run(document.querySelector('[role="dialog"]') ?? document,
+		{preload: false, resultTypes: ['violations']` + which + `}).then(r => r.violations
 		.filter(v => v.impact === 'serious' || v.impact === 'critical')
 		.flatMap(v => v.nodes.slice(0, 4).map(n => v.id + ': ' + n.target.join(' ') + ' | ' + n.html.slice(0, 120) + ' | ' +
 			(n.any[0] ?? n.all[0] ?? n.none[0])?.message)))`
@@ -48,7 +49,7 @@ func TestAccessible(t *testing.T) {
 			prog := startProgram(t)
 			p := openPage(t, prog.url("/"))
 			p.act(`localStorage.setItem('dialarc.preferences', JSON.stringify({theme: 'light'}))`)
-			p.load(prog.url("/"))
+			p.reload()
 			part(prog, p, func(what string) {
 				t.Helper()
 				for _, theme := range []string{"dark", "light"} {

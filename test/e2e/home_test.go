@@ -1,8 +1,6 @@
 package e2e
 
-import (
-	"testing"
-)
+import "testing"
 
 // From the first screen: an exercise is found with a slip of the finger and opens for an average body; then it stands under Continue. The
 // example opens too, and the rep that is shown stops when it is told to.

@@ -18,7 +18,7 @@ func TestWithoutTheServer(t *testing.T) {
 	p.toRaise()
 	p.until("the worker", `navigator.serviceWorker.controller`)
 	p.reload() // the first visit came before the worker
-	p.eventually("it is kept", kept)
+	p.until("it is kept", kept)
 	prog.stop()
 	p.reload()
 	p.until("the picture", handle("pulley"))

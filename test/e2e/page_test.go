@@ -128,14 +128,15 @@ func (p *page) act(expression string) {
 	read[bool](p, "("+expression+", true)")
 }
 
-// until waits for an expression to become true. The page looks by itself: asking it anew each time costs more than what it is asked.
+// until waits for an expression, or for what a promise comes to, to become true. The page looks by itself: asking it anew each time costs
+// more than what it is asked.
 func (p *page) until(what, expression string) {
 	p.t.Helper()
 	watch := fmt.Sprintf(`new Promise(done => {
 		const end = performance.now() + 1000;
-		const look = () => {
+		const look = async () => {
 			let met = false;
-			try { met = !!(%s) } catch {}
+			try { met = !!(await (%s)) } catch {}
 			if (met || performance.now() > end) done(met); else setTimeout(look, 50);
 		};
 		look();
@@ -153,22 +154,6 @@ func (p *page) until(what, expression string) {
 		}
 	}
 	p.t.Fatalf("%s did not happen; the page says: %.1500s", what, read[string](p, "document.body.innerText"))
-}
-
-// eventually waits until what a promise comes to holds.
-func (p *page) eventually(what, promise string) {
-	p.t.Helper()
-	for range 200 {
-		ok, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool]("("+promise+").then(Boolean)", chromedp.EvalAwaitPromise))
-		if err != nil {
-			p.t.Fatalf("%s: %v", what, err)
-		}
-		if ok {
-			return
-		}
-		p.do(chromedp.Sleep(100e6))
-	}
-	p.t.Fatalf("%s did not happen", what)
 }
 
 // load opens an address anew, as who types it does.

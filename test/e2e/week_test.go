@@ -139,7 +139,7 @@ func TestLogADayOnAPhone(t *testing.T) {
 		t.Errorf("%d known sets before, %d after", before, after)
 	}
 	coach.press("Undo")
-	coach.eventually("it is taken back", fmt.Sprintf(`(async () => (await (await fetch('/api/lifters')).json()).items.find(l => l.name === "Suvi Brandt").body.sets?.length ?? 0)().then(n => n === %d)`, before))
+	coach.until("it is taken back", fmt.Sprintf(`(async () => (await (await fetch('/api/lifters')).json()).items.find(l => l.name === "Suvi Brandt").body.sets?.length ?? 0)().then(n => n === %d)`, before))
 }
 
 // sets is how many known sets the sheet of a lifter has.

@@ -188,7 +188,7 @@ function told(w: Worth, lifter: StoredLifter, rooms: StoredRoom[]) {
       const what = w.what === "band" ? "Band" : "Cable station";
       return {
         title: item ? `${what}: ${item.name}` : what,
-        how: item ? "" : "For any gym so far: choose one in the setup to measure its equipment.",
+        how: item ? "" : "Choose a gym in the setup to measure it.",
         act: item && room && { to: `/kit/${room.id}?measure=${encodeURIComponent(w.key)}`, label: "Measure it" },
       };
     }
